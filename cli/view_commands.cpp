@@ -1,0 +1,132 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <cstdio>
+#include <filesystem>
+#include <iostream>
+
+#include "cli/commands.h"
+#include "core/sim/script.h"
+
+namespace gorsefinch::cli {
+
+namespace {
+
+struct Options {
+    std::string project, screen, out, script, frames;
+    std::vector<std::string> sets;
+    uint32_t at = 0, until = 0;
+};
+
+bool endsWith(const std::string& text, const char* ending) { return text.ends_with(ending); }
+
+Result<void> writeFrame(const Twin& twin, const std::string& path) {
+    Files files;
+    if (endsWith(path, ".bin"))
+        return writeSafely(files, path, std::string(twin.memory().bytes().begin(), twin.memory().bytes().end()));
+    return writeSafely(files, path, encodePng(twin.memory().picture()));
+}
+
+std::optional<Error> applySets(Twin& twin, const std::vector<std::string>& sets) {
+    for (const std::string& each : sets) {
+        const size_t equals = each.find('=');
+        if (equals == std::string::npos)
+            return Error{"--set", each, "write VARIABLE=VALUE", ""};
+        if (const auto set = twin.set(each.substr(0, equals), each.substr(equals + 1)); !set)
+            return set.error();
+    }
+    return std::nullopt;
+}
+
+void advance(Twin& twin, uint32_t from, uint32_t to) {
+    for (uint32_t ms = from; ms < to; ms += 10)
+        twin.step(ms);
+    twin.step(to);
+}
+
+int render(const Options& o) {
+    if (!endsWith(o.out, ".png") && !endsWith(o.out, ".bin")) {
+        std::cerr << "gorsefinch-cli: -o: a picture ends in .png, the panel's own bytes in .bin\n";
+        return kUsage;
+    }
+    SceneBuilder builder;
+    const auto project = open(o.project, builder);
+    if (!project)
+        return kProblems;
+    // A .bin is what the panel's memory holds; a .png is what the user sees.
+    Twin twin(project->scene, endsWith(o.out, ".bin") ? Twin::View::Panel : Twin::View::Upright);
+    if (!o.screen.empty()) {
+        const int screen = project->document.screenIndex(o.screen);
+        if (screen < 0)
+            return refuse({o.project, "--screen", "there is no screen \"" + o.screen + "\"", "See the names in screens/"});
+        twin.go(screen);
+    }
+    if (const auto error = applySets(twin, o.sets))
+        return refuse(*error);
+    advance(twin, 0, o.at);
+    if (const auto written = writeFrame(twin, o.out); !written)
+        return refuse(written.error());
+    return kFine;
+}
+
+int runProject(const Options& o) {
+    SceneBuilder builder;
+    const auto project = open(o.project, builder);
+    if (!project)
+        return kProblems;
+    Files files;
+    std::vector<ScriptStep> steps;
+    if (!o.script.empty()) {
+        const auto text = files.read(o.script, size_t{1} << 20);
+        if (!text)
+            return refuse(text.error());
+        const auto parsed = parseScript(*text, o.script);
+        if (!parsed)
+            return refuse(parsed.error());
+        steps = *parsed;
+    }
+    if (!o.frames.empty())
+        if (const auto made = files.makeFolder(o.frames); !made)
+            return refuse(made.error());
+    Twin twin(project->scene);
+    Result<void> wrote;
+    const auto after = [&](int step) {
+        char name[32];
+        std::snprintf(name, sizeof name, "%04d.png", step);
+        if (!o.frames.empty() && wrote)
+            wrote = writeFrame(twin, (std::filesystem::path(o.frames) / name).string());
+    };
+    if (const auto ran = runScript(twin, steps, o.script, after); !ran)
+        return refuse(ran.error());
+    if (!wrote)
+        return refuse(wrote.error());
+    if (o.until > twin.now())
+        advance(twin, twin.now(), o.until);
+    if (!o.frames.empty() && o.until > 0)
+        after(static_cast<int>(steps.size()) + 1);
+    std::cout << steps.size() << " steps, " << twin.now() << " ms, screen "
+              << project->document.screens[static_cast<size_t>(twin.screen())]->name << "\n";
+    for (const Variable& each : *project->document.variables)
+        std::cout << each.name << "=" << twin.get(each.name) << "\n";
+    return wrote ? kFine : refuse(wrote.error());
+}
+
+}  // namespace
+
+void addViewCommands(CLI::App& app, int& exitCode) {
+    static Options o;
+    auto* view = app.add_subcommand("render", "Write a screen as a picture or as the panel's bytes");
+    view->add_option("PROJECT", o.project, "the project's folder")->required();
+    view->add_option("--screen", o.screen, "which screen; the first without it");
+    view->add_option("--set", o.sets, "VARIABLE=VALUE, as often as needed");
+    view->add_option("--at", o.at, "after so many ms")->check(CLI::Range(0u, 86400000u));
+    view->add_option("-o", o.out, "FILE.png, or FILE.bin for the panel's own bytes")->required();
+    view->callback([&exitCode] { exitCode = render(o); });
+
+    auto* runner = app.add_subcommand("run", "Run the interface with a script of touches and values");
+    runner->add_option("PROJECT", o.project, "the project's folder")->required();
+    runner->add_option("--script", o.script, "a file of steps: wait MS, press X Y, move X Y, release X Y, tap X Y, set VARIABLE VALUE");
+    runner->add_option("--until", o.until, "go on until so many ms")->check(CLI::Range(0u, 86400000u));
+    runner->add_option("--frames", o.frames, "write a PNG after each step into this folder");
+    runner->callback([&exitCode] { exitCode = runProject(o); });
+}
+
+}  // namespace gorsefinch::cli

@@ -1,0 +1,42 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <map>
+#include <string>
+#include <vector>
+
+#include "core/scene/built_scene.h"
+
+namespace gorsefinch {
+
+// Sizes of the runtime's records on a target, in bytes: from this table, never from the desktop's sizeof. The tests
+// hold it against the cross compilers.
+struct RecordSizes {
+    const char* structure;
+    int word32, word8;
+};
+std::span<const RecordSizes> recordSizes();
+int recordSize(std::string_view structure, int wordBits);
+
+struct Cost {
+    long flash = 0, ram = 0;  // bytes
+};
+
+// What a project costs on its target, by part.
+struct Costs {
+    std::vector<std::pair<std::string, Cost>> screens, images, fonts;
+    Cost rules, variables, runtime;  // the runtime's code is an estimate from measured object sizes
+    long state = 0, buffer = 0, stack = 0;
+    Cost total() const;
+};
+
+Costs costsOf(const BuiltScene& scene);
+
+// Flash bytes of one widget: its record and its texts. Looks are shared and counted with the screen that uses them
+// first.
+long widgetFlash(const ScreenPart& part, size_t widget, int wordBits);
+
+// The most stack that a step takes, measured with the compilers' own reports, rounded up.
+long stackEstimate(int wordBits);
+
+}  // namespace gorsefinch

@@ -1,0 +1,48 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <filesystem>
+#include <string>
+#include <vector>
+
+#include "core/base/files.h"
+#include "core/emit/generate.h"
+
+namespace gorsefinch {
+
+// How a generated file stands to what is in the output folder.
+enum class FileState {
+    New,      // isn't there yet
+    Changed,  // will be replaced
+    Same,     // is not written
+    Edited,   // was changed by hand since it was generated: generation stops
+    Foreign,  // is there, but was never generated: generation stops
+    Yours,    // the user's own: never touched
+    Gone      // was generated once and is no longer needed: will be removed
+};
+
+const char* toWords(FileState state);
+
+struct PlannedFile {
+    std::string path;  // in the output folder
+    FileState state;
+    long bytes = 0;
+};
+
+struct OutputPlan {
+    std::vector<PlannedFile> files;
+    int toWrite() const;
+    // The files that keep generation from going on.
+    std::vector<std::string> blocked() const;
+};
+
+// Compares generated code with a folder; reads only.
+OutputPlan planOutput(const GeneratedCode& code, const std::filesystem::path& folder, Files& files);
+
+// Writes what the plan says, the manifest last. Refused while files are blocked, unless `overwrite`, which replaces
+// edited and foreign files too. The user's own port file is written only if it isn't there. Nothing is written
+// outside the folder.
+Result<OutputPlan> writeOutput(const GeneratedCode& code, const std::filesystem::path& folder, Files& files,
+                               bool overwrite = false);
+
+}  // namespace gorsefinch

@@ -1,0 +1,102 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Images and fonts as C.
+#include <cstdio>
+#include <set>
+
+#include "core/emit/c_text.h"
+#include "core/emit/scene_writer.h"
+
+namespace gorsefinch {
+
+std::string imageSymbol(const Document& document, const BakedImage& image) {
+    return document.name + "_image_" + image.name;
+}
+
+std::string fontSymbol(const Document& document, const FontKey& key) {
+    return document.name + "_font_" + key.face + "_" + std::to_string(key.size);
+}
+
+std::vector<BakedImageRef> imagesOf(const BuiltScene& scene) {
+    std::map<std::string, BakedImageRef> all;
+    for (const auto& part : scene.parts)
+        for (const BakedImageRef& image : part->images)
+            all.emplace(image->name, image);
+    std::vector<BakedImageRef> out;
+    for (const auto& [name, image] : all)
+        out.push_back(image);
+    return out;
+}
+
+std::string writeImages(const BuiltScene& scene) {
+    std::string out = fileHead("The images of the interface, packed for its panel.") + "#include \"gorse/gorse_scene.h\"\n";
+    const auto images = imagesOf(scene);
+    // A file with nothing in it is no valid C.
+    if (images.empty())
+        return out + "\ntypedef int " + scene.document.name + "_has_no_images;\n";
+    for (const BakedImageRef& image : images) {
+        const std::string name = imageSymbol(scene.document, *image);
+        out += "\n/* " + image->name + ": " + std::to_string(image->width) + "x" + std::to_string(image->height) + ", " +
+               std::to_string(image->bytes()) + " bytes */\n";
+        if (!image->pixels.empty())
+            out += byteArray("static ", name + "_pixels", image->pixels);
+        if (!image->mask.empty())
+            out += byteArray("static ", name + "_mask", image->mask);
+        const std::string symbol = image->pixels.empty() ? "0" : std::string("&") + info(image->format).imageSymbol;
+        out += "extern const GORSE_ROM gorse_image " + name + ";\n";
+        out += "const GORSE_ROM gorse_image " + name + " = {" + symbol + ", " +
+               (image->pixels.empty() ? "0" : name + "_pixels") + ", " + (image->mask.empty() ? "0" : name + "_mask") +
+               ", " + std::to_string(image->width) + ", " + std::to_string(image->height) + ", " +
+               std::to_string(image->maskBits) + ", {0, 0, 0}};\n";
+    }
+    return out;
+}
+
+namespace {
+
+std::string writeFont(const Document& document, const BakedFont& font) {
+    const std::string name = fontSymbol(document, font.key());
+    std::string out = "\n/* " + font.key().face + ", " + std::to_string(font.key().size) + " px, " +
+                      std::to_string(font.key().bits) + " bits, " + std::to_string(font.glyphCount()) + " glyphs */\n";
+    out += byteArray("static ", name + "_bits", font.bits());
+    out += "static const GORSE_ROM gorse_glyph " + name + "_glyphs[] = {\n";
+    for (const gorse_glyph& g : font.glyphs()) {
+        char line[96];
+        std::snprintf(line, sizeof line, "    {%u, %u, %u, %u, %d, %u, %u},\n", g.offset_low, g.offset_high, g.width,
+                      g.height, g.left, g.top, g.advance);
+        out += line;
+    }
+    out += "};\n";
+    if (!font.ranges().empty()) {
+        out += "static const GORSE_ROM gorse_range " + name + "_ranges[] = {\n";
+        for (const gorse_range& r : font.ranges())
+            out += "    {" + longLiteral(r.first) + ", " + std::to_string(r.count) + ", " + std::to_string(r.glyph) + "},\n";
+        out += "};\n";
+    }
+    if (!font.kerns().empty()) {
+        out += "static const GORSE_ROM gorse_kern " + name + "_kerns[] = {\n";
+        for (const gorse_kern& k : font.kerns())
+            out += "    {" + std::to_string(k.left) + ", " + std::to_string(k.right) + ", " + std::to_string(k.by) + "},\n";
+        out += "};\n";
+    }
+    const gorse_font& r = *font.record();
+    out += "extern const GORSE_ROM gorse_font " + name + ";\n";
+    out += "const GORSE_ROM gorse_font " + name + " = {" + (font.ranges().empty() ? "0" : name + "_ranges") + ", " +
+           name + "_glyphs, " + (font.kerns().empty() ? "0" : name + "_kerns") + ", " + name + "_bits, " +
+           std::to_string(r.range_count) + ", " + std::to_string(r.kern_count) + ", " + std::to_string(r.line_height) +
+           ", " + std::to_string(r.bits_per_pixel) + ", {0, 0}};\n";
+    return out;
+}
+
+}  // namespace
+
+std::string writeFonts(const BuiltScene& scene) {
+    std::string out = fileHead("The fonts of the interface: just the glyphs that its texts and values need.") +
+                      "#include \"gorse/gorse_scene.h\"\n";
+    if (scene.fonts.empty())
+        return out + "\ntypedef int " + scene.document.name + "_has_no_fonts;\n";
+    for (const BakedFont* font : scene.fonts)
+        out += writeFont(scene.document, *font);
+    return out;
+}
+
+}  // namespace gorsefinch

@@ -1,0 +1,375 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The runtime's tables as C initialisers, read from the very structs that the desktop draws with.
+#include <set>
+
+#include "core/emit/c_text.h"
+#include "core/emit/scene_writer.h"
+
+namespace gorsefinch {
+
+std::string widgetSymbol(const Document& document, const Screen& screen, const Widget& widget) {
+    return document.name + "_" + screen.name + "_" + widget.name;
+}
+
+std::string hookSymbol(const Document& document, const HookInfo& hook) {
+    return document.name + "_hook_" + hook.name;
+}
+
+namespace {
+
+std::string num(long long value) { return std::to_string(value); }
+
+class SceneWriter {
+  public:
+    explicit SceneWriter(const BuiltScene& scene) : s_(scene), doc_(scene.document), name_(scene.document.name) {}
+
+    std::string run() {
+        out_ = fileHead("The screens, rules and variables of the interface, and how it is run.");
+        out_ += "#include \"" + name_ + ".h\"\n\n#include \"gorse/gorse_scene.h\"\n\n";
+        checks();
+        externs();
+        collectTexts();
+        collectLooks();
+        for (size_t i = 0; i < s_.parts.size(); ++i)
+            screen(i);
+        screens();
+        variables();
+        rules();
+        scene();
+        run_();
+        return std::move(out_);
+    }
+
+  private:
+    void line(const std::string& text) { out_ += text + "\n"; }
+
+    void checks() {
+        int longest = 0;
+        for (const auto& part : s_.parts)
+            for (const gorse_widget* widget : part->widgets)
+                longest = std::max(longest, int{widget->capacity});
+        line("#if GORSE_TEXT < " + num(longest));
+        line("#error \"GORSE_TEXT must be at least " + num(longest) + ": the longest text of this interface\"");
+        line("#endif\n");
+    }
+
+    void externs() {
+        for (const BakedFont* font : s_.fonts)
+            line("extern const GORSE_ROM gorse_font " + fontSymbol(doc_, font->key()) + ";");
+        for (const BakedImageRef& image : imagesOf(s_)) {
+            imageNames_[&image->record] = imageSymbol(doc_, *image);
+            line("extern const GORSE_ROM gorse_image " + imageSymbol(doc_, *image) + ";");
+        }
+        for (const BakedFont* font : s_.fonts)
+            fontNames_[font->record()] = fontSymbol(doc_, font->key());
+        line("");
+    }
+
+    // Equal texts are written once.
+    void addText(const CompiledText& text) {
+        std::string& name = textNames_[text.bytes];
+        if (name.empty()) {
+            name = name_ + "_text_" + num(static_cast<long long>(textNames_.size()));
+            out_ += textArray(name, text.bytes);
+        }
+        textByAddress_[text.bytes.data()] = name;
+    }
+
+    void collectTexts() {
+        for (const auto& part : s_.parts)
+            for (const CompiledText& text : part->texts)
+                addText(text);
+        for (const CompiledText& text : s_.rules->strings)
+            addText(text);
+        for (const CompiledText& text : s_.moreStrings)
+            addText(text);
+        for (const CompiledText& text : s_.startTexts)
+            addText(text);
+        line("");
+    }
+
+    std::string lookBody(const gorse_look& look, const std::string& states) const {
+        const auto font = fontNames_.find(look.font);
+        return "{" + colourLiteral({look.fill}) + ", " + colourLiteral({look.border}) + ", " +
+               colourLiteral({look.text}) + ", " + (font == fontNames_.end() ? "0" : "&" + font->second) + ", " +
+               states + ", " + num(look.state_count) + ", " + num(look.border_width) + ", " + num(look.radius) + ", " +
+               num(look.padding) + "};";
+    }
+
+    void addLook(const gorse_look* look) {
+        if (lookNames_.count(look) != 0)
+            return;
+        const std::string name = name_ + "_look_" + num(static_cast<long long>(lookNames_.size()) + 1);
+        std::string list;
+        for (int i = 0; i < look->state_count; ++i) {
+            const std::string other = name + "_state_" + num(i + 1);
+            line("static const GORSE_ROM gorse_look " + other + " = " + lookBody(*look->states[i].look, "0"));
+            list += "{&" + other + ", " + num(look->states[i].when) + "}, ";
+        }
+        if (!list.empty())
+            line("static const GORSE_ROM gorse_look_state " + name + "_states[] = {" + list.substr(0, list.size() - 2) +
+                 "};");
+        line("static const GORSE_ROM gorse_look " + name + " = " + lookBody(*look, list.empty() ? "0" : name + "_states"));
+        lookNames_[look] = name;
+    }
+
+    void collectLooks() {
+        for (const auto& part : s_.parts)
+            for (const gorse_widget* widget : part->widgets)
+                addLook(widget->look);
+        line("");
+    }
+
+    std::string base(const gorse_widget& w, const KindInfo& kind) const {
+        return std::string("{&") + kind.symbol + ", &" + lookNames_.at(w.look) + ", " + num(w.x) + ", " + num(w.y) +
+               ", " + num(w.w) + ", " + num(w.h) + ", " + (w.memory == GORSE_NONE ? "GORSE_NONE" : num(w.memory)) +
+               ", " + num(w.capacity) + ", " + num(w.visible) + ", " + num(w.first_slot) + ", " + num(w.slot_count) +
+               ", {0, 0}}";
+    }
+
+    std::string label(const gorse_label& l, const KindInfo& kind) const {
+        return "{" + base(l.widget, kind) + ", " + textByAddress_.at(l.text) + ", " + num(l.align) + ", " +
+               num(l.place) + ", " + num(l.wrap) + ", 0}";
+    }
+
+    std::string image(const gorse_image* image) const { return image ? "&" + imageNames_.at(image) : "0"; }
+
+    std::string record(const gorse_record& r, const KindInfo& kind) const {
+        switch (kind.kind) {
+            case Kind::Rectangle: return "{" + base(r.widget, kind) + "}";
+            case Kind::Text: return label(r.label, kind);
+            case Kind::Image:
+                return "{" + base(r.widget, kind) + ", " + image(r.picture.image) + ", " + num(r.picture.align) + ", " +
+                       num(r.picture.place) + ", {0, 0}}";
+            case Kind::Button:
+                return "{" + label(r.button.label, kind) + ", " + image(r.button.image) + ", " +
+                       num(r.button.image_side) + ", " + num(r.button.gap) + ", {0, 0}}";
+        }
+        return "";
+    }
+
+    std::string pointerToBase(const KindInfo& kind, const std::string& symbol) const {
+        switch (kind.kind) {
+            case Kind::Button: return "&" + symbol + ".label.widget";
+            default: return "&" + symbol + ".widget";
+        }
+    }
+
+    void screen(size_t at) {
+        const ScreenPart& part = *s_.parts[at];
+        const Screen& source = *part.source;
+        const std::string prefix = name_ + "_screen_" + source.name;
+        line("/* " + source.name + " */");
+        std::string list;
+        for (size_t i = 0; i < part.widgets.size(); ++i) {
+            const KindInfo& kind = info(source.widgets[i]->kind);
+            const std::string symbol = widgetSymbol(doc_, source, *source.widgets[i]);
+            line(std::string("static const GORSE_ROM ") + kind.structure + " " + symbol + " = " +
+                 record(part.records[i], kind) + ";");
+            list += "    " + pointerToBase(kind, symbol) + ",\n";
+        }
+        if (!list.empty())
+            out_ += "static const GORSE_ROM gorse_widget *const GORSE_ROM " + prefix + "_widgets[] = {\n" + list + "};\n";
+        slots(part, prefix);
+        if (!part.bindings.empty()) {
+            out_ += "static const GORSE_ROM gorse_binding " + prefix + "_bindings[] = {";
+            for (size_t i = 0; i < part.bindings.size(); ++i)
+                out_ += (i != 0 ? ", {" : "{") + num(part.bindings[i].variable) + ", " + num(part.bindings[i].widget) + "}";
+            out_ += "};\n";
+        }
+        line("");
+    }
+
+    void slots(const ScreenPart& part, const std::string& prefix) {
+        if (part.slots.empty())
+            return;
+        out_ += "static const GORSE_ROM gorse_slot " + prefix + "_slots[] = {\n";
+        for (size_t i = 0; i < part.slots.size(); ++i) {
+            const gorse_slot& slot = part.slots[i];
+            // Slots are ordered by widget as the part built them, which is the order of slotInfos.
+            const RuntimeField& field = part.slotInfos[i].property->field;
+            const std::string offset = std::string("offsetof(") + field.structure + ", " + field.member + ")";
+            out_ += "    {" + longLiteral(slot.initial) + ", " + num(slot.widget) + ", " + offset + ", " +
+                    num(field.bytes) + (field.home == FieldHome::Look ? " | GORSE_SLOT_LOOK" : "") + "},\n";
+        }
+        out_ += "};\n";
+    }
+
+    void screens() {
+        out_ += "static const GORSE_ROM gorse_screen " + name_ + "_screens[] = {\n";
+        for (size_t i = 0; i < s_.screens.size(); ++i) {
+            const gorse_screen& each = s_.screens[i];
+            const std::string prefix = name_ + "_screen_" + s_.parts[i]->source->name;
+            out_ += "    {" + colourLiteral({each.background}) + ", " + (each.widget_count ? prefix + "_widgets" : "0") +
+                    ", " + (each.slot_count ? prefix + "_slots" : "0") + ", " +
+                    (each.binding_count ? prefix + "_bindings" : "0") + ", " + num(each.widget_count) + ", " +
+                    num(each.slot_count) + ", " + num(each.binding_count) + ", " + num(each.first_slot) + "},\n";
+        }
+        out_ += "};\n\n";
+    }
+
+    void variables() {
+        if (!s_.numbers.empty()) {
+            out_ += "static const GORSE_ROM gorse_number_variable " + name_ + "_numbers[] = {\n";
+            size_t at = 0;
+            for (const Variable& each : *doc_.variables)
+                if (each.type != VariableType::Text) {
+                    const gorse_number_variable& v = s_.numbers[at++];
+                    out_ += "    {" + longLiteral(v.least) + ", " + longLiteral(v.most) + ", " + longLiteral(v.start) +
+                            "}, /* " + each.name + " */\n";
+                }
+            out_ += "};\n";
+        }
+        if (!s_.texts.empty()) {
+            out_ += "static const GORSE_ROM gorse_text_variable " + name_ + "_texts[] = {\n";
+            for (const gorse_text_variable& v : s_.texts)
+                out_ += "    {" + textByAddress_.at(v.start) + ", " + num(v.offset) + ", " + num(v.capacity) + ", 0},\n";
+            out_ += "};\n";
+        }
+        if (!s_.strings.empty()) {
+            out_ += "static const GORSE_ROM uint8_t *const GORSE_ROM " + name_ + "_strings[] = {\n";
+            for (const uint8_t* each : s_.strings)
+                out_ += "    " + textByAddress_.at(each) + ",\n";
+            out_ += "};\n";
+        }
+        line("");
+    }
+
+    static std::string offset(uint16_t value) { return value == GORSE_NONE ? "GORSE_NONE" : num(value); }
+
+    void rules() {
+        if (s_.rules->rules.empty())
+            return;
+        out_ += byteArray("static ", name_ + "_code", s_.rules->code);
+        out_ += "static const GORSE_ROM gorse_rule " + name_ + "_rules[] = {\n";
+        for (size_t i = 0; i < s_.rules->rules.size(); ++i) {
+            const gorse_rule& r = s_.rules->rules[i];
+            const RuleSource& from = s_.rules->sources[i];
+            out_ += "    {" + num(r.period) + "UL, " + offset(r.condition) + ", " + offset(r.body) + ", " +
+                    offset(r.otherwise) + ", " + offset(r.screen) + ", " + offset(r.widget) + ", " + num(r.memory) +
+                    ", " + num(r.event) + ", {0, 0, 0}}, /* " + from.file + ".rules, line " + num(from.line) + " */\n";
+        }
+        out_ += "};\n\n";
+    }
+
+    void scene() {
+        const gorse_scene& s = s_.scene;
+        const Panel& panel = *doc_.panel;
+        const std::string turn = !s_.panel.turn ? "0" : info(panel.format).bits == 1 ? "gorse_turn_pages" : "gorse_turn_pixels";
+        line("static const GORSE_ROM gorse_panel " + name_ + "_panel = {&" + info(panel.format).panelSymbol + ", " + turn +
+             ", " + num(s_.panel.width) + ", " + num(s_.panel.height) + ", " + num(s_.panel.column_offset) + ", " +
+             num(s_.panel.row_offset) + ", " + num(s_.panel.quarter_turns) + ", " + num(s_.panel.flags) + ", {0, 0}};\n");
+        const auto table = [&](int count, const char* what) { return count ? name_ + "_" + what : std::string("0"); };
+        line("static const GORSE_ROM gorse_scene " + name_ + "_scene = {");
+        line("    &" + name_ + "_panel, " + name_ + "_screens, " + table(s.number_count, "numbers") + ", " +
+             table(s.text_count, "texts") + ", " + table(s.rule_count, "rules") + ", " + table(s.rule_count, "code") +
+             ", " + table(s.string_count, "strings") + ",");
+        line("    " + num(s.screen_count) + ", " + num(s.number_count) + ", " + num(s.text_count) + ", " +
+             num(s.rule_count) + ", " + num(s.slot_count) + ", " + num(s.timer_count) + ", " + num(s.when_count) + ", " +
+             num(s.string_count) + ", " + num(s.text_bytes) + ", " + num(s.screen_bytes) + ", " + num(s.first_screen) +
+             ", 0};\n");
+        line("/* The state has the size that the header tells. */");
+        line("typedef char " + name_ + "_state_is_as_told[" + upperCase(name_) + "_STATE_BYTES == GORSE_STATE_BYTES(" +
+             num(s.number_count) + "u, " + num(s.text_count) + "u, " + num(s.slot_count) + "u, " + num(s.timer_count) +
+             "u, " + num(s.when_count) + "u, " + num(s.text_bytes) + "u, " + num(s.screen_bytes) + "u) ? 1 : -1];\n");
+    }
+
+    void hooks() {
+        line("#if defined(__GNUC__)");
+        line("#define MAY_BE_WRITTEN __attribute__((weak))");
+        line("#else");
+        line("#define MAY_BE_WRITTEN");
+        line("#endif\n");
+        for (const HookInfo& hook : s_.rules->hooks) {
+            line("MAY_BE_WRITTEN void " + hookSymbol(doc_, hook) + "(" + hookParameters(hook) + ") {");
+            for (size_t i = 0; i < hook.values.size(); ++i)
+                line("    (void)value_" + num(static_cast<long long>(i) + 1) + ";");
+            line("}\n");
+        }
+        line("static void call_hook(void *user, uint16_t hook, const gorse_value *values, uint8_t count) {");
+        line("    (void)user;\n    (void)count;\n    (void)values;");
+        line("    switch (hook) {");
+        for (size_t i = 0; i < s_.rules->hooks.size(); ++i) {
+            const HookInfo& hook = s_.rules->hooks[i];
+            std::string values;
+            for (size_t v = 0; v < hook.values.size(); ++v) {
+                const std::string at = "values[" + num(static_cast<long long>(v)) + "].";
+                values += v != 0 ? ", " : "";
+                values += hook.values[v] == ValueType::Text    ? at + "text"
+                          : hook.values[v] == ValueType::YesNo ? "(uint8_t)" + at + "number"
+                                                               : at + "number";
+            }
+            line("    case " + num(static_cast<long long>(i)) + ":\n        " + hookSymbol(doc_, hook) + "(" + values +
+                 ");\n        break;");
+        }
+        line("    default:\n        break;\n    }\n}\n");
+    }
+
+    void run_() {
+        const std::string upper = upperCase(name_);
+        const bool calls = !s_.rules->hooks.empty();
+        if (calls)
+            hooks();
+        line("static gorse run;");
+        line("static uint32_t state[" + upper + "_STATE_BYTES / 4u];");
+        line("static uint32_t buffer[(" + upper + "_BUFFER_BYTES + 3u) / 4u];\n");
+        line("static void send(void *user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes) {");
+        line("    (void)user;\n    " + name_ + "_flush(x, y, w, h, bytes);\n}\n");
+        line("uint8_t " + name_ + "_begin(void) {");
+        line("    gorse_port port;");
+        line("    port.flush = send;");
+        line(std::string("    port.hook = ") + (calls ? "call_hook;" : "0;"));
+        line("    port.trace = 0;\n    port.user = 0;");
+        line("    return gorse_begin(&run, &" + name_ + "_scene, &port, state, " + upper + "_STATE_BYTES, buffer, " + upper +
+             "_BUFFER_BYTES);\n}\n");
+        line("void " + name_ + "_step(uint32_t now_ms) { gorse_step(&run, now_ms); }");
+        line("void " + name_ + "_touch(int16_t x, int16_t y, uint8_t down) { gorse_touch(&run, x, y, down); }");
+        line("void " + name_ + "_go(uint16_t screen) { gorse_go(&run, screen); }");
+        line("uint16_t " + name_ + "_screen(void) { return gorse_screen_now(&run); }");
+        line("void " + name_ + "_redraw(void) { gorse_redraw(&run); }");
+        const ProjectNames names(doc_);
+        for (const Variable& v : *doc_.variables) {
+            const std::string number = num(names.variable(v.name)->number) + "u";
+            if (v.type == VariableType::Text) {
+                line("void " + name_ + "_set_" + v.name + "(const char *value) { gorse_set_text(&run, " + number + ", value); }");
+                line("const char *" + name_ + "_get_" + v.name + "(void) { return gorse_text_value(&run, " + number + "); }");
+                continue;
+            }
+            const bool yesNo = v.type == VariableType::YesNo;
+            const std::string type = yesNo ? "uint8_t" : "int32_t";
+            line("void " + name_ + "_set_" + v.name + "(" + type + " value) { gorse_set_number(&run, " + number + ", value); }");
+            line(type + " " + name_ + "_get_" + v.name + "(void) { return " + (yesNo ? "(uint8_t)" : "") +
+                 "gorse_number(&run, " + number + "); }");
+        }
+    }
+
+    const BuiltScene& s_;
+    const Document& doc_;
+    const std::string& name_;
+    std::string out_;
+    std::map<const gorse_image*, std::string> imageNames_;
+    std::map<const gorse_font*, std::string> fontNames_;
+    std::map<const gorse_look*, std::string> lookNames_;
+    std::map<std::vector<uint8_t>, std::string> textNames_;
+    std::map<const uint8_t*, std::string> textByAddress_;
+};
+
+}  // namespace
+
+std::string writeScene(const BuiltScene& scene) { return SceneWriter(scene).run(); }
+
+std::string hookParameters(const HookInfo& hook) {
+    if (hook.values.empty())
+        return "void";
+    std::string out;
+    for (size_t i = 0; i < hook.values.size(); ++i) {
+        out += i != 0 ? ", " : "";
+        out += hook.values[i] == ValueType::Text    ? "const char *"
+               : hook.values[i] == ValueType::YesNo ? "uint8_t "
+                                                    : "int32_t ";
+        out += "value_" + std::to_string(i + 1);
+    }
+    return out;
+}
+
+}  // namespace gorsefinch

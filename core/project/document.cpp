@@ -1,0 +1,167 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/project/document.h"
+
+#include <algorithm>
+#include <array>
+
+namespace gorsefinch {
+
+namespace {
+
+template <typename T>
+const T* byName(const std::vector<T>& all, std::string_view name) {
+    const auto at = std::find_if(all.begin(), all.end(), [&](const T& each) { return each.name == name; });
+    return at == all.end() ? nullptr : &*at;
+}
+
+template <typename E>
+using Keys = std::span<const std::pair<E, const char*>>;
+
+constexpr std::array<std::pair<VariableType, const char*>, 4> typeKeys{{
+    {VariableType::Whole, "whole"},
+    {VariableType::Decimal, "decimal"},
+    {VariableType::YesNo, "yes/no"},
+    {VariableType::Text, "text"},
+}};
+constexpr std::array<std::pair<Writer, const char*>, 3> writerKeys{{
+    {Writer::Firmware, "firmware"},
+    {Writer::Panel, "panel"},
+    {Writer::Both, "both"},
+}};
+constexpr std::array<std::pair<Fit, const char*>, 3> fitKeys{{
+    {Fit::Contain, "contain"},
+    {Fit::Cover, "cover"},
+    {Fit::Stretch, "stretch"},
+}};
+constexpr std::array<std::pair<Reduction, const char*>, 2> reductionKeys{{
+    {Reduction::Nearest, "none"},
+    {Reduction::FloydSteinberg, "floyd-steinberg"},
+}};
+
+template <typename E>
+const char* keyOf(Keys<E> keys, E value) {
+    return std::find_if(keys.begin(), keys.end(), [&](const auto& k) { return k.first == value; })->second;
+}
+
+template <typename E>
+std::optional<E> valueOf(Keys<E> keys, std::string_view key) {
+    for (const auto& [value, name] : keys)
+        if (key == name)
+            return value;
+    return std::nullopt;
+}
+
+}  // namespace
+
+const Variable* Document::variable(std::string_view wanted) const { return byName(*variables, wanted); }
+const Look* Document::look(std::string_view wanted) const { return byName(*looks, wanted); }
+const Image* Document::image(std::string_view wanted) const { return byName(*images, wanted); }
+const Face* Document::face(std::string_view wanted) const { return byName(*faces, wanted); }
+
+int Document::screenIndex(std::string_view wanted) const {
+    for (size_t i = 0; i < screens.size(); ++i)
+        if (screens[i]->name == wanted)
+            return static_cast<int>(i);
+    return -1;
+}
+
+ScreenRef Document::screen(std::string_view wanted) const {
+    const int at = screenIndex(wanted);
+    return at < 0 ? nullptr : screens[static_cast<size_t>(at)];
+}
+
+int widgetIndex(const Screen& screen, std::string_view name) {
+    for (size_t i = 0; i < screen.widgets.size(); ++i)
+        if (screen.widgets[i]->name == name)
+            return static_cast<int>(i);
+    return -1;
+}
+
+PropertyValue lookValue(const Look* look, std::string_view state, std::string_view key) {
+    if (look) {
+        if (const auto other = look->states.find(state); other != look->states.end())
+            if (const auto set = other->second.find(key); set != other->second.end())
+                return set->second;
+        if (const auto set = look->style.find(key); set != look->style.end())
+            return set->second;
+    }
+    return styleProperty(key).fallback;
+}
+
+PropertyValue effectiveValue(const Document& document, const Widget& widget, std::string_view key) {
+    if (key == "x")
+        return int64_t{widget.x};
+    if (key == "y")
+        return int64_t{widget.y};
+    if (key == "w")
+        return int64_t{widget.w};
+    if (key == "h")
+        return int64_t{widget.h};
+    if (key == "visible")
+        return widget.visible;
+    if (const auto set = widget.properties.find(key); set != widget.properties.end())
+        return set->second;
+    if (findStyleProperty(key))
+        return lookValue(document.look(widget.look), "", key);
+    return findProperty(widget.kind, key)->fallback;
+}
+
+const char* toKey(VariableType type) { return keyOf<VariableType>(typeKeys, type); }
+const char* toKey(Writer writer) { return keyOf<Writer>(writerKeys, writer); }
+const char* toKey(Fit fit) { return keyOf<Fit>(fitKeys, fit); }
+const char* toKey(Reduction reduction) { return keyOf<Reduction>(reductionKeys, reduction); }
+std::optional<VariableType> variableTypeByKey(std::string_view key) { return valueOf<VariableType>(typeKeys, key); }
+std::optional<Writer> writerByKey(std::string_view key) { return valueOf<Writer>(writerKeys, key); }
+std::optional<Fit> fitByKey(std::string_view key) { return valueOf<Fit>(fitKeys, key); }
+std::optional<Reduction> reductionByKey(std::string_view key) { return valueOf<Reduction>(reductionKeys, key); }
+
+std::string decimalText(int64_t value, int decimals) {
+    std::string digits = std::to_string(value < 0 ? -value : value);
+    if (decimals > 0) {
+        const auto least = static_cast<size_t>(decimals) + 1;
+        if (digits.size() < least)
+            digits.insert(0, least - digits.size(), '0');
+        digits.insert(digits.size() - static_cast<size_t>(decimals), ".");
+    }
+    return (value < 0 ? "-" : "") + digits;
+}
+
+std::optional<int32_t> decimalFromText(std::string_view text, int decimals) {
+    while (!text.empty() && text.front() == ' ')
+        text.remove_prefix(1);
+    while (!text.empty() && text.back() == ' ')
+        text.remove_suffix(1);
+    const bool negative = !text.empty() && text.front() == '-';
+    if (negative)
+        text.remove_prefix(1);
+    int64_t value = 0;
+    int behind = -1;  // digits behind the point so far
+    bool any = false, round = false;
+    for (const char c : text) {
+        if (c == '.' && behind < 0) {
+            behind = 0;
+            continue;
+        }
+        if (c < '0' || c > '9')
+            return std::nullopt;
+        any = true;
+        if (behind >= decimals) {
+            if (behind++ == decimals)
+                round = c >= '5';
+            continue;
+        }
+        behind += behind >= 0;
+        value = value * 10 + (c - '0');
+        if (value > 2147483648LL)
+            return std::nullopt;
+    }
+    for (int i = std::max(behind, 0); i < decimals; ++i)
+        value = std::min(value * 10, int64_t{1} << 40);
+    value += round;
+    value = negative ? -value : value;
+    if (!any || value > 2147483647LL || value < -2147483648LL)
+        return std::nullopt;
+    return static_cast<int32_t>(value);
+}
+
+}  // namespace gorsefinch

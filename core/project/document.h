@@ -1,0 +1,172 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <memory>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "core/image/pixel_format.h"
+#include "core/project/kinds.h"
+#include "core/project/value.h"
+
+namespace gorsefinch {
+
+// Limits that keep hostile projects small.
+inline constexpr int kLeastPanelSide = 8;
+inline constexpr int kMostPanelSide = 4096;
+inline constexpr size_t kMostTextBytes = 4000;
+inline constexpr int kFormatVersion = 1;
+
+// The display hardware. Width and height are those of the interface as the user sees it, before it is turned.
+struct Panel {
+    int width = 320, height = 240;            // pixels
+    PixelFormat format = PixelFormat::Rgb565;
+    int turn = 0;                             // clockwise degrees: 0, 90, 180, 270
+    bool mirrorX = false, mirrorY = false;
+    bool invert = false;
+    bool swapRedBlue = false;
+    int columnOffset = 0, rowOffset = 0;      // pixels in the panel's memory
+    int stripLines = 16;                      // lines that the draw buffer holds
+    int wordBits = 32;                        // the controller's: 8 or 32
+    int64_t flashBytes = 256 * 1024, ramBytes = 20 * 1024;  // budget
+    UnknownKeys unknown;
+};
+
+enum class VariableType { Whole, Decimal, YesNo, Text };
+enum class Writer { Firmware, Panel, Both };
+
+// A value shared with the firmware. Decimals count in steps of 10^-decimals, also in least, most and start.
+struct Variable {
+    std::string name;
+    VariableType type = VariableType::Whole;
+    int decimals = 0;                  // 0 to 6, of a decimal
+    int32_t least = -2147483647 - 1, most = 2147483647, start = 0;
+    std::string startText;             // of a text
+    int length = 16;                   // most bytes of a text: 1 to 200
+    std::string unit;
+    Writer writer = Writer::Firmware;
+    bool kept = false;                 // over power-off
+    std::string note;
+    UnknownKeys unknown;
+    friend bool operator==(const Variable&, const Variable&) = default;
+};
+
+struct Look {
+    std::string name;
+    PropertyMap style;
+    std::map<std::string, PropertyMap, std::less<>> states;  // by state: what is different
+    UnknownKeys unknown;
+    friend bool operator==(const Look&, const Look&) = default;
+};
+
+// A file's bytes as the user brought them, shared between documents.
+using Bytes = std::shared_ptr<const std::string>;
+
+enum class Fit { Contain, Cover, Stretch };
+enum class Reduction { Nearest, FloydSteinberg };
+
+// How an original becomes pixels. Size 0: the original's (the other side follows its aspect).
+struct Recipe {
+    int width = 0, height = 0;
+    Fit fit = Fit::Contain;
+    Colour background{0};     // behind what is transparent and beside what is contained; none keeps a mask
+    Reduction reduction = Reduction::Nearest;
+    int maskBits = 4;         // 1, 2, 4, 8
+    bool maskOnly = false;    // drawn in the look's text colour
+    friend bool operator==(const Recipe&, const Recipe&) = default;
+};
+
+struct Image {
+    std::string name;
+    std::string file;  // in images/
+    Bytes original;    // null if the file could not be read
+    Recipe recipe;
+    UnknownKeys unknown;
+};
+
+struct Face {
+    std::string name;
+    std::string file;      // in fonts/
+    Bytes original;        // null if the file could not be read
+    std::string alsoHolds; // characters beside those that are needed
+    UnknownKeys unknown;
+};
+
+struct Widget {
+    std::string name;
+    Kind kind = Kind::Rectangle;
+    int x = 0, y = 0, w = 10, h = 10;  // pixels
+    std::string look;                  // "" for the defaults
+    PropertyMap properties;            // its own and its own style
+    bool visible = true;               // when the interface starts
+    bool locked = false;               // in the editor
+    UnknownKeys unknown;
+};
+
+using WidgetRef = std::shared_ptr<const Widget>;
+
+struct Screen {
+    std::string name;
+    Colour background = opaque(0x000000);
+    std::vector<WidgetRef> widgets;    // the lowest first
+    UnknownKeys unknown;
+};
+
+using ScreenRef = std::shared_ptr<const Screen>;
+
+struct RuleFile {
+    std::string name;
+    std::string text;
+};
+
+template <typename T>
+using Shared = std::shared_ptr<const T>;
+
+// The whole project as a value. An edit makes a new one that shares all it did not touch, so "what changed" is a
+// comparison of pointers.
+struct Document {
+    std::string name;
+    Shared<Panel> panel = std::make_shared<Panel>();
+    Shared<std::vector<Variable>> variables = std::make_shared<std::vector<Variable>>();
+    Shared<std::vector<Look>> looks = std::make_shared<std::vector<Look>>();
+    Shared<std::vector<Image>> images = std::make_shared<std::vector<Image>>();
+    Shared<std::vector<Face>> faces = std::make_shared<std::vector<Face>>();
+    Shared<std::vector<RuleFile>> rules = std::make_shared<std::vector<RuleFile>>();
+    std::vector<ScreenRef> screens;
+    Shared<std::vector<std::string>> unreadScreens = std::make_shared<std::vector<std::string>>();
+    Shared<UnknownKeys> unknown = std::make_shared<UnknownKeys>();
+
+    // Each null, or -1, if there is none of that name.
+    const Variable* variable(std::string_view wanted) const;
+    const Look* look(std::string_view wanted) const;
+    const Image* image(std::string_view wanted) const;
+    const Face* face(std::string_view wanted) const;
+    int screenIndex(std::string_view wanted) const;
+    ScreenRef screen(std::string_view wanted) const;
+};
+
+// Each -1 if there is none of that name.
+int widgetIndex(const Screen& screen, std::string_view name);
+
+// A property of a widget as the user sees it: what it has of its own, else its look's, else the default.
+// The key must be one that the kind has.
+PropertyValue effectiveValue(const Document& document, const Widget& widget, std::string_view key);
+// A style property of a look in a state ("" for none); a null look gives the defaults.
+PropertyValue lookValue(const Look* look, std::string_view state, std::string_view key);
+
+const char* toKey(VariableType type);
+const char* toKey(Writer writer);
+const char* toKey(Fit fit);
+const char* toKey(Reduction reduction);
+std::optional<VariableType> variableTypeByKey(std::string_view key);
+std::optional<Writer> writerByKey(std::string_view key);
+std::optional<Fit> fitByKey(std::string_view key);
+std::optional<Reduction> reductionByKey(std::string_view key);
+
+// A number as the user reads it: 1043 with 1 decimal is "104.3".
+std::string decimalText(int64_t value, int decimals);
+// The other way; nothing if it is not a number or out of 32 bits. Digits beyond the decimals are rounded.
+std::optional<int32_t> decimalFromText(std::string_view text, int decimals);
+
+}  // namespace gorsefinch

@@ -1,0 +1,292 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/project/edit.h"
+
+#include <algorithm>
+#include <filesystem>
+
+#include "core/project/names.h"
+
+namespace gorsefinch {
+
+namespace {
+
+bool holds(std::span<const std::string> names, const std::string& name) {
+    return std::find(names.begin(), names.end(), name) != names.end();
+}
+
+template <typename T>
+Shared<std::vector<T>> changed(const Shared<std::vector<T>>& all, const std::function<void(std::vector<T>&)>& change) {
+    auto next = std::make_shared<std::vector<T>>(*all);
+    change(*next);
+    return next;
+}
+
+template <typename T>
+Shared<std::vector<T>> withNamed(const Shared<std::vector<T>>& all, const T& value) {
+    return changed<T>(all, [&](std::vector<T>& next) {
+        const auto at = std::find_if(next.begin(), next.end(), [&](const T& each) { return each.name == value.name; });
+        if (at == next.end())
+            next.push_back(value);
+        else
+            *at = value;
+    });
+}
+
+Document editScreen(const Document& document, std::string_view name, const std::function<void(Screen&)>& change) {
+    const int at = document.screenIndex(name);
+    if (at < 0)
+        return document;
+    Screen next = *document.screens[static_cast<size_t>(at)];
+    change(next);
+    return withScreen(document, at, std::move(next));
+}
+
+void setPlace(Widget& widget, std::string_view key, const PropertyValue& value) {
+    if (key == "visible")
+        widget.visible = std::get<bool>(value);
+    else {
+        const int number = static_cast<int>(std::get<int64_t>(value));
+        (key == "x" ? widget.x : key == "y" ? widget.y : key == "w" ? widget.w : widget.h) = number;
+    }
+}
+
+bool isPlace(std::string_view key) {
+    const auto all = placeProperties();
+    return std::any_of(all.begin(), all.end(), [&](const PropertyInfo& p) { return key == p.key; });
+}
+
+}  // namespace
+
+Document withScreen(const Document& document, int index, Screen screen) {
+    Document next = document;
+    next.screens[static_cast<size_t>(index)] = std::make_shared<const Screen>(std::move(screen));
+    return next;
+}
+
+Document changeWidgets(const Document& document, std::string_view screen, std::span<const std::string> names,
+                       const std::function<void(Widget&)>& change) {
+    return editScreen(document, screen, [&](Screen& next) {
+        for (WidgetRef& each : next.widgets) {
+            if (!holds(names, each->name))
+                continue;
+            Widget widget = *each;
+            change(widget);
+            each = std::make_shared<const Widget>(std::move(widget));
+        }
+    });
+}
+
+Document addWidgets(const Document& document, std::string_view screen, std::vector<Widget> widgets, Names* added) {
+    return editScreen(document, screen, [&](Screen& next) {
+        for (Widget& widget : widgets) {
+            widget.name = uniqueName(widget.name,
+                                     [&](std::string_view name) { return widgetIndex(next, name) >= 0; });
+            if (added)
+                added->push_back(widget.name);
+            next.widgets.push_back(std::make_shared<const Widget>(std::move(widget)));
+        }
+    });
+}
+
+Document removeWidgets(const Document& document, std::string_view screen, std::span<const std::string> names) {
+    return editScreen(document, screen, [&](Screen& next) {
+        std::erase_if(next.widgets, [&](const WidgetRef& each) { return holds(names, each->name); });
+    });
+}
+
+Document reorderWidgets(const Document& document, std::string_view screen, std::span<const std::string> names,
+                        Depth where) {
+    return editScreen(document, screen, [&](Screen& next) {
+        auto& all = next.widgets;
+        const auto chosen = [&](const WidgetRef& each) { return holds(names, each->name); };
+        if (where == Depth::ToTop) {
+            std::stable_partition(all.begin(), all.end(), [&](const WidgetRef& w) { return !chosen(w); });
+        } else if (where == Depth::ToBottom) {
+            std::stable_partition(all.begin(), all.end(), chosen);
+        } else if (where == Depth::Raise) {
+            for (size_t i = all.size(); i-- > 1;)
+                if (chosen(all[i - 1]) && !chosen(all[i]))
+                    std::swap(all[i - 1], all[i]);
+        } else {
+            for (size_t i = 1; i < all.size(); ++i)
+                if (chosen(all[i]) && !chosen(all[i - 1]))
+                    std::swap(all[i - 1], all[i]);
+        }
+    });
+}
+
+Document placeWidgetAt(const Document& document, std::string_view screen, std::string_view name, int to) {
+    return editScreen(document, screen, [&](Screen& next) {
+        const int from = widgetIndex(next, name);
+        if (from < 0)
+            return;
+        const WidgetRef widget = next.widgets[static_cast<size_t>(from)];
+        next.widgets.erase(next.widgets.begin() + from);
+        to = std::clamp(to, 0, static_cast<int>(next.widgets.size()));
+        next.widgets.insert(next.widgets.begin() + to, widget);
+    });
+}
+
+Result<Document> setProperty(const Document& document, std::string_view screen, std::span<const std::string> names,
+                             std::string_view key, const PropertyValue& value) {
+    if (key == "look") {
+        const auto* look = std::get_if<std::string>(&value);
+        if (!look || (!look->empty() && !document.look(*look)))
+            return failure("", "look", "there is no such look", "Choose one of the list");
+        return changeWidgets(document, screen, names, [&](Widget& widget) { widget.look = *look; });
+    }
+    const ScreenRef on = document.screen(screen);
+    if (!on)
+        return document;
+    for (const WidgetRef& each : on->widgets) {
+        const PropertyInfo* property = holds(names, each->name) ? findProperty(each->kind, key) : nullptr;
+        if (!property || fits(*property, value))
+            continue;
+        const std::string range = property->type == PropertyType::Whole
+                                      ? "It goes from " + std::to_string(property->least) + " to " +
+                                            std::to_string(property->most)
+                                      : "It takes another type of value";
+        return failure("", each->name + "." + std::string(key), "that value does not fit", range);
+    }
+    return changeWidgets(document, screen, names, [&](Widget& widget) {
+        if (!findProperty(widget.kind, key))
+            return;
+        if (isPlace(key))
+            setPlace(widget, key, value);
+        else
+            widget.properties.insert_or_assign(std::string(key), value);
+    });
+}
+
+Document clearProperty(const Document& document, std::string_view screen, std::span<const std::string> names,
+                       std::string_view key) {
+    return changeWidgets(document, screen, names, [&](Widget& widget) {
+        if (const auto at = widget.properties.find(key); at != widget.properties.end())
+            widget.properties.erase(at);
+    });
+}
+
+Document addScreen(const Document& document, int after, std::string_view name) {
+    Screen screen;
+    screen.name = uniqueName(name, [&](std::string_view each) { return isTaken(document, each); });
+    if (!document.screens.empty())
+        screen.background = document.screens.front()->background;
+    Document next = document;
+    const int at = std::clamp(after + 1, 0, static_cast<int>(next.screens.size()));
+    next.screens.insert(next.screens.begin() + at, std::make_shared<const Screen>(std::move(screen)));
+    return next;
+}
+
+Document duplicateScreen(const Document& document, int index) {
+    if (index < 0 || index >= static_cast<int>(document.screens.size()))
+        return document;
+    Screen copy = *document.screens[static_cast<size_t>(index)];
+    copy.name = uniqueName(copy.name, [&](std::string_view each) { return isTaken(document, each); });
+    Document next = document;
+    next.screens.insert(next.screens.begin() + index + 1, std::make_shared<const Screen>(std::move(copy)));
+    return next;
+}
+
+Document removeScreen(const Document& document, int index) {
+    Document next = document;
+    if (index >= 0 && index < static_cast<int>(next.screens.size()) && next.screens.size() > 1)
+        next.screens.erase(next.screens.begin() + index);
+    return next;
+}
+
+Document moveScreen(const Document& document, int from, int to) {
+    Document next = document;
+    const int count = static_cast<int>(next.screens.size());
+    if (from < 0 || from >= count)
+        return next;
+    const ScreenRef screen = next.screens[static_cast<size_t>(from)];
+    next.screens.erase(next.screens.begin() + from);
+    next.screens.insert(next.screens.begin() + std::clamp(to, 0, count - 1), screen);
+    return next;
+}
+
+Document withVariable(const Document& document, const Variable& variable) {
+    Document next = document;
+    next.variables = withNamed(document.variables, variable);
+    return next;
+}
+
+Document removeVariable(const Document& document, std::string_view name) {
+    Document next = document;
+    next.variables = changed<Variable>(document.variables, [&](std::vector<Variable>& all) {
+        std::erase_if(all, [&](const Variable& each) { return each.name == name; });
+    });
+    return next;
+}
+
+Document withLook(const Document& document, const Look& look) {
+    Document next = document;
+    next.looks = withNamed(document.looks, look);
+    return next;
+}
+
+Document withPanel(const Document& document, const Panel& panel) {
+    Document next = document;
+    next.panel = std::make_shared<const Panel>(panel);
+    return next;
+}
+
+Document withRules(const Document& document, std::string_view file, std::string text) {
+    Document next = document;
+    next.rules = withNamed(document.rules, RuleFile{std::string(file), std::move(text)});
+    return next;
+}
+
+namespace {
+
+// A file name that no other image or face has.
+template <typename T>
+std::string uniqueFile(const std::vector<T>& all, const std::string& wanted) {
+    const std::filesystem::path path(wanted);
+    const auto taken = [&](std::string_view stem) {
+        const std::string file = std::string(stem) + path.extension().string();
+        return std::any_of(all.begin(), all.end(), [&](const T& each) { return each.file == file; });
+    };
+    return uniqueName(path.stem().string(), taken) + path.extension().string();
+}
+
+template <typename T>
+T brought(const Document& document, const std::vector<T>& all, std::string_view fileName, Bytes original,
+          const char* fallback) {
+    T entry;
+    const std::filesystem::path path{std::string(fileName)};
+    entry.name = uniqueName(nameFrom(path.stem().string(), fallback),
+                            [&](std::string_view each) { return isTaken(document, each); });
+    entry.file = uniqueFile(all, isPlainFileName(fileName) ? std::string(fileName) : entry.name);
+    entry.original = std::move(original);
+    return entry;
+}
+
+}  // namespace
+
+Document addImage(const Document& document, std::string_view fileName, Bytes original, std::string* name) {
+    const Image image = brought(document, *document.images, fileName, std::move(original), "image");
+    if (name)
+        *name = image.name;
+    Document next = document;
+    next.images = withNamed(document.images, image);
+    return next;
+}
+
+Document addFace(const Document& document, std::string_view fileName, Bytes original, std::string* name) {
+    const Face face = brought(document, *document.faces, fileName, std::move(original), "face");
+    if (name)
+        *name = face.name;
+    Document next = document;
+    next.faces = withNamed(document.faces, face);
+    return next;
+}
+
+bool isTaken(const Document& document, std::string_view name) {
+    return document.screenIndex(name) >= 0 || document.variable(name) || document.look(name) ||
+           document.image(name) || document.face(name) ||
+           std::find(document.unreadScreens->begin(), document.unreadScreens->end(), name) !=
+               document.unreadScreens->end();
+}
+
+}  // namespace gorsefinch

@@ -1,0 +1,70 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <functional>
+#include <span>
+#include <string>
+#include <string_view>
+
+#include "core/base/result.h"
+#include "core/project/document.h"
+
+// Every edit of a project, as a function from a document to the next. Canvas, sheet, layers, reel and paste make the
+// same edit through the same function. A name that isn't there leaves the document as it is.
+namespace gorsefinch {
+
+using Names = std::vector<std::string>;
+
+Document withScreen(const Document& document, int index, Screen screen);
+
+// Changes the named widgets of a screen.
+Document changeWidgets(const Document& document, std::string_view screen, std::span<const std::string> names,
+                       const std::function<void(Widget&)>& change);
+
+// Adds widgets on top; names that are taken get a number behind. `added` receives the names, if given.
+Document addWidgets(const Document& document, std::string_view screen, std::vector<Widget> widgets,
+                    Names* added = nullptr);
+Document removeWidgets(const Document& document, std::string_view screen, std::span<const std::string> names);
+
+enum class Depth { Raise, Lower, ToTop, ToBottom };
+Document reorderWidgets(const Document& document, std::string_view screen, std::span<const std::string> names,
+                        Depth where);
+// Moves one widget so that it is number `to` from the bottom.
+Document placeWidgetAt(const Document& document, std::string_view screen, std::string_view name, int to);
+
+// Sets one property of the named widgets: place, own or style. A value that doesn't fit is refused.
+Result<Document> setProperty(const Document& document, std::string_view screen, std::span<const std::string> names,
+                             std::string_view key, const PropertyValue& value);
+// Takes a property's own value away, so that the look's or the default holds again.
+Document clearProperty(const Document& document, std::string_view screen, std::span<const std::string> names,
+                       std::string_view key);
+
+// A screen with this name (made unique) after number `after`; -1 at the front.
+Document addScreen(const Document& document, int after, std::string_view name);
+Document duplicateScreen(const Document& document, int index);
+Document removeScreen(const Document& document, int index);
+Document moveScreen(const Document& document, int from, int to);
+
+// Renames follow through: texts with insets, rules and references are changed too. An unusable or taken name is
+// refused with the reason.
+Result<Document> renameWidget(const Document& document, std::string_view screen, std::string_view from,
+                              std::string_view to);
+Result<Document> renameScreen(const Document& document, std::string_view from, std::string_view to);
+Result<Document> renameVariable(const Document& document, std::string_view from, std::string_view to);
+Result<Document> renameLook(const Document& document, std::string_view from, std::string_view to);
+
+// Sets the variable of that name, or adds it.
+Document withVariable(const Document& document, const Variable& variable);
+Document removeVariable(const Document& document, std::string_view name);
+Document withLook(const Document& document, const Look& look);
+Document withPanel(const Document& document, const Panel& panel);
+Document withRules(const Document& document, std::string_view file, std::string text);
+
+// Takes a picture or a face into the project under a name made of the file's; the name is given back.
+Document addImage(const Document& document, std::string_view fileName, Bytes original, std::string* name);
+Document addFace(const Document& document, std::string_view fileName, Bytes original, std::string* name);
+
+// True if any screen, variable, look, image or face has the name.
+bool isTaken(const Document& document, std::string_view name);
+
+}  // namespace gorsefinch

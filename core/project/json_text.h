@@ -1,0 +1,69 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <functional>
+#include <nlohmann/json.hpp>
+#include <optional>
+#include <string>
+
+#include "core/base/problem.h"
+#include "core/base/result.h"
+#include "core/project/value.h"
+
+// Reading and writing JSON with places for every mistake. For the project's files only.
+namespace gorsefinch {
+
+using Json = nlohmann::ordered_json;
+
+// Parsed text; an error names line and column.
+Result<Json> parseJson(const std::string& file, const std::string& text);
+
+// One object while it is read: remembers which keys were asked for, so that the rest can be kept.
+class JsonObject {
+  public:
+    // `json` must outlive this. A value that is no object is a problem and reads as an empty one.
+    JsonObject(const Json& json, std::string file, std::string place, Problems& problems);
+
+    std::string text(const char* key, const std::string& otherwise = {}, size_t most = 4000);
+    int64_t whole(const char* key, int64_t otherwise, int64_t least, int64_t most);
+    bool yesNo(const char* key, bool otherwise);
+    double number(const char* key, double otherwise);
+    Colour colour(const char* key, Colour otherwise);
+    // One of a table's keys: `find` gives nothing for an unknown one.
+    template <typename T>
+    T choice(const char* key, T otherwise, const std::function<std::optional<T>(std::string_view)>& find) {
+        const std::string given = text(key);
+        if (given.empty())
+            return otherwise;
+        if (const std::optional<T> found = find(given))
+            return *found;
+        problem(key, "\"" + given + "\" is not known", "Use one of the documented words");
+        return otherwise;
+    }
+    // The array under the key, or an empty one.
+    const Json& array(const char* key);
+    // The object under the key, or an empty one.
+    const Json& object(const char* key);
+    bool has(const char* key) const;
+    std::string placeOf(const char* key) const;
+    void problem(const char* key, const std::string& reason, const std::string& remedy);
+    // What nobody asked for.
+    UnknownKeys unknown() const;
+
+  private:
+    const Json* get(const char* key);
+    template <typename T>
+    T typed(const char* key, T otherwise, bool (Json::*is)() const noexcept, const char* wanted);
+
+    const Json& json_;
+    std::string file_, place_;
+    Problems& problems_;
+    std::vector<std::string> known_;
+};
+
+void appendUnknown(Json& object, const UnknownKeys& unknown);
+
+// Two spaces of indent, a line end at the end.
+std::string dumped(const Json& json);
+
+}  // namespace gorsefinch

@@ -1,0 +1,32 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <functional>
+#include <optional>
+#include <string>
+#include <string_view>
+
+#include "core/project/document.h"
+
+namespace gorsefinch {
+
+inline constexpr size_t kMostNameBytes = 48;
+
+// What is wrong with a name, as a sentence; nothing if it can stand in C and C++. Names begin with a letter, hold
+// ASCII letters, digits and underscores, are not keywords and do not end in an underscore (so that joined names
+// stay apart).
+std::optional<std::string> nameTrouble(std::string_view name);
+
+// A valid name made of any text: "Zurück!" becomes "zurueck". `fallback` if nothing is left.
+std::string nameFrom(std::string_view text, std::string_view fallback);
+
+// `wanted`, or `wanted_2`, `wanted_3`, ... until `taken` says no.
+std::string uniqueName(std::string_view wanted, const std::function<bool(std::string_view)>& taken);
+
+// The name of a new widget: of what it shows, and its kind ("back_button"), unique on the screen.
+std::string widgetNameFor(const Screen& screen, Kind kind, std::string_view text);
+
+// True for a path of one plain file name, with no folder, no "..", no hidden file.
+bool isPlainFileName(std::string_view name);
+
+}  // namespace gorsefinch

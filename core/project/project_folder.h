@@ -1,0 +1,47 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <filesystem>
+
+#include "core/base/files.h"
+#include "core/project/project_text.h"
+
+namespace gorsefinch {
+
+// A project's folder on disk: opening, saving so that a fault leaves a whole project, and the journal that brings
+// back what a crash interrupted. Writes only inside the folder.
+class ProjectFolder {
+  public:
+    // `files` must outlive this.
+    ProjectFolder(Files& files, std::filesystem::path folder);
+
+    const std::filesystem::path& path() const { return folder_; }
+
+    // Opens what can be opened. If a save was cut off after its point of no return, it is completed first.
+    ReadProject open();
+
+    // Saves the document: all changed files are written beside the old ones, then a record makes the change final,
+    // then they take their places. A fault before the record leaves the old project; after it, the next open()
+    // completes the new one. Files that could not be read whole are first kept as NAME.broken.
+    // Files of things that are gone are removed.
+    Result<void> save(const Document& document);
+
+    // Keeps the document in the journal; save() and dropJournal() take it away. Safe to call from another thread
+    // than save() only when the two don't overlap.
+    Result<void> writeJournal(const Document& document);
+    // What a crash left behind, if it differs from what is saved.
+    std::optional<Document> journal();
+    void dropJournal();
+
+  private:
+    Result<void> completeSave();
+    Result<void> commit(const ProjectFiles& changed, const std::vector<std::string>& gone);
+    std::filesystem::path at(const std::string& file) const { return folder_ / file; }
+
+    Files& files_;
+    std::filesystem::path folder_;
+    ProjectFiles saved_;                // what is on disk, as far as we read or wrote it
+    std::vector<std::string> damaged_;
+};
+
+}  // namespace gorsefinch

@@ -1,0 +1,410 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <algorithm>
+#include <cmath>
+#include <set>
+
+#include "core/project/json_text.h"
+#include "core/project/names.h"
+#include "core/project/project_text.h"
+
+namespace gorsefinch {
+
+namespace {
+
+// A value of a property from JSON; a problem and nothing if it doesn't fit.
+std::optional<PropertyValue> readValue(JsonObject& object, const PropertyInfo& property) {
+    PropertyValue value;
+    switch (property.type) {
+        case PropertyType::YesNo:
+            value = object.yesNo(property.key, std::get<bool>(property.fallback));
+            break;
+        case PropertyType::Whole:
+            value = object.whole(property.key, std::get<int64_t>(property.fallback), property.least, property.most);
+            break;
+        case PropertyType::Colour:
+            value = object.colour(property.key, std::get<Colour>(property.fallback));
+            break;
+        default:
+            value = object.text(property.key, std::get<std::string>(property.fallback), kMostTextBytes);
+            break;
+    }
+    if (fits(property, value))
+        return value;
+    object.problem(property.key, "\"" + std::get<std::string>(value) + "\" is not one of its choices",
+                   "Choose one of the documented words");
+    return std::nullopt;
+}
+
+PropertyMap readProperties(JsonObject& object, std::span<const PropertyInfo> properties) {
+    PropertyMap out;
+    for (const PropertyInfo& property : properties)
+        if (object.has(property.key))
+            if (auto value = readValue(object, property))
+                out.emplace(property.key, std::move(*value));
+    return out;
+}
+
+Panel readPanel(const Json& json, Problems& problems) {
+    JsonObject object(json, kMainFile, "panel", problems);
+    Panel panel;
+    const auto side = [&](const char* key, int otherwise) {
+        return static_cast<int>(object.whole(key, otherwise, kLeastPanelSide, kMostPanelSide));
+    };
+    panel.width = side("width", panel.width);
+    panel.height = side("height", panel.height);
+    panel.format = object.choice<PixelFormat>("format", panel.format, [](std::string_view key) {
+        const PixelFormatInfo* found = pixelFormatByKey(key);
+        return found && found->panel ? std::optional(found->format) : std::nullopt;
+    });
+    panel.turn = static_cast<int>(object.whole("turn", 0, 0, 270));
+    if (panel.turn % 90 != 0) {
+        object.problem("turn", "a panel turns by 0, 90, 180 or 270 degrees", "Correct the number");
+        panel.turn = 0;
+    }
+    panel.mirrorX = object.yesNo("mirror_x", false);
+    panel.mirrorY = object.yesNo("mirror_y", false);
+    panel.invert = object.yesNo("invert", false);
+    panel.swapRedBlue = object.yesNo("swap_red_blue", false);
+    panel.columnOffset = static_cast<int>(object.whole("column_offset", 0, 0, kMostPanelSide));
+    panel.rowOffset = static_cast<int>(object.whole("row_offset", 0, 0, kMostPanelSide));
+    panel.stripLines = static_cast<int>(object.whole("strip_lines", panel.stripLines, 1, kMostPanelSide));
+    panel.wordBits = object.whole("word_bits", 32, 8, 32) == 8 ? 8 : 32;
+    panel.flashBytes = object.whole("flash_bytes", panel.flashBytes, 0, int64_t{1} << 32);
+    panel.ramBytes = object.whole("ram_bytes", panel.ramBytes, 0, int64_t{1} << 32);
+    panel.unknown = object.unknown();
+    return panel;
+}
+
+int32_t readNumber(JsonObject& object, const char* key, const Variable& variable, int32_t otherwise) {
+    if (!object.has(key))
+        return (void)object.number(key, 0), otherwise;
+    const double scale = std::pow(10.0, variable.decimals);
+    const double value = std::round(object.number(key, otherwise / scale) * scale);
+    if (value >= -2147483648.0 && value <= 2147483647.0)
+        return static_cast<int32_t>(value);
+    object.problem(key, "the number does not fit 32 bits with these decimals", "Correct the number");
+    return otherwise;
+}
+
+Variable readVariable(const Json& json, const std::string& place, Problems& problems) {
+    JsonObject object(json, kMainFile, place, problems);
+    Variable v;
+    v.name = object.text("name");
+    v.type = object.choice<VariableType>("type", v.type, variableTypeByKey);
+    v.unit = object.text("unit", "", 40);
+    v.writer = object.choice<Writer>("writer", v.writer, writerByKey);
+    v.kept = object.yesNo("kept", false);
+    v.note = object.text("note");
+    if (v.type == VariableType::Text) {
+        v.length = static_cast<int>(object.whole("length", v.length, 1, 200));
+        v.startText = object.text("start", "", static_cast<size_t>(v.length));
+    } else if (v.type == VariableType::YesNo) {
+        v.least = 0;
+        v.most = 1;
+        v.start = object.yesNo("start", false);
+    } else {
+        if (v.type == VariableType::Decimal)
+            v.decimals = static_cast<int>(object.whole("decimals", 1, 0, 6));
+        v.least = readNumber(object, "least", v, v.least);
+        v.most = readNumber(object, "most", v, v.most);
+        v.start = readNumber(object, "start", v, std::clamp(0, std::min(v.least, v.most), std::max(v.least, v.most)));
+        if (v.least > v.most) {
+            object.problem("least", "the least value is above the most", "Exchange them");
+            std::swap(v.least, v.most);
+        }
+        if (v.start < v.least || v.start > v.most) {
+            object.problem("start", "the start value is outside the range", "Correct it");
+            v.start = std::clamp(v.start, v.least, v.most);
+        }
+    }
+    v.unknown = object.unknown();
+    return v;
+}
+
+Look readLook(const Json& json, const std::string& place, Problems& problems) {
+    JsonObject object(json, kMainFile, place, problems);
+    Look look;
+    look.name = object.text("name");
+    look.style = readProperties(object, styleProperties());
+    for (const auto& [state, style] : object.object("states").items()) {
+        JsonObject part(style, kMainFile, place + ".states." + state, problems);
+        look.states[state] = readProperties(part, styleProperties());
+    }
+    look.unknown = object.unknown();
+    return look;
+}
+
+Recipe readRecipe(const Json& json, const std::string& place, Problems& problems) {
+    JsonObject object(json, kMainFile, place, problems);
+    Recipe recipe;
+    recipe.width = static_cast<int>(object.whole("width", 0, 0, kMostPanelSide));
+    recipe.height = static_cast<int>(object.whole("height", 0, 0, kMostPanelSide));
+    recipe.fit = object.choice<Fit>("fit", recipe.fit, fitByKey);
+    recipe.background = object.colour("background", recipe.background);
+    recipe.reduction = object.choice<Reduction>("dither", recipe.reduction, reductionByKey);
+    const int64_t bits = object.whole("mask_bits", recipe.maskBits, 1, 8);
+    if (bits == 1 || bits == 2 || bits == 4 || bits == 8)
+        recipe.maskBits = static_cast<int>(bits);
+    else
+        object.problem("mask_bits", "a mask has 1, 2, 4 or 8 bits", "Correct the number");
+    recipe.maskOnly = object.yesNo("mask_only", false);
+    return recipe;
+}
+
+class Reader {
+  public:
+    explicit Reader(const FileReader& read) : read_(read) {}
+
+    ReadProject run() {
+        const auto text = read_(kMainFile);
+        if (!text)
+            return fail(text.error());
+        const auto json = parseJson(kMainFile, *text);
+        if (!json)
+            return fail(json.error());
+        if (!json->is_object() || !json->contains("gorsefinch"))
+            return fail({kMainFile, "", "this is no project of this program", "Open a folder with a project in it"});
+        JsonObject object(*json, kMainFile, "", out_.problems);
+        const int64_t version = object.whole("gorsefinch", -1, 1, 1000000);
+        if (version < 1)
+            return fail({kMainFile, "gorsefinch", "the version number is broken",
+                         "Write \"gorsefinch\": " + std::to_string(kFormatVersion)});
+        if (version > kFormatVersion)
+            return fail({kMainFile, "gorsefinch",
+                         "the project is of the newer version " + std::to_string(version) +
+                             "; this program reads up to " + std::to_string(kFormatVersion),
+                         "Open it with a newer Gorsefinch"});
+        readMain(object);
+        finish();
+        return std::move(out_);
+    }
+
+  private:
+    ReadProject fail(const Error& error) {
+        ReadProject failed;
+        failed.problems.push_back({Severity::Error, error.file, error.place, error.reason, error.remedy, {}, {}});
+        return failed;
+    }
+
+    void complain(const std::string& file, const std::string& place, const std::string& reason,
+                  const std::string& remedy) {
+        out_.problems.push_back({Severity::Error, file, place, reason, remedy, {}, {}});
+    }
+
+    // Takes a name if it is usable and new; else says why and makes another, so that the thing can be opened.
+    std::string usableName(const std::string& given, const std::string& file, const std::string& place,
+                           std::set<std::string>& used) {
+        std::string name = given;
+        if (const auto trouble = nameTrouble(given)) {
+            name = nameFrom(given, "unnamed");
+            complain(file, place, *trouble, "It was opened as \"" + name + "\"; give it another name");
+        }
+        if (used.count(name) != 0) {
+            const std::string fresh = uniqueName(name, [&](std::string_view n) { return used.count(std::string(n)); });
+            complain(file, place, "the name \"" + name + "\" is there twice",
+                     "The second was opened as \"" + fresh + "\"; give it another name");
+            name = fresh;
+        }
+        used.insert(name);
+        return name;
+    }
+
+    template <typename T>
+    Shared<std::vector<T>> readList(const Json& array, const char* key,
+                                    T (*readOne)(const Json&, const std::string&, Problems&)) {
+        auto all = std::make_shared<std::vector<T>>();
+        for (size_t i = 0; i < array.size(); ++i) {
+            const std::string place = std::string(key) + "[" + std::to_string(i) + "]";
+            T one = readOne(array[i], place, out_.problems);
+            one.name = usableName(one.name, kMainFile, place + ".name", used_);
+            all->push_back(std::move(one));
+        }
+        return all;
+    }
+
+    Bytes readOriginal(const char* folder, std::string& file, const std::string& place) {
+        if (!isPlainFileName(file)) {
+            complain(kMainFile, place + ".file",
+                     "\"" + file + "\" is not a file name: originals lie directly in " + folder + "/",
+                     "Put the file there and name it without a folder");
+            file.clear();
+            return nullptr;
+        }
+        auto bytes = read_(std::string(folder) + "/" + file);
+        if (!bytes) {
+            complain(std::string(folder) + "/" + file, "", bytes.error().reason, "Put the file back or choose another");
+            return nullptr;
+        }
+        return std::make_shared<const std::string>(std::move(*bytes));
+    }
+
+    void readMain(JsonObject& object) {
+        Document document;
+        document.name = object.text("name", "", 100);
+        if (const auto trouble = nameTrouble(document.name)) {
+            complain(kMainFile, "name", *trouble, "Give the project another name");
+            document.name = nameFrom(document.name, "display");
+        }
+        document.panel = std::make_shared<Panel>(readPanel(object.object("panel"), out_.problems));
+        document.variables = readList<Variable>(object.array("variables"), "variables", readVariable);
+        document.looks = readList<Look>(object.array("looks"), "looks", readLook);
+        readImages(document, object.array("images"));
+        readFaces(document, object.array("fonts"));
+        readScreens(document, object.array("screens"));
+        readRules(document, object.array("rules"));
+        document.unknown = std::make_shared<UnknownKeys>(object.unknown());
+        out_.document = std::move(document);
+    }
+
+    void readImages(Document& document, const Json& array) {
+        auto all = std::make_shared<std::vector<Image>>();
+        for (size_t i = 0; i < array.size(); ++i) {
+            const std::string place = "images[" + std::to_string(i) + "]";
+            JsonObject object(array[i], kMainFile, place, out_.problems);
+            Image image;
+            image.name = usableName(object.text("name"), kMainFile, place + ".name", used_);
+            image.file = object.text("file");
+            image.recipe = readRecipe(object.object("recipe"), place + ".recipe", out_.problems);
+            image.original = readOriginal("images", image.file, place);
+            image.unknown = object.unknown();
+            all->push_back(std::move(image));
+        }
+        document.images = all;
+    }
+
+    void readFaces(Document& document, const Json& array) {
+        auto all = std::make_shared<std::vector<Face>>();
+        for (size_t i = 0; i < array.size(); ++i) {
+            const std::string place = "fonts[" + std::to_string(i) + "]";
+            JsonObject object(array[i], kMainFile, place, out_.problems);
+            Face face;
+            face.name = usableName(object.text("name"), kMainFile, place + ".name", used_);
+            face.file = object.text("file");
+            face.alsoHolds = object.text("also_holds");
+            face.original = readOriginal("fonts", face.file, place);
+            face.unknown = object.unknown();
+            all->push_back(std::move(face));
+        }
+        document.faces = all;
+    }
+
+    // The names in a list of files, each usable as a file name; broken ones are told and left out.
+    std::vector<std::string> fileNames(const Json& array, const char* key) {
+        std::vector<std::string> names;
+        for (size_t i = 0; i < array.size(); ++i) {
+            const std::string place = std::string(key) + "[" + std::to_string(i) + "]";
+            const std::string name = array[i].is_string() ? array[i].get<std::string>() : std::string();
+            if (const auto trouble = nameTrouble(name))
+                complain(kMainFile, place, *trouble, "Name the file without folder and ending");
+            else if (std::find(names.begin(), names.end(), name) != names.end())
+                complain(kMainFile, place, "\"" + name + "\" is there twice", "Take one out");
+            else
+                names.push_back(name);
+        }
+        return names;
+    }
+
+    void readScreens(Document& document, const Json& array) {
+        auto unread = std::make_shared<std::vector<std::string>>();
+        for (const std::string& name : fileNames(array, "screens")) {
+            const std::string file = "screens/" + name + ".json";
+            const auto text = read_(file);
+            const auto json = text ? parseJson(file, *text) : tl::unexpected(text.error());
+            if (json && json->is_object()) {
+                document.screens.push_back(readScreen(*json, name, file));
+                continue;
+            }
+            unread->push_back(name);
+            if (json)
+                complain(file, "", "this is not a screen", "Restore the file from version control or a copy");
+            else
+                complain(file, json.error().place, json.error().reason, json.error().remedy);
+        }
+        document.unreadScreens = unread;
+        if (document.screens.empty()) {
+            complain(kMainFile, "screens", "no screen could be opened", "An empty one stands in");
+            Screen screen;
+            screen.name = uniqueName("screen", [&](std::string_view n) {
+                return std::find(unread->begin(), unread->end(), n) != unread->end();
+            });
+            document.screens.push_back(std::make_shared<const Screen>(std::move(screen)));
+        }
+    }
+
+    ScreenRef readScreen(const Json& json, const std::string& name, const std::string& file) {
+        JsonObject object(json, file, "", out_.problems);
+        Screen screen;
+        screen.name = name;
+        used_.insert(name);
+        if (object.text("name", name) != name)
+            complain(file, "name", "the name inside differs from the file's", "The file's name holds");
+        screen.background = object.colour("background", screen.background);
+        const Json& widgets = object.array("widgets");
+        std::set<std::string> used;
+        for (size_t i = 0; i < widgets.size() && i < 2000; ++i)
+            readWidget(screen, widgets[i], file, "widgets[" + std::to_string(i) + "]", used);
+        if (widgets.size() > 2000)
+            complain(file, "widgets", "more than 2000 widgets", "The rest was left out; divide the screen");
+        screen.unknown = object.unknown();
+        return std::make_shared<const Screen>(std::move(screen));
+    }
+
+    void readWidget(Screen& screen, const Json& json, const std::string& file, const std::string& place,
+                    std::set<std::string>& used) {
+        JsonObject object(json, file, place, out_.problems);
+        const std::string key = object.text("kind");
+        const KindInfo* kind = kindByKey(key);
+        if (!kind) {
+            object.problem("kind", "there is no kind \"" + key + "\"", "The widget was left out; correct the kind");
+            return;
+        }
+        Widget widget;
+        widget.kind = kind->kind;
+        widget.name = usableName(object.text("name"), file, place + ".name", used);
+        const auto number = [&](size_t at) {
+            const PropertyInfo& p = placeProperties()[at];
+            return static_cast<int>(object.whole(p.key, std::get<int64_t>(p.fallback), p.least, p.most));
+        };
+        widget.x = number(0);
+        widget.y = number(1);
+        widget.w = number(2);
+        widget.h = number(3);
+        widget.look = object.text("look");
+        widget.visible = object.yesNo("visible", true);
+        widget.locked = object.yesNo("locked", false);
+        widget.properties = readProperties(object, kind->properties);
+        widget.properties.merge(readProperties(object, styleProperties()));
+        widget.unknown = object.unknown();
+        screen.widgets.push_back(std::make_shared<const Widget>(std::move(widget)));
+    }
+
+    void readRules(Document& document, const Json& array) {
+        auto all = std::make_shared<std::vector<RuleFile>>();
+        for (const std::string& name : fileNames(array, "rules")) {
+            const std::string file = "rules/" + name + ".rules";
+            auto text = read_(file);
+            if (text)
+                all->push_back({name, std::move(*text)});
+            else
+                complain(file, "", text.error().reason, "Put the file back or take its name out");
+        }
+        document.rules = all;
+    }
+
+    void finish() {
+        std::set<std::string> damaged;
+        for (const Problem& problem : out_.problems)
+            damaged.insert(problem.file);
+        out_.damaged.assign(damaged.begin(), damaged.end());
+    }
+
+    const FileReader& read_;
+    ReadProject out_;
+    std::set<std::string> used_;
+};
+
+}  // namespace
+
+ReadProject fromFiles(const FileReader& read) { return Reader(read).run(); }
+
+}  // namespace gorsefinch

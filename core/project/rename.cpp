@@ -1,0 +1,125 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Renames that follow through to everything that refers to the thing.
+#include <algorithm>
+
+#include "core/project/edit.h"
+#include "core/project/names.h"
+#include "core/rules/rename.h"
+
+namespace gorsefinch {
+
+namespace {
+
+std::optional<Error> refuse(std::string_view to, bool taken) {
+    if (const auto trouble = nameTrouble(to))
+        return Error{"", "", *trouble, "Choose another name"};
+    if (taken)
+        return Error{"", "", "the name \"" + std::string(to) + "\" is taken", "Choose another name"};
+    return std::nullopt;
+}
+
+void renameInRules(Document& document, const RuleRename& rename) {
+    auto next = std::make_shared<std::vector<RuleFile>>(*document.rules);
+    bool any = false;
+    for (RuleFile& file : *next) {
+        std::string text = renamedRules(file.text, rename);
+        any = any || text != file.text;
+        file.text = std::move(text);
+    }
+    if (any)
+        document.rules = next;
+}
+
+// Rewrites every text property of every widget; screens without a change stay shared.
+void rewriteTexts(Document& document, const RuleRename& rename) {
+    for (ScreenRef& ref : document.screens) {
+        Screen next = *ref;
+        bool any = false;
+        for (WidgetRef& widget : next.widgets) {
+            const auto text = widget->properties.find("text");
+            if (text == widget->properties.end() || !std::holds_alternative<std::string>(text->second))
+                continue;
+            std::string fresh = renamedText(std::get<std::string>(text->second), rename);
+            if (fresh == std::get<std::string>(text->second))
+                continue;
+            Widget copy = *widget;
+            copy.properties.insert_or_assign("text", std::move(fresh));
+            widget = std::make_shared<const Widget>(std::move(copy));
+            any = true;
+        }
+        if (any)
+            ref = std::make_shared<const Screen>(std::move(next));
+    }
+}
+
+}  // namespace
+
+Result<Document> renameWidget(const Document& document, std::string_view screen, std::string_view from,
+                              std::string_view to) {
+    const ScreenRef on = document.screen(screen);
+    if (!on || widgetIndex(*on, from) < 0 || from == to)
+        return document;
+    if (const auto error = refuse(to, widgetIndex(*on, to) >= 0))
+        return tl::unexpected(*error);
+    const std::string name(from);
+    Document next = changeWidgets(document, screen, std::span(&name, 1), [&](Widget& w) { w.name = to; });
+    const auto others = std::count_if(document.screens.begin(), document.screens.end(), [&](const ScreenRef& each) {
+        return widgetIndex(*each, from) >= 0;
+    });
+    renameInRules(next, {RuleRename::What::Widget, std::string(screen), name, std::string(to), others == 1});
+    return next;
+}
+
+Result<Document> renameScreen(const Document& document, std::string_view from, std::string_view to) {
+    const int at = document.screenIndex(from);
+    if (at < 0 || from == to)
+        return document;
+    if (const auto error = refuse(to, isTaken(document, to)))
+        return tl::unexpected(*error);
+    Screen screen = *document.screens[static_cast<size_t>(at)];
+    screen.name = to;
+    Document next = withScreen(document, at, std::move(screen));
+    renameInRules(next, {RuleRename::What::Screen, "", std::string(from), std::string(to), true});
+    return next;
+}
+
+Result<Document> renameVariable(const Document& document, std::string_view from, std::string_view to) {
+    if (!document.variable(from) || from == to)
+        return document;
+    if (const auto error = refuse(to, isTaken(document, to)))
+        return tl::unexpected(*error);
+    Document next = document;
+    auto all = std::make_shared<std::vector<Variable>>(*document.variables);
+    for (Variable& each : *all)
+        if (each.name == from)
+            each.name = to;
+    next.variables = all;
+    const RuleRename rename{RuleRename::What::Variable, "", std::string(from), std::string(to), true};
+    renameInRules(next, rename);
+    rewriteTexts(next, rename);
+    return next;
+}
+
+Result<Document> renameLook(const Document& document, std::string_view from, std::string_view to) {
+    if (!document.look(from) || from == to)
+        return document;
+    if (const auto error = refuse(to, isTaken(document, to)))
+        return tl::unexpected(*error);
+    Document next = document;
+    auto all = std::make_shared<std::vector<Look>>(*document.looks);
+    for (Look& each : *all)
+        if (each.name == from)
+            each.name = to;
+    next.looks = all;
+    for (const ScreenRef& screen : document.screens) {
+        Names users;
+        for (const WidgetRef& widget : screen->widgets)
+            if (widget->look == from)
+                users.push_back(widget->name);
+        if (!users.empty())
+            next = changeWidgets(next, screen->name, users, [&](Widget& w) { w.look = to; });
+    }
+    return next;
+}
+
+}  // namespace gorsefinch

@@ -1,0 +1,34 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/project/value.h"
+
+#include <charconv>
+#include <cstdio>
+
+namespace gorsefinch {
+
+std::string toText(Colour colour) {
+    const unsigned alpha = colour.argb >> 24;
+    if (alpha == 0)
+        return "none";
+    char text[10];
+    if (alpha == 255)
+        std::snprintf(text, sizeof text, "#%06X", colour.argb & 0xffffffu);
+    else
+        std::snprintf(text, sizeof text, "#%06X%02X", colour.argb & 0xffffffu, alpha);
+    return text;
+}
+
+std::optional<Colour> colourFromText(std::string_view text) {
+    if (text == "none")
+        return Colour{0};
+    if ((text.size() != 7 && text.size() != 9) || text[0] != '#')
+        return std::nullopt;
+    uint32_t value = 0;
+    const auto end = text.data() + text.size();
+    const auto [at, error] = std::from_chars(text.data() + 1, end, value, 16);
+    if (error != std::errc() || at != end)
+        return std::nullopt;
+    return text.size() == 7 ? opaque(value) : Colour{(value >> 8) | (value << 24)};
+}
+
+}  // namespace gorsefinch

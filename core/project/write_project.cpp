@@ -1,0 +1,197 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/project/json_text.h"
+#include "core/project/project_text.h"
+
+namespace gorsefinch {
+
+namespace {
+
+Json toJson(const PropertyValue& value) {
+    if (const auto* yesNo = std::get_if<bool>(&value))
+        return *yesNo;
+    if (const auto* number = std::get_if<int64_t>(&value))
+        return *number;
+    if (const auto* text = std::get_if<std::string>(&value))
+        return *text;
+    return toText(std::get<Colour>(value));
+}
+
+void put(Json& object, const PropertyMap& properties) {
+    for (const auto& [key, value] : properties)
+        object[key] = toJson(value);
+}
+
+template <typename T>
+void putUnless(Json& object, const char* key, const T& value, const T& usual) {
+    if (value != usual)
+        object[key] = value;
+}
+
+Json toJson(const Panel& panel) {
+    Json out;
+    out["width"] = panel.width;
+    out["height"] = panel.height;
+    out["format"] = info(panel.format).key;
+    putUnless(out, "turn", panel.turn, 0);
+    putUnless(out, "mirror_x", panel.mirrorX, false);
+    putUnless(out, "mirror_y", panel.mirrorY, false);
+    putUnless(out, "invert", panel.invert, false);
+    putUnless(out, "swap_red_blue", panel.swapRedBlue, false);
+    putUnless(out, "column_offset", panel.columnOffset, 0);
+    putUnless(out, "row_offset", panel.rowOffset, 0);
+    out["strip_lines"] = panel.stripLines;
+    out["word_bits"] = panel.wordBits;
+    out["flash_bytes"] = panel.flashBytes;
+    out["ram_bytes"] = panel.ramBytes;
+    appendUnknown(out, panel.unknown);
+    return out;
+}
+
+// Decimals are written as the user reads them: 104.3.
+Json numberJson(const Variable& variable, int32_t value) {
+    if (variable.type == VariableType::YesNo)
+        return value != 0;
+    if (variable.decimals == 0)
+        return value;
+    return Json::parse(decimalText(value, variable.decimals));
+}
+
+Json toJson(const Variable& variable) {
+    const Variable usual;
+    Json out;
+    out["name"] = variable.name;
+    out["type"] = toKey(variable.type);
+    if (variable.type == VariableType::Text) {
+        out["length"] = variable.length;
+        putUnless(out, "start", variable.startText, std::string());
+    } else {
+        if (variable.type == VariableType::Decimal)
+            out["decimals"] = variable.decimals;
+        if (variable.type != VariableType::YesNo) {
+            if (variable.least != usual.least)
+                out["least"] = numberJson(variable, variable.least);
+            if (variable.most != usual.most)
+                out["most"] = numberJson(variable, variable.most);
+        }
+        out["start"] = numberJson(variable, variable.start);
+    }
+    putUnless(out, "unit", variable.unit, std::string());
+    out["writer"] = toKey(variable.writer);
+    putUnless(out, "kept", variable.kept, false);
+    putUnless(out, "note", variable.note, std::string());
+    appendUnknown(out, variable.unknown);
+    return out;
+}
+
+Json toJson(const Look& look) {
+    Json out;
+    out["name"] = look.name;
+    put(out, look.style);
+    if (!look.states.empty())
+        for (const auto& [state, style] : look.states) {
+            Json part = Json::object();
+            put(part, style);
+            out["states"][state] = part;
+        }
+    appendUnknown(out, look.unknown);
+    return out;
+}
+
+Json toJson(const Image& image) {
+    const Recipe usual;
+    Json recipe = Json::object();
+    putUnless(recipe, "width", image.recipe.width, 0);
+    putUnless(recipe, "height", image.recipe.height, 0);
+    putUnless(recipe, "fit", std::string(toKey(image.recipe.fit)), std::string(toKey(usual.fit)));
+    putUnless(recipe, "background", toText(image.recipe.background), toText(usual.background));
+    putUnless(recipe, "dither", std::string(toKey(image.recipe.reduction)), std::string(toKey(usual.reduction)));
+    putUnless(recipe, "mask_bits", image.recipe.maskBits, usual.maskBits);
+    putUnless(recipe, "mask_only", image.recipe.maskOnly, false);
+    Json out;
+    out["name"] = image.name;
+    out["file"] = image.file;
+    out["recipe"] = recipe;
+    appendUnknown(out, image.unknown);
+    return out;
+}
+
+Json toJson(const Face& face) {
+    Json out;
+    out["name"] = face.name;
+    out["file"] = face.file;
+    putUnless(out, "also_holds", face.alsoHolds, std::string());
+    appendUnknown(out, face.unknown);
+    return out;
+}
+
+Json toJson(const Widget& widget) {
+    Json out;
+    out["name"] = widget.name;
+    out["kind"] = info(widget.kind).key;
+    out["x"] = widget.x;
+    out["y"] = widget.y;
+    out["w"] = widget.w;
+    out["h"] = widget.h;
+    putUnless(out, "look", widget.look, std::string());
+    putUnless(out, "visible", widget.visible, true);
+    putUnless(out, "locked", widget.locked, false);
+    put(out, widget.properties);
+    appendUnknown(out, widget.unknown);
+    return out;
+}
+
+Json toJson(const Screen& screen) {
+    Json out;
+    out["name"] = screen.name;
+    out["background"] = toText(screen.background);
+    out["widgets"] = Json::array();
+    for (const WidgetRef& widget : screen.widgets)
+        out["widgets"].push_back(toJson(*widget));
+    appendUnknown(out, screen.unknown);
+    return out;
+}
+
+template <typename T>
+Json listJson(const std::vector<T>& all) {
+    Json out = Json::array();
+    for (const T& each : all)
+        out.push_back(toJson(each));
+    return out;
+}
+
+}  // namespace
+
+ProjectFiles toFiles(const Document& document) {
+    ProjectFiles files;
+    Json main;
+    main["gorsefinch"] = kFormatVersion;
+    main["name"] = document.name;
+    main["panel"] = toJson(*document.panel);
+    main["variables"] = listJson(*document.variables);
+    main["looks"] = listJson(*document.looks);
+    main["images"] = listJson(*document.images);
+    main["fonts"] = listJson(*document.faces);
+    main["screens"] = Json::array();
+    for (const ScreenRef& screen : document.screens) {
+        main["screens"].push_back(screen->name);
+        files["screens/" + screen->name + ".json"] = dumped(toJson(*screen));
+    }
+    for (const std::string& name : *document.unreadScreens)
+        main["screens"].push_back(name);
+    main["rules"] = Json::array();
+    for (const RuleFile& rules : *document.rules) {
+        main["rules"].push_back(rules.name);
+        files["rules/" + rules.name + ".rules"] = rules.text;
+    }
+    appendUnknown(main, *document.unknown);
+    files[kMainFile] = dumped(main);
+    for (const Image& image : *document.images)
+        if (image.original)
+            files["images/" + image.file] = *image.original;
+    for (const Face& face : *document.faces)
+        if (face.original)
+            files["fonts/" + face.file] = *face.original;
+    return files;
+}
+
+}  // namespace gorsefinch

@@ -1,0 +1,482 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/rules/expression.h"
+
+#include <algorithm>
+#include <array>
+#include <cstdlib>
+
+#include "runtime/gorse_scene.h"
+
+namespace gorsefinch {
+
+namespace {
+
+constexpr int64_t kLeast = -2147483648LL, kMost = 2147483647LL;
+constexpr int kMostScale = 6;
+
+int64_t powerOfTen(int exponent) {
+    int64_t value = 1;
+    while (exponent-- > 0)
+        value *= 10;
+    return value;
+}
+
+int64_t dividedRounding(int64_t a, int64_t b) {
+    const int64_t half = b / 2;
+    return a >= 0 ? (a + half) / b : -((-a + half) / b);
+}
+
+// C's levels of operators from the loosest on.
+const std::array<std::vector<std::string_view>, 10> levels{{
+    {"||"}, {"&&"}, {"|"}, {"^"}, {"&"}, {"==", "!="}, {"<", "<=", ">", ">="}, {"<<", ">>"}, {"+", "-"},
+    {"*", "/", "%"}}};
+
+}  // namespace
+
+const char* toWords(ValueType type) {
+    switch (type) {
+        case ValueType::Number: return "a number";
+        case ValueType::YesNo: return "yes or no";
+        case ValueType::Text: return "a text";
+        default: return "a colour";
+    }
+}
+
+void Compiled::append(const Compiled& other) {
+    for (const SlotUse& use : other.slots)
+        slots.push_back({use.at + code.size(), use.slot});
+    code.insert(code.end(), other.code.begin(), other.code.end());
+    variables.insert(other.variables.begin(), other.variables.end());
+}
+
+void Compiled::push(int64_t value) {
+    const auto bits = static_cast<uint32_t>(static_cast<int32_t>(value));
+    if (value >= -128 && value <= 127) {
+        byte(GORSE_OP_BYTE);
+        byte(static_cast<int>(bits & 255));
+    } else if (value >= -32768 && value <= 32767) {
+        byte(GORSE_OP_SHORT);
+        word(static_cast<int>(bits & 0xffff));
+    } else {
+        byte(GORSE_OP_LONG);
+        word(static_cast<int>(bits & 0xffff));
+        word(static_cast<int>(bits >> 16));
+    }
+}
+
+void Compiled::rescale(int toScale) {
+    if (toScale == scale)
+        return;
+    const int64_t factor = powerOfTen(std::abs(toScale - scale));
+    const bool finer = toScale > scale;
+    if (constant) {
+        least = most = finer ? least * factor : dividedRounding(least, factor);
+        code.clear();
+        push(least);
+    } else {
+        push(factor);
+        byte(finer ? GORSE_OP_MULTIPLY : GORSE_OP_ROUND_DIVIDE);
+        depth = std::max(depth, 2);
+        least = finer ? least * factor : dividedRounding(least, factor);
+        most = finer ? most * factor : dividedRounding(most, factor);
+    }
+    scale = toScale;
+}
+
+void ExpressionParser::fail(const Token& at, const std::string& reason, const std::string& remedy) {
+    scope_.report(Severity::Error, at, at.type == TokenType::Bad ? at.text : reason, remedy);
+    throw Stop{};
+}
+
+std::optional<Compiled> ExpressionParser::parse() {
+    try {
+        Compiled value = choice();
+        if (value.depth > GORSE_STACK)
+            fail(value.from, "the expression is too deep", "Divide it with a variable");
+        return value;
+    } catch (const Stop&) {
+        return std::nullopt;
+    }
+}
+
+bool ExpressionParser::take(std::string_view symbol) {
+    if (!peek().is(symbol))
+        return false;
+    ++at_;
+    return true;
+}
+
+void ExpressionParser::want(const Compiled& value, ValueType type, const Token& op) {
+    if (value.type != type)
+        fail(op, std::string("here ") + toWords(type) + " is needed, this is " + toWords(value.type));
+}
+
+void ExpressionParser::checkRange(Compiled& value, const Token& op) {
+    if (value.least < kLeast || value.most > kMost)
+        scope_.report(Severity::Warning, op,
+                      "the result can leave 32 bits (" + std::to_string(value.least) + " to " +
+                          std::to_string(value.most) + " steps)",
+                      "Narrow the variables' ranges or the decimals");
+    value.least = std::clamp(value.least, kLeast, kMost);
+    value.most = std::clamp(value.most, kLeast, kMost);
+}
+
+void ExpressionParser::checkUnits(const Compiled& a, const Compiled& b, const Token& op) {
+    if (!a.unit.empty() && !b.unit.empty() && a.unit != b.unit)
+        scope_.report(Severity::Warning, op, "mixed units: " + a.unit + " and " + b.unit, "Convert one of them");
+}
+
+Compiled ExpressionParser::choice() {
+    if (++nesting_ > 40)
+        fail(peek(), "too many brackets", "Divide the expression");
+    Compiled condition = binary(0);
+    const Token op = peek();
+    if (!take("?")) {
+        --nesting_;
+        return condition;
+    }
+    want(condition, ValueType::YesNo, op);
+    Compiled yes = choice();
+    const Token colon = peek();
+    if (!take(":"))
+        fail(colon, "a : and the other value belong here");
+    Compiled no = choice();
+    want(no, yes.type, colon);
+    if (yes.type == ValueType::Number) {
+        const int scale = std::max(yes.scale, no.scale);
+        yes.rescale(scale);
+        no.rescale(scale);
+        checkUnits(yes, no, op);
+    }
+    Compiled out = std::move(condition);
+    out.byte(GORSE_OP_JUMP_IF_NOT);
+    out.word(static_cast<int>(yes.code.size()) + 3);
+    out.append(yes);
+    out.byte(GORSE_OP_JUMP);
+    out.word(static_cast<int>(no.code.size()));
+    out.append(no);
+    out.type = yes.type;
+    out.scale = yes.scale;
+    out.unit = yes.unit.empty() ? no.unit : yes.unit;
+    out.least = std::min(yes.least, no.least);
+    out.most = std::max(yes.most, no.most);
+    out.constant = false;
+    out.words.reset();
+    out.depth = std::max({out.depth, yes.depth, no.depth});
+    --nesting_;
+    return out;
+}
+
+Compiled ExpressionParser::binary(int level) {
+    if (level == static_cast<int>(levels.size()))
+        return unary();
+    Compiled left = binary(level + 1);
+    for (;;) {
+        const auto& operators = levels[static_cast<size_t>(level)];
+        const Token op = peek();
+        if (op.type != TokenType::Symbol || std::find(operators.begin(), operators.end(), op.text) == operators.end())
+            return left;
+        ++at_;
+        left = combine(std::move(left), op, binary(level + 1));
+    }
+}
+
+Compiled ExpressionParser::combine(Compiled a, const Token& op, Compiled b) {
+    const std::string& o = op.text;
+    if (o == "&&" || o == "||")
+        return logic(std::move(a), op, std::move(b));
+    if (o == "==" || o == "!=" || o == "<" || o == "<=" || o == ">" || o == ">=")
+        return compare(std::move(a), op, std::move(b));
+    if (o == "&" || o == "|" || o == "^" || o == "<<" || o == ">>")
+        return bits(std::move(a), op, std::move(b));
+    return arithmetic(std::move(a), op, std::move(b));
+}
+
+// The second side is only run when it matters.
+Compiled ExpressionParser::logic(Compiled a, const Token& op, Compiled b) {
+    want(a, ValueType::YesNo, op);
+    want(b, ValueType::YesNo, op);
+    const bool isAnd = op.text == "&&";
+    if (!isAnd)
+        a.byte(GORSE_OP_NOT);
+    a.byte(GORSE_OP_JUMP_IF_NOT);
+    a.word(static_cast<int>(b.code.size()) + 3);
+    a.append(b);
+    a.byte(GORSE_OP_JUMP);
+    a.word(2);
+    a.byte(GORSE_OP_BYTE);
+    a.byte(isAnd ? 0 : 1);
+    a.depth = std::max(a.depth, b.depth);
+    a.constant = false;
+    return a;
+}
+
+Compiled ExpressionParser::compare(Compiled a, const Token& op, Compiled b) {
+    const bool orders = op.text != "==" && op.text != "!=";
+    if (orders)
+        want(a, ValueType::Number, op);
+    want(b, a.type, op);
+    const bool texts = a.type == ValueType::Text;
+    if (a.type == ValueType::Number) {
+        const int scale = std::max(a.scale, b.scale);
+        a.rescale(scale);
+        b.rescale(scale);
+        checkUnits(a, b, op);
+        checkRange(a, op);
+        checkRange(b, op);
+    }
+    a.append(b);
+    if (op.text == ">" || op.text == "<=")
+        a.byte(GORSE_OP_SWAP);
+    a.byte(orders ? GORSE_OP_LESS : texts ? GORSE_OP_SAME_TEXT : GORSE_OP_EQUAL);
+    if (op.text == "!=" || op.text == "<=" || op.text == ">=")
+        a.byte(GORSE_OP_NOT);
+    a.type = ValueType::YesNo;
+    a.scale = 0;
+    a.unit.clear();
+    a.least = 0;
+    a.most = 1;
+    a.constant = false;
+    a.words.reset();
+    a.depth = std::max(a.depth, b.depth + 1);
+    return a;
+}
+
+Compiled ExpressionParser::arithmetic(Compiled a, const Token& op, Compiled b) {
+    want(a, ValueType::Number, op);
+    want(b, ValueType::Number, op);
+    const char o = op.text[0];
+    const int scaleA = a.scale, scaleB = b.scale;
+    if (o == '+' || o == '-' || o == '%') {
+        checkUnits(a, b, op);
+        a.rescale(std::max(scaleA, scaleB));
+        b.rescale(std::max(scaleA, scaleB));
+    } else if (o == '/') {
+        a.rescale(std::min(scaleA + scaleB, kMostScale));
+    }
+    checkRange(a, op);
+    Compiled out = a;
+    out.append(b);
+    out.byte(o == '+'   ? GORSE_OP_ADD
+             : o == '-' ? GORSE_OP_SUBTRACT
+             : o == '*' ? GORSE_OP_MULTIPLY
+             : o == '/' ? GORSE_OP_DIVIDE
+                        : GORSE_OP_REMAINDER);
+    out.depth = std::max(a.depth, b.depth + 1);
+    out.constant = false;
+    if (out.unit.empty() || (o == '*' && !b.unit.empty()))
+        out.unit = b.unit;
+    if (o == '/' && !b.unit.empty())
+        out.unit.clear();
+    if (o == '+') {
+        out.least = a.least + b.least;
+        out.most = a.most + b.most;
+    } else if (o == '-') {
+        out.least = a.least - b.most;
+        out.most = a.most - b.least;
+    } else if (o == '*') {
+        const auto corners = {a.least * b.least, a.least * b.most, a.most * b.least, a.most * b.most};
+        out.least = std::min(corners);
+        out.most = std::max(corners);
+        out.scale = scaleA + scaleB;
+    } else if (o == '%') {
+        const int64_t reach = std::max(std::abs(b.least), std::abs(b.most)) - 1;
+        out.least = a.least < 0 ? -std::max(reach, int64_t{0}) : 0;
+        out.most = std::max(reach, int64_t{0});
+    } else {
+        const int64_t reach = std::max(std::abs(a.least), std::abs(a.most));
+        out.least = -reach;
+        out.most = reach;
+        if (a.least >= 0 && b.least >= 0)
+            out.least = 0;
+        out.scale = a.scale - scaleB;
+        if (b.constant && b.least == 0)
+            scope_.report(Severity::Warning, op, "division by zero gives 0", "Divide by something else");
+    }
+    checkRange(out, op);
+    if (o == '*' && out.scale > std::max(scaleA, scaleB))
+        out.rescale(std::max(scaleA, scaleB));
+    return out;
+}
+
+Compiled ExpressionParser::bits(Compiled a, const Token& op, Compiled b) {
+    want(a, ValueType::Number, op);
+    want(b, ValueType::Number, op);
+    if (a.scale != 0 || b.scale != 0)
+        fail(op, "bits can only be worked on in whole numbers");
+    a.append(b);
+    a.byte(op.text == "&"    ? GORSE_OP_AND
+           : op.text == "|"  ? GORSE_OP_OR
+           : op.text == "^"  ? GORSE_OP_XOR
+           : op.text == "<<" ? GORSE_OP_LEFT
+                             : GORSE_OP_RIGHT);
+    a.depth = std::max(a.depth, b.depth + 1);
+    a.constant = false;
+    a.unit.clear();
+    if (op.text == "&" && a.least >= 0 && b.least >= 0) {
+        a.least = 0;
+        a.most = std::min(a.most, b.most);
+    } else {
+        a.least = kLeast;
+        a.most = kMost;
+    }
+    return a;
+}
+
+Compiled ExpressionParser::unary() {
+    if (++nesting_ > 40)
+        fail(peek(), "too many signs", "Divide the expression");
+    const Token op = peek();
+    Compiled value;
+    if (take("-")) {
+        value = unary();
+        want(value, ValueType::Number, op);
+        if (value.constant) {
+            value.least = value.most = -value.least;
+            value.code.clear();
+            value.push(value.least);
+        } else {
+            value.byte(GORSE_OP_NEGATE);
+            std::swap(value.least, value.most);
+            value.least = -value.least;
+            value.most = -value.most;
+            checkRange(value, op);
+        }
+    } else if (take("!")) {
+        value = unary();
+        want(value, ValueType::YesNo, op);
+        value.byte(GORSE_OP_NOT);
+    } else if (take("~")) {
+        value = unary();
+        want(value, ValueType::Number, op);
+        if (value.scale != 0)
+            fail(op, "bits can only be worked on in whole numbers");
+        value.byte(GORSE_OP_COMPLEMENT);
+        value.constant = false;
+        value.least = kLeast;
+        value.most = kMost;
+    } else {
+        value = primary();
+    }
+    --nesting_;
+    return value;
+}
+
+Compiled ExpressionParser::primary() {
+    const Token token = peek();
+    Compiled out;
+    out.from = token;
+    switch (token.type) {
+        case TokenType::Number:
+            ++at_;
+            out.least = out.most = token.number;
+            out.scale = token.decimals;
+            out.constant = true;
+            out.push(token.number);
+            if (token.number > kMost && !(at_ > 1 && tokens_[at_ - 2].is("-")))
+                fail(token, "the number does not fit 32 bits");
+            return out;
+        case TokenType::Colour:
+            ++at_;
+            out.type = ValueType::Colour;
+            out.push(static_cast<int32_t>(token.colour));
+            return out;
+        case TokenType::Text: {
+            if (!scope_.string)
+                fail(token, "a text in quotes can't stand here");
+            ++at_;
+            out.type = ValueType::Text;
+            out.words = token.text;
+            out.push(scope_.string(token.text, token));
+            return out;
+        }
+        case TokenType::Name:
+            return name();
+        default:
+            break;
+    }
+    if (take("(")) {
+        out = choice();
+        if (!take(")"))
+            fail(peek(), "the closing ) is missing");
+        return out;
+    }
+    fail(token, token.type == TokenType::End ? "a value is missing here" : "a value belongs here");
+}
+
+Compiled ExpressionParser::name() {
+    const Token token = peek();
+    ++at_;
+    if (peek().is("."))
+        return property(token);
+    Compiled out;
+    out.from = token;
+    if (token.text == "yes" || token.text == "no") {
+        out.type = ValueType::YesNo;
+        out.push(token.text == "yes");
+        out.least = 0;
+        out.most = 1;
+        return out;
+    }
+    if (token.text == "none") {
+        out.type = ValueType::Colour;
+        out.push(0);
+        return out;
+    }
+    const auto found = scope_.names->variable(token.text);
+    if (!found)
+        fail(token, "there is no variable \"" + token.text + "\"", "Add it at the station Variables, or correct it");
+    const Variable& variable = *found->variable;
+    out.variables.insert(found->binding);
+    out.unit = variable.unit;
+    if (variable.type == VariableType::Text) {
+        out.type = ValueType::Text;
+        out.push(GORSE_TEXT_OF_VARIABLE | found->number);
+        return out;
+    }
+    out.type = variable.type == VariableType::YesNo ? ValueType::YesNo : ValueType::Number;
+    out.scale = variable.decimals;
+    out.least = variable.least;
+    out.most = variable.most;
+    out.byte(GORSE_OP_NUMBER);
+    out.word(found->number);
+    return out;
+}
+
+Compiled ExpressionParser::property(const Token& first) {
+    std::vector<Token> parts{first};
+    while (take(".")) {
+        if (peek().type != TokenType::Name)
+            fail(peek(), "a name belongs behind the point");
+        parts.push_back(peek());
+        ++at_;
+    }
+    if (!scope_.slot)
+        fail(first, "only variables can stand here", "Use a variable");
+    if (parts.size() > 3)
+        fail(parts[3], "too many points", "Write screen.widget.property");
+    const bool full = parts.size() == 3;
+    const Token& widgetToken = parts[full ? 1 : 0];
+    const auto place = scope_.names->widget(full ? parts[0].text : "", widgetToken.text);
+    if (!place)
+        fail(widgetToken, "there is no widget \"" + widgetToken.text + "\"");
+    if (place->screen < 0)
+        fail(widgetToken, "several screens have a widget \"" + widgetToken.text + "\"", "Write screen.widget");
+    const PropertyInfo* info = findProperty(place->kind, parts.back().text);
+    if (!info || info->field.home == FieldHome::Nowhere)
+        fail(parts.back(), "rules can't read \"" + parts.back().text + "\" of it");
+    Compiled out;
+    out.from = first;
+    out.type = info->type == PropertyType::YesNo    ? ValueType::YesNo
+               : info->type == PropertyType::Colour ? ValueType::Colour
+               : info->type == PropertyType::Text   ? ValueType::Text
+                                                    : ValueType::Number;
+    out.least = info->least;
+    out.most = info->type == PropertyType::YesNo ? 1 : info->most;
+    out.byte(GORSE_OP_SLOT);
+    out.slots.push_back({out.code.size(), scope_.slot(*place, *info)});
+    out.word(0);
+    return out;
+}
+
+}  // namespace gorsefinch

@@ -1,0 +1,98 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <functional>
+#include <set>
+#include <string>
+#include <vector>
+
+#include "core/base/problem.h"
+#include "core/rules/lexer.h"
+#include "core/rules/project_names.h"
+
+namespace gorsefinch {
+
+enum class ValueType { Number, YesNo, Text, Colour };
+
+// A place in byte code where the number of a slot is to be written (2 bytes), once all slots are known.
+struct SlotUse {
+    size_t at;
+    int slot;
+};
+
+// A compiled expression: byte code that leaves one value, and what is known of the value.
+struct Compiled {
+    std::vector<uint8_t> code;
+    ValueType type = ValueType::Number;
+    int scale = 0;                    // a number counts 10^-scale
+    int64_t least = 0, most = 0;      // of a number
+    std::string unit;
+    bool constant = false;            // a number's value is `least`
+    std::optional<std::string> words; // a literal text, as written
+    int depth = 1;                    // values on the stack at most
+    std::set<int> variables;          // bindings that it depends on
+    std::vector<SlotUse> slots;
+    Token from;
+
+    void byte(int value) { code.push_back(static_cast<uint8_t>(value)); }
+    void word(int value) {
+        byte(value & 255);
+        byte(value >> 8 & 255);
+    }
+    // Appends another's code; its slots move along.
+    void append(const Compiled& other);
+    // Pushes a constant in the shortest way.
+    void push(int64_t value);
+    // Multiplies by a power of ten, or divides rounding.
+    void rescale(int toScale);
+};
+
+// What an expression may refer to beside variables.
+struct ExpressionScope {
+    const ProjectNames* names;
+    // The slot of a widget's property; absent where properties can't be read.
+    std::function<int(const ProjectNames::WidgetPlace&, const PropertyInfo&)> slot;
+    // The number of a literal text; absent where literal texts can't stand.
+    std::function<int(const std::string& words, const Token& at)> string;
+    std::function<void(Severity, const Token& at, const std::string& reason, const std::string& remedy)> report;
+};
+
+// Reads one expression from tokens[at] on. On a mistake, which is reported, nothing comes back.
+class ExpressionParser {
+  public:
+    ExpressionParser(const ExpressionScope& scope, const std::vector<Token>& tokens, size_t at)
+        : scope_(scope), tokens_(tokens), at_(at) {}
+
+    std::optional<Compiled> parse();
+    size_t position() const { return at_; }
+
+  private:
+    struct Stop {};  // thrown after a report, caught in parse(): never leaves this class
+    [[noreturn]] void fail(const Token& at, const std::string& reason, const std::string& remedy = {});
+
+    const Token& peek() const { return tokens_[at_]; }
+    bool take(std::string_view symbol);
+    Compiled choice();
+    Compiled binary(int level);
+    Compiled unary();
+    Compiled primary();
+    Compiled name();
+    Compiled property(const Token& first);
+    Compiled combine(Compiled a, const Token& op, Compiled b);
+    Compiled logic(Compiled a, const Token& op, Compiled b);
+    Compiled compare(Compiled a, const Token& op, Compiled b);
+    Compiled arithmetic(Compiled a, const Token& op, Compiled b);
+    Compiled bits(Compiled a, const Token& op, Compiled b);
+    void want(const Compiled& value, ValueType type, const Token& op);
+    void checkRange(Compiled& value, const Token& op);
+    void checkUnits(const Compiled& a, const Compiled& b, const Token& op);
+
+    const ExpressionScope& scope_;
+    const std::vector<Token>& tokens_;
+    size_t at_;
+    int nesting_ = 0;
+};
+
+const char* toWords(ValueType type);
+
+}  // namespace gorsefinch

@@ -1,0 +1,44 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <optional>
+#include <string>
+#include <string_view>
+#include <unordered_map>
+
+#include "core/project/document.h"
+
+namespace gorsefinch {
+
+// What names mean to rules and texts, with the runtime's numbers: numbers (whole, decimal, yes/no) come first, texts
+// after them, each in the document's order. The document must outlive this.
+class ProjectNames {
+  public:
+    explicit ProjectNames(const Document& document);
+
+    struct VariableRef {
+        const Variable* variable;
+        int number;   // among the numbers, or among the texts
+        int binding;  // texts count on from the numbers
+    };
+    std::optional<VariableRef> variable(std::string_view name) const;
+
+    struct WidgetPlace {
+        int screen, widget;
+        Kind kind;
+    };
+    // `screen` "" for the short form; -1 in `screen` of the answer if several screens have such a widget.
+    std::optional<WidgetPlace> widget(std::string_view screen, std::string_view name) const;
+    int screen(std::string_view name) const { return document_.screenIndex(name); }
+
+    int numberCount() const { return numbers_; }
+    int textCount() const { return texts_; }
+    const Document& document() const { return document_; }
+
+  private:
+    const Document& document_;
+    std::unordered_map<std::string, VariableRef> variables_;
+    int numbers_ = 0, texts_ = 0;
+};
+
+}  // namespace gorsefinch

@@ -1,0 +1,31 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <functional>
+#include <set>
+#include <string>
+#include <vector>
+
+#include "core/base/problem.h"
+#include "core/rules/project_names.h"
+
+namespace gorsefinch {
+
+// A text as the runtime reads it: UTF-8 with insets, closed by a 0.
+struct CompiledText {
+    std::vector<uint8_t> bytes;
+    bool hasInsets = false;
+    int longest = 0;                 // bytes of what it can show at most, without the closing zero
+    std::set<char32_t> characters;   // that it can show
+    std::set<int> variables;         // bindings that it depends on
+    std::string longestShown;        // an example as long as it gets, to see what it clips
+    Problems problems;               // without file and place
+};
+
+// Compiles a text with insets such as "{kiln_temp:0.1} °C". A mistake is a problem, and the inset shows as written.
+CompiledText compileText(std::string_view text, const ProjectNames& names);
+
+// The characters of UTF-8 text; broken bytes count as U+FFFD.
+std::set<char32_t> charactersOf(std::string_view utf8);
+
+}  // namespace gorsefinch

@@ -1,0 +1,263 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/scene/built_scene.h"
+
+#include <algorithm>
+
+#include "runtime/gorse_internal.h"
+
+namespace gorsefinch {
+
+namespace {
+
+// Names in which two lists differ; `order` tells whether the positions changed too.
+template <typename T>
+std::set<std::string> differing(const Shared<std::vector<T>>& a, const Shared<std::vector<T>>& b, bool& order) {
+    std::set<std::string> out;
+    if (a == b)
+        return out;
+    order = order || a->size() != b->size();
+    for (size_t i = 0; i < std::max(a->size(), b->size()); ++i) {
+        const T* x = i < a->size() ? &(*a)[i] : nullptr;
+        const T* y = i < b->size() ? &(*b)[i] : nullptr;
+        if (x && y && x->name != y->name)
+            order = true;
+        if (x && y && *x == *y)
+            continue;
+        if (x)
+            out.insert(x->name);
+        if (y)
+            out.insert(y->name);
+    }
+    return out;
+}
+
+bool sameShape(const Screen& a, const Screen& b) {
+    return a.name == b.name && a.widgets.size() == b.widgets.size() &&
+           std::equal(a.widgets.begin(), a.widgets.end(), b.widgets.begin(), [](const auto& x, const auto& y) {
+               return x == y || (x->name == y->name && x->kind == y->kind);
+           });
+}
+
+void fillVariables(BuiltScene& out, const ProjectNames& names) {
+    uint16_t offset = 0;
+    for (const Variable& each : *out.document.variables) {
+        if (each.type != VariableType::Text) {
+            out.numbers.push_back({each.least, each.most, each.start});
+            continue;
+        }
+        std::string plain = each.startText;
+        for (size_t at = 0; (at = plain.find_first_of("{}", at)) != std::string::npos; at += 2)
+            plain.insert(at, 1, plain[at]);
+        out.startTexts.push_back(compileText(plain, names));
+        gorse_text_variable text{};
+        text.start = out.startTexts.back().bytes.data();
+        text.offset = offset;
+        text.capacity = static_cast<uint8_t>(each.length + 1);
+        offset = static_cast<uint16_t>(offset + text.capacity);
+        out.texts.push_back(text);
+    }
+    out.scene.text_bytes = offset;
+}
+
+void fillPanel(BuiltScene& out) {
+    const Panel& panel = *out.document.panel;
+    gorse_panel& p = out.panel;
+    p.format = info(panel.format).panel;
+    p.width = static_cast<uint16_t>(panel.width);
+    p.height = static_cast<uint16_t>(panel.height);
+    out.uprightPanel = p;
+    p.column_offset = static_cast<uint16_t>(panel.columnOffset);
+    p.row_offset = static_cast<uint16_t>(panel.rowOffset);
+    p.quarter_turns = static_cast<uint8_t>(panel.turn / 90);
+    p.flags = static_cast<uint8_t>((panel.mirrorX ? GORSE_MIRROR_X : 0) | (panel.mirrorY ? GORSE_MIRROR_Y : 0) |
+                                   (panel.invert ? GORSE_INVERT : 0) |
+                                   (panel.swapRedBlue && info(panel.format).bits > 8 ? GORSE_SWAP_RED_BLUE : 0));
+    if (p.quarter_turns != 0 || p.flags != 0)
+        p.turn = info(panel.format).bits == 1 ? gorse_turn_pages : gorse_turn_pixels;
+}
+
+void fillScreens(BuiltScene& out) {
+    uint16_t slots = 0;
+    int memory = 0;
+    for (const auto& part : out.parts) {
+        gorse_screen screen{};
+        screen.background = part->source->background.argb;
+        screen.widgets = part->widgets.data();
+        screen.slots = part->slots.data();
+        screen.bindings = part->bindings.data();
+        screen.widget_count = static_cast<uint16_t>(part->widgets.size());
+        screen.slot_count = static_cast<uint16_t>(part->slots.size());
+        screen.binding_count = static_cast<uint16_t>(part->bindings.size());
+        screen.first_slot = slots;
+        slots = static_cast<uint16_t>(slots + part->slots.size());
+        memory = std::max(memory, part->memoryBytes);
+        out.screens.push_back(screen);
+    }
+    out.scene.slot_count = slots;
+    out.scene.screen_bytes = static_cast<uint16_t>(memory);
+}
+
+void fillScene(BuiltScene& out) {
+    gorse_scene& s = out.scene;
+    for (const CompiledText& text : out.rules->strings)
+        out.strings.push_back(text.bytes.data());
+    for (const CompiledText& text : out.moreStrings)
+        out.strings.push_back(text.bytes.data());
+    s.panel = &out.panel;
+    s.screens = out.screens.data();
+    s.numbers = out.numbers.data();
+    s.texts = out.texts.data();
+    s.rules = out.rules->rules.data();
+    s.code = out.rules->code.data();
+    s.strings = out.strings.data();
+    s.screen_count = static_cast<uint16_t>(out.screens.size());
+    s.number_count = static_cast<uint16_t>(out.numbers.size());
+    s.text_count = static_cast<uint16_t>(out.texts.size());
+    s.rule_count = static_cast<uint16_t>(out.rules->rules.size());
+    s.timer_count = static_cast<uint16_t>(out.rules->timers);
+    s.when_count = static_cast<uint16_t>(out.rules->whens);
+    s.string_count = static_cast<uint16_t>(out.strings.size());
+    out.upright = s;
+    out.upright.panel = &out.uprightPanel;
+}
+
+}  // namespace
+
+long BuiltScene::stateBytes(int dirty) const {
+    const long here = static_cast<long>(gorse_state_bytes(&scene));
+    return here + static_cast<long>(sizeof(gorse_rect)) * (dirty - GORSE_DIRTY);
+}
+
+long BuiltScene::bufferBytes() const {
+    const Panel& p = *document.panel;
+    const int bits = info(p.format).bits;
+    const long lines = bits == 1 ? (p.stripLines + 7) / 8 * 8 : p.stripLines;
+    return (static_cast<long>(p.width) * lines * bits / 8 + 3) / 4 * 4;
+}
+
+SceneBuilder::Changes SceneBuilder::changesFrom(const Document& document) const {
+    Changes out;
+    if (!last_) {
+        out.all = true;
+        return out;
+    }
+    const Document& before = last_->document;
+    out.all = before.panel != document.panel || before.faces != document.faces;
+    bool order = false;
+    out.variables = differing(before.variables, document.variables, order);
+    out.all = out.all || order;
+    bool ignored = false;
+    out.looks = differing(before.looks, document.looks, ignored);
+    if (before.images != document.images) {
+        for (const Image& each : *document.images) {
+            const Image* old = before.image(each.name);
+            if (!old || old->original != each.original || !(old->recipe == each.recipe))
+                out.images.insert(each.name);
+        }
+        for (const Image& each : *before.images)
+            if (!document.image(each.name))
+                out.images.insert(each.name);
+    }
+    return out;
+}
+
+bool SceneBuilder::needsRules(const Document& document) const {
+    if (!last_ || last_->document.rules != document.rules || last_->document.variables != document.variables ||
+        last_->document.screens.size() != document.screens.size())
+        return true;
+    for (size_t i = 0; i < document.screens.size(); ++i)
+        if (document.screens[i] != last_->document.screens[i] &&
+            !sameShape(*document.screens[i], *last_->document.screens[i]))
+            return true;
+    return false;
+}
+
+bool SceneBuilder::isCurrent(const ScreenPart& part, const ScreenRef& screen, const std::vector<SlotInfo>& slots,
+                             const Changes& changes) const {
+    const auto touches = [](const std::set<std::string>& used, const std::set<std::string>& changed) {
+        return !changed.empty() &&
+               std::any_of(used.begin(), used.end(), [&](const std::string& name) { return changed.count(name) != 0; });
+    };
+    const bool textSlots = std::any_of(slots.begin(), slots.end(), [](const SlotInfo& slot) {
+        return slot.property->type == PropertyType::Text;
+    });
+    return part.source == screen && !textSlots && part.slotInfos == slots && !touches(part.usedVariables, changes.variables) &&
+           !touches(part.usedLooks, changes.looks) && !touches(part.usedImages, changes.images);
+}
+
+std::shared_ptr<const ScreenPart> SceneBuilder::findPart(const BuiltScene* before, const ScreenRef& screen,
+                                                         size_t at) const {
+    if (!before)
+        return nullptr;
+    if (at < before->parts.size() && before->parts[at]->source == screen)
+        return before->parts[at];
+    const auto found = std::find_if(before->parts.begin(), before->parts.end(),
+                                    [&](const auto& part) { return part->source == screen; });
+    return found == before->parts.end() ? nullptr : *found;
+}
+
+void SceneBuilder::buildParts(BuiltScene& scene, const ProjectNames& names, const Changes& changes) {
+    auto slot = scene.rules->slots.begin();
+    for (size_t i = 0; i < scene.document.screens.size(); ++i) {
+        std::vector<SlotInfo> slots;
+        while (slot != scene.rules->slots.end() && slot->screen == static_cast<int>(i))
+            slots.push_back(*slot++);
+        const ScreenRef& screen = scene.document.screens[i];
+        auto part = changes.all ? nullptr : findPart(last_.get(), screen, i);
+        if (!part || !isCurrent(*part, screen, slots, changes)) {
+            const auto string = [&](const std::string& words) {
+                scene.moreStrings.push_back(compileText(words, names));
+                return static_cast<int>(scene.rules->strings.size() + scene.moreStrings.size()) - 1;
+            };
+            part = buildScreenPart(screen, {scene.document, names, *scene.rules, slots, string, looks_, images_});
+        }
+        scene.parts.push_back(std::move(part));
+    }
+}
+
+// Gives back the characters of parts that are gone.
+void SceneBuilder::releaseParts(const BuiltScene& before, const BuiltScene& now) {
+    for (size_t i = 0; i < before.parts.size(); ++i) {
+        const auto& part = before.parts[i];
+        const bool stays = (i < now.parts.size() && now.parts[i] == part) ||
+                           std::find(now.parts.begin(), now.parts.end(), part) != now.parts.end();
+        if (!stays)
+            for (const FontNeed& need : part->needs)
+                need.font->need(need.characters, -1);
+    }
+}
+
+BuiltSceneRef SceneBuilder::build(const Document& document) {
+    const Changes changes = changesFrom(document);
+    auto out = std::make_shared<BuiltScene>();
+    out->document = document;
+    const ProjectNames names(out->document);
+    if (changes.all) {
+        looks_.clear();
+        out->rules = std::make_shared<CompiledRules>(compileRules(names, *document.rules));
+        last_.reset();
+    } else {
+        out->rules = needsRules(document)
+                         ? std::make_shared<const CompiledRules>(compileRules(names, *document.rules))
+                         : last_->rules;
+    }
+    buildParts(*out, names, changes);
+    if (last_)
+        releaseParts(*last_, *out);
+    for (BakedFont* font : looks_.fonts()) {
+        font->bake();
+        out->fonts.push_back(font);
+    }
+    fillVariables(*out, names);
+    fillPanel(*out);
+    fillScreens(*out);
+    fillScene(*out);
+    for (const auto& part : out->parts)
+        out->problems.insert(out->problems.end(), part->problems.begin(), part->problems.end());
+    out->problems.insert(out->problems.end(), looks_.problems().begin(), looks_.problems().end());
+    out->problems.insert(out->problems.end(), out->rules->problems.begin(), out->rules->problems.end());
+    last_ = out;
+    return out;
+}
+
+}  // namespace gorsefinch

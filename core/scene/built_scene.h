@@ -1,0 +1,62 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <memory>
+#include <vector>
+
+#include "core/scene/screen_part.h"
+
+namespace gorsefinch {
+
+// A document as the runtime's tables in memory: what the canvas, the twin and the generator work from.
+struct BuiltScene {
+    Document document;
+    std::vector<std::shared_ptr<const ScreenPart>> parts;  // one a screen
+    std::shared_ptr<const CompiledRules> rules;
+    std::deque<CompiledText> moreStrings;                  // texts that slots begin with, behind the rules' strings
+    std::vector<const uint8_t*> strings;
+    std::vector<gorse_number_variable> numbers;
+    std::vector<gorse_text_variable> texts;
+    std::deque<CompiledText> startTexts;
+    std::vector<gorse_screen> screens;
+    gorse_panel panel{};
+    gorse_panel uprightPanel{};  // without turn, mirror, inversion and offsets: for looking at
+    gorse_scene scene{};
+    gorse_scene upright{};
+    std::vector<BakedFont*> fonts;  // those in use; they belong to the builder
+    Problems problems;              // of screens, texts, images, fonts and rules
+
+    // Bytes that the state takes with a dirty list of `dirty` rectangles.
+    long stateBytes(int dirty) const;
+    // Bytes of the draw buffer as the panel's settings give it.
+    long bufferBytes() const;
+};
+
+using BuiltSceneRef = std::shared_ptr<const BuiltScene>;
+
+// Builds scenes, and remembers the parts so that an edit costs only what it touches. The fonts' records live here and
+// change with each build: a scene is valid for drawing until the next build, and no longer than the builder.
+class SceneBuilder {
+  public:
+    BuiltSceneRef build(const Document& document);
+    ImageBakery& images() { return images_; }
+
+  private:
+    struct Changes {
+        bool all = false;
+        std::set<std::string> variables, looks, images;
+    };
+    Changes changesFrom(const Document& document) const;
+    bool needsRules(const Document& document) const;
+    bool isCurrent(const ScreenPart& part, const ScreenRef& screen, const std::vector<SlotInfo>& slots,
+                   const Changes& changes) const;
+    std::shared_ptr<const ScreenPart> findPart(const BuiltScene* before, const ScreenRef& screen, size_t at) const;
+    void buildParts(BuiltScene& scene, const ProjectNames& names, const Changes& changes);
+    void releaseParts(const BuiltScene& before, const BuiltScene& now);
+
+    LookPool looks_;
+    ImageBakery images_;
+    std::shared_ptr<BuiltScene> last_;
+};
+
+}  // namespace gorsefinch

@@ -1,0 +1,119 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/scene/look_pool.h"
+
+#include "core/rules/text_compiler.h"
+
+namespace gorsefinch {
+
+namespace {
+
+ResolvedStyle resolveStyle(const Document& document, const Widget& widget, std::string_view state, int fontBits) {
+    const Look* look = document.look(widget.look);
+    const auto value = [&](std::string_view key) -> PropertyValue {
+        const bool inState = look && !state.empty() && look->states.count(state) != 0 &&
+                             look->states.find(state)->second.count(key) != 0;
+        const auto own = widget.properties.find(key);
+        // What the look says of a state stands above what the widget says of itself in all states.
+        return !inState && own != widget.properties.end() ? own->second : lookValue(look, state, key);
+    };
+    const auto whole = [&](std::string_view key) { return static_cast<int>(std::get<int64_t>(value(key))); };
+    ResolvedStyle style;
+    style.fill = std::get<Colour>(value("fill"));
+    style.border = std::get<Colour>(value("border"));
+    style.text = std::get<Colour>(value("colour"));
+    style.borderWidth = whole("border_width");
+    style.radius = whole("radius");
+    style.padding = whole("padding");
+    style.font.face = std::get<std::string>(value("font"));
+    style.font.size = whole("size");
+    style.font.bits = fontBits;
+    if (style.font.face.empty() && !document.faces->empty())
+        style.font.face = document.faces->front().name;
+    return style;
+}
+
+}  // namespace
+
+ResolvedLook resolveLook(const Document& document, const Widget& widget, int fontBits) {
+    ResolvedLook out;
+    out.normal = resolveStyle(document, widget, "", fontBits);
+    const Look* look = document.look(widget.look);
+    if (!look || !info(widget.kind).touched)
+        return out;
+    for (const StateInfo& state : lookStates())
+        if (look->states.count(state.key) != 0)
+            out.states.emplace_back(state.bits, resolveStyle(document, widget, state.key, fontBits));
+    return out;
+}
+
+void LookPool::fill(gorse_look& look, const ResolvedStyle& style) {
+    look.fill = style.fill.argb;
+    look.border = style.border.argb;
+    look.text = style.text.argb;
+    look.border_width = static_cast<uint8_t>(style.borderWidth);
+    look.radius = static_cast<uint8_t>(style.radius);
+    look.padding = static_cast<uint8_t>(style.padding);
+    const auto font = fonts_.find(style.font);
+    look.font = font == fonts_.end() || !font->second ? nullptr : font->second->record();
+}
+
+const gorse_look* LookPool::look(const ResolvedLook& resolved) {
+    std::unique_ptr<Entry>& entry = looks_[resolved];
+    if (entry)
+        return &entry->look;
+    entry = std::make_unique<Entry>();
+    fill(entry->look, resolved.normal);
+    for (const auto& [bits, style] : resolved.states) {
+        entry->others.push_back(std::make_unique<gorse_look>());
+        fill(*entry->others.back(), style);
+        entry->states.push_back({entry->others.back().get(), bits});
+    }
+    entry->look.states = entry->states.empty() ? nullptr : entry->states.data();
+    entry->look.state_count = static_cast<uint8_t>(entry->states.size());
+    return &entry->look;
+}
+
+BakedFont* LookPool::font(const Document& document, const FontKey& key) {
+    if (key.face.empty())
+        return nullptr;
+    const auto known = fonts_.find(key);
+    if (known != fonts_.end())
+        return known->second.get();
+    std::unique_ptr<BakedFont>& font = fonts_[key];
+    const Face* face = document.face(key.face);
+    if (!face) {
+        Problem problem;
+        problem.reason = "there is no face \"" + key.face + "\"";
+        problem.remedy = "Choose another, or bring the face in";
+        problems_.push_back(problem);
+        return nullptr;
+    }
+    auto opened = openFace(face->original, "fonts/" + face->file, key.size, key.bits);
+    if (!opened) {
+        Problem problem;
+        problem.file = opened.error().file;
+        problem.reason = opened.error().reason;
+        problem.remedy = opened.error().remedy;
+        problems_.push_back(problem);
+        return nullptr;
+    }
+    font = std::make_unique<BakedFont>(key, *opened);
+    font->need(charactersOf(face->alsoHolds), 1);
+    return font.get();
+}
+
+void LookPool::clear() {
+    looks_.clear();
+    fonts_.clear();
+    problems_.clear();
+}
+
+std::vector<BakedFont*> LookPool::fonts() {
+    std::vector<BakedFont*> out;
+    for (auto& [key, font] : fonts_)
+        if (font)
+            out.push_back(font.get());
+    return out;
+}
+
+}  // namespace gorsefinch

@@ -1,0 +1,58 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <map>
+#include <memory>
+#include <string>
+#include <vector>
+
+#include "core/base/problem.h"
+#include "core/font/baked_font.h"
+#include "core/project/document.h"
+
+namespace gorsefinch {
+
+// A style with everything resolved, as the runtime's looks are made of.
+struct ResolvedStyle {
+    Colour fill, border, text;
+    FontKey font;  // no face: no text is drawn
+    int borderWidth = 0, radius = 0, padding = 0;
+    friend auto operator<=>(const ResolvedStyle&, const ResolvedStyle&) = default;
+};
+
+struct ResolvedLook {
+    ResolvedStyle normal;
+    std::vector<std::pair<uint8_t, ResolvedStyle>> states;  // by the runtime's state bits
+    friend auto operator<=>(const ResolvedLook&, const ResolvedLook&) = default;
+};
+
+// The looks that a widget has in its states: its own properties over its look's over the defaults.
+ResolvedLook resolveLook(const Document& document, const Widget& widget, int fontBits);
+
+// All fonts and looks in use. Addresses of records stay valid as long as this.
+class LookPool {
+  public:
+    // The runtime's look; equal ones are shared.
+    const gorse_look* look(const ResolvedLook& resolved);
+    // The font, opened when first asked for; null without a face, or when it can't be opened, which is told once.
+    BakedFont* font(const Document& document, const FontKey& key);
+    // Forgets fonts and looks; what was given out becomes invalid. For when faces or the panel change.
+    void clear();
+
+    std::vector<BakedFont*> fonts();
+    const Problems& problems() const { return problems_; }
+
+  private:
+    struct Entry {
+        gorse_look look{};
+        std::vector<gorse_look_state> states;
+        std::vector<std::unique_ptr<gorse_look>> others;
+    };
+    void fill(gorse_look& look, const ResolvedStyle& style);
+
+    std::map<ResolvedLook, std::unique_ptr<Entry>> looks_;
+    std::map<FontKey, std::unique_ptr<BakedFont>> fonts_;
+    Problems problems_;
+};
+
+}  // namespace gorsefinch

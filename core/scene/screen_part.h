@@ -1,0 +1,55 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <deque>
+#include <set>
+#include <string>
+#include <vector>
+
+#include "core/image/baked_image.h"
+#include "core/rules/rule_compiler.h"
+#include "core/scene/look_pool.h"
+
+namespace gorsefinch {
+
+// A font's characters that a screen needs; given back when the part goes.
+struct FontNeed {
+    BakedFont* font;
+    std::set<char32_t> characters;
+};
+
+// The runtime's tables of one screen, built from the document's screen, and what they depended on. Immutable once
+// built, so that it serves as long as nothing it depends on changes.
+struct ScreenPart {
+    ScreenRef source;
+    std::deque<gorse_record> records;            // one a widget, the lowest first
+    std::vector<const gorse_widget*> widgets;
+    std::vector<gorse_slot> slots;
+    std::vector<SlotInfo> slotInfos;
+    std::vector<gorse_binding> bindings;
+    std::deque<CompiledText> texts;
+    std::vector<FontNeed> needs;
+    std::vector<BakedImageRef> images;
+    int memoryBytes = 0;                         // of its texts' buffers
+    std::set<std::string> usedVariables, usedLooks, usedImages;
+    Problems problems;
+};
+
+// What a part is built from beside its screen.
+struct PartContext {
+    const Document& document;
+    const ProjectNames& names;
+    const CompiledRules& rules;
+    std::vector<SlotInfo> slots;      // of this screen
+    // Numbers of the scene's strings that slots begin with, for the texts of slots.
+    std::function<int(const std::string& words)> string;
+    LookPool& looks;
+    ImageBakery& images;
+};
+
+std::shared_ptr<const ScreenPart> buildScreenPart(const ScreenRef& screen, PartContext context);
+
+// Bits a pixel of the fonts on a panel of this format.
+int fontBitsFor(PixelFormat format);
+
+}  // namespace gorsefinch

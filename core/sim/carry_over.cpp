@@ -1,0 +1,153 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/sim/carry_over.h"
+
+#include <algorithm>
+#include <map>
+
+#include "runtime/gorse_internal.h"
+
+namespace gorsefinch {
+
+namespace {
+
+void carryVariables(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
+    if (before.document.variables == now.document.variables) {
+        for (uint16_t i = 0; i < now.scene.number_count; ++i)
+            gorse_numbers(&to)[i] = gorse_numbers(&from)[i];
+        for (uint16_t i = 0; i < now.scene.text_count; ++i)
+            gorse_set_text(&to, i, gorse_text_value(&from, i));
+        return;
+    }
+    const ProjectNames oldNames(before.document), newNames(now.document);
+    for (const Variable& each : *now.document.variables) {
+        const auto old = oldNames.variable(each.name);
+        const auto fresh = newNames.variable(each.name);
+        if (!old || old->variable->type != each.type || old->variable->decimals != each.decimals)
+            continue;
+        // A value that stood at the old start value follows the new one.
+        if (each.type == VariableType::Text) {
+            const char* value = gorse_text_value(&from, static_cast<uint16_t>(old->number));
+            if (value != old->variable->startText)
+                gorse_set_text(&to, static_cast<uint16_t>(fresh->number), value);
+        } else if (const int32_t value = gorse_number(&from, static_cast<uint16_t>(old->number));
+                   value != old->variable->start) {
+            gorse_set_number(&to, static_cast<uint16_t>(fresh->number), value);
+        }
+    }
+}
+
+// Screens whose parts are the same object hold the same slots in the same order.
+void carrySlots(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
+    for (size_t i = 0; i < now.parts.size(); ++i) {
+        const ScreenPart& part = *now.parts[i];
+        if (part.slots.empty())
+            continue;
+        const auto same = std::find_if(before.parts.begin(), before.parts.end(), [&](const auto& old) {
+            return old->source->name == part.source->name;
+        });
+        if (same == before.parts.end())
+            continue;
+        const ScreenPart& old = **same;
+        const uint16_t oldFirst = before.screens[static_cast<size_t>(same - before.parts.begin())].first_slot;
+        for (size_t s = 0; s < part.slots.size(); ++s)
+            for (size_t o = 0; o < old.slots.size(); ++o) {
+                const Widget& a = *part.source->widgets[part.slots[s].widget];
+                const Widget& b = *old.source->widgets[old.slots[o].widget];
+                if (a.name != b.name || a.kind != b.kind || part.slotInfos[s].property != old.slotInfos[o].property ||
+                    part.slotInfos[s].property->type == PropertyType::Text)
+                    continue;
+                const int32_t value = gorse_slots(&from)[oldFirst + o];
+                if (value != old.slots[o].initial)
+                    gorse_slots(&to)[now.screens[i].first_slot + s] = value;
+            }
+    }
+}
+
+// A rule is the same one if it does the same: its event and its code.
+std::vector<uint8_t> identity(const CompiledRules& rules, size_t number) {
+    const gorse_rule& rule = rules.rules[number];
+    std::vector<uint8_t> key{rule.event};
+    for (const uint32_t value : {uint32_t{rule.period}, uint32_t{rule.screen}, uint32_t{rule.widget}})
+        for (int shift = 0; shift < 32; shift += 8)
+            key.push_back(static_cast<uint8_t>(value >> shift));
+    const size_t begin = std::min({rule.condition, rule.body, rule.otherwise});
+    size_t end = rules.code.size();
+    for (size_t i = number + 1; i < rules.rules.size() && end == rules.code.size(); ++i)
+        if (const uint16_t next = std::min({rules.rules[i].condition, rules.rules[i].body, rules.rules[i].otherwise});
+            next != GORSE_NONE)
+            end = next;
+    if (begin <= end)
+        key.insert(key.end(), rules.code.begin() + static_cast<std::ptrdiff_t>(begin),
+                   rules.code.begin() + static_cast<std::ptrdiff_t>(end));
+    return key;
+}
+
+void carryRules(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
+    std::multimap<std::vector<uint8_t>, size_t> old;
+    for (size_t i = 0; i < before.rules->rules.size(); ++i)
+        old.emplace(identity(*before.rules, i), i);
+    const uint32_t time = gorse_head_of(&from)->now;
+    for (size_t i = 0; i < now.rules->rules.size(); ++i) {
+        const gorse_rule& rule = now.rules->rules[i];
+        const auto match = old.find(identity(*now.rules, i));
+        const gorse_rule* known = match == old.end() ? nullptr : &before.rules->rules[match->second];
+        if (rule.event == GORSE_EVERY)
+            gorse_timers(&to)[rule.memory] = known ? gorse_timers(&from)[known->memory] : time;
+        if (rule.event == GORSE_WHEN)
+            gorse_when_bytes(&to)[rule.memory] = known ? gorse_when_bytes(&from)[known->memory] : 2;
+        if (match != old.end())
+            old.erase(match);
+    }
+}
+
+uint16_t screenNow(const BuiltScene& before, uint16_t old, const BuiltScene& now) {
+    if (old >= before.parts.size())
+        return GORSE_NONE;
+    const int found = now.document.screenIndex(before.parts[old]->source->name);
+    if (found >= 0)
+        return static_cast<uint16_t>(found);
+    // Renamed: the screen that holds the same widgets at the same place.
+    if (old < now.parts.size() && before.document.screenIndex(now.parts[old]->source->name) < 0)
+        return old;
+    return GORSE_NONE;
+}
+
+void carryHead(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
+    const gorse_head& old = *gorse_head_of(&from);
+    gorse_head& head = *gorse_head_of(&to);
+    head.now = old.now;
+    head.started = old.started;
+    head.anything_changed = 1;
+    const uint16_t screen = screenNow(before, old.screen, now);
+    head.screen = screen == GORSE_NONE ? now.scene.first_screen : screen;
+    for (uint8_t i = 0; i < old.back_count; ++i)
+        if (const uint16_t each = screenNow(before, old.history[i], now); each != GORSE_NONE)
+            head.history[head.back_count++] = each;
+    if (old.wanted != GORSE_NONE)
+        head.wanted = screenNow(before, old.wanted, now);
+    head.down = old.down;
+    if (screen == GORSE_NONE || old.pressed == GORSE_NONE)
+        return;
+    const Widget& pressed = *before.parts[old.screen]->source->widgets[old.pressed];
+    const Screen& onto = *now.parts[screen]->source;
+    const int at = widgetIndex(onto, pressed.name);
+    if (at < 0 || onto.widgets[static_cast<size_t>(at)]->kind != pressed.kind)
+        return;
+    head.pressed = static_cast<uint16_t>(at);
+    head.inside = old.inside;
+}
+
+}  // namespace
+
+void carryOver(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
+    carryVariables(before, from, now, to);
+    if (gorse_head_of(&from)->started == 0)
+        return;
+    carrySlots(before, from, now, to);
+    carryRules(before, from, now, to);
+    carryHead(before, from, now, to);
+    gorse_expand_screen(&to);
+    gorse_redraw(&to);
+}
+
+}  // namespace gorsefinch

@@ -1,0 +1,12 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "core/scene/built_scene.h"
+
+namespace gorsefinch {
+
+// Copies what a running interface was doing to one that has just begun with a newer scene: by names, so that what
+// is still there goes on. `to` must be fresh from gorse_begin. Marks everything for drawing.
+void carryOver(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to);
+
+}  // namespace gorsefinch

@@ -1,0 +1,107 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/sim/script.h"
+
+#include <charconv>
+#include <sstream>
+
+namespace gorsefinch {
+
+namespace {
+
+bool readInt(const std::string& text, int64_t least, int64_t most, int& out) {
+    int64_t value = 0;
+    const auto [end, error] = std::from_chars(text.data(), text.data() + text.size(), value);
+    if (error != std::errc() || end != text.data() + text.size() || value < least || value > most)
+        return false;
+    out = static_cast<int>(value);
+    return true;
+}
+
+bool readPointer(std::istringstream& words, ScriptStep& step) {
+    std::string x, y;
+    return words >> x >> y && readInt(x, -4096, 8192, step.x) && readInt(y, -4096, 8192, step.y);
+}
+
+bool readLine(const std::string& verb, std::istringstream& words, ScriptStep& step, std::vector<ScriptStep>& all) {
+    if (verb == "wait") {
+        std::string ms;
+        int value = 0;
+        step.what = ScriptStep::What::Wait;
+        if (!(words >> ms) || !readInt(ms, 0, 86400000, value))
+            return false;
+        step.ms = static_cast<uint32_t>(value);
+    } else if (verb == "set") {
+        step.what = ScriptStep::What::Set;
+        if (!(words >> step.name) || !std::getline(words >> std::ws, step.value))
+            return false;
+    } else if (verb == "tap") {
+        step.what = ScriptStep::What::Press;
+        if (!readPointer(words, step))
+            return false;
+        all.push_back(step);
+        step.what = ScriptStep::What::Release;
+    } else {
+        step.what = verb == "press" ? ScriptStep::What::Press
+                    : verb == "move" ? ScriptStep::What::Move
+                                     : ScriptStep::What::Release;
+        if ((verb != "press" && verb != "move" && verb != "release") || !readPointer(words, step))
+            return false;
+    }
+    std::string more;
+    if (step.what != ScriptStep::What::Set && words >> more)
+        return false;
+    all.push_back(step);
+    return true;
+}
+
+}  // namespace
+
+Result<std::vector<ScriptStep>> parseScript(const std::string& text, const std::string& file) {
+    std::vector<ScriptStep> all;
+    std::istringstream lines(text);
+    std::string line;
+    for (int number = 1; std::getline(lines, line); ++number) {
+        if (const size_t comment = line.find('#'); comment != std::string::npos)
+            line.resize(comment);
+        while (!line.empty() && (line.back() == ' ' || line.back() == '\r' || line.back() == '\t'))
+            line.pop_back();
+        std::istringstream words(line);
+        std::string verb;
+        if (!(words >> verb))
+            continue;
+        ScriptStep step{};
+        step.line = number;
+        if (!readLine(verb, words, step, all) || all.size() > 10000)
+            return failure(file, "line " + std::to_string(number), "this step can't be read: " + line.substr(0, 80),
+                           "Steps are wait MS, press X Y, move X Y, release X Y, tap X Y, set VARIABLE VALUE");
+    }
+    return all;
+}
+
+uint32_t stepDuration(const ScriptStep& step) { return step.what == ScriptStep::What::Wait ? step.ms : 10; }
+
+Result<void> runScript(Twin& twin, const std::vector<ScriptStep>& steps, const std::string& file,
+                       const std::function<void(int step)>& after) {
+    uint32_t now = twin.now();
+    twin.step(now);
+    after(0);
+    int number = 0;
+    for (const ScriptStep& step : steps) {
+        if (step.what == ScriptStep::What::Set) {
+            if (auto set = twin.set(step.name, step.value); !set) {
+                Error error = set.error();
+                error.place = "line " + std::to_string(step.line) + ": " + error.place;
+                error.file = file;
+                return tl::unexpected(error);
+            }
+        } else if (step.what != ScriptStep::What::Wait) {
+            twin.touch(step.x, step.y, step.what != ScriptStep::What::Release);
+        }
+        now += stepDuration(step);
+        twin.step(now);
+        after(++number);
+    }
+    return {};
+}
+
+}  // namespace gorsefinch

@@ -1,0 +1,165 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/sim/twin.h"
+
+#include <algorithm>
+#include <utility>
+
+#include "core/sim/carry_over.h"
+#include "runtime/gorse_internal.h"
+
+namespace gorsefinch {
+
+namespace {
+
+PanelMemory memoryFor(const gorse_panel& panel, PixelFormat format) {
+    const bool sideways = panel.quarter_turns % 2 != 0;
+    return {format, (sideways ? panel.height : panel.width) + panel.column_offset,
+            (sideways ? panel.width : panel.height) + panel.row_offset};
+}
+
+}  // namespace
+
+Twin::Twin(BuiltSceneRef scene, View view, long bufferBytes)
+    : scene_(std::move(scene)), view_(view), wantedBuffer_(bufferBytes) {
+    begin();
+}
+
+void Twin::begin() {
+    const gorse_scene* scene = runtimeScene();
+    state_.assign(gorse_state_bytes(scene) / 4, 0);
+    const long bytes = std::max(wantedBuffer_ != 0 ? wantedBuffer_ : scene_->bufferBytes(), 16L);
+    buffer_.assign(static_cast<size_t>(bytes + 3) / 4, 0);
+    memory_ = memoryFor(*scene->panel, scene_->document.panel->format);
+    ruleRuns_.assign(scene->rule_count, 0);
+    const gorse_port port{flush, hook, trace, this};
+    if (gorse_begin(&run_, scene, &port, state_.data(), static_cast<uint32_t>(state_.size() * 4), buffer_.data(),
+                    static_cast<uint32_t>(bytes)) != GORSE_FINE) {
+        // A buffer that holds less than a line can't draw; a line is always possible here.
+        buffer_.assign(static_cast<size_t>(scene_->document.panel->width) * 3, 0);
+        gorse_begin(&run_, scene, &port, state_.data(), static_cast<uint32_t>(state_.size() * 4), buffer_.data(),
+                    static_cast<uint32_t>(buffer_.size() * 4));
+    }
+}
+
+void Twin::restart() { begin(); }
+
+void Twin::update(BuiltSceneRef scene) {
+    const BuiltSceneRef before = std::move(scene_);
+    const std::vector<uint32_t> oldState = std::move(state_);
+    const std::vector<int> oldRuns = std::move(ruleRuns_);
+    gorse old = run_;
+    scene_ = std::move(scene);
+    begin();
+    old.state = reinterpret_cast<uint8_t*>(const_cast<uint32_t*>(oldState.data()));
+    carryOver(*before, old, *scene_, run_);
+    if (before->rules == scene_->rules)
+        ruleRuns_ = oldRuns;
+    if (gorse_head_of(&run_)->started != 0)
+        gorse_paint(&run_);
+}
+
+void Twin::step(uint32_t ms) {
+    now_ = ms;
+    gorse_step(&run_, ms);
+}
+
+void Twin::touch(int x, int y, bool down) {
+    gorse_touch(&run_, static_cast<int16_t>(std::clamp(x, -30000, 30000)),
+                static_cast<int16_t>(std::clamp(y, -30000, 30000)), down ? 1 : 0);
+}
+
+Result<void> Twin::set(const std::string& name, const std::string& value) {
+    const ProjectNames names(scene_->document);
+    const auto found = names.variable(name);
+    if (!found)
+        return failure("", name, "there is no such variable", "See the station Variables for the names");
+    const Variable& variable = *found->variable;
+    const auto number = static_cast<uint16_t>(found->number);
+    if (variable.type == VariableType::Text) {
+        gorse_set_text(&run_, number, value.c_str());
+        return {};
+    }
+    std::optional<int32_t> parsed;
+    if (variable.type == VariableType::YesNo)
+        parsed = value == "yes" || value == "1" || value == "true"    ? std::optional(1)
+                 : value == "no" || value == "0" || value == "false" ? std::optional(0)
+                                                                     : std::nullopt;
+    else
+        parsed = decimalFromText(value, variable.decimals);
+    if (!parsed)
+        return failure("", name, "\"" + value + "\" is no " + toKey(variable.type) + " value", "Correct the value");
+    gorse_set_number(&run_, number, *parsed);
+    return {};
+}
+
+std::string Twin::get(const std::string& name) const {
+    const ProjectNames names(scene_->document);
+    const auto found = names.variable(name);
+    if (!found)
+        return {};
+    const auto number = static_cast<uint16_t>(found->number);
+    if (found->variable->type == VariableType::Text)
+        return gorse_text_value(&run_, number);
+    const int32_t value = gorse_number(&run_, number);
+    if (found->variable->type == VariableType::YesNo)
+        return value != 0 ? "yes" : "no";
+    return decimalText(value, found->variable->decimals);
+}
+
+void Twin::go(int screen) { gorse_go(&run_, static_cast<uint16_t>(screen)); }
+
+void Twin::flush(void* user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t* bytes) {
+    auto* twin = static_cast<Twin*>(user);
+    twin->memory_.take(x, y, w, h, bytes);
+    if (twin->flushed_.size() < 100000)
+        twin->flushed_.push_back({x, y, w, h});
+}
+
+void Twin::hook(void* user, uint16_t hook, const gorse_value* values, uint8_t count) {
+    auto* twin = static_cast<Twin*>(user);
+    if (twin->onHook)
+        twin->onHook(hook, {values, values + count});
+}
+
+void Twin::trace(void* user, uint8_t what, uint16_t a, int32_t b) {
+    auto* twin = static_cast<Twin*>(user);
+    if (what == GORSE_TRACE_RULE && a < twin->ruleRuns_.size())
+        ++twin->ruleRuns_[a];
+    if (twin->trace_.size() < 100000)
+        twin->trace_.push_back({twin->now_, what, a, b});
+}
+
+namespace {
+
+void drawFlush(void* user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t* bytes) {
+    static_cast<PanelMemory*>(user)->take(x, y, w, h, bytes);
+}
+
+}  // namespace
+
+PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values) {
+    PanelMemory memory = memoryFor(scene.uprightPanel, scene.document.panel->format);
+    std::vector<uint32_t> state(gorse_state_bytes(&scene.upright) / 4);
+    std::vector<uint32_t> buffer(memory.bytes().size() / 4 + 8);
+    const gorse_port port{drawFlush, nullptr, nullptr, &memory};
+    gorse run{};
+    if (gorse_begin(&run, &scene.upright, &port, state.data(), static_cast<uint32_t>(state.size() * 4), buffer.data(),
+                    static_cast<uint32_t>(buffer.size() * 4)) != GORSE_FINE)
+        return memory;
+    if (values && values->scene().scene.number_count == scene.scene.number_count &&
+        values->scene().scene.text_count == scene.scene.text_count) {
+        const gorse* from = const_cast<Twin*>(values)->run();
+        for (uint16_t i = 0; i < scene.scene.number_count; ++i)
+            gorse_set_number(&run, i, gorse_number(from, i));
+        for (uint16_t i = 0; i < scene.scene.text_count; ++i)
+            gorse_set_text(&run, i, gorse_text_value(from, i));
+    }
+    gorse_head_of(&run)->screen = static_cast<uint16_t>(screen);
+    gorse_head_of(&run)->started = 1;
+    gorse_expand_screen(&run);
+    gorse_redraw(&run);
+    gorse_paint(&run);
+    return memory;
+}
+
+}  // namespace gorsefinch

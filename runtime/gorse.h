@@ -1,0 +1,109 @@
+/* SPDX-License-Identifier: MIT */
+/* The display runtime's public face: begin, touch, variables, step. All coordinates are pixels of the
+ * interface as the user sees it, before the panel is turned or mirrored. Call everything from one context:
+ * nothing here may be called from an interrupt while another call runs. */
+#ifndef GORSE_H
+#define GORSE_H
+
+#include <stddef.h>
+#include <stdint.h>
+
+#include "gorse_options.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+struct gorse_scene;
+
+/* A value handed to a hook. Whole, decimal (scaled by its power of ten) and yes/no values stand in `number`;
+ * for a text, `text` points to a zero-terminated UTF-8 copy that lives until the hook returns, else it is 0. */
+typedef struct gorse_value {
+    int32_t number;
+    const char *text;
+} gorse_value;
+
+/* What the runtime reports when somebody listens; `a` and `b` are explained beside each. */
+enum {
+    GORSE_TRACE_RULE = 1,     /* rule a ran its body (b = 0) or its otherwise part (b = 1) */
+    GORSE_TRACE_SCREEN = 2,   /* screen a was entered */
+    GORSE_TRACE_NUMBER = 3,   /* variable a now holds b */
+    GORSE_TRACE_HELD = 4,     /* variable a was given a value outside its range and holds b, the nearest inside */
+    GORSE_TRACE_HOOK = 5,     /* hook a was called with b values */
+    GORSE_TRACE_DIVIDED = 6,  /* rule a divided by zero; the result was taken as 0 */
+    GORSE_TRACE_ROUNDS = 7,   /* rules were still waiting after the last round of a step */
+    GORSE_TRACE_EVENT = 8,    /* event a (GORSE_ON_...) happened on widget b of the current screen */
+    GORSE_TRACE_TEXT = 9      /* text variable a changed */
+};
+
+/* What the firmware supplies. `user` is handed back untouched. */
+typedef struct gorse_port {
+    /* Sends w x h packed pixels to the panel's memory with the top left at x, y, all in the panel's own
+     * orientation with its row and column offset added. For page formats y and h are multiples of 8.
+     * `bytes` holds rows without gaps and is the runtime's again when the call returns. */
+    void (*flush)(void *user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes);
+    /* Calls hook number `hook` with `count` values. May be 0 when no rule calls one. */
+    void (*hook)(void *user, uint16_t hook, const gorse_value *values, uint8_t count);
+    /* Listens to GORSE_TRACE_...; 0 when nobody does. */
+    void (*trace)(void *user, uint8_t what, uint16_t a, int32_t b);
+    void *user;
+} gorse_port;
+
+/* One running interface. Its fields belong to the runtime. */
+typedef struct gorse {
+    const GORSE_ROM struct gorse_scene *scene;
+    gorse_port port;
+    uint8_t *state;
+    uint8_t *buffer;
+    uint32_t buffer_bytes;
+} gorse;
+
+/* What gorse_begin answers. */
+enum {
+    GORSE_FINE = 0,
+    GORSE_STATE_TOO_SMALL = 1,
+    GORSE_BUFFER_TOO_SMALL = 2,
+    GORSE_NOT_ALIGNED = 3,
+    GORSE_NO_FLUSH = 4
+};
+
+/* Starts `scene` on its first screen. `state` and `buffer` are the caller's, aligned as words are on the target, and must
+ * outlive `g`.
+ * The state needs gorse_state_bytes(scene) bytes; the draw buffer at least one line of pixels (one page for page
+ * formats, a square of 1 or 8 pixels when the panel is turned by a quarter). Answers GORSE_FINE or what is wrong;
+ * nothing is drawn before the first gorse_step. */
+uint8_t gorse_begin(gorse *g, const GORSE_ROM struct gorse_scene *scene, const gorse_port *port, void *state,
+                    uint32_t state_bytes, void *buffer, uint32_t buffer_bytes);
+
+/* Bytes of state that `scene` needs: the same number on every target but for the length of the dirty list. */
+uint32_t gorse_state_bytes(const GORSE_ROM struct gorse_scene *scene);
+
+/* Advances to `now_ms` (any start, may wrap): timers, rules, screen changes, then draws what has changed. */
+void gorse_step(gorse *g, uint32_t now_ms);
+
+/* A finger or pointer: down is 1 while it touches. A call with the same state is cheap. */
+void gorse_touch(gorse *g, int16_t x, int16_t y, uint8_t down);
+
+/* Sets a whole, decimal or yes/no variable. A value outside its range is held to the nearest inside.
+ * An unknown number is ignored. */
+void gorse_set_number(gorse *g, uint16_t variable, int32_t value);
+/* The value of a whole, decimal or yes/no variable; 0 for an unknown one. */
+int32_t gorse_number(const gorse *g, uint16_t variable);
+
+/* Sets a text variable from zero-terminated UTF-8, cut at a character's edge to its capacity. */
+void gorse_set_text(gorse *g, uint16_t text_variable, const char *value);
+/* The text of a text variable, valid until it changes; "" for an unknown one. */
+const char *gorse_text_value(const gorse *g, uint16_t text_variable);
+
+/* Changes to a screen at the next step, as a rule's `go` does. An unknown screen is ignored. */
+void gorse_go(gorse *g, uint16_t screen);
+/* The screen that is shown. */
+uint16_t gorse_screen_now(const gorse *g);
+
+/* Marks the whole panel for drawing, for a panel that lost its memory. */
+void gorse_redraw(gorse *g);
+
+#ifdef __cplusplus
+}
+#endif
+#endif

@@ -1,0 +1,98 @@
+/* SPDX-License-Identifier: MIT */
+/* What a widget kind draws with. Kinds make only spans; the canvas clips and the pixel format stores them. */
+#ifndef GORSE_DRAW_H
+#define GORSE_DRAW_H
+
+#include "gorse_scene.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* One strip while one widget is drawn into it. */
+typedef struct gorse_canvas {
+    uint8_t *pixels;     /* the pixel (or upright byte) at left, top */
+    uint32_t stride;     /* bytes from a row (or page) to the next */
+    int16_t left, top;
+    gorse_rect clip;     /* what may be drawn on: inside the strip and the widget's box */
+    gorse_format format;
+    const gorse *run;    /* for a text's buffer */
+} gorse_canvas;
+
+/* One strip on its way to the panel. */
+typedef struct gorse_strip {
+    uint8_t *pixels;
+    uint32_t stride;
+    uint16_t x, y, w, h;
+    uint8_t bits;
+} gorse_strip;
+
+/* A text wherever it stands. */
+typedef struct gorse_text_source {
+    const char *plain;            /* in RAM, or 0 */
+    const GORSE_ROM uint8_t *rom;
+} gorse_text_source;
+
+/* Where a text stands in its box. */
+typedef struct gorse_text_box {
+    gorse_rect box;
+    uint8_t align, place, wrap;
+} gorse_text_box;
+
+/* Fills n pixels from x, y on; clips; a colour with alpha below 255 is mixed. */
+void gorse_fill_rect(const gorse_canvas *c, gorse_rect area, gorse_colour colour);
+
+/* Mixes `colour` by `coverage` over n pixels from x, y on; clips. */
+void gorse_mask_span(const gorse_canvas *c, int16_t x, int16_t y, uint16_t n, const uint8_t *coverage,
+                     gorse_colour colour);
+
+/* A box with border and rounded corners, as the look says. */
+void gorse_draw_box(const gorse_canvas *c, gorse_rect box, const gorse_look *look);
+
+/* The image with its top left at x, y; a mask without pixels is drawn in `colour`. */
+void gorse_draw_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image, int16_t x, int16_t y,
+                      gorse_colour colour);
+
+/* The text in its box. Nothing is drawn without a font. */
+void gorse_draw_text(const gorse_canvas *c, gorse_text_source text, const gorse_text_box *where,
+                     const GORSE_ROM gorse_font *font, gorse_colour colour);
+
+/* Width and height in pixels that the text takes, wrapped to `room` pixels if `wrap`. */
+void gorse_text_size(gorse_text_source text, const GORSE_ROM gorse_font *font, uint8_t wrap, int16_t room,
+                     int16_t *width, int16_t *height);
+
+/* Calls `changed` with boxes that hold every pixel in which two single-line texts in the same box differ. */
+void gorse_text_difference(gorse_text_source before, gorse_text_source after, const gorse_text_box *where,
+                           const GORSE_ROM gorse_font *font, void (*changed)(void *to, gorse_rect area), void *to);
+
+/* The text that a label shows now: its buffer if it has one, else its constant text. */
+gorse_text_source gorse_label_text(const gorse *run, const gorse_label *label);
+
+/* The box in which a label's text stands, inside border and padding. */
+gorse_text_box gorse_label_box(const gorse_label *label, const gorse_look *look);
+
+gorse_rect gorse_widget_box(const gorse_widget *widget);
+gorse_rect gorse_inset(gorse_rect box, int16_t by);
+gorse_rect gorse_both(gorse_rect a, gorse_rect b);
+/* 1 if no pixel is inside. */
+uint8_t gorse_is_empty(gorse_rect r);
+
+/* `amount` of 255 in steps: value * amount / 255, rounded. */
+static inline uint8_t gorse_scale8(uint8_t value, uint8_t amount) {
+    uint16_t product = (uint16_t)((uint16_t)value * amount + 128u);
+    return (uint8_t)((uint16_t)(product + (product >> 8)) >> 8);
+}
+
+static inline uint8_t gorse_alpha(gorse_colour colour) { return (uint8_t)(colour >> 24); }
+
+/* The smaller and the larger of two places. */
+static inline int16_t gorse_least(int16_t a, int16_t b) { return a < b ? a : b; }
+static inline int16_t gorse_most(int16_t a, int16_t b) { return a > b ? a : b; }
+
+/* Copies from program memory. */
+void gorse_copy_rom(void *to, const GORSE_ROM void *from, uint16_t bytes);
+
+#ifdef __cplusplus
+}
+#endif
+#endif

@@ -1,0 +1,52 @@
+/* SPDX-License-Identifier: MIT */
+/* One bit a pixel in upright bytes, lowest bit on top, rows of 8 lines (pages). A set bit is a lit pixel; coverage
+ * of half and more counts as whole. */
+#include "gorse_draw.h"
+
+static uint8_t *byte_at(const gorse_canvas *c, int16_t x, int16_t y) {
+    uint32_t page = (uint32_t)((uint16_t)(y - c->top) >> 3) * c->stride;
+    return c->pixels + page + (uint16_t)(x - c->left);
+}
+
+static uint8_t bit_of(const gorse_canvas *c, int16_t y) { return (uint8_t)(1u << ((uint16_t)(y - c->top) & 7u)); }
+
+static uint32_t native(gorse_colour colour) {
+    uint32_t red = (colour >> 16) & 255u;
+    uint32_t green = (colour >> 8) & 255u;
+    uint32_t blue = colour & 255u;
+    /* The luma weights of ITU-R BT.601, in 256ths. */
+    return (red * 77u + green * 150u + blue * 29u + 128u) >> 8 >= 128u ? 1u : 0u;
+}
+
+static void fill(const gorse_canvas *c, int16_t x, int16_t y, uint16_t n, uint32_t lit) {
+    uint8_t *to = byte_at(c, x, y);
+    uint8_t bit = bit_of(c, y);
+    uint16_t i;
+    if (lit != 0u)
+        for (i = 0; i < n; i++)
+            to[i] = (uint8_t)(to[i] | bit);
+    else
+        for (i = 0; i < n; i++)
+            to[i] = (uint8_t)(to[i] & (uint8_t)~bit);
+}
+
+static void mask(const gorse_canvas *c, int16_t x, int16_t y, uint16_t n, const uint8_t *coverage, uint32_t lit) {
+    uint8_t *to = byte_at(c, x, y);
+    uint8_t bit = bit_of(c, y);
+    uint16_t i;
+    for (i = 0; i < n; i++)
+        if (coverage[i] >= 128u)
+            to[i] = (uint8_t)(lit != 0u ? to[i] | bit : to[i] & (uint8_t)~bit);
+}
+
+static void copy(const gorse_canvas *c, int16_t x, int16_t y, uint16_t n, const uint8_t *pixels,
+                 const uint8_t *coverage) {
+    uint8_t *to = byte_at(c, x, y);
+    uint8_t bit = bit_of(c, y);
+    uint16_t i;
+    for (i = 0; i < n; i++)
+        if (coverage == 0 || coverage[i] >= 128u)
+            to[i] = (uint8_t)(pixels[i] != 0u ? to[i] | bit : to[i] & (uint8_t)~bit);
+}
+
+const GORSE_ROM gorse_format gorse_format_page1 = {1, 8, native, fill, mask, copy};

@@ -1,0 +1,8 @@
+/* SPDX-License-Identifier: MIT */
+#include "gorse_draw.h"
+
+static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
+    gorse_draw_box(c, gorse_widget_box(widget), look);
+}
+
+const GORSE_ROM gorse_kind gorse_kind_rectangle = {sizeof(gorse_rectangle), 0, draw};

@@ -1,0 +1,77 @@
+/* SPDX-License-Identifier: MIT */
+#ifndef GORSE_OPTIONS_H
+#define GORSE_OPTIONS_H
+
+/* Each option can be set on the compiler's command line; what stands here is the default. */
+
+/* GORSE_ROM stands directly after `const` on every table. Empty on targets with one address space. */
+#ifndef GORSE_ROM
+#if defined(__AVR__) && defined(__FLASH)
+#define GORSE_ROM __flash
+#else
+#define GORSE_ROM
+#endif
+#endif
+
+/* GORSE_SEPARATE_ROM is 1 where a table can't be read through a plain pointer. */
+#ifndef GORSE_SEPARATE_ROM
+#if defined(__AVR__)
+#define GORSE_SEPARATE_ROM 1
+#else
+#define GORSE_SEPARATE_ROM 0
+#endif
+#endif
+
+/* How many dirty rectangles are kept before the cheapest pair is joined: 2 to 32. */
+#ifndef GORSE_DIRTY
+#if defined(__AVR__)
+#define GORSE_DIRTY 4
+#else
+#define GORSE_DIRTY 8
+#endif
+#endif
+
+/* How many pixels of coverage are worked on at a time, on the stack: a multiple of 8, 16 to 128. */
+#ifndef GORSE_CHUNK
+#if defined(__AVR__)
+#define GORSE_CHUNK 32
+#else
+#define GORSE_CHUNK 64
+#endif
+#endif
+
+/* The deepest expression that a rule may hold: 4 to 32 values. The generator refuses deeper ones. */
+#ifndef GORSE_STACK
+#define GORSE_STACK 12
+#endif
+
+/* Bytes of the longest text with insets, the closing zero included: 16 to 255. It stands on the stack for a
+ * moment. The generated code refuses to compile when a text of the scene needs more. */
+#ifndef GORSE_TEXT
+#if defined(__AVR__)
+#define GORSE_TEXT 48
+#else
+#define GORSE_TEXT 255
+#endif
+#endif
+
+/* How many screens `back` can return through. */
+#define GORSE_HISTORY 8
+
+/* How many rounds of rules one step runs at most. */
+#define GORSE_ROUNDS 8
+
+#if GORSE_DIRTY < 2 || GORSE_DIRTY > 32
+#error "GORSE_DIRTY must be 2 to 32: change it where it is defined, or leave it out for the default"
+#endif
+#if GORSE_CHUNK < 16 || GORSE_CHUNK > 128 || GORSE_CHUNK % 8 != 0
+#error "GORSE_CHUNK must be a multiple of 8 from 16 to 128: change it where it is defined, or leave it out"
+#endif
+#if GORSE_TEXT < 16 || GORSE_TEXT > 255
+#error "GORSE_TEXT must be 16 to 255: change it where it is defined, or leave it out for the default"
+#endif
+#if GORSE_STACK < 4 || GORSE_STACK > 32
+#error "GORSE_STACK must be 4 to 32: change it where it is defined, or leave it out"
+#endif
+
+#endif

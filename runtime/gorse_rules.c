@@ -1,0 +1,115 @@
+/* SPDX-License-Identifier: MIT */
+/* When rules run: on events, by timers, and when a condition turns. A changed variable only marks; conditions are
+ * looked at in rounds, at most GORSE_ROUNDS a step. */
+#include <string.h>
+
+#include "gorse_internal.h"
+
+void gorse_go(gorse *g, uint16_t screen) {
+    gorse_head *head = gorse_head_of(g);
+    if (screen >= g->scene->screen_count || screen == head->screen)
+        return;
+    if (head->back_count == GORSE_HISTORY) {
+        memmove(head->history, head->history + 1, sizeof head->history - sizeof head->history[0]);
+        head->back_count--;
+    }
+    head->history[head->back_count++] = head->screen;
+    head->wanted = screen;
+}
+
+static void enter_wanted(gorse *g) {
+    gorse_head *head = gorse_head_of(g);
+    uint8_t guard = GORSE_ROUNDS;
+    while (head->wanted != GORSE_NONE && guard-- != 0u) {
+        uint16_t screen = head->wanted;
+        head->wanted = GORSE_NONE;
+        if (screen == head->screen)
+            continue;
+        gorse_event(g, GORSE_ON_LEAVE, GORSE_NONE);
+        head->screen = screen;
+        head->pressed = GORSE_NONE;
+        head->inside = 0;
+        gorse_expand_screen(g);
+        gorse_redraw(g);
+        gorse_tell(g, GORSE_TRACE_SCREEN, screen, 0);
+        gorse_event(g, GORSE_ON_ENTER, GORSE_NONE);
+    }
+}
+
+static uint8_t holds(gorse *g, const gorse_rule *rule, uint16_t number) {
+    return (uint8_t)(rule->condition == GORSE_NONE || gorse_run(g, g->scene->code + rule->condition, number) != 0);
+}
+
+static void run_body(gorse *g, uint16_t code, uint16_t number, uint8_t otherwise) {
+    if (code == GORSE_NONE)
+        return;
+    gorse_tell(g, GORSE_TRACE_RULE, number, otherwise);
+    (void)gorse_run(g, g->scene->code + code, number);
+}
+
+void gorse_event(gorse *g, uint8_t event, uint16_t widget) {
+    gorse_head *head = gorse_head_of(g);
+    uint16_t screen = head->screen;
+    uint16_t i;
+    gorse_tell(g, GORSE_TRACE_EVENT, event, widget);
+    for (i = 0; i < g->scene->rule_count; i++) {
+        gorse_rule rule;
+        gorse_copy_rom(&rule, &g->scene->rules[i], sizeof rule);
+        if (rule.event != event || (event != GORSE_ON_START && (rule.screen != screen || rule.widget != widget)))
+            continue;
+        if (holds(g, &rule, i) != 0u)
+            run_body(g, rule.body, i, 0);
+    }
+}
+
+/* Runs a timer that is due; 1 if it did. What is more than a step's rounds behind is dropped. */
+static uint8_t run_timer(gorse *g, const gorse_rule *rule, uint16_t number, uint8_t last_round) {
+    uint32_t now = gorse_head_of(g)->now;
+    uint32_t *since = &gorse_timers(g)[rule->memory];
+    if (now - *since < rule->period)
+        return 0;
+    *since += rule->period;
+    if (last_round != 0u)
+        *since += (now - *since) / rule->period * rule->period;
+    if (holds(g, rule, number) != 0u)
+        run_body(g, rule->body, number, 0);
+    return 1;
+}
+
+static uint8_t run_condition(gorse *g, const gorse_rule *rule, uint16_t number) {
+    uint8_t *before = &gorse_when_bytes(g)[rule->memory];
+    uint8_t now = holds(g, rule, number);
+    if (*before == now)
+        return 0;
+    *before = now;
+    run_body(g, now != 0u ? rule->body : rule->otherwise, number, (uint8_t)(now == 0u));
+    return 1;
+}
+
+void gorse_run_rules(gorse *g) {
+    gorse_head *head = gorse_head_of(g);
+    uint8_t round;
+    for (round = 0; round < GORSE_ROUNDS; round++) {
+        uint8_t changed = head->anything_changed;
+        uint8_t ran = 0;
+        uint16_t i;
+        head->anything_changed = 0;
+        enter_wanted(g);
+        for (i = 0; i < g->scene->rule_count; i++) {
+            gorse_rule rule;
+            uint8_t did = 0;
+            gorse_copy_rom(&rule, &g->scene->rules[i], sizeof rule);
+            if (rule.event == GORSE_EVERY)
+                did = run_timer(g, &rule, i, (uint8_t)(round + 1u == GORSE_ROUNDS));
+            else if (rule.event == GORSE_WHEN && changed != 0u)
+                did = run_condition(g, &rule, i);
+            if (did != 0u)
+                enter_wanted(g);
+            ran = (uint8_t)(ran | did);
+        }
+        if (ran == 0u && head->anything_changed == 0u)
+            return;
+    }
+    if (head->anything_changed != 0u)
+        gorse_tell(g, GORSE_TRACE_ROUNDS, 0, 0);
+}

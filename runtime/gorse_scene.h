@@ -1,0 +1,340 @@
+/* SPDX-License-Identifier: MIT */
+/* The tables that describe an interface. The desktop builds them in memory, generated code writes them as
+ * initialisers; nothing else describes an interface. All tables are constant and live in program memory. */
+#ifndef GORSE_SCENE_H
+#define GORSE_SCENE_H
+
+#include "gorse.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* 0xAARRGGBB; alpha 0 draws nothing, 255 covers. */
+typedef uint32_t gorse_colour;
+
+/* Stands for "none" wherever a number refers to something. */
+#define GORSE_NONE 0xffffu
+
+typedef struct gorse_rect {
+    int16_t x0, y0, x1, y1; /* x1 and y1 are the first pixel outside */
+} gorse_rect;
+
+struct gorse_canvas;
+
+/* A pixel format: how spans of pixels get into the draw buffer. x and y are places on the panel, always inside
+ * the canvas's clip; n is at least 1. `native` is what the format's native() made of a colour. */
+typedef struct gorse_format {
+    uint8_t bits;  /* bits a pixel: 1, 16 or 24 */
+    uint8_t rows;  /* rows that share a byte: 8 for page formats, else 1 */
+    uint32_t (*native)(gorse_colour colour);
+    void (*fill)(const struct gorse_canvas *c, int16_t x, int16_t y, uint16_t n, uint32_t native);
+    /* Mixes `native` over what is there by `coverage` (0 none to 255 whole) of each pixel. */
+    void (*mask)(const struct gorse_canvas *c, int16_t x, int16_t y, uint16_t n, const uint8_t *coverage,
+                 uint32_t native);
+    /* Stores `n` pixels in the format's row form (page1: a byte a pixel, 0 or 1; else the packed bytes), mixed
+     * by `coverage` unless that is 0. */
+    void (*copy)(const struct gorse_canvas *c, int16_t x, int16_t y, uint16_t n, const uint8_t *pixels,
+                 const uint8_t *coverage);
+} gorse_format;
+
+/* Bits of gorse_panel.flags: what a panel's memory needs to show the picture the right way. */
+enum {
+    GORSE_MIRROR_X = 1,
+    GORSE_MIRROR_Y = 2,
+    GORSE_INVERT = 4,
+    GORSE_SWAP_RED_BLUE = 8
+};
+
+struct gorse_strip;
+
+typedef struct gorse_panel {
+    const GORSE_ROM gorse_format *format;
+    /* Turns a drawn strip in place into the panel's orientation; 0 when the panel needs nothing. */
+    void (*turn)(struct gorse_strip *strip, const struct gorse_panel *panel);
+    uint16_t width, height; /* of the interface, before it is turned */
+    uint16_t column_offset, row_offset;
+    uint8_t quarter_turns; /* clockwise: 0 to 3 */
+    uint8_t flags;
+    uint8_t reserved[2];
+} gorse_panel;
+
+/* Accents may rise above the line: a glyph's top counts from this many pixels above it. */
+#define GORSE_TOP_BIAS 32
+
+/* A glyph's bits follow those of the one before, rows without gaps, leftmost pixel in the highest bits. */
+typedef struct gorse_glyph {
+    uint16_t offset_low; /* of its first byte in the font's bits */
+    uint8_t offset_high;
+    uint8_t width, height;
+    int8_t left;    /* from the pen to the bitmap's left edge */
+    uint8_t top;    /* from the line's top to the bitmap's top edge, plus GORSE_TOP_BIAS */
+    uint8_t advance;
+} gorse_glyph;
+
+/* `count` characters from `first` on have the glyphs from number `glyph` on. Sorted, without overlap. */
+typedef struct gorse_range {
+    uint32_t first;
+    uint16_t count;
+    uint16_t glyph;
+} gorse_range;
+
+/* The pen moves `by` pixels between two glyphs. Sorted by left, then right. */
+typedef struct gorse_kern {
+    uint16_t left, right;
+    int16_t by;
+} gorse_kern;
+
+/* Glyph 0 is the box that stands for a missing character. */
+typedef struct gorse_font {
+    const GORSE_ROM gorse_range *ranges;
+    const GORSE_ROM gorse_glyph *glyphs;
+    const GORSE_ROM gorse_kern *kerns;
+    const GORSE_ROM uint8_t *bits;
+    uint16_t range_count, kern_count;
+    uint8_t line_height, bits_per_pixel;
+    uint8_t reserved[2];
+} gorse_font;
+
+struct gorse_image;
+
+/* How an image's pixels are read: gives `n` pixels of row y from column x in the row form of the panel's format
+ * of the same name. May use `room` (GORSE_CHUNK * 4 bytes) or answer a pointer into the image. */
+typedef struct gorse_image_format {
+    uint8_t bits;
+    const uint8_t *(*read)(const struct gorse_image *image, uint16_t x, uint16_t y, uint16_t n, uint8_t *room);
+} gorse_image_format;
+
+/* `pixels` 0: only the mask is drawn, in the look's text colour. `mask` 0: opaque. Mask rows are padded to bytes. */
+typedef struct gorse_image {
+    const GORSE_ROM gorse_image_format *format;
+    const GORSE_ROM uint8_t *pixels;
+    const GORSE_ROM uint8_t *mask;
+    uint16_t width, height;
+    uint8_t mask_bits; /* 1, 2, 4 or 8 */
+    uint8_t reserved[3];
+} gorse_image;
+
+/* Bits of a widget's state, which a look may depend on. */
+enum { GORSE_STATE_PRESSED = 1 };
+
+struct gorse_look;
+
+/* The look to take instead while all bits of `when` are set. */
+typedef struct gorse_look_state {
+    const GORSE_ROM struct gorse_look *look;
+    uint8_t when;
+} gorse_look_state;
+
+typedef struct gorse_look {
+    gorse_colour fill, border, text;
+    const GORSE_ROM gorse_font *font;
+    const GORSE_ROM gorse_look_state *states;
+    uint8_t state_count;
+    uint8_t border_width, radius, padding; /* pixels */
+} gorse_look;
+
+struct gorse_widget;
+
+enum {
+    GORSE_KIND_HAS_TEXT = 1, /* its record begins with a gorse_label */
+    GORSE_KIND_TOUCHED = 2,  /* takes presses */
+    GORSE_KIND_FINE_TEXT = 4 /* its text stands in gorse_label_box, so that single characters can be redrawn */
+};
+
+/* What a widget's kind does. `widget` is a copy on the stack with changed properties laid over it. */
+typedef struct gorse_kind {
+    uint8_t record_bytes, flags;
+    void (*draw)(const struct gorse_canvas *c, const struct gorse_widget *widget, const gorse_look *look);
+} gorse_kind;
+
+/* The head of every widget's record. */
+typedef struct gorse_widget {
+    const GORSE_ROM gorse_kind *kind;
+    const GORSE_ROM gorse_look *look;
+    int16_t x, y, w, h;
+    uint16_t memory;   /* where its text's buffer begins in the screen's part of the state, or GORSE_NONE */
+    uint8_t capacity;  /* bytes of that buffer, the closing zero included */
+    uint8_t visible;
+    uint8_t first_slot, slot_count; /* of the screen's slots, those of this widget */
+    uint8_t reserved[2];
+} gorse_widget;
+
+enum { GORSE_START = 0, GORSE_MIDDLE = 1, GORSE_END = 2 };
+
+/* A widget with a text. The text is UTF-8 that ends with 0; a byte 1 begins an inset:
+ * 1, form, digits, decimals, scale, length of the byte code, the byte code. It may hold zeros. */
+typedef struct gorse_label {
+    gorse_widget widget;
+    const GORSE_ROM uint8_t *text;
+    uint8_t align, place, wrap; /* align: GORSE_START left to GORSE_END right; place: top to bottom */
+    uint8_t reserved;
+} gorse_label;
+
+enum { GORSE_INSET = 1 };
+/* The form of an inset. */
+enum {
+    GORSE_FORM_NUMBER = 0,   /* at least `digits` before the point, `decimals` behind it */
+    GORSE_FORM_TEXT = 1,
+    GORSE_FORM_YES_NO = 2,
+    GORSE_FORM_CLOCK = 3     /* a number of seconds as m:ss (digits 2), h:mm:ss (digits 3); decimals: least
+                                digits of the first part */
+};
+
+typedef struct gorse_rectangle {
+    gorse_widget widget;
+} gorse_rectangle;
+
+typedef struct gorse_picture {
+    gorse_widget widget;
+    const GORSE_ROM gorse_image *image;
+    uint8_t align, place;
+    uint8_t reserved[2];
+} gorse_picture;
+
+enum { GORSE_SIDE_LEFT = 0, GORSE_SIDE_RIGHT = 1, GORSE_SIDE_ABOVE = 2, GORSE_SIDE_BELOW = 3 };
+
+typedef struct gorse_button {
+    gorse_label label;
+    const GORSE_ROM gorse_image *image; /* 0: none */
+    uint8_t image_side;
+    uint8_t gap; /* pixels between image and text */
+    uint8_t reserved[2];
+} gorse_button;
+
+/* The largest record of all kinds, for the copy on the stack. */
+typedef union gorse_record {
+    gorse_widget widget;
+    gorse_rectangle rectangle;
+    gorse_label label;
+    gorse_picture picture;
+    gorse_button button;
+} gorse_record;
+
+/* Sizes of a slot's field; `GORSE_SLOT_TEXT` is a pointer to one of the scene's strings. */
+enum { GORSE_SLOT_TEXT = 0, GORSE_SLOT_LOOK = 0x80 };
+
+/* A property of a widget that rules read or write: `size` bytes (1, 2 or 4) at `offset` of its record, or of its
+ * look with GORSE_SLOT_LOOK added to the size. */
+typedef struct gorse_slot {
+    int32_t initial;
+    uint16_t widget;
+    uint8_t offset, size;
+} gorse_slot;
+
+/* The text of `widget` shows `variable` (text variables count on from the numbers). */
+typedef struct gorse_binding {
+    uint16_t variable, widget;
+} gorse_binding;
+
+typedef struct gorse_screen {
+    gorse_colour background;
+    const GORSE_ROM gorse_widget *const GORSE_ROM *widgets; /* the lowest first */
+    const GORSE_ROM gorse_slot *slots;
+    const GORSE_ROM gorse_binding *bindings;
+    uint16_t widget_count, slot_count, binding_count;
+    uint16_t first_slot; /* of the scene's */
+} gorse_screen;
+
+typedef struct gorse_number_variable {
+    int32_t least, most, start;
+} gorse_number_variable;
+
+typedef struct gorse_text_variable {
+    const GORSE_ROM uint8_t *start;
+    uint16_t offset;   /* in the texts' part of the state */
+    uint8_t capacity;  /* bytes, the closing zero included */
+    uint8_t reserved;
+} gorse_text_variable;
+
+enum {
+    GORSE_ON_START = 0,
+    GORSE_ON_ENTER = 1,
+    GORSE_ON_PRESS = 2,
+    GORSE_ON_RELEASE = 3,
+    GORSE_ON_TAP = 4,
+    GORSE_ON_LEAVE = 5,
+    GORSE_EVERY = 6,
+    GORSE_WHEN = 7
+};
+
+typedef struct gorse_rule {
+    uint32_t period;    /* ms, of GORSE_EVERY */
+    uint16_t condition; /* offsets in the byte code, or GORSE_NONE */
+    uint16_t body, otherwise;
+    uint16_t screen, widget;
+    uint16_t memory; /* which timer of GORSE_EVERY, which byte of GORSE_WHEN */
+    uint8_t event;
+    uint8_t reserved[3];
+} gorse_rule;
+
+typedef struct gorse_scene {
+    const GORSE_ROM gorse_panel *panel;
+    const GORSE_ROM gorse_screen *screens;
+    const GORSE_ROM gorse_number_variable *numbers;
+    const GORSE_ROM gorse_text_variable *texts;
+    const GORSE_ROM gorse_rule *rules;
+    const GORSE_ROM uint8_t *code;
+    const GORSE_ROM uint8_t *const GORSE_ROM *strings; /* texts that rules speak of */
+    uint16_t screen_count, number_count, text_count, rule_count;
+    uint16_t slot_count, timer_count, when_count, string_count;
+    uint16_t text_bytes;   /* of all text variables */
+    uint16_t screen_bytes; /* of the screen that needs most */
+    uint16_t first_screen;
+    uint16_t reserved;
+} gorse_scene;
+
+/* Byte code: one byte, then its operands, low byte first. Values are 32-bit and wrap. */
+enum {
+    GORSE_OP_END = 0,     /* the body ends, or the value on top is the result */
+    GORSE_OP_BYTE,        /* i8: push */
+    GORSE_OP_SHORT,       /* i16: push */
+    GORSE_OP_LONG,        /* i32: push */
+    GORSE_OP_NUMBER,      /* u16: push variable */
+    GORSE_OP_SLOT,        /* u16: push a property */
+    GORSE_OP_SET_NUMBER,  /* u16: pop into variable */
+    GORSE_OP_SET_SLOT,    /* u16 slot, u16 screen: pop into a property */
+    GORSE_OP_SET_TEXT,    /* u16: pop a text into text variable */
+    GORSE_OP_ADD, GORSE_OP_SUBTRACT, GORSE_OP_MULTIPLY, GORSE_OP_DIVIDE, GORSE_OP_REMAINDER, GORSE_OP_NEGATE,
+    GORSE_OP_ROUND_DIVIDE, /* like divide, to the nearest, halves away from zero: gives up decimals */
+    GORSE_OP_EQUAL, GORSE_OP_LESS, GORSE_OP_SAME_TEXT, GORSE_OP_NOT,
+    GORSE_OP_AND, GORSE_OP_OR, GORSE_OP_XOR, GORSE_OP_COMPLEMENT, GORSE_OP_LEFT, GORSE_OP_RIGHT,
+    GORSE_OP_SWAP,
+    GORSE_OP_JUMP,        /* u16: forward by so many bytes from the next operation */
+    GORSE_OP_JUMP_IF_NOT, /* u16: pop, the same if it is 0 */
+    GORSE_OP_GO,          /* u16 screen */
+    GORSE_OP_BACK,
+    GORSE_OP_CALL         /* u16 hook, u8 how many values, u8 bits: which of them are texts */
+};
+
+/* A text as a value: one of the scene's strings, or a text variable with this bit. */
+#define GORSE_TEXT_OF_VARIABLE 0x8000
+
+/* The head of the state, and the whole state, in bytes: what gorse_state_bytes answers, as a constant expression. */
+#define GORSE_HEAD_BYTES (16u + 2u * GORSE_HISTORY + 8u * GORSE_DIRTY)
+#define GORSE_STATE_BYTES(numbers, texts, slots, timers, whens, text_bytes, screen_bytes)                          \
+    ((GORSE_HEAD_BYTES + 4u * ((numbers) + (slots) + (timers)) + ((numbers) + (texts) + 7u) / 8u + (whens) +       \
+      (text_bytes) + (screen_bytes) + 3u) / 4u * 4u)
+
+extern const GORSE_ROM gorse_kind gorse_kind_rectangle;
+extern const GORSE_ROM gorse_kind gorse_kind_text;
+extern const GORSE_ROM gorse_kind gorse_kind_image;
+extern const GORSE_ROM gorse_kind gorse_kind_button;
+
+extern const GORSE_ROM gorse_format gorse_format_page1;
+extern const GORSE_ROM gorse_format gorse_format_rgb565;
+extern const GORSE_ROM gorse_format gorse_format_rgb565_be;
+extern const GORSE_ROM gorse_format gorse_format_rgb888;
+
+extern const GORSE_ROM gorse_image_format gorse_image_page1;
+extern const GORSE_ROM gorse_image_format gorse_image_rgb565;
+extern const GORSE_ROM gorse_image_format gorse_image_rgb888;
+
+/* gorse_panel.turn for panels of whole bytes a pixel, and for page formats. */
+void gorse_turn_pixels(struct gorse_strip *strip, const gorse_panel *panel);
+void gorse_turn_pages(struct gorse_strip *strip, const gorse_panel *panel);
+
+#ifdef __cplusplus
+}
+#endif
+#endif

@@ -1,0 +1,53 @@
+/* SPDX-License-Identifier: GPL-3.0-or-later */
+/* Runs an ELF file on an emulated 8-bit controller with 32 KB flash and 2 KB RAM. What the program writes to the spare
+ * register GPIOR0 goes to a file; writing to GPIOR1 ends the run. Prints the deepest stack and the cycles.
+ *   avr_runner PROGRAM.elf OUT.bin */
+#include <simavr/sim_avr.h>
+#include <simavr/sim_elf.h>
+#include <simavr/sim_io.h>
+#include <stdio.h>
+#include <string.h>
+
+static FILE *out;
+static int ended;
+
+static void on_byte(struct avr_t *avr, avr_io_addr_t addr, uint8_t value, void *param) {
+    (void)param;
+    avr->data[addr] = value;
+    fputc(value, out);
+}
+
+static void on_end(struct avr_t *avr, avr_io_addr_t addr, uint8_t value, void *param) {
+    (void)param;
+    avr->data[addr] = value;
+    ended = 1;
+}
+
+int main(int count, char **words) {
+    elf_firmware_t program;
+    avr_t *avr;
+    unsigned lowest = 0xffff;
+    memset(&program, 0, sizeof program);
+    if (count != 3 || elf_read_firmware(words[1], &program) != 0)
+        return 2;
+    avr = avr_make_mcu_by_name("atmega328p");
+    out = fopen(words[2], "wb");
+    if (avr == 0 || out == 0)
+        return 2;
+    avr_init(avr);
+    program.frequency = 16000000;
+    avr_load_firmware(avr, &program);
+    avr_register_io_write(avr, 0x3e, on_byte, 0);
+    avr_register_io_write(avr, 0x4a, on_end, 0);
+    while (ended == 0 && avr->cycle < 4000000000ull) {
+        int state = avr_run(avr);
+        unsigned stack = (unsigned)(avr->data[0x5d] | avr->data[0x5e] << 8);
+        if (stack > 0x100 && stack < lowest)
+            lowest = stack;
+        if (state == cpu_Done || state == cpu_Crashed)
+            break;
+    }
+    fclose(out);
+    printf("stack %u cycles %llu\n", 0x8ffu - lowest, (unsigned long long)avr->cycle);
+    return ended != 0 ? 0 : 1;
+}
