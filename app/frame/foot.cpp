@@ -1,0 +1,116 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/frame/foot.h"
+
+#include <QDialog>
+#include <QHBoxLayout>
+#include <QListWidget>
+#include <QPainter>
+#include <QTimer>
+#include <QVBoxLayout>
+#include <algorithm>
+
+#include "app/session/session.h"
+#include "app/theme/theme.h"
+
+namespace gorsefinch::app {
+
+Foot::Foot(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+    setFixedHeight(24);
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(12, 0, 12, 0);
+    row->setSpacing(16);
+    const auto figure = [&](const char* name) {
+        auto* label = new QLabel(this);
+        label->setObjectName(name);
+        label->setFont(Theme::figures());
+        row->addWidget(label);
+        return label;
+    };
+    pointer_ = figure("pointer");
+    selection_ = figure("selection");
+    problems_ = new QPushButton(this);
+    problems_->setObjectName("problems");
+    problems_->setFlat(true);
+    problems_->setFont(Theme::figures());
+    problems_->setCursor(Qt::PointingHandCursor);
+    problems_->setToolTip(tr("Show what is wrong or risky (F8)"));
+    problems_->setShortcut(Qt::Key_F8);
+    row->addWidget(problems_);
+    notice_ = figure("notice");
+    notice_->setProperty("trouble", true);
+    row->addStretch(1);
+    undo_ = figure("undo");
+    undo_->setProperty("quiet", true);
+    connect(problems_, &QPushButton::clicked, this, &Foot::showProblems);
+}
+
+void Foot::tell(const QString& notice) {
+    notice_->setText(notice);
+    QTimer::singleShot(8000, notice_, [this, notice] {
+        if (notice_->text() == notice)
+            notice_->clear();
+    });
+}
+
+void Foot::refresh() {
+    if (!session_.isOpen())
+        return;
+    const auto selected = session_.selectedWidgets();
+    QString text;
+    if (selected.size() == 1) {
+        const Widget& w = *selected.front();
+        text = QString("%1 %2,%3 %4x%5").arg(info(w.kind).key).arg(w.x).arg(w.y).arg(w.w).arg(w.h);
+    } else if (selected.size() > 1) {
+        text = tr("%n widgets", nullptr, static_cast<int>(selected.size()));
+    }
+    selection_->setText(text);
+    const auto count = static_cast<int>(session_.problems().size());
+    problems_->setText(count == 0 ? tr("no problems") : count == 1 ? tr("1 problem") : tr("%1 problems").arg(count));
+    const QColor colour = Theme::colour(count == 0 ? Role::QuietText : Role::Trouble);
+    problems_->setStyleSheet(QString("QPushButton { border: none; padding: 0; background: transparent; color: %1; }"
+                                     "QPushButton:focus { text-decoration: underline; }").arg(colour.name()));
+    const QString label = QString::fromStdString(session_.history().undoLabel());
+    undo_->setText(label.isEmpty() ? QString() : tr("Ctrl+Z  ") + label);
+}
+
+void Foot::showProblems() {
+    QDialog dialog(window());
+    dialog.setWindowTitle(tr("Problems"));
+    dialog.resize(640, 300);
+    auto* column = new QVBoxLayout(&dialog);
+    auto* list = new QListWidget(&dialog);
+    list->setObjectName("problem_list");
+    list->setWordWrap(true);
+    Problems problems = session_.problems();
+    std::stable_sort(problems.begin(), problems.end(), [](const auto& a, const auto& b) { return a.severity > b.severity; });
+    for (const Problem& each : problems) {
+        auto* item = new QListWidgetItem(QString::fromStdString(each.text()), list);
+        if (each.severity == Severity::Error)
+            item->setForeground(Theme::colour(Role::Trouble));
+    }
+    if (problems.empty()) {
+        auto* none = new QLabel(tr("Nothing is wrong. Problems of screens, rules, images and fonts show up here as they arise."), &dialog);
+        none->setWordWrap(true);
+        column->addWidget(none);
+        list->hide();
+    } else {
+        auto* hint = new QLabel(tr("Double click or Enter leads to the place."), &dialog);
+        hint->setProperty("quiet", true);
+        column->addWidget(hint);
+    }
+    column->addWidget(list);
+    connect(list, &QListWidget::itemActivated, &dialog, [&](QListWidgetItem* item) {
+        const Problem chosen = problems[static_cast<size_t>(list->row(item))];
+        dialog.accept();
+        Q_EMIT problemChosen(chosen);
+    });
+    dialog.exec();
+}
+
+void Foot::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    painter.fillRect(rect(), Theme::colour(Role::Surface));
+    painter.fillRect(QRect(0, 0, width(), 1), Theme::colour(Role::StrongLine));
+}
+
+}  // namespace gorsefinch::app

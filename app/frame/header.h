@@ -1,0 +1,74 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QAbstractButton>
+#include <QVector>
+#include <QWidget>
+
+class QHBoxLayout;
+
+namespace gorsefinch::app {
+
+class Session;
+class Station;
+
+// A flat cell of the header: a station's name over its figure, or the project's name over its folder.
+class HeaderCell : public QAbstractButton {
+    Q_OBJECT
+
+  public:
+    explicit HeaderCell(QWidget* parent = nullptr);
+    void setLines(const QString& name, const QString& figure);
+    void setMenuMark(bool mark) { menuMark_ = mark; }
+    QSize sizeHint() const override;
+
+  protected:
+    void paintEvent(QPaintEvent* event) override;
+
+  private:
+    QString name_, figure_;
+    bool menuMark_ = false;
+};
+
+// A thin meter of something against its budget, with both figures.
+class BudgetMeter : public QWidget {
+    Q_OBJECT
+
+  public:
+    BudgetMeter(const QString& name, QWidget* parent = nullptr);
+    void setValue(qint64 used, qint64 budget);
+    QSize sizeHint() const override { return {168, 20}; }
+
+  protected:
+    void paintEvent(QPaintEvent* event) override;
+
+  private:
+    QString name_;
+    qint64 used_ = 0, budget_ = 0;
+};
+
+// The window's head: project, stations, meters.
+class Header : public QWidget {
+    Q_OBJECT
+
+  public:
+    Header(Session& session, const QVector<Station*>& stations, QWidget* parent = nullptr);
+    void refresh();
+    void setCurrent(int station);
+    HeaderCell* projectCell() { return project_; }
+
+  Q_SIGNALS:
+    void stationChosen(int station);
+
+  protected:
+    void paintEvent(QPaintEvent* event) override;
+
+  private:
+    Session& session_;
+    QVector<Station*> stations_;
+    QVector<HeaderCell*> cells_;
+    HeaderCell* project_;
+    BudgetMeter *flash_, *ram_;
+};
+
+}  // namespace gorsefinch::app

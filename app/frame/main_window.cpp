@@ -1,0 +1,287 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/frame/main_window.h"
+
+#include <QAction>
+#include <QApplication>
+#include <QCloseEvent>
+#include <QFileDialog>
+#include <QLabel>
+#include <QMenu>
+#include <QMessageBox>
+#include <QPushButton>
+#include <QScreen>
+#include <QSettings>
+#include <QStackedWidget>
+#include <QTimer>
+#include <QVBoxLayout>
+
+#include "app/code/code_station.h"
+#include "app/frame/commands_dialog.h"
+#include "app/frame/foot.h"
+#include "app/frame/header.h"
+#include "app/panel/panel_station.h"
+#include "app/rules/rules_station.h"
+#include "app/screens/screens_station.h"
+#include "app/session/session.h"
+#include "app/start/start_page.h"
+#include "app/theme/theme.h"
+#include "app/variables/variables_station.h"
+
+namespace gorsefinch::app {
+
+MainWindow::MainWindow(Session& session) : session_(session) {
+    setWindowTitle("Gorsefinch");
+    setWindowIcon(QIcon(":/icons/app.svg"));
+    makeStations();
+    auto* page = new QWidget(this);
+    auto* column = new QVBoxLayout(page);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    header_ = new Header(session_, stations_, page);
+    foot_ = new Foot(session_, page);
+    makeRecoveryBar();
+    column->addWidget(header_);
+    column->addWidget(recovery_);
+    column->addWidget(pages_, 1);
+    column->addWidget(foot_);
+    setCentralWidget(page);
+    makeCommands();
+    connect(header_, &Header::stationChosen, this, &MainWindow::showStation);
+    connect(header_->projectCell(), &HeaderCell::clicked, this, &MainWindow::showProjectMenu);
+    connect(screens_, &ScreensStation::pointerMoved, foot_, &Foot::setPointer);
+    connect(screens_, &ScreensStation::ruleAsked, this, [this](const QString& widget) {
+        showStation(static_cast<int>(stations_.indexOf(rules_)));
+        rules_->addTapRule(widget);
+    });
+    connect(foot_, &Foot::problemChosen, this, &MainWindow::goTo);
+    connect(&session_, &Session::changed, this, &MainWindow::refresh);
+    connect(&session_, &Session::savedChanged, this, &MainWindow::refresh);
+    connect(&session_, &Session::selectionChanged, foot_, &Foot::refresh);
+    connect(&session_, &Session::noticed, foot_, &Foot::tell);
+    connect(&session_, &Session::recoveryFound, recovery_, &QWidget::show);
+    restoreState();
+}
+
+void MainWindow::makeStations() {
+    pages_ = new QStackedWidget(this);
+    screens_ = new ScreensStation(session_);
+    rules_ = new RulesStation(session_);
+    stations_ = {new PanelStation(session_), new VariablesStation(session_), screens_, rules_, new CodeStation(session_)};
+    for (Station* station : std::as_const(stations_))
+        pages_->addWidget(station);
+    start_ = new StartPage(session_);
+    pages_->addWidget(start_);
+    connect(start_, &StartPage::openAsked, this, [this](const QString& folder) {
+        if (folder.isEmpty())
+            askOpen();
+        else if (mayLeave())
+            openProject(folder);
+    });
+    connect(start_, &StartPage::created, this, [this] { openProject(session_.folder()); });
+    connect(start_, &StartPage::backAsked, this, [this] { showStation(static_cast<int>(stations_.indexOf(screens_))); });
+}
+
+void MainWindow::makeRecoveryBar() {
+    recovery_ = new QWidget(this);
+    recovery_->setObjectName("recovery");
+    recovery_->setAutoFillBackground(true);
+    auto* row = new QHBoxLayout(recovery_);
+    row->setContentsMargins(12, 6, 12, 6);
+    auto* words = new QLabel(tr("Gorsefinch ended last time before this project was saved. What was not saved is still there."), recovery_);
+    auto* restore = new QPushButton(tr("Restore it"), recovery_);
+    restore->setObjectName("restore");
+    auto* drop = new QPushButton(tr("Drop it"), recovery_);
+    row->addWidget(words, 1);
+    row->addWidget(restore);
+    row->addWidget(drop);
+    recovery_->hide();
+    connect(restore, &QPushButton::clicked, this, [this] {
+        recovery_->hide();
+        session_.restoreRecovery();
+    });
+    connect(drop, &QPushButton::clicked, this, [this] {
+        recovery_->hide();
+        session_.dropRecovery();
+    });
+}
+
+QAction* MainWindow::command(const QString& name, const QKeySequence& keys, const std::function<void()>& run) {
+    auto* action = new QAction(name, this);
+    action->setShortcut(keys);
+    connect(action, &QAction::triggered, this, run);
+    addAction(action);
+    commands_.append(action);
+    return action;
+}
+
+void MainWindow::makeCommands() {
+    command(tr("New project…"), Qt::CTRL | Qt::SHIFT | Qt::Key_N, [this] {
+        if (mayLeave())
+            showStart();
+    });
+    command(tr("Open…"), QKeySequence::Open, [this] { askOpen(); });
+    command(tr("Save"), QKeySequence::Save, [this] { save(); });
+    command(tr("Save as…"), Qt::CTRL | Qt::SHIFT | Qt::Key_S, [this] { saveAs(); });
+    command(tr("Undo"), QKeySequence::Undo, [this] { session_.undo(); });
+    command(tr("Redo"), Qt::CTRL | Qt::SHIFT | Qt::Key_Z, [this] { session_.redo(); })->setShortcuts({Qt::CTRL | Qt::SHIFT | Qt::Key_Z, Qt::CTRL | Qt::Key_Y});
+    command(tr("Project menu"), Qt::ALT | Qt::Key_P, [this] { showProjectMenu(); });
+    command(tr("Keys and commands"), Qt::Key_F1, [this] { showCommands(); });
+    command(tr("Quit"), QKeySequence::Quit, [this] { close(); });
+    for (int i = 0; i < stations_.size(); ++i)
+        command(tr("Station %1").arg(stations_[i]->title()), QKeySequence(QString("Alt+%1").arg(stations_[i]->number())), [this, i] { showStation(i); });
+}
+
+void MainWindow::showProjectMenu() {
+    QMenu menu(this);
+    const auto entry = [&](int at) { menu.addAction(commands_[at]); };
+    entry(0);
+    entry(1);
+    QMenu* recent = menu.addMenu(tr("Recent"));
+    for (const QString& folder : recentProjects())
+        recent->addAction(folder, this, [this, folder] {
+            if (mayLeave())
+                openProject(folder);
+        });
+    recent->setEnabled(!recent->isEmpty());
+    menu.addSeparator();
+    entry(2);
+    entry(3);
+    menu.addSeparator();
+    entry(4);
+    entry(5);
+    commands_[4]->setEnabled(session_.isOpen() && session_.history().canUndo());
+    commands_[5]->setEnabled(session_.isOpen() && session_.history().canRedo());
+    menu.addSeparator();
+    QMenu* appearance = menu.addMenu(tr("Appearance"));
+    const int now = QSettings().value("appearance", 0).toInt();
+    const QString names[] = {tr("As the system"), tr("Light"), tr("Dark")};
+    for (int i = 0; i < 3; ++i) {
+        QAction* action = appearance->addAction(names[i], this, [this, i] { setAppearance(i); });
+        action->setCheckable(true);
+        action->setChecked(i == now);
+    }
+    entry(7);
+    menu.addSeparator();
+    entry(8);
+    menu.exec(header_->projectCell()->mapToGlobal(QPoint(8, header_->projectCell()->height() - 4)));
+    commands_[4]->setEnabled(true);
+    commands_[5]->setEnabled(true);
+}
+
+void MainWindow::setAppearance(int appearance) {
+    QSettings().setValue("appearance", appearance);
+    Theme::apply(*qApp, static_cast<Appearance>(appearance));
+    for (QWidget* widget : findChildren<QWidget*>())
+        widget->update();
+    session_.tell(tr("Icons take the new appearance at the next start."));
+}
+
+void MainWindow::showStation(int station) {
+    if (!session_.isOpen())
+        return;
+    pages_->setCurrentWidget(stations_[station]);
+    header_->setCurrent(station);
+    foot_->setPointer({});
+    stations_[station]->setFocus();
+    QSettings().setValue("station", stations_[station]->number());
+}
+
+void MainWindow::showStart() {
+    start_->refresh();
+    pages_->setCurrentWidget(start_);
+}
+
+bool MainWindow::openProject(const QString& folder) {
+    recovery_->hide();
+    const auto opened = session_.open(folder);
+    if (!opened) {
+        if (!session_.isOpen())
+            showStart();
+        QMessageBox box(QMessageBox::Warning, tr("The project can't be opened"), QString::fromStdString(opened.error().text()), QMessageBox::Ok, this);
+        box.exec();
+        return false;
+    }
+    rememberProject(folder);
+    setWindowTitle(QString::fromStdString(session_.document().name) + " – Gorsefinch");
+    showStation(static_cast<int>(stations_.indexOf(screens_)));
+    if (hasErrors(session_.problems()))
+        foot_->tell(tr("The project was opened, but something in it is wrong: see the problems."));
+    return true;
+}
+
+void MainWindow::askOpen() {
+    if (!mayLeave())
+        return;
+    const QString folder = QFileDialog::getExistingDirectory(this, tr("Open a project's folder"), session_.folder());
+    if (!folder.isEmpty())
+        openProject(folder);
+}
+
+bool MainWindow::save() {
+    if (!session_.isOpen())
+        return false;
+    if (const auto saved = session_.save(); !saved) {
+        QMessageBox::warning(this, tr("Not saved"), QString::fromStdString(saved.error().text()));
+        return false;
+    }
+    return true;
+}
+
+void MainWindow::saveAs() {
+    if (!session_.isOpen())
+        return;
+    const QString folder = QFileDialog::getExistingDirectory(this, tr("Save into an empty folder"), session_.folder());
+    if (folder.isEmpty())
+        return;
+    if (const auto saved = session_.saveAs(folder); !saved)
+        QMessageBox::warning(this, tr("Not saved"), QString::fromStdString(saved.error().text()));
+    else
+        rememberProject(folder);
+}
+
+// Asks what to do with unsaved work; false if the user stays.
+bool MainWindow::mayLeave() {
+    if (!session_.isOpen() || session_.history().isSaved())
+        return true;
+    const auto answer = QMessageBox::question(this, tr("Unsaved work"), tr("The project %1 has changes that are not saved.").arg(QString::fromStdString(session_.document().name)),
+                                              QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Save);
+    if (answer == QMessageBox::Save)
+        return save();
+    if (answer == QMessageBox::Discard)
+        session_.dropRecovery();
+    return answer == QMessageBox::Discard;
+}
+
+void MainWindow::showCommands() { CommandsDialog(commands_, pages_->currentWidget(), this).exec(); }
+
+void MainWindow::goTo(const Problem& problem) {
+    for (int i = 0; i < stations_.size(); ++i) {
+        showStation(i);
+        if (stations_[i]->goTo(problem))
+            return;
+    }
+    showStation(static_cast<int>(stations_.indexOf(screens_)));
+}
+
+void MainWindow::refresh() {
+    header_->refresh();
+    foot_->refresh();
+}
+
+void MainWindow::restoreState() {
+    // The frame that the desktop adds must fit too.
+    const QSize room = screen()->availableSize() - QSize(0, 40);
+    resize(QSize(1280, 800).boundedTo(room));
+    restoreGeometry(QSettings().value("geometry").toByteArray());
+}
+
+void MainWindow::closeEvent(QCloseEvent* event) {
+    if (!mayLeave()) {
+        event->ignore();
+        return;
+    }
+    QSettings().setValue("geometry", saveGeometry());
+    event->accept();
+}
+
+}  // namespace gorsefinch::app

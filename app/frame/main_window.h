@@ -1,0 +1,66 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QMainWindow>
+#include <QVector>
+
+#include "core/base/problem.h"
+
+class QAction;
+class QLabel;
+class QMenu;
+class QStackedWidget;
+
+namespace gorsefinch::app {
+
+class Foot;
+class Header;
+class RulesStation;
+class ScreensStation;
+class Session;
+class StartPage;
+class Station;
+
+// The window: header, the chosen station, foot. It only composes; stations wire themselves to the session.
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+
+  public:
+    explicit MainWindow(Session& session);
+    // Opens a project and shows its screens; tells what is wrong if it can't.
+    bool openProject(const QString& folder);
+    void showStart();
+
+  protected:
+    void closeEvent(QCloseEvent* event) override;
+
+  private:
+    void makeStations();
+    void makeCommands();
+    void makeRecoveryBar();
+    QAction* command(const QString& name, const QKeySequence& keys, const std::function<void()>& run);
+    void showProjectMenu();
+    void showStation(int station);
+    void goTo(const Problem& problem);
+    void askOpen();
+    bool save();
+    void saveAs();
+    bool mayLeave();
+    void showCommands();
+    void setAppearance(int appearance);
+    void restoreState();
+    void refresh();
+
+    Session& session_;
+    QVector<Station*> stations_;
+    ScreensStation* screens_ = nullptr;
+    RulesStation* rules_ = nullptr;
+    Header* header_ = nullptr;
+    Foot* foot_ = nullptr;
+    StartPage* start_ = nullptr;
+    QStackedWidget* pages_ = nullptr;
+    QWidget* recovery_ = nullptr;
+    QVector<QAction*> commands_;
+};
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,204 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/panel/panel_station.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QFormLayout>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QLineEdit>
+#include <QScrollArea>
+#include <QVBoxLayout>
+#include <cmath>
+
+#include "app/panel/panel_picture.h"
+#include "app/screens/frame_picture.h"
+#include "app/session/session.h"
+#include "app/theme/theme.h"
+#include "app/widgets/fields.h"
+#include "core/emit/costs.h"
+#include "core/project/names.h"
+
+namespace gorsefinch::app {
+
+PanelStation::PanelStation(Session& session, QWidget* parent) : Station(parent), session_(session) {
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(0);
+    row->addWidget(makeForm());
+    row->addWidget(makePictures(), 1);
+    connect(&session, &Session::changed, this, &PanelStation::refresh);
+}
+
+QString PanelStation::figure() const {
+    const Panel& panel = *session_.document().panel;
+    return QString("%1x%2 %3-bit").arg(panel.width).arg(panel.height).arg(info(panel.format).bits);
+}
+
+bool PanelStation::goTo(const Problem& problem) { return problem.place.starts_with("panel") || problem.place == "the project"; }
+
+QFormLayout* PanelStation::section(const QString& title, QWidget* page) {
+    auto* heading = new QLabel(title, page);
+    heading->setProperty("heading", true);
+    heading->setContentsMargins(0, 10, 0, 2);
+    static_cast<QVBoxLayout*>(page->layout())->addWidget(heading);
+    auto* form = new QFormLayout;
+    form->setHorizontalSpacing(8);
+    form->setVerticalSpacing(5);
+    static_cast<QVBoxLayout*>(page->layout())->addLayout(form);
+    return form;
+}
+
+namespace {
+
+QLabel* caption(const QString& text, QWidget* field) {
+    auto* label = new QLabel(text);
+    label->setProperty("quiet", true);
+    label->setFixedWidth(108);
+    label->setMinimumHeight(24);
+    label->setBuddy(field);
+    return label;
+}
+
+}  // namespace
+
+void PanelStation::edit(const QString& label, const std::function<void(Panel&)>& change) {
+    Panel panel = *session_.document().panel;
+    change(panel);
+    session_.edit(withPanel(session_.document(), panel), label, "panel " + label);
+}
+
+void PanelStation::number(QFormLayout* form, const QString& text, const QString& name, const QString& unit, int least, int most, const QString& help,
+                          int64_t (*get)(const Panel&), void (*set)(Panel&, int64_t)) {
+    auto* field = new NumberField(least, most, unit, this);
+    field->setObjectName(name);
+    field->setToolTip(help);
+    connect(field, &NumberField::numberChosen, this, [this, text, set](int value) {
+        edit(tr("Change %1").arg(text.toLower()), [&](Panel& panel) { set(panel, value); });
+    });
+    fills_.append([this, field, get] { field->setNumber(static_cast<int>(get(*session_.document().panel))); });
+    form->addRow(caption(text, field), field);
+}
+
+void PanelStation::yesNo(QFormLayout* form, const QString& text, const QString& name, const QString& help, bool Panel::*member) {
+    auto* field = new QCheckBox(help, this);
+    field->setObjectName(name);
+    connect(field, &QCheckBox::clicked, this, [this, text, member](bool on) {
+        edit(tr("Change %1").arg(text.toLower()), [&](Panel& panel) { panel.*member = on; });
+    });
+    fills_.append([this, field, member] { field->setChecked((*session_.document().panel).*member); });
+    form->addRow(caption(text, field), field);
+}
+
+void PanelStation::choice(QFormLayout* form, const QString& text, const QString& name, const QStringList& choices, const QString& help,
+                          std::function<QString(const Panel&)> get, std::function<void(Panel&, const QString&)> set) {
+    auto* field = new QComboBox(this);
+    field->setObjectName(name);
+    field->addItems(choices);
+    field->setToolTip(help);
+    connect(field, &QComboBox::activated, this, [this, text, field, set](int) {
+        edit(tr("Change %1").arg(text.toLower()), [&](Panel& panel) { set(panel, field->currentText()); });
+    });
+    fills_.append([this, field, get] { field->setCurrentText(get(*session_.document().panel)); });
+    form->addRow(caption(text, field), field);
+}
+
+QWidget* PanelStation::makeForm() {
+    auto* page = new QWidget;
+    auto* column = new QVBoxLayout(page);
+    column->setContentsMargins(16, 4, 16, 16);
+    column->setSpacing(2);
+
+    QFormLayout* project = section(tr("Project"), page);
+    auto* name = new QLineEdit(page);
+    name->setObjectName("project_name");
+    name->setToolTip(tr("Stands in front of every name in generated code"));
+    connect(name, &QLineEdit::editingFinished, this, [this, name] {
+        if (!name->isModified())
+            return;
+        name->setModified(false);
+        const std::string to = name->text().trimmed().toStdString();
+        if (const auto trouble = nameTrouble(to)) {
+            session_.tell(QString::fromStdString(*trouble));
+            name->setText(QString::fromStdString(session_.document().name));
+            return;
+        }
+        Document next = session_.document();
+        next.name = to;
+        session_.edit(next, tr("Rename project"));
+    });
+    fills_.append([this, name] { name->setText(QString::fromStdString(session_.document().name)); });
+    project->addRow(caption(tr("Name"), name), name);
+
+    QFormLayout* size = section(tr("Picture"), page);
+    number(size, tr("Width"), "panel_width", "px", kLeastPanelSide, kMostPanelSide, tr("Columns of the interface as the user sees it"), [](const Panel& p) -> int64_t { return p.width; }, [](Panel& p, int64_t v) { p.width = static_cast<int>(v); });
+    number(size, tr("Height"), "panel_height", "px", kLeastPanelSide, kMostPanelSide, tr("Rows of the interface as the user sees it"), [](const Panel& p) -> int64_t { return p.height; }, [](Panel& p, int64_t v) { p.height = static_cast<int>(v); });
+    QStringList formats;
+    for (const PixelFormatInfo& each : pixelFormats())
+        if (each.panel)
+            formats << each.key;
+    choice(size, tr("Pixel format"), "panel_format", formats, tr("How pixels lie in the panel's memory"),
+           [](const Panel& p) { return QString(info(p.format).key); },
+           [](Panel& p, const QString& key) { p.format = pixelFormatByKey(key.toStdString())->format; });
+
+    QFormLayout* mount = section(tr("Mounting and wiring: when the first picture is wrong"), page);
+    choice(mount, tr("Turned"), "panel_turn", {"0°", "90°", "180°", "270°"}, tr("How far the panel's memory is turned clockwise against the picture"),
+           [](const Panel& p) { return QString("%1°").arg(p.turn); }, [](Panel& p, const QString& t) { p.turn = t.chopped(1).toInt(); });
+    yesNo(mount, tr("Mirror columns"), "mirror_x", tr("left and right are exchanged"), &Panel::mirrorX);
+    yesNo(mount, tr("Mirror rows"), "mirror_y", tr("top and bottom are exchanged"), &Panel::mirrorY);
+    yesNo(mount, tr("Invert"), "invert", tr("dark shows as light"), &Panel::invert);
+    yesNo(mount, tr("Red and blue"), "swap_red_blue", tr("red shows as blue"), &Panel::swapRedBlue);
+    number(mount, tr("First column"), "column_offset", "px", 0, kMostPanelSide, tr("Columns of the panel's memory left of the picture: a shifted picture needs them"), [](const Panel& p) -> int64_t { return p.columnOffset; }, [](Panel& p, int64_t v) { p.columnOffset = static_cast<int>(v); });
+    number(mount, tr("First row"), "row_offset", "px", 0, kMostPanelSide, tr("Rows of the panel's memory above the picture"), [](const Panel& p) -> int64_t { return p.rowOffset; }, [](Panel& p, int64_t v) { p.rowOffset = static_cast<int>(v); });
+
+    QFormLayout* target = section(tr("Controller"), page);
+    choice(target, tr("Kind"), "word_bits", {tr("32-bit"), tr("8-bit")}, tr("8-bit: constants lie in program memory, texts are short"),
+           [](const Panel& p) { return p.wordBits == 8 ? tr("8-bit") : tr("32-bit"); },
+           [](Panel& p, const QString& t) { p.wordBits = t == tr("8-bit") ? 8 : 32; });
+    number(target, tr("Draw buffer"), "strip_lines", "lines", 1, kMostPanelSide, tr("Lines drawn at a time: fewer take less RAM, more are faster"), [](const Panel& p) -> int64_t { return p.stripLines; }, [](Panel& p, int64_t v) { p.stripLines = static_cast<int>(v); });
+    number(target, tr("Flash"), "flash_budget", "KB", 0, 4194303, tr("Budget for the interface: code, screens, images, fonts"), [](const Panel& p) { return p.flashBytes / 1024; }, [](Panel& p, int64_t v) { p.flashBytes = v * 1024; });
+    number(target, tr("RAM"), "ram_budget", "KB", 0, 4194303, tr("Budget for the interface: state and draw buffer"), [](const Panel& p) { return p.ramBytes / 1024; }, [](Panel& p, int64_t v) { p.ramBytes = v * 1024; });
+
+    facts_ = new QLabel(page);
+    facts_->setFont(Theme::figures());
+    facts_->setContentsMargins(0, 14, 0, 0);
+    column->addWidget(facts_);
+    column->addStretch(1);
+    auto* scroll = new QScrollArea(this);
+    scroll->setWidgetResizable(true);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll->setFixedWidth(380);
+    scroll->setWidget(page);
+    return scroll;
+}
+
+QWidget* PanelStation::makePictures() {
+    auto* page = new QWidget(this);
+    auto* column = new QVBoxLayout(page);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(1);
+    seen_ = new PanelPicture(tr("What the user sees"), page);
+    held_ = new PanelPicture(tr("What the panel's memory holds"), page);
+    column->addWidget(seen_, 1);
+    column->addWidget(held_, 1);
+    return page;
+}
+
+void PanelStation::refresh() {
+    for (const auto& fill : fills_)
+        fill();
+    const BuiltScene& scene = *session_.scene();
+    const Panel& panel = *session_.document().panel;
+    const PanelMemory seen = drawScreen(scene, session_.screenIndex(), &session_.twin());
+    seen_->setPicture(toImage(seen), tr("%1 x %2 pixels").arg(panel.width).arg(panel.height));
+    Twin held(session_.scene(), Twin::View::Panel);
+    held.go(session_.screenIndex());
+    held.step(0);
+    const PanelMemory& memory = held.memory();
+    held_->setPicture(toImage(memory), tr("%1 columns x %2 rows, %3, %4 bytes").arg(memory.width()).arg(memory.height()).arg(info(panel.format).key).arg(memory.bytes().size()));
+    const Costs costs = costsOf(scene);
+    facts_->setText(tr("one full picture %1 B\ndraw buffer      %2 B\nstate            %3 B\nstack, about     %4 B")
+                        .arg(packedBytes(panel.format, panel.width, panel.height), 7).arg(costs.buffer, 7).arg(costs.state, 7).arg(costs.stack, 7));
+}
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,52 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <functional>
+
+#include "app/frame/station.h"
+
+class QFormLayout;
+class QLabel;
+class QLineEdit;
+
+namespace gorsefinch {
+struct Panel;
+}
+
+namespace gorsefinch::app {
+
+class PanelPicture;
+class Session;
+
+// The display hardware: size, format, how it is mounted and wired, its memory; beside it what the user sees and what
+// the panel's memory holds.
+class PanelStation : public Station {
+    Q_OBJECT
+
+  public:
+    explicit PanelStation(Session& session, QWidget* parent = nullptr);
+    QString title() const override { return tr("Panel"); }
+    QString figure() const override;
+    QString help() const override { return tr("Describe the display hardware"); }
+    int number() const override { return 1; }
+    bool goTo(const Problem& problem) override;
+
+  private:
+    QWidget* makeForm();
+    QWidget* makePictures();
+    QFormLayout* section(const QString& title, QWidget* page);
+    void number(QFormLayout* form, const QString& caption, const QString& name, const QString& unit, int least, int most, const QString& help,
+                int64_t (*get)(const Panel&), void (*set)(Panel&, int64_t));
+    void yesNo(QFormLayout* form, const QString& caption, const QString& name, const QString& help, bool Panel::*member);
+    void choice(QFormLayout* form, const QString& caption, const QString& name, const QStringList& choices, const QString& help,
+                std::function<QString(const Panel&)> get, std::function<void(Panel&, const QString&)> set);
+    void edit(const QString& label, const std::function<void(Panel&)>& change);
+    void refresh();
+
+    Session& session_;
+    QVector<std::function<void()>> fills_;
+    QLabel* facts_ = nullptr;
+    PanelPicture *seen_ = nullptr, *held_ = nullptr;
+};
+
+}  // namespace gorsefinch::app

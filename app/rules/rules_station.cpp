@@ -1,0 +1,271 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/rules/rules_station.h"
+
+#include <QLabel>
+#include <QShortcut>
+#include <QVBoxLayout>
+#include <algorithm>
+
+#include "app/rules/rules_lexer.h"
+#include "app/session/session.h"
+#include "app/theme/theme.h"
+
+namespace gorsefinch::app {
+
+namespace {
+
+constexpr int kSquiggle = 8, kRunsMargin = 1, kProblemStyle = 40, kRunsStyle = 41;
+
+}  // namespace
+
+RulesStation::RulesStation(Session& session, QWidget* parent)
+    : Station(parent), session_(session), editor_(new QsciScintilla(this)), lexer_(new RulesLexer(editor_)), summary_(new QLabel(this)) {
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    auto* bar = new QHBoxLayout;
+    bar->setContentsMargins(12, 8, 12, 8);
+    summary_->setObjectName("rules_summary");
+    auto* hint = new QLabel(tr("on widget.tap · on screen.enter · every 1 s while … · when … otherwise      "
+                               "name = value · go · back · call · show · hide · toggle      Ctrl+Space completes"), this);
+    hint->setProperty("quiet", true);
+    bar->addWidget(summary_);
+    bar->addStretch(1);
+    bar->addWidget(hint);
+    column->addLayout(bar);
+    auto* line = new QFrame(this);
+    line->setProperty("rule", true);
+    column->addWidget(line);
+    makeEditor();
+    column->addWidget(editor_, 1);
+    connect(&session, &Session::changed, this, &RulesStation::refresh);
+    connect(&session, &Session::twinStepped, this, &RulesStation::showRuns);
+}
+
+void RulesStation::makeEditor() {
+    editor_->setObjectName("rules_text");
+    editor_->setAccessibleName(tr("Rules"));
+    editor_->setFrameShape(QFrame::NoFrame);
+    editor_->setUtf8(true);
+    editor_->setLexer(lexer_);
+    editor_->setMarginLineNumbers(0, true);
+    editor_->setMarginWidth(0, 40);
+    editor_->setMarginType(kRunsMargin, QsciScintilla::TextMarginRightJustified);
+    editor_->setMarginWidth(kRunsMargin, 64);
+    editor_->setIndentationsUseTabs(false);
+    editor_->setTabWidth(4);
+    editor_->setAutoIndent(true);
+    editor_->setAnnotationDisplay(QsciScintilla::AnnotationIndented);
+    editor_->indicatorDefine(QsciScintilla::SquiggleLowIndicator, kSquiggle);
+    editor_->setAutoCompletionSource(QsciScintilla::AcsNone);
+    editor_->setExtraAscent(2);
+    editor_->setExtraDescent(2);
+    editor_->SendScintilla(QsciScintilla::SCI_SETSCROLLWIDTHTRACKING, 1);
+    editor_->SendScintilla(QsciScintilla::SCI_SETSCROLLWIDTH, 400);
+    editor_->SendScintilla(QsciScintilla::SCI_AUTOCSETSEPARATOR, '\n');
+    editor_->SendScintilla(QsciScintilla::SCI_AUTOCSETORDER, QsciScintilla::SC_ORDER_PERFORMSORT);
+    // Undo belongs to the document, which holds every edit of the whole project.
+    editor_->SendScintilla(QsciScintilla::SCI_SETUNDOCOLLECTION, 0UL);
+    takeTheme();
+    connect(editor_, &QsciScintilla::textChanged, this, &RulesStation::edited);
+    connect(editor_, &QsciScintilla::SCN_CHARADDED, this, [this](int c) {
+        if (c == '.' || (c >= 'a' && c <= 'z'))
+            complete();
+    });
+    auto* shortcut = new QShortcut(Qt::CTRL | Qt::Key_Space, editor_);
+    shortcut->setContext(Qt::WidgetShortcut);
+    connect(shortcut, &QShortcut::activated, this, &RulesStation::complete);
+}
+
+void RulesStation::takeTheme() {
+    lexer_->takeTheme();
+    editor_->setPaper(Theme::colour(Role::Field));
+    editor_->setCaretForegroundColor(Theme::colour(Role::Text));
+    editor_->setSelectionBackgroundColor(Theme::colour(Role::AccentSoft));
+    editor_->resetSelectionForegroundColor();
+    editor_->setSelectionForegroundColor(Theme::colour(Role::Text));
+    editor_->setMarginsBackgroundColor(Theme::colour(Role::Surface));
+    editor_->setMarginsForegroundColor(Theme::colour(Role::QuietText));
+    editor_->setMarginsFont(Theme::figures(11));
+    editor_->setIndicatorForegroundColor(Theme::colour(Role::Trouble), kSquiggle);
+    editor_->setCaretLineVisible(true);
+    editor_->setCaretLineBackgroundColor(Theme::colour(Role::Surface));
+    const auto style = [&](int number, Role text, Role ground) {
+        editor_->SendScintilla(QsciScintilla::SCI_STYLESETFORE, static_cast<unsigned long>(number), Theme::colour(text));
+        editor_->SendScintilla(QsciScintilla::SCI_STYLESETBACK, static_cast<unsigned long>(number), Theme::colour(ground));
+        editor_->SendScintilla(QsciScintilla::SCI_STYLESETFONT, static_cast<unsigned long>(number), "DejaVu Sans Mono");
+        editor_->SendScintilla(QsciScintilla::SCI_STYLESETSIZE, static_cast<unsigned long>(number), 8L);
+    };
+    style(kProblemStyle, Role::Trouble, Role::TroubleGround);
+    style(kRunsStyle, Role::Well, Role::Surface);
+}
+
+void RulesStation::showEvent(QShowEvent* event) {
+    Station::showEvent(event);
+    takeTheme();
+    shownRuns_.clear();
+    if (session_.isOpen())
+        refresh();
+    editor_->setFocus();
+}
+
+QString RulesStation::ruleFile() const {
+    const auto& files = *session_.document().rules;
+    return files.empty() ? "main" : QString::fromStdString(files.front().name);
+}
+
+QString RulesStation::figure() const { return QString::number(session_.scene()->rules->rules.size()); }
+
+void RulesStation::edited() {
+    if (filling_ || !session_.isOpen())
+        return;
+    session_.edit(withRules(session_.document(), ruleFile().toStdString(), editor_->text().toStdString()), tr("Edit rules"), "rules text");
+}
+
+void RulesStation::refresh() {
+    if (!session_.isOpen())
+        return;
+    const auto& files = *session_.document().rules;
+    const QString text = files.empty() ? QString() : QString::fromStdString(files.front().text);
+    if (editor_->text() != text) {
+        filling_ = true;
+        int line = 0, column = 0;
+        editor_->getCursorPosition(&line, &column);
+        const int top = editor_->firstVisibleLine();
+        editor_->setText(text);
+        editor_->setCursorPosition(std::min(line, editor_->lines() - 1), column);
+        editor_->setFirstVisibleLine(top);
+        filling_ = false;
+    }
+    if (isVisible())
+        showProblems();
+    shownRuns_.clear();
+    showRuns();
+}
+
+void RulesStation::showProblems() {
+    const std::string file = "rules/" + ruleFile().toStdString() + ".rules";
+    editor_->clearIndicatorRange(0, 0, editor_->lines() - 1, editor_->lineLength(editor_->lines() - 1), kSquiggle);
+    editor_->clearAnnotations();
+    QHash<int, QString> byLine;
+    int errors = 0;
+    for (const Problem& each : session_.scene()->rules->problems) {
+        if (each.file != file || each.line < 1)
+            continue;
+        errors += each.severity == Severity::Error;
+        QString& words = byLine[each.line - 1];
+        words += (words.isEmpty() ? "" : "\n") + QString::fromStdString(each.reason + (each.remedy.empty() ? "" : ". " + each.remedy));
+        const int from = std::max(each.column - 1, 0);
+        const QString line = editor_->text(each.line - 1);
+        int to = from + 1;
+        while (to < line.size() && (line[to].isLetterOrNumber() || line[to] == '_'))
+            ++to;
+        editor_->fillIndicatorRange(each.line - 1, from, each.line - 1, to, kSquiggle);
+    }
+    for (auto it = byLine.begin(); it != byLine.end(); ++it)
+        editor_->annotate(it.key(), " " + it.value() + " ", kProblemStyle);
+    const auto rules = session_.scene()->rules->rules.size();
+    summary_->setText(errors == 0 ? tr("%1 rules run").arg(rules) : tr("%1 rules run, %2 mistakes keep others from running").arg(rules).arg(errors));
+    summary_->setStyleSheet(QString("color: %1").arg(Theme::colour(errors == 0 ? Role::Well : Role::Trouble).name()));
+}
+
+void RulesStation::showRuns() {
+    if (!isVisible() || !session_.isOpen())
+        return;
+    const std::vector<int>& runs = session_.twin().ruleRuns();
+    if (runs == shownRuns_)
+        return;
+    shownRuns_ = runs;
+    editor_->clearMarginText(-1);
+    const auto& sources = session_.scene()->rules->sources;
+    for (size_t i = 0; i < sources.size() && i < runs.size(); ++i)
+        if (sources[i].file == ruleFile().toStdString() && runs[i] > 0)
+            editor_->setMarginText(sources[i].line - 1, QString("ran %1").arg(runs[i]), kRunsStyle);
+}
+
+// What can follow: behind "widget." its events or properties, behind "screen." its widgets, else every name.
+QStringList RulesStation::completionsFor(const QString& before) const {
+    const Document& document = session_.document();
+    const QStringList parts = before.section(' ', -1).split('.');
+    const bool header = before.trimmed().startsWith("on ") || before.startsWith("on ");
+    QStringList out;
+    if (parts.size() > 1) {
+        const std::string owner = parts[parts.size() - 2].toStdString();
+        if (const ScreenRef screen = document.screen(owner); screen && parts.size() == 2) {
+            out << "enter" << "leave";
+            for (const WidgetRef& each : screen->widgets)
+                out << QString::fromStdString(each->name);
+            return out;
+        }
+        for (const ScreenRef& screen : document.screens) {
+            const int at = widgetIndex(*screen, owner);
+            if (at < 0)
+                continue;
+            const Kind kind = screen->widgets[static_cast<size_t>(at)]->kind;
+            if (header)
+                return info(kind).touched ? QStringList{"tap", "press", "release"} : QStringList{};
+            for (const auto& properties : {info(kind).properties, placeProperties(), styleProperties()})
+                for (const PropertyInfo& property : properties)
+                    if (property.field.home != FieldHome::Nowhere)
+                        out << property.key;
+            return out;
+        }
+        return out;
+    }
+    for (const std::string& word : ruleKeywords())
+        out << QString::fromStdString(word);
+    for (const Variable& each : *document.variables)
+        out << QString::fromStdString(each.name);
+    for (const ScreenRef& screen : document.screens) {
+        out << QString::fromStdString(screen->name);
+        for (const WidgetRef& each : screen->widgets)
+            out << QString::fromStdString(each->name);
+    }
+    return out;
+}
+
+void RulesStation::complete() {
+    int line = 0, column = 0;
+    editor_->getCursorPosition(&line, &column);
+    const QString before = editor_->text(line).left(column);
+    if (before.contains("//") || before.count('"') % 2 == 1)
+        return;
+    qsizetype from = before.size();
+    while (from > 0 && (before[from - 1].isLetterOrNumber() || before[from - 1] == '_'))
+        --from;
+    const QString typed = before.mid(from);
+    QStringList fitting;
+    for (const QString& each : completionsFor(before))
+        if (each.startsWith(typed) && each != typed && !fitting.contains(each))
+            fitting << each;
+    if (fitting.isEmpty() || (typed.size() < 2 && !before.endsWith('.') && !before.endsWith(' ')))
+        return;
+    editor_->SendScintilla(QsciScintilla::SCI_AUTOCSHOW, static_cast<unsigned long>(typed.toUtf8().size()), fitting.join('\n').toUtf8().constData());
+}
+
+bool RulesStation::goTo(const Problem& problem) {
+    if (problem.line < 1 || problem.file.rfind("rules/", 0) != 0)
+        return false;
+    editor_->setCursorPosition(problem.line - 1, std::max(problem.column - 1, 0));
+    editor_->ensureLineVisible(problem.line - 1);
+    editor_->setFocus();
+    return true;
+}
+
+void RulesStation::addTapRule(const QString& widget) {
+    int screens = 0;
+    for (const ScreenRef& screen : session_.document().screens)
+        screens += widgetIndex(*screen, widget.toStdString()) >= 0;
+    const QString name = screens > 1 ? session_.screenName() + "." + widget : widget;
+    QString text = editor_->text();
+    while (text.endsWith("\n\n"))
+        text.chop(1);
+    if (!text.isEmpty() && !text.endsWith('\n'))
+        text += '\n';
+    text += (text.isEmpty() ? "" : "\n") + QString("on %1.tap\n    ").arg(name);
+    editor_->setText(text);
+    editor_->setCursorPosition(editor_->lines() - 1, 4);
+    editor_->setFocus();
+}
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,106 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QImage>
+#include <QWidget>
+#include <optional>
+
+#include "app/screens/snapping.h"
+#include "core/project/kinds.h"
+
+namespace gorsefinch::app {
+
+class Session;
+
+// The screen that is edited, at whole-number zoom: the runtime's own picture, rulers, the selection's brackets, guides.
+// The pointer edits; while it operates, it is the twin's finger instead.
+class Canvas : public QWidget {
+    Q_OBJECT
+
+  public:
+    explicit Canvas(Session& session, QWidget* parent = nullptr);
+
+    int zoom() const { return zoom_; }
+    void setZoom(int zoom);
+    void fit();
+    // The next press draws the box of a new widget of this kind; nothing goes back to selecting.
+    void arm(std::optional<Kind> kind);
+    std::optional<Kind> armed() const { return armed_; }
+    void setOperating(bool operating);
+    bool isOperating() const { return operating_; }
+    void setZonesShown(bool shown);
+    void setGuidesUsed(bool used) { guidesUsed_ = used; }
+
+    // A place of the widget in pixels of the panel, and back.
+    QPoint toPanel(const QPointF& at) const;
+    QPointF fromPanel(const QPointF& at) const;
+    // The last place of the pointer on the panel.
+    QPoint pointer() const { return pointer_; }
+    // Inserts a widget of a kind in a box (or of its usual size there), selects it, and gives its name.
+    void insert(Kind kind, const QRect& box);
+
+  Q_SIGNALS:
+    void pointerMoved(const QString& text);
+    void zoomChanged(int zoom);
+    void armedChanged();
+    void operatingChanged(bool operating);
+    void insertAsked(const QPoint& panelPlace);
+    void renameAsked();
+
+  protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void mouseDoubleClickEvent(QMouseEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    void keyReleaseEvent(QKeyEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    void focusOutEvent(QFocusEvent* event) override;
+
+  private:
+    enum class Gesture { None, Move, Resize, Band, Draw, Pan };
+
+    QRect panelRect() const;
+    QRect bandRect() const;
+    void drawRulers(QPainter& painter) const;
+    void drawPanel(QPainter& painter);
+    void drawHiddenAndZones(QPainter& painter) const;
+    void drawSelection(QPainter& painter) const;
+    void drawGuides(QPainter& painter) const;
+    void drawBracket(QPainter& painter, const QRect& box) const;
+    QRect selectionBox() const;
+    int handleAt(const QPointF& at) const;
+    void pressSelect(const QPoint& at, Qt::KeyboardModifiers modifiers);
+    void beginGesture(Gesture gesture, const QPoint& at);
+    void dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers);
+    void dragResize(const QPoint& at, Qt::KeyboardModifiers modifiers);
+    void finishBand(Qt::KeyboardModifiers modifiers);
+    void finishDraw();
+    bool moveByKey(QKeyEvent* event);
+    void touchTwin(const QPointF& at, bool down);
+    void refreshPicture();
+
+    Session& session_;
+    int zoom_ = 2;
+    bool fitted_ = true;
+    QPoint offset_;                 // of the panel from the middle
+    QImage picture_;
+    QPoint pointer_, start_, dragged_;
+    Gesture gesture_ = Gesture::None;
+    int handle_ = 0;
+    std::optional<Kind> armed_;
+    bool operating_ = false, lockedOperating_ = false, zonesShown_ = true, guidesUsed_ = true;
+    struct StartBox {
+        std::string name;
+        QRect box;
+    };
+    std::vector<StartBox> startBoxes_;
+    QString gestureKey_;
+    int gestureCount_ = 0;
+    std::vector<Guide> guides_;
+    std::optional<std::string> clickedInSelection_;
+};
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,180 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <QPainter>
+#include <QPainterPath>
+#include <algorithm>
+
+#include "app/screens/canvas.h"
+#include "app/screens/frame_picture.h"
+#include "app/session/session.h"
+#include "app/theme/theme.h"
+
+namespace gorsefinch::app {
+
+namespace {
+
+constexpr int kRuler = 18;
+
+// A step of the ruler's figures that leaves them apart at this zoom.
+int rulerStep(int zoom) {
+    for (const int step : {10, 20, 50, 100, 200})
+        if (step * zoom >= 48)
+            return step;
+    return 500;
+}
+
+// A small dark label with light figures, for sizes and distances.
+void drawTag(QPainter& painter, const QPointF& middle, const QString& text) {
+    painter.setFont(Theme::figures(10));
+    QRectF box = painter.fontMetrics().boundingRect(text);
+    box.adjust(-5, -2, 5, 2);
+    box.moveCenter(middle);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(QColor(0x1d, 0x23, 0x20, 230));
+    painter.drawRoundedRect(box, 2, 2);
+    painter.setPen(QColor("#f2eee4"));
+    painter.drawText(box, Qt::AlignCenter, text);
+}
+
+}  // namespace
+
+void Canvas::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    painter.fillRect(rect(), Theme::colour(Role::Around));
+    if (!session_.isOpen())
+        return;
+    drawPanel(painter);
+    if (!operating_) {
+        drawHiddenAndZones(painter);
+        drawGuides(painter);
+        drawSelection(painter);
+    }
+    if ((gesture_ == Gesture::Band || gesture_ == Gesture::Draw) && start_ != dragged_) {
+        const QRect band = bandRect();
+        const QRectF r(fromPanel(band.topLeft()), QSizeF(band.size()) * zoom_);
+        painter.setPen(QPen(Theme::colour(Role::Accent), 1, Qt::DashLine));
+        painter.setBrush(QColor(0xe3, 0xb5, 0x05, 40));
+        painter.drawRect(r);
+        if (gesture_ == Gesture::Draw)
+            drawTag(painter, r.center(), QString("%1 x %2").arg(band.width()).arg(band.height()));
+    }
+    drawRulers(painter);
+}
+
+void Canvas::drawPanel(QPainter& painter) {
+    const QRect r = panelRect();
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(QColor("#0b0e0d"));
+    painter.drawRoundedRect(r.adjusted(-12, -12, 12, 12), 7, 7);
+    painter.setRenderHint(QPainter::Antialiasing, false);
+    painter.setRenderHint(QPainter::SmoothPixmapTransform, false);
+    painter.drawImage(r, operating_ ? toImage(session_.twin().memory()) : picture_);
+    if (!operating_)
+        return;
+    painter.setPen(QPen(Theme::colour(Role::Well), 2));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawRect(r.adjusted(-2, -2, 1, 1));
+    drawTag(painter, QPointF(r.center().x(), r.top() - 22), tr("operating: the pointer is the finger"));
+}
+
+void Canvas::drawHiddenAndZones(QPainter& painter) const {
+    for (const WidgetRef& each : session_.screen()->widgets) {
+        const bool zone = zonesShown_ && info(each->kind).touched;
+        if (each->visible && !zone)
+            continue;
+        const QRectF r(fromPanel({static_cast<double>(each->x), static_cast<double>(each->y)}), QSizeF(each->w, each->h) * zoom_);
+        painter.setBrush(Qt::NoBrush);
+        // Dark below light keeps the dashes visible on any colour.
+        painter.setPen(QPen(QColor(0, 0, 0, 110), 1));
+        painter.drawRect(r.adjusted(0, 0, -1, -1));
+        painter.setPen(QPen(each->visible ? QColor("#b99bd0") : QColor("#d7dbd6"), 1, Qt::DotLine));
+        painter.drawRect(r.adjusted(0, 0, -1, -1));
+        if (!each->visible)
+            painter.drawPixmap(r.topLeft() + QPointF(3, 3), Theme::pixmap("eye_closed", QColor("#d7dbd6"), 14));
+    }
+}
+
+// Corner brackets outside the box, so that its pixels stay visible.
+void Canvas::drawBracket(QPainter& painter, const QRect& box) const {
+    const QRectF r(fromPanel(box.topLeft()), QSizeF(box.size()) * zoom_);
+    const QRectF o = r.adjusted(-2, -2, 1, 1);
+    const double arm = std::min({14.0, o.width() / 2, o.height() / 2});
+    QPainterPath path;
+    for (const auto& [corner, dx, dy] : {std::tuple(o.topLeft(), 1.0, 1.0), std::tuple(o.topRight(), -1.0, 1.0),
+                                         std::tuple(o.bottomLeft(), 1.0, -1.0), std::tuple(o.bottomRight(), -1.0, -1.0)}) {
+        path.moveTo(corner + QPointF(dx * arm, 0));
+        path.lineTo(corner);
+        path.lineTo(corner + QPointF(0, dy * arm));
+    }
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(QColor(0, 0, 0, 150), 4, Qt::SolidLine, Qt::SquareCap, Qt::MiterJoin));
+    painter.drawPath(path);
+    painter.setPen(QPen(Theme::colour(Role::Accent), 2, Qt::SolidLine, Qt::SquareCap, Qt::MiterJoin));
+    painter.drawPath(path);
+}
+
+void Canvas::drawSelection(QPainter& painter) const {
+    const auto selected = session_.selectedWidgets();
+    for (const WidgetRef& each : selected)
+        drawBracket(painter, {each->x, each->y, each->w, each->h});
+    if (gesture_ != Gesture::Move && gesture_ != Gesture::Resize)
+        return;
+    const QRect box = selectionBox();
+    const QPointF below = fromPanel({box.x() + box.width() / 2.0, static_cast<double>(box.y() + box.height())}) + QPointF(0, 16);
+    drawTag(painter, below,
+            gesture_ == Gesture::Move ? QString("%1, %2").arg(box.x()).arg(box.y())
+                                      : QString("%1 x %2").arg(box.width()).arg(box.height()));
+}
+
+void Canvas::drawGuides(QPainter& painter) const {
+    for (const Guide& guide : guides_) {
+        const QPointF a = fromPanel(guide.upright ? QPointF(guide.at, guide.from) : QPointF(guide.from, guide.at));
+        const QPointF b = fromPanel(guide.upright ? QPointF(guide.at, guide.to) : QPointF(guide.to, guide.at));
+        painter.setPen(QPen(QColor(0, 0, 0, 120), 1));
+        painter.drawLine(a, b);
+        painter.setPen(QPen(QColor("#ffffff"), 1, Qt::DashLine));
+        painter.drawLine(a, b);
+    }
+}
+
+void Canvas::drawRulers(QPainter& painter) const {
+    const QRect r = panelRect();
+    const QRect box = selectionBox();
+    painter.setRenderHint(QPainter::Antialiasing, false);
+    painter.fillRect(0, 0, width(), kRuler, Theme::colour(Role::Ruler));
+    painter.fillRect(0, 0, kRuler, height(), Theme::colour(Role::Ruler));
+    if (!operating_ && !box.isEmpty()) {
+        const QColor accent = Theme::colour(Role::Accent);
+        painter.fillRect(QRect(r.left() + box.x() * zoom_, kRuler - 3, box.width() * zoom_, 3), accent);
+        painter.fillRect(QRect(kRuler - 3, r.top() + box.y() * zoom_, 3, box.height() * zoom_), accent);
+    }
+    painter.setFont(Theme::figures(9));
+    painter.setPen(Theme::colour(Role::QuietText));
+    const int step = rulerStep(zoom_), half = step / 5;
+    const Panel& panel = *session_.document().panel;
+    for (int value = 0; value <= panel.width; value += half) {
+        const int x = r.left() + value * zoom_;
+        const bool figure = value % step == 0;
+        painter.drawLine(x, kRuler - (figure ? 7 : 4), x, kRuler - 1);
+        if (figure)
+            painter.drawText(x + 3, 10, QString::number(value));
+    }
+    for (int value = 0; value <= panel.height; value += half) {
+        const int y = r.top() + value * zoom_;
+        const bool figure = value % step == 0;
+        painter.drawLine(kRuler - (figure ? 7 : 4), y, kRuler - 1, y);
+        if (!figure)
+            continue;
+        painter.save();
+        painter.translate(10, y - 3);
+        painter.rotate(-90);
+        painter.drawText(0, 0, QString::number(value));
+        painter.restore();
+    }
+    painter.fillRect(0, 0, kRuler, kRuler, Theme::colour(Role::Ruler));
+    painter.setPen(Theme::colour(Role::StrongLine));
+    painter.drawLine(kRuler, kRuler - 1, width(), kRuler - 1);
+    painter.drawLine(kRuler - 1, kRuler, kRuler - 1, height());
+}
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,59 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QAbstractListModel>
+#include <QListView>
+
+namespace gorsefinch::app {
+
+class Session;
+
+// The widgets of the edited screen by depth, the topmost first.
+class LayersModel : public QAbstractListModel {
+    Q_OBJECT
+
+  public:
+    enum { VisibleRole = Qt::UserRole, LockedRole, BytesRole };
+
+    explicit LayersModel(Session& session, QObject* parent = nullptr);
+    int rowCount(const QModelIndex& parent = {}) const override;
+    QVariant data(const QModelIndex& index, int role) const override;
+    bool setData(const QModelIndex& index, const QVariant& value, int role) override;
+    Qt::ItemFlags flags(const QModelIndex& index) const override;
+    Qt::DropActions supportedDropActions() const override { return Qt::MoveAction; }
+    QMimeData* mimeData(const QModelIndexList& indexes) const override;
+    QStringList mimeTypes() const override { return {"application/x-gorsefinch-layer"}; }
+    bool dropMimeData(const QMimeData* data, Qt::DropAction action, int row, int column, const QModelIndex& parent) override;
+
+    std::string nameAt(int row) const;
+    int rowOf(const std::string& name) const;
+    void toggleVisible(int row);
+    void toggleLocked(int row);
+
+  private:
+    void reload();
+
+    Session& session_;
+    int rows_ = 0;
+};
+
+class Layers : public QListView {
+    Q_OBJECT
+
+  public:
+    explicit Layers(Session& session, QWidget* parent = nullptr);
+    void renameSelected();
+
+  protected:
+    void selectionChanged(const QItemSelection& selected, const QItemSelection& deselected) override;
+    void mousePressEvent(QMouseEvent* event) override;
+
+  private:
+    void follow();
+
+    Session& session_;
+    LayersModel* model_;
+    bool following_ = false;
+};
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,196 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The commands of the station Screens: keys and menu entries, one function each.
+#include <QAction>
+#include <QApplication>
+#include <QClipboard>
+#include <QMenu>
+#include <QMimeData>
+
+#include "app/screens/canvas.h"
+#include "app/screens/clipboard.h"
+#include "app/screens/layers.h"
+#include "app/screens/reel.h"
+#include "app/screens/screens_station.h"
+#include "app/screens/sheet.h"
+#include "app/session/session.h"
+
+namespace gorsefinch::app {
+
+void ScreensStation::command(const QString& name, const QKeySequence& keys, void (ScreensStation::*run)()) {
+    auto* action = new QAction(name, this);
+    action->setShortcut(keys);
+    action->setShortcutContext(Qt::WidgetShortcut);
+    connect(action, &QAction::triggered, this, run);
+    // The keys work where widgets are chosen, and leave text fields alone.
+    canvas_->addAction(action);
+    layers_->addAction(action);
+    editActions_.append(action);
+}
+
+void ScreensStation::addCommands() {
+    command(tr("Cut"), QKeySequence::Cut, &ScreensStation::cut);
+    command(tr("Copy"), QKeySequence::Copy, &ScreensStation::copy);
+    command(tr("Paste"), QKeySequence::Paste, &ScreensStation::paste);
+    command(tr("Duplicate"), Qt::CTRL | Qt::Key_D, &ScreensStation::duplicateSelection);
+    command(tr("Delete"), QKeySequence::Delete, &ScreensStation::deleteSelection);
+    command(tr("Select all"), QKeySequence::SelectAll, &ScreensStation::selectAll);
+    command(tr("Rename"), Qt::Key_F2, &ScreensStation::renameSelection);
+    command(tr("Raise"), Qt::Key_PageUp, &ScreensStation::raise);
+    command(tr("Lower"), Qt::Key_PageDown, &ScreensStation::lower);
+    command(tr("To the top"), Qt::SHIFT | Qt::Key_PageUp, &ScreensStation::toTop);
+    command(tr("To the bottom"), Qt::SHIFT | Qt::Key_PageDown, &ScreensStation::toBottom);
+    command(tr("Lock or unlock"), Qt::Key_L, &ScreensStation::toggleLock);
+    command(tr("Unlock all"), Qt::SHIFT | Qt::Key_L, &ScreensStation::unlockAll);
+    const auto key = [this](QWidget* on, const QKeySequence& keys, auto run) {
+        auto* action = new QAction(on);
+        action->setShortcut(keys);
+        action->setShortcutContext(Qt::WidgetWithChildrenShortcut);
+        connect(action, &QAction::triggered, this, run);
+        on->addAction(action);
+    };
+    key(this, Qt::CTRL | Qt::Key_N, [this] { reel_->addScreen(); });
+    key(this, QKeySequence::ZoomIn, [this] { canvas_->setZoom(canvas_->zoom() + 1); });
+    key(this, Qt::CTRL | Qt::Key_Equal, [this] { canvas_->setZoom(canvas_->zoom() + 1); });
+    key(this, QKeySequence::ZoomOut, [this] { canvas_->setZoom(canvas_->zoom() - 1); });
+    key(this, Qt::CTRL | Qt::Key_0, [this] { canvas_->fit(); });
+    key(reel_, QKeySequence::Delete, [this] { reel_->remove(); });
+    key(reel_, Qt::CTRL | Qt::Key_D, [this] { reel_->duplicate(); });
+    key(reel_, Qt::ALT | Qt::Key_Up, [this] { reel_->move(-1); });
+    key(reel_, Qt::ALT | Qt::Key_Down, [this] { reel_->move(1); });
+}
+
+void ScreensStation::contextMenu(const QPoint& at) {
+    if (canvas_->isOperating())
+        return;
+    QMenu menu(this);
+    const bool any = !session_.selection().empty();
+    for (QAction* action : std::as_const(editActions_)) {
+        const bool free = action->shortcut() == QKeySequence(QKeySequence::Paste) || action->shortcut() == QKeySequence(QKeySequence::SelectAll) ||
+                          action->shortcut() == QKeySequence(Qt::SHIFT | Qt::Key_L);
+        if (action->shortcut() == QKeySequence(QKeySequence::SelectAll) || action->shortcut() == QKeySequence(Qt::Key_PageUp) ||
+            action->shortcut() == QKeySequence(Qt::Key_L))
+            menu.addSeparator();
+        QAction* entry = menu.addAction(action->text(), action, &QAction::trigger);
+        entry->setShortcut(action->shortcut());
+        entry->setEnabled(any || free);
+    }
+    menu.addSeparator();
+    QMenu* insert = menu.addMenu(tr("Insert here"));
+    const QPoint place = canvas_->toPanel(at);
+    for (const KindInfo& kind : kinds())
+        insert->addAction(kind.key, canvas_, [this, place, &kind] { canvas_->insert(kind.kind, QRect(place, QSize(0, 0))); });
+    menu.exec(canvas_->mapToGlobal(at));
+}
+
+void ScreensStation::copy() {
+    const ScreenRef screen = session_.screen();
+    std::vector<WidgetRef> ordered;  // by depth, so that a paste keeps it
+    for (const WidgetRef& each : screen->widgets)
+        for (const std::string& name : session_.selection())
+            if (each->name == name)
+                ordered.push_back(each);
+    if (ordered.empty())
+        return;
+    auto* copied = new QMimeData;
+    copied->setData(kWidgetsMime, widgetsToBytes(ordered));
+    QApplication::clipboard()->setMimeData(copied);
+}
+
+void ScreensStation::cut() {
+    copy();
+    if (!session_.selection().empty())
+        session_.edit(removeWidgets(session_.document(), session_.screenName().toStdString(), session_.selection()), tr("Cut"));
+}
+
+void ScreensStation::paste() {
+    const QMimeData* copied = QApplication::clipboard()->mimeData();
+    if (!copied || !copied->hasFormat(kWidgetsMime))
+        return;
+    auto widgets = widgetsFromBytes(copied->data(kWidgetsMime));
+    if (!widgets) {
+        session_.tell(QString::fromStdString(widgets.error().text()));
+        return;
+    }
+    // On another screen the place stays the same, so that equal things stand at equal places; on the same one the
+    // copies step aside.
+    const ScreenRef screen = session_.screen();
+    const bool here = std::any_of(widgets->begin(), widgets->end(), [&](const Widget& each) {
+        const int at = widgetIndex(*screen, each.name);
+        return at >= 0 && screen->widgets[static_cast<size_t>(at)]->x == each.x && screen->widgets[static_cast<size_t>(at)]->y == each.y;
+    });
+    for (Widget& each : *widgets) {
+        each.x += here ? 8 : 0;
+        each.y += here ? 8 : 0;
+    }
+    Names added;
+    session_.edit(addWidgets(session_.document(), session_.screenName().toStdString(), std::move(*widgets), &added), tr("Paste"));
+    session_.select(added);
+}
+
+void ScreensStation::duplicateSelection() {
+    std::vector<Widget> copies;
+    for (const WidgetRef& each : session_.selectedWidgets()) {
+        copies.push_back(*each);
+        copies.back().x += 8;
+        copies.back().y += 8;
+    }
+    if (copies.empty())
+        return;
+    Names added;
+    session_.edit(addWidgets(session_.document(), session_.screenName().toStdString(), std::move(copies), &added), tr("Duplicate"));
+    session_.select(added);
+}
+
+void ScreensStation::deleteSelection() {
+    Names names;
+    for (const WidgetRef& each : session_.selectedWidgets())
+        if (!each->locked)
+            names.push_back(each->name);
+    if (names.size() < session_.selection().size())
+        session_.tell(tr("Locked widgets stay; L unlocks them."));
+    if (!names.empty())
+        session_.edit(removeWidgets(session_.document(), session_.screenName().toStdString(), names), tr("Delete"));
+}
+
+void ScreensStation::selectAll() {
+    Names names;
+    for (const WidgetRef& each : session_.screen()->widgets)
+        if (!each->locked)
+            names.push_back(each->name);
+    session_.select(names);
+}
+
+void ScreensStation::raise() {
+    session_.edit(reorderWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), Depth::Raise), tr("Raise"));
+}
+void ScreensStation::lower() {
+    session_.edit(reorderWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), Depth::Lower), tr("Lower"));
+}
+void ScreensStation::toTop() {
+    session_.edit(reorderWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), Depth::ToTop), tr("To the top"));
+}
+void ScreensStation::toBottom() {
+    session_.edit(reorderWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), Depth::ToBottom), tr("To the bottom"));
+}
+
+void ScreensStation::toggleLock() {
+    const auto selected = session_.selectedWidgets();
+    if (selected.empty())
+        return;
+    const bool lock = !selected.front()->locked;
+    session_.edit(changeWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), [&](Widget& w) { w.locked = lock; }), lock ? tr("Lock") : tr("Unlock"));
+}
+
+void ScreensStation::unlockAll() {
+    Names names;
+    for (const WidgetRef& each : session_.screen()->widgets)
+        names.push_back(each->name);
+    session_.edit(changeWidgets(session_.document(), session_.screenName().toStdString(), names, [](Widget& w) { w.locked = false; }), tr("Unlock all"));
+}
+
+void ScreensStation::renameSelection() {
+    if (session_.selection().size() == 1)
+        sheet_->focusName();
+}
+
+}  // namespace gorsefinch::app

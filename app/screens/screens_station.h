@@ -1,0 +1,70 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/frame/station.h"
+
+class QLabel;
+class QToolButton;
+class QVBoxLayout;
+
+namespace gorsefinch::app {
+
+class Canvas;
+class Layers;
+class Reel;
+class Session;
+class Sheet;
+class Tray;
+
+// Screens are laid out here: reel and layers, canvas and tray, twin and sheet.
+class ScreensStation : public Station {
+    Q_OBJECT
+
+  public:
+    explicit ScreensStation(Session& session, QWidget* parent = nullptr);
+    QString title() const override { return tr("Screens"); }
+    QString figure() const override;
+    QString help() const override { return tr("Lay out screens and widgets"); }
+    int number() const override { return 5; }
+    bool goTo(const Problem& problem) override;
+
+  Q_SIGNALS:
+    void pointerMoved(const QString& text);
+    void ruleAsked(const QString& widget);
+
+  private:
+    QWidget* makeLeft();
+    QWidget* makeMiddle();
+    QWidget* makeRight();
+    QWidget* makeTools();
+    void addCommands();
+    void command(const QString& name, const QKeySequence& keys, void (ScreensStation::*run)());
+    void askKind(const QPoint& at);
+    void contextMenu(const QPoint& at);
+
+    void copy();
+    void cut();
+    void paste();
+    void duplicateSelection();
+    void deleteSelection();
+    void selectAll();
+    void raise();
+    void lower();
+    void toTop();
+    void toBottom();
+    void toggleLock();
+    void renameSelection();
+    void unlockAll();
+
+    Session& session_;
+    Reel* reel_ = nullptr;
+    Layers* layers_ = nullptr;
+    Canvas* canvas_ = nullptr;
+    Tray* tray_ = nullptr;
+    Sheet* sheet_ = nullptr;
+    QLabel *zoom_ = nullptr, *layersFigure_ = nullptr;
+    QToolButton* hand_ = nullptr;
+    QVector<QAction*> editActions_;
+};
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,369 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/screens/sheet.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QFormLayout>
+#include <QLineEdit>
+#include <QPushButton>
+#include <QTimer>
+#include <QToolButton>
+#include <QVBoxLayout>
+#include <algorithm>
+
+#include "app/session/session.h"
+#include "app/theme/theme.h"
+#include "app/widgets/fields.h"
+#include "core/emit/costs.h"
+
+namespace gorsefinch::app {
+
+namespace {
+
+QString fromStd(const std::string& text) { return QString::fromStdString(text); }
+
+}  // namespace
+
+Sheet::Sheet(Session& session, QWidget* parent) : QScrollArea(parent), session_(session) {
+    setObjectName("sheet");
+    setWidgetResizable(true);
+    setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    connect(&session, &Session::changed, this, &Sheet::refresh);
+    connect(&session, &Session::selectionChanged, this, &Sheet::refresh);
+}
+
+void Sheet::focusName() {
+    if (name_) {
+        name_->setFocus();
+        name_->selectAll();
+    }
+}
+
+// The fields are made anew only when other kinds are selected or names in lists changed; else they are filled.
+void Sheet::refresh() {
+    if (!session_.isOpen())
+        return;
+    QString wanted;
+    for (const WidgetRef& each : session_.selectedWidgets())
+        wanted += fromStd(each->name) + ":" + info(each->kind).key + " ";
+    wanted += "|" + session_.screenName();
+    for (const Look& look : *session_.document().looks)
+        wanted += "|" + fromStd(look.name);
+    for (const Image& image : *session_.document().images)
+        wanted += "|" + fromStd(image.name);
+    for (const Face& face : *session_.document().faces)
+        wanted += "|" + fromStd(face.name);
+    if (wanted != builtFor_) {
+        builtFor_ = wanted;
+        rebuild();
+    }
+    for (const Row& row : rows_)
+        row.fill();
+}
+
+void Sheet::rebuild() {
+    rows_.clear();
+    name_ = nullptr;
+    // A field may be in the middle of giving on its value: the old page goes when it is done.
+    if (QWidget* old = takeWidget())
+        old->deleteLater();
+    page_ = new QWidget;
+    page_->setObjectName("sheet_page");
+    column_ = new QVBoxLayout(page_);
+    column_->setContentsMargins(0, 4, 0, 8);
+    column_->setSpacing(6);
+    const auto selected = session_.selectedWidgets();
+    if (selected.empty()) {
+        buildScreen();
+    } else {
+        const Kind kind = selected.front()->kind;
+        const bool same = std::all_of(selected.begin(), selected.end(), [&](const WidgetRef& w) { return w->kind == kind; });
+        buildWidget(kind, same);
+    }
+    column_->addStretch(1);
+    setWidget(page_);
+}
+
+void Sheet::addLine() {
+    auto* line = new QFrame(page_);
+    line->setProperty("rule", true);
+    column_->addWidget(line);
+    form_ = nullptr;
+}
+
+void Sheet::addHeading(const QString& text) {
+    auto* heading = new QLabel(text, page_);
+    heading->setProperty("heading", true);
+    heading->setContentsMargins(12, 2, 12, 0);
+    column_->addWidget(heading);
+    form_ = nullptr;
+}
+
+void Sheet::addRow(const QString& caption, QWidget* field, const QString& help, std::function<void()> fill) {
+    if (!form_) {
+        form_ = new QFormLayout;
+        form_->setContentsMargins(12, 0, 12, 0);
+        form_->setHorizontalSpacing(8);
+        form_->setVerticalSpacing(5);
+        form_->setFieldGrowthPolicy(QFormLayout::AllNonFixedFieldsGrow);
+        column_->addLayout(form_);
+    }
+    auto* label = new QLabel(caption, page_);
+    label->setFixedWidth(82);
+    label->setMinimumHeight(24);
+    label->setAlignment(Qt::AlignLeft | Qt::AlignVCenter);
+    label->setProperty("quiet", true);
+    label->setBuddy(field);
+    if (!help.isEmpty())
+        field->setToolTip(help);
+    form_->addRow(label, field);
+    rows_.push_back({label, std::move(fill)});
+}
+
+void Sheet::buildScreen() {
+    name_ = new QLineEdit(page_);
+    name_->setObjectName("name");
+    addRow(tr("Screen"), name_, tr("The screen's name; rules and generated code use it"), [this] {
+        if (!name_->hasFocus() || !name_->isModified())
+            name_->setText(session_.screenName());
+    });
+    connect(name_, &QLineEdit::editingFinished, this, [this] {
+        if (!name_->isModified())
+            return;
+        name_->setModified(false);
+        const std::string to = name_->text().trimmed().toStdString();
+        if (to == session_.screenName().toStdString() || !session_.edit(renameScreen(session_.document(), session_.screenName().toStdString(), to), tr("Rename screen")))
+            name_->setText(session_.screenName());
+    });
+    auto* background = new ColourField(page_);
+    background->setObjectName("background");
+    addRow(tr("Background"), background, {}, [this, background] { background->setColour(session_.screen()->background); });
+    const auto setBackground = [this](Colour colour, const QString& merge) {
+        Screen next = *session_.screen();
+        next.background = Colour{colour.argb | 0xff000000u};
+        session_.edit(withScreen(session_.document(), session_.screenIndex(), std::move(next)), tr("Change background"), merge);
+    };
+    connect(background, &ColourField::colourChosen, this, [setBackground](Colour c) { setBackground(c, "background"); });
+    connect(background, &ColourField::chosenLive, this, [setBackground](Colour c) { setBackground(c, "background"); });
+    addLine();
+    auto* hint = new QLabel(tr("Click a widget on the canvas or in the layers to set it here. "
+                               "Drag a band around several; Shift adds and takes away."), page_);
+    hint->setWordWrap(true);
+    hint->setProperty("quiet", true);
+    hint->setContentsMargins(12, 4, 12, 0);
+    column_->addWidget(hint);
+}
+
+void Sheet::buildWidget(Kind kind, bool sameKind) {
+    const auto selected = session_.selectedWidgets();
+    if (selected.size() == 1) {
+        name_ = new QLineEdit(page_);
+        name_->setObjectName("name");
+        const std::string shown = selected.front()->name;
+        addRow(info(kind).key, name_, tr("Its name on this screen (F2); rules and generated code use it"), [this, shown] {
+            if (!name_->hasFocus() || !name_->isModified())
+                name_->setText(fromStd(shown));
+        });
+        rows_.back().caption->setFont(Theme::text(12, true));
+        rows_.back().caption->setProperty("quiet", false);
+        connect(name_, &QLineEdit::editingFinished, this, [this, shown] {
+            if (!name_->isModified())
+                return;
+            name_->setModified(false);
+            const std::string to = name_->text().trimmed().toStdString();
+            if (to == shown)
+                return;
+            if (session_.edit(renameWidget(session_.document(), session_.screenName().toStdString(), shown, to), tr("Rename %1").arg(fromStd(shown))))
+                session_.select({to});
+            else
+                name_->setText(fromStd(shown));
+        });
+    } else {
+        addHeading(tr("%1 widgets").arg(selected.size()));
+    }
+    addBox();
+    addLine();
+    if (sameKind) {
+        for (const PropertyInfo& property : info(kind).properties)
+            addProperty(property, false);
+        if (!info(kind).properties.empty())
+            addLine();
+    }
+    addLook();
+    const bool anyText = std::any_of(selected.begin(), selected.end(), [](const WidgetRef& w) { return info(w->kind).hasText; });
+    const bool inked = anyText || std::any_of(selected.begin(), selected.end(), [](const WidgetRef& w) { return w->kind == Kind::Image; });
+    for (const PropertyInfo& property : styleProperties()) {
+        const std::string_view key = property.key;
+        const bool onlyText = key == "font" || key == "size";
+        if ((!onlyText || anyText) && (key != "colour" || inked) && (key != "padding" || inked))
+            addProperty(property, true);
+    }
+    addLine();
+    if (selected.size() == 1)
+        addRules();
+}
+
+void Sheet::addBox() {
+    auto* boxRow = new QWidget(page_);
+    auto* row = new QHBoxLayout(boxRow);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(4);
+    std::vector<NumberField*> fields;
+    for (size_t i = 0; i < 4; ++i) {
+        const PropertyInfo& property = placeProperties()[i];
+        auto* field = new NumberField(property.least, property.most, property.key, boxRow);
+        field->setObjectName(property.key);
+        field->setToolTip(tr("%1 in pixels; takes sums such as 320-24 or w/2").arg(property.help));
+        connect(field, &NumberField::numberChosen, this, [this, &property](int number) { set(property, int64_t{number}, true); });
+        row->addWidget(field);
+        fields.push_back(field);
+    }
+    addRow(tr("Box"), boxRow, {}, [this, fields] {
+        const auto selected = session_.selectedWidgets();
+        if (selected.empty())
+            return;
+        const Widget& w = *selected.front();
+        for (size_t i = 0; i < 4; ++i) {
+            fields[i]->setBox({static_cast<double>(w.x), static_cast<double>(w.y), static_cast<double>(w.w), static_cast<double>(w.h)});
+            const auto value = common(placeProperties()[i]);
+            fields[i]->setNumber(value ? std::optional(static_cast<int>(std::get<int64_t>(*value))) : std::nullopt);
+        }
+    });
+    auto* visible = new QCheckBox(tr("at the start"), page_);
+    visible->setObjectName("visible");
+    connect(visible, &QCheckBox::clicked, this, [this](bool on) { set(placeProperties()[4], on); });
+    addRow(tr("Visible"), visible, tr("Whether it shows when the interface starts; rules can change it"), [this, visible] {
+        const auto value = common(placeProperties()[4]);
+        visible->setTristate(!value);
+        visible->setCheckState(!value ? Qt::PartiallyChecked : std::get<bool>(*value) ? Qt::Checked : Qt::Unchecked);
+    });
+}
+
+void Sheet::addLook() {
+    auto* box = new QComboBox(page_);
+    box->setObjectName("look");
+    box->addItem(tr("none"), QString());
+    for (const Look& look : *session_.document().looks)
+        box->addItem(fromStd(look.name), fromStd(look.name));
+    connect(box, &QComboBox::activated, this, [this, box](int at) {
+        Names names;
+        for (const WidgetRef& w : session_.selectedWidgets())
+            names.push_back(w->name);
+        session_.edit(gorsefinch::setProperty(session_.document(), session_.screenName().toStdString(), names, "look", box->itemData(at).toString().toStdString()), tr("Change look"));
+    });
+    addRow(tr("Look"), box, tr("Colours, border, font and padding by name; what is set below is this widget's own"), [this, box] {
+        const auto selected = session_.selectedWidgets();
+        if (selected.empty())
+            return;
+        const std::string look = selected.front()->look;
+        const bool same = std::all_of(selected.begin(), selected.end(), [&](const WidgetRef& w) { return w->look == look; });
+        box->setCurrentIndex(same ? box->findData(fromStd(look)) : -1);
+    });
+}
+
+void Sheet::addProperty(const PropertyInfo& property, bool style) {
+    std::function<void()> fill;
+    QWidget* field = makeField(property, fill);
+    field->setObjectName(property.key);
+    QWidget* shown = field;
+    QToolButton* reset = nullptr;
+    if (style) {
+        shown = new QWidget(page_);
+        auto* row = new QHBoxLayout(shown);
+        row->setContentsMargins(0, 0, 0, 0);
+        row->setSpacing(2);
+        reset = new QToolButton(shown);
+        reset->setIcon(Theme::icon("cross"));
+        reset->setIconSize({10, 10});
+        reset->setFixedSize(20, 24);
+        reset->setToolTip(tr("Its own value: click to take the look's again"));
+        QSizePolicy keep = reset->sizePolicy();
+        keep.setRetainSizeWhenHidden(true);
+        reset->setSizePolicy(keep);
+        row->addWidget(field, 1);
+        row->addWidget(reset);
+        connect(reset, &QToolButton::clicked, this, [this, &property] {
+            Names names;
+            for (const WidgetRef& w : session_.selectedWidgets())
+                names.push_back(w->name);
+            session_.edit(clearProperty(session_.document(), session_.screenName().toStdString(), names, property.key), tr("Take the look's %1").arg(property.label));
+        });
+    }
+    addRow(tr(property.label), shown, {}, {});
+    field->setToolTip(property.help);
+    QLabel* caption = rows_.back().caption;
+    rows_.back().fill = [this, fill, caption, reset, &property] {
+        if (session_.selectedWidgets().empty())
+            return;
+        fill();
+        if (!reset)
+            return;
+        const bool own = isOwn(property);
+        reset->setVisible(own);
+        caption->setFont(Theme::text(12, own));
+        caption->setText(own ? tr("%1 · own").arg(tr(property.label)) : tr(property.label));
+    };
+}
+
+void Sheet::addRules() {
+    const WidgetRef widget = session_.selectedWidgets().front();
+    auto* rules = new QLabel(page_);
+    rules->setObjectName("mentions");
+    rules->setWordWrap(true);
+    rules->setFont(Theme::figures(10));
+    addRow(tr("Rules"), rules, tr("Rules that mention this widget"), [this, rules, widget] {
+        QStringList found;
+        for (const RuleFile& file : *session_.document().rules)
+            for (const QString& line : fromStd(file.text).split('\n'))
+                if (line.contains(fromStd(widget->name) + ".") || line.endsWith(" " + fromStd(widget->name)))
+                    found << line.trimmed();
+        rules->setText(found.isEmpty() ? tr("none mentions it") : found.mid(0, 5).join('\n'));
+    });
+    if (info(widget->kind).touched) {
+        auto* add = new QPushButton(tr("Add a rule for its tap"), page_);
+        add->setObjectName("add_rule");
+        connect(add, &QPushButton::clicked, this, [this, widget] { Q_EMIT ruleAsked(fromStd(widget->name)); });
+        addRow(QString(), add, tr("Opens the station Rules with a new rule for it"), [] {});
+    }
+    auto* costs = new QLabel(page_);
+    costs->setFont(Theme::figures());
+    addRow(tr("Costs"), costs, tr("On the target: constants in flash, texts that change in RAM"), [this, costs, name = widget->name] {
+        const int at = widgetIndex(*session_.screen(), name);
+        if (at < 0)
+            return;
+        const ScreenPart& part = *session_.scene()->parts[static_cast<size_t>(session_.screenIndex())];
+        const auto index = static_cast<size_t>(at);
+        const gorse_widget& w = *part.widgets[index];
+        costs->setText(tr("%1 B flash · %2 B RAM").arg(widgetFlash(part, index, session_.document().panel->wordBits)).arg(int{w.capacity} + 4 * w.slot_count));
+    });
+}
+
+std::optional<PropertyValue> Sheet::common(const PropertyInfo& property) const {
+    std::optional<PropertyValue> value;
+    for (const WidgetRef& w : session_.selectedWidgets()) {
+        if (!findProperty(w->kind, property.key))
+            continue;
+        const PropertyValue each = effectiveValue(session_.document(), *w, property.key);
+        if (value && *value != each)
+            return std::nullopt;
+        value = each;
+    }
+    return value;
+}
+
+bool Sheet::isOwn(const PropertyInfo& property) const {
+    const auto selected = session_.selectedWidgets();
+    return std::any_of(selected.begin(), selected.end(), [&](const WidgetRef& w) { return w->properties.count(property.key) != 0; });
+}
+
+void Sheet::set(const PropertyInfo& property, const PropertyValue& value, bool joins) {
+    Names names;
+    for (const WidgetRef& w : session_.selectedWidgets())
+        names.push_back(w->name);
+    if (names.empty())
+        return;
+    session_.edit(gorsefinch::setProperty(session_.document(), session_.screenName().toStdString(), names, property.key, value),
+                  tr("Change %1").arg(QString(property.label).toLower()), joins ? QString("set ") + property.key : QString());
+}
+
+}  // namespace gorsefinch::app

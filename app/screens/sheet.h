@@ -1,0 +1,69 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QHash>
+#include <QLabel>
+#include <QScrollArea>
+#include <functional>
+
+#include "core/project/kinds.h"
+#include "core/project/edit.h"
+
+class QFormLayout;
+class QLineEdit;
+class QVBoxLayout;
+
+namespace gorsefinch::app {
+
+class Session;
+
+// What is set on the selection, made from the table of kinds: name and box, content, look, the rules that mention it,
+// what it costs. With nothing selected, the screen.
+class Sheet : public QScrollArea {
+    Q_OBJECT
+
+  public:
+    explicit Sheet(Session& session, QWidget* parent = nullptr);
+    void focusName();
+
+  Q_SIGNALS:
+    void ruleAsked(const QString& widget);
+
+  private:
+    // One line of the sheet: its field, and how it is filled from the selection.
+    struct Row {
+        QLabel* caption = nullptr;
+        std::function<void()> fill;
+    };
+
+    void refresh();
+    void rebuild();
+    void buildScreen();
+    void buildWidget(Kind kind, bool sameKind);
+    void addBox();
+    void addLook();
+    void addRules();
+    void addHeading(const QString& text);
+    void addLine();
+    void addRow(const QString& caption, QWidget* field, const QString& help, std::function<void()> fill);
+    void addProperty(const PropertyInfo& property, bool style);
+    QWidget* makeField(const PropertyInfo& property, std::function<void()>& fill);
+    QWidget* textField(const PropertyInfo& property, std::function<void()>& fill);
+    QWidget* assetField(const PropertyInfo& property, std::function<void()>& fill);
+
+    // The value that all selected widgets have; nothing if they differ.
+    std::optional<PropertyValue> common(const PropertyInfo& property) const;
+    bool isOwn(const PropertyInfo& property) const;
+    void set(const PropertyInfo& property, const PropertyValue& value, bool joins = false);
+    QString bringIn(const PropertyInfo& property);
+
+    Session& session_;
+    QWidget* page_ = nullptr;
+    QVBoxLayout* column_ = nullptr;
+    QFormLayout* form_ = nullptr;
+    QLineEdit* name_ = nullptr;
+    std::vector<Row> rows_;
+    QString builtFor_;
+};
+
+}  // namespace gorsefinch::app

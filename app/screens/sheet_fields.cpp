@@ -1,0 +1,151 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The fields of the sheet, one for each type of property.
+#include <QCheckBox>
+#include <QComboBox>
+#include <QFile>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QLineEdit>
+
+#include "app/screens/sheet.h"
+#include "app/session/session.h"
+#include "app/theme/theme.h"
+#include "app/widgets/fields.h"
+#include "core/font/face_file.h"
+
+namespace gorsefinch::app {
+
+namespace {
+
+QString fromStd(const std::string& text) { return QString::fromStdString(text); }
+
+QStringList choiceList(const PropertyInfo& property) {
+    QStringList out;
+    for (const char* choice : property.choices)
+        out << choice;
+    return out;
+}
+
+}  // namespace
+
+QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& fill) {
+    switch (property.type) {
+        case PropertyType::Whole: {
+            auto* field = new NumberField(property.least, property.most, property.unit, page_);
+            connect(field, &NumberField::numberChosen, this, [this, &property](int number) { set(property, int64_t{number}, true); });
+            fill = [this, field, &property] {
+                const auto value = common(property);
+                field->setNumber(value ? std::optional(static_cast<int>(std::get<int64_t>(*value))) : std::nullopt);
+            };
+            return field;
+        }
+        case PropertyType::YesNo: {
+            auto* field = new QCheckBox(tr("yes"), page_);
+            connect(field, &QCheckBox::clicked, this, [this, &property](bool on) { set(property, on); });
+            fill = [this, field, &property] {
+                const auto value = common(property);
+                field->setTristate(!value);
+                field->setCheckState(!value ? Qt::PartiallyChecked : std::get<bool>(*value) ? Qt::Checked : Qt::Unchecked);
+            };
+            return field;
+        }
+        case PropertyType::Colour: {
+            auto* field = new ColourField(page_);
+            connect(field, &ColourField::colourChosen, this, [this, &property](Colour colour) { set(property, colour, true); });
+            connect(field, &ColourField::chosenLive, this, [this, &property](Colour colour) { set(property, colour, true); });
+            fill = [this, field, &property] {
+                const auto value = common(property);
+                field->setColour(value ? std::optional(std::get<Colour>(*value)) : std::nullopt);
+            };
+            return field;
+        }
+        case PropertyType::Choice: {
+            auto* field = new ChoiceField(choiceList(property), page_);
+            connect(field, &ChoiceField::chosen, this, [this, &property](const QString& choice) { set(property, choice.toStdString()); });
+            fill = [this, field, &property] {
+                const auto value = common(property);
+                field->setChosen(value ? fromStd(std::get<std::string>(*value)) : QString());
+            };
+            return field;
+        }
+        case PropertyType::Text: return textField(property, fill);
+        default: return assetField(property, fill);
+    }
+}
+
+QWidget* Sheet::textField(const PropertyInfo& property, std::function<void()>& fill) {
+    auto* field = new QLineEdit(page_);
+    field->setMaxLength(static_cast<int>(kMostTextBytes) / 4);
+    // Each letter shows on the canvas and in the twin at once; the steps of one stay in the field join for undo.
+    connect(field, &QLineEdit::textEdited, this, [this, &property](const QString& text) {
+        QString words = text;
+        words.replace("\\n", "\n");
+        set(property, words.toStdString(), true);
+    });
+    fill = [this, field, &property] {
+        const auto value = common(property);
+        QString words = value ? fromStd(std::get<std::string>(*value)) : QString();
+        words.replace("\n", "\\n");
+        field->setPlaceholderText(value ? QString() : tr("mixed"));
+        if (field->text() != words && !field->text().replace("\\n", "\n").isNull())
+            field->setText(words);
+        field->setToolTip(tr("%1; \\n begins a new line").arg(property.help));
+    };
+    return field;
+}
+
+// Images and faces by name, and a way to bring in another.
+QWidget* Sheet::assetField(const PropertyInfo& property, std::function<void()>& fill) {
+    auto* field = new QComboBox(page_);
+    const bool image = property.type == PropertyType::Image;
+    field->addItem(image ? tr("none") : tr("first face"), QString());
+    if (image)
+        for (const Image& each : *session_.document().images)
+            field->addItem(fromStd(each.name), fromStd(each.name));
+    else
+        for (const Face& each : *session_.document().faces)
+            field->addItem(fromStd(each.name), fromStd(each.name));
+    field->addItem(image ? tr("Bring in a picture…") : tr("Bring in a face…"), "…");
+    connect(field, &QComboBox::activated, this, [this, field, &property](int at) {
+        QString name = field->itemData(at).toString();
+        if (name == "…") {
+            name = bringIn(property);
+            if (name.isEmpty()) {
+                refresh();
+                return;
+            }
+        }
+        set(property, name.toStdString());
+    });
+    fill = [this, field, &property] {
+        const auto value = common(property);
+        field->setCurrentIndex(value ? field->findData(fromStd(std::get<std::string>(*value))) : -1);
+    };
+    return field;
+}
+
+// Takes a file from disk into the project, after a look at whether it can be used. Gives its name; "" if not.
+QString Sheet::bringIn(const PropertyInfo& property) {
+    const bool image = property.type == PropertyType::Image;
+    const QString path = QFileDialog::getOpenFileName(this, image ? tr("Bring in a picture") : tr("Bring in a face"), QString(),
+                                                      image ? tr("Pictures (*.png *.jpg *.jpeg *.bmp *.gif)") : tr("Faces (*.ttf *.otf)"));
+    if (path.isEmpty())
+        return {};
+    Files files;
+    const auto bytes = files.read(path.toStdString(), size_t{64} << 20);
+    const std::string fileName = QFileInfo(path).fileName().toStdString();
+    const auto usable = !bytes ? tl::unexpected(bytes.error())
+                        : image ? decodePicture(*bytes, fileName).map([](const Picture&) {})
+                                : faceTitle(*bytes, fileName).map([](const std::string&) {});
+    if (!usable) {
+        session_.tell(fromStd(usable.error().text()));
+        return {};
+    }
+    std::string name;
+    const Bytes original = std::make_shared<const std::string>(*bytes);
+    const Document next = image ? addImage(session_.document(), fileName, original, &name) : addFace(session_.document(), fileName, original, &name);
+    session_.edit(next, image ? tr("Bring in picture %1").arg(fromStd(name)) : tr("Bring in face %1").arg(fromStd(name)));
+    return fromStd(name);
+}
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,146 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/screens/tray.h"
+
+#include <QAbstractButton>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPainter>
+#include <algorithm>
+
+#include "app/screens/frame_picture.h"
+#include "app/session/session.h"
+#include "app/theme/theme.h"
+
+namespace gorsefinch::app {
+
+namespace {
+
+constexpr QSize kSample(76, 50);
+
+// A project with the same panel format, looks, faces and images, and one screen with one widget.
+Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
+    Document sample = from;
+    Panel panel = *from.panel;
+    panel.width = size.width();
+    panel.height = info(panel.format).bits == 1 ? size.height() / 8 * 8 : size.height();
+    panel.turn = 0;
+    panel.mirrorX = panel.mirrorY = panel.invert = panel.swapRedBlue = false;
+    panel.columnOffset = panel.rowOffset = 0;
+    sample.panel = std::make_shared<const Panel>(panel);
+    sample.rules = std::make_shared<std::vector<RuleFile>>();
+    Widget widget;
+    widget.name = "sample";
+    widget.kind = kind;
+    widget.x = 4;
+    widget.y = 8;
+    widget.w = size.width() - 8;
+    widget.h = size.height() - 16;
+    const bool mono = info(panel.format).bits == 1;
+    for (const char* look : {info(kind).key, "plain"})
+        if (widget.look.empty() && from.look(look) && kind != Kind::Rectangle && kind != Kind::Image)
+            widget.look = look;
+    if (info(kind).hasText) {
+        widget.properties["text"] = std::string(kind == Kind::Button ? "Press" : "Words");
+        widget.properties["align"] = std::string("middle");
+        widget.properties["size"] = int64_t{mono ? 10 : 15};
+    }
+    if (kind == Kind::Rectangle) {
+        widget.properties["radius"] = int64_t{6};
+        widget.properties["border_width"] = int64_t{mono ? 1 : 2};
+        widget.properties["border"] = opaque(mono ? 0xffffff : 0x5B6660);
+        if (!mono)
+            widget.properties["fill"] = opaque(0x2B3436);
+        widget.x += 6;
+        widget.w -= 12;
+    }
+    if (kind == Kind::Image && !from.images->empty())
+        widget.properties["image"] = from.images->front().name;
+    Screen screen;
+    screen.name = "sample";
+    screen.background = from.screens.front()->background;
+    screen.widgets.push_back(std::make_shared<const Widget>(std::move(widget)));
+    sample.screens = {std::make_shared<const Screen>(std::move(screen))};
+    return sample;
+}
+
+}  // namespace
+
+QPixmap samplePicture(Session& session, Kind kind, const QSize& size) {
+    SceneBuilder builder;
+    const BuiltSceneRef scene = builder.build(sampleDocument(session.document(), kind, size));
+    return QPixmap::fromImage(toImage(drawScreen(*scene, 0)));
+}
+
+class Tray::Sample : public QAbstractButton {
+  public:
+    Sample(Kind kind, QWidget* parent) : QAbstractButton(parent), kind_(kind) {
+        setObjectName(QString("tray_") + info(kind).key);
+        setCheckable(true);
+        setFixedSize(kSample.width() + 4, 76);
+        setCursor(Qt::PointingHandCursor);
+        setFocusPolicy(Qt::TabFocus);
+        setToolTip(Tray::tr("%1: %2. Click, then draw its box on the canvas; or press A there.").arg(info(kind).key, info(kind).help));
+        setAccessibleName(info(kind).key);
+    }
+    void setPicture(const QPixmap& picture) {
+        picture_ = picture;
+        update();
+    }
+
+  protected:
+    void paintEvent(QPaintEvent*) override {
+        QPainter painter(this);
+        const QRect frame(1, 1, kSample.width() + 2, kSample.height() + 2);
+        if (!picture_.isNull()) {
+            painter.drawPixmap(frame.topLeft() + QPoint(1, 1), picture_);
+        } else {
+            painter.fillRect(frame, Theme::colour(Role::Window));
+        }
+        const bool strong = isChecked() || underMouse() || hasFocus();
+        painter.setPen(QPen(Theme::colour(strong ? Role::Accent : Role::StrongLine), isChecked() ? 2 : 1));
+        painter.drawRect(frame.adjusted(0, 0, -1, -1));
+        painter.setFont(Theme::text());
+        painter.setPen(Theme::colour(Role::Text));
+        painter.drawText(QRect(0, 56, width(), 18), Qt::AlignCenter, info(kind_).key);
+    }
+
+  private:
+    Kind kind_;
+    QPixmap picture_;
+};
+
+Tray::Tray(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+    setFixedHeight(92);
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(10, 10, 12, 6);
+    row->setSpacing(6);
+    for (const KindInfo& kind : kinds()) {
+        auto* sample = new Sample(kind.kind, this);
+        connect(sample, &QAbstractButton::clicked, this, [this, which = kind.kind] { Q_EMIT chosen(which); });
+        samples_.insert(static_cast<int>(kind.kind), sample);
+        row->addWidget(sample);
+    }
+    row->addStretch(1);
+    auto* hint = new QLabel(tr("Pick one, then draw its box,\nor press A on the canvas"), this);
+    hint->setProperty("quiet", true);
+    hint->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    row->addWidget(hint);
+    connect(&session, &Session::changed, this, [this](const Change& change) {
+        if (change.opened || change.looks || change.panel || change.assets)
+            refresh();
+    });
+}
+
+void Tray::refresh() {
+    for (const KindInfo& kind : kinds()) {
+        QPixmap picture = samplePicture(session_, kind.kind, kSample);
+        samples_[static_cast<int>(kind.kind)]->setPicture(picture);
+    }
+}
+
+void Tray::setArmed(std::optional<Kind> kind) {
+    for (auto it = samples_.begin(); it != samples_.end(); ++it)
+        it.value()->setChecked(kind && static_cast<int>(*kind) == it.key());
+}
+
+}  // namespace gorsefinch::app

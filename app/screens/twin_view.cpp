@@ -1,0 +1,131 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/screens/twin_view.h"
+
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QToolButton>
+#include <QVBoxLayout>
+#include <algorithm>
+
+#include "app/screens/frame_picture.h"
+#include "app/session/session.h"
+#include "app/theme/theme.h"
+
+namespace gorsefinch::app {
+
+TwinPanel::TwinPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+    setObjectName("twin");
+    QSizePolicy policy(QSizePolicy::Preferred, QSizePolicy::Fixed);
+    policy.setHeightForWidth(true);
+    setSizePolicy(policy);
+    setToolTip(tr("The interface, running. Press its buttons with the mouse."));
+    connect(&session, &Session::twinStepped, this, qOverload<>(&QWidget::update));
+}
+
+int TwinPanel::heightForWidth(int width) const {
+    if (!session_.isOpen())
+        return width * 3 / 4;
+    const Panel& panel = *session_.document().panel;
+    return std::min(width * panel.height / panel.width, 320);
+}
+
+QSize TwinPanel::sizeHint() const { return {320, heightForWidth(320)}; }
+
+// Whole-number zoom where it fits, else as large as possible.
+QRect TwinPanel::pictureRect() const {
+    const Panel& panel = *session_.document().panel;
+    double scale = std::min(static_cast<double>(width()) / panel.width, static_cast<double>(height()) / panel.height);
+    if (scale >= 1)
+        scale = static_cast<int>(scale);
+    const QSize size(static_cast<int>(panel.width * scale), static_cast<int>(panel.height * scale));
+    return {QPoint((width() - size.width()) / 2, (height() - size.height()) / 2), size};
+}
+
+void TwinPanel::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    painter.fillRect(rect(), Theme::colour(Role::Window));
+    if (!session_.isOpen())
+        return;
+    const QRect r = pictureRect();
+    const QImage image = toImage(session_.twin().memory());
+    painter.setRenderHint(QPainter::SmoothPixmapTransform, r.width() < image.width());
+    painter.drawImage(r, image);
+}
+
+void TwinPanel::touch(const QPointF& at, bool down) {
+    if (!session_.isOpen())
+        return;
+    const QRect r = pictureRect();
+    const Panel& panel = *session_.document().panel;
+    session_.twin().touch(static_cast<int>((at.x() - r.x()) * panel.width / r.width()),
+                          static_cast<int>((at.y() - r.y()) * panel.height / r.height()), down);
+    session_.stepTwin();
+}
+
+void TwinPanel::mousePressEvent(QMouseEvent* event) { touch(event->position(), true); }
+void TwinPanel::mouseMoveEvent(QMouseEvent* event) { touch(event->position(), true); }
+void TwinPanel::mouseReleaseEvent(QMouseEvent* event) { touch(event->position(), false); }
+
+TwinView::TwinView(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(12, 8, 12, 6);
+    column->setSpacing(6);
+    auto* head = new QHBoxLayout;
+    auto* title = new QLabel(tr("Twin"), this);
+    title->setProperty("heading", true);
+    clock_ = new QLabel(this);
+    clock_->setFont(Theme::figures());
+    clock_->setObjectName("twin_clock");
+    head->addWidget(title);
+    head->addStretch(1);
+    head->addWidget(clock_);
+    column->addLayout(head);
+    panel_ = new TwinPanel(session, this);
+    column->addWidget(panel_);
+    auto* tools = new QHBoxLayout;
+    tools->setSpacing(4);
+    const auto button = [&](const char* icon, const QString& help) {
+        auto* made = new QToolButton(this);
+        made->setIcon(Theme::icon(icon));
+        made->setToolTip(help);
+        tools->addWidget(made);
+        return made;
+    };
+    auto* restart = button("restart", tr("Start the twin from the beginning (Ctrl+R)"));
+    restart->setShortcut(Qt::CTRL | Qt::Key_R);
+    restart->setObjectName("twin_restart");
+    pause_ = button("pause", tr("Stop and go on (Ctrl+P)"));
+    pause_->setShortcut(Qt::CTRL | Qt::Key_P);
+    pause_->setObjectName("twin_pause");
+    tools->addStretch(1);
+    auto* hint = new QLabel(tr("hold H to operate on the canvas"), this);
+    hint->setProperty("quiet", true);
+    tools->addWidget(hint);
+    column->addLayout(tools);
+    connect(restart, &QToolButton::clicked, &session, &Session::restartTwin);
+    connect(pause_, &QToolButton::clicked, &session, [&session] { session.runTwin(!session.isTwinRunning()); });
+    connect(&session, &Session::twinStepped, this, &TwinView::refresh);
+    connect(&session, &Session::changed, this, [this](const Change& change) {
+        if (change.panel)
+            panel_->updateGeometry();
+    });
+}
+
+void TwinView::refresh() {
+    if (!session_.isOpen())
+        return;
+    const uint32_t ms = session_.twin().now();
+    const auto screen = static_cast<size_t>(session_.twin().screen());
+    const bool running = session_.isTwinRunning();
+    const QString name = QString::fromStdString(session_.document().screens[screen]->name);
+    clock_->setText(QString("%1 %2:%3.%4  %5").arg(running ? "▶" : "Ⅱ").arg(ms / 60000, 2, 10, QChar('0'))
+                        .arg(ms / 1000 % 60, 2, 10, QChar('0')).arg(ms / 100 % 10).arg(name));
+    clock_->setStyleSheet(QString("color: %1").arg(Theme::colour(running ? Role::Well : Role::QuietText).name()));
+    if (running != shownRunning_)
+        pause_->setIcon(Theme::icon(running ? "pause" : "play"));
+    shownRunning_ = running;
+}
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,53 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QWidget>
+
+class QLabel;
+class QToolButton;
+
+namespace gorsefinch::app {
+
+class Session;
+
+// The running copy's panel: shows its memory and hands it the mouse as a finger.
+class TwinPanel : public QWidget {
+    Q_OBJECT
+
+  public:
+    explicit TwinPanel(Session& session, QWidget* parent = nullptr);
+    bool hasHeightForWidth() const override { return true; }
+    int heightForWidth(int width) const override;
+    QSize sizeHint() const override;
+
+  protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+
+  private:
+    QRect pictureRect() const;
+    void touch(const QPointF& at, bool down);
+
+    Session& session_;
+};
+
+// The twin with its clock, its screen and its controls.
+class TwinView : public QWidget {
+    Q_OBJECT
+
+  public:
+    explicit TwinView(Session& session, QWidget* parent = nullptr);
+
+  private:
+    void refresh();
+
+    Session& session_;
+    QLabel* clock_;
+    TwinPanel* panel_;
+    QToolButton* pause_;
+    bool shownRunning_ = true;
+};
+
+}  // namespace gorsefinch::app

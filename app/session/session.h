@@ -1,0 +1,114 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QElapsedTimer>
+#include <QObject>
+#include <QString>
+#include <QStringList>
+#include <QTimer>
+#include <future>
+#include <memory>
+
+#include "core/project/edit.h"
+#include "core/project/history.h"
+#include "core/project/project_folder.h"
+#include "core/sim/twin.h"
+
+namespace gorsefinch::app {
+
+// What an edit changed, so that a view can leave alone what it doesn't show.
+struct Change {
+    bool opened = false;      // another project
+    bool panel = false, variables = false, looks = false, assets = false, rules = false;
+    bool screenList = false;  // order, number or names of screens
+    bool screens = false;     // any screen's content
+};
+
+// The open project: its documents, the scene built from them, the twin that runs it, and what is selected. Views read
+// from here and edit through here; they don't know each other.
+class Session : public QObject {
+    Q_OBJECT
+
+  public:
+    explicit Session(QObject* parent = nullptr);
+    ~Session() override;
+
+    // Opens a project's folder. An error if nothing can be opened; what is merely damaged is told by problems().
+    Result<void> open(const QString& folder);
+    // Makes a project in a folder and opens it.
+    Result<void> create(const Document& document, const QString& folder);
+    Result<void> save();
+    Result<void> saveAs(const QString& folder);
+    bool isOpen() const { return history_ != nullptr; }
+    QString folder() const;
+
+    const Document& document() const { return history_->now(); }
+    const BuiltSceneRef& scene() const { return scene_; }
+    Twin& twin() { return *twin_; }
+    ImageBakery& images() { return builder_.images(); }
+    const Problems& problems() const { return problems_; }
+    const History& history() const { return *history_; }
+
+    // Makes an edit the present. `merge` joins successive edits of one gesture.
+    void edit(const Document& next, const QString& label, const QString& merge = {});
+    // The same for an edit that may be refused, which is told as a notice.
+    bool edit(const Result<Document>& next, const QString& label, const QString& merge = {});
+    void endGesture() { history_->endMerging(); }
+    void undo();
+    void redo();
+
+    // What an unsaved journal holds after a crash; taken over or dropped by the user.
+    bool hasRecovery() const { return recovery_.has_value(); }
+    void restoreRecovery();
+    void dropRecovery();
+
+    // The screen that is edited, and the selected widgets on it.
+    QString screenName() const { return screen_; }
+    int screenIndex() const { return isOpen() ? document().screenIndex(screen_.toStdString()) : -1; }
+    ScreenRef screen() const { return document().screen(screen_.toStdString()); }
+    const Names& selection() const { return selection_; }
+    std::vector<WidgetRef> selectedWidgets() const;
+    void showScreen(const QString& name);
+    void select(const Names& names);
+
+    bool isTwinRunning() const { return ticker_.isActive(); }
+    void runTwin(bool run);
+    void restartTwin();
+    // One step of the twin now, for what must show at once.
+    void stepTwin();
+
+    void tell(const QString& notice) { Q_EMIT noticed(notice); }
+
+  Q_SIGNALS:
+    void changed(const gorsefinch::app::Change& change);
+    void selectionChanged();
+    void twinStepped();
+    void savedChanged();
+    void noticed(const QString& notice);
+    void recoveryFound();
+
+  private:
+    void adopt(Document document);
+    void refresh(const Document& before, bool opened);
+    void rebuild();
+    void keepJournal();
+    void waitForJournal();
+    void keepSelection();
+
+    Files files_;
+    std::unique_ptr<ProjectFolder> folder_;
+    std::unique_ptr<History> history_;
+    SceneBuilder builder_;
+    BuiltSceneRef scene_;
+    std::unique_ptr<Twin> twin_;
+    Problems openProblems_, problems_;
+    std::optional<Document> recovery_;
+    QString screen_;
+    Names selection_;
+    QTimer ticker_, journalTimer_;
+    QElapsedTimer clock_;
+    qint64 twinTime_ = 0, lastTick_ = 0;
+    std::future<void> journal_;
+};
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,244 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/variables/variables_model.h"
+
+#include <algorithm>
+
+#include "app/session/session.h"
+#include "app/theme/theme.h"
+#include "core/project/names.h"
+#include "core/rules/lexer.h"
+
+namespace gorsefinch::app {
+
+namespace {
+
+bool isNumber(const Variable& v) { return v.type == VariableType::Whole || v.type == VariableType::Decimal; }
+
+// The value in steps of other decimals, held inside 32 bits.
+int32_t rescaled(int32_t value, int from, int to) {
+    int64_t out = value;
+    for (; from < to; ++from)
+        out *= 10;
+    for (; from > to; --from)
+        out /= 10;
+    return static_cast<int32_t>(std::clamp<int64_t>(out, INT32_MIN, INT32_MAX));
+}
+
+void setDecimals(Variable& v, int decimals) {
+    const bool open = v.least == INT32_MIN && v.most == INT32_MAX;
+    if (!open) {
+        v.least = rescaled(v.least, v.decimals, decimals);
+        v.most = rescaled(v.most, v.decimals, decimals);
+    }
+    v.start = rescaled(v.start, v.decimals, decimals);
+    v.decimals = decimals;
+}
+
+void setType(Variable& v, VariableType type) {
+    if (type == v.type)
+        return;
+    if (v.type == VariableType::YesNo || v.type == VariableType::Text) {
+        v.least = INT32_MIN;
+        v.most = INT32_MAX;
+        v.start = 0;
+    }
+    v.type = type;
+    setDecimals(v, type == VariableType::Decimal ? 1 : 0);
+    if (type == VariableType::YesNo) {
+        v.least = 0;
+        v.most = 1;
+        v.start = v.start != 0;
+        v.unit.clear();
+    }
+}
+
+}  // namespace
+
+VariablesModel::VariablesModel(Session& session, QObject* parent) : QAbstractTableModel(parent), session_(session) {
+    connect(&session, &Session::changed, this, [this](const Change& change) {
+        const int rows = rowCount();
+        if (change.opened || rows != rows_) {
+            beginResetModel();
+            rows_ = rows;
+            endResetModel();
+        } else if (rows > 0) {
+            Q_EMIT dataChanged(index(0, 0), index(rows - 1, Columns - 1));
+        }
+    });
+    connect(&session, &Session::twinStepped, this, [this] {
+        if (rows_ > 0)
+            Q_EMIT dataChanged(index(0, Now), index(rows_ - 1, Now), {Qt::DisplayRole});
+    });
+}
+
+int VariablesModel::rowCount(const QModelIndex& parent) const {
+    return parent.isValid() || !session_.isOpen() ? 0 : static_cast<int>(session_.document().variables->size());
+}
+
+const Variable& VariablesModel::variable(int row) const { return (*session_.document().variables)[static_cast<size_t>(row)]; }
+
+int VariablesModel::uses(const Variable& v) const {
+    int count = 0;
+    for (const auto& part : session_.scene()->parts)
+        count += static_cast<int>(part->usedVariables.count(v.name));
+    for (const RuleFile& file : *session_.document().rules)
+        for (const TokenLine& line : splitRules(file.text))
+            count += std::any_of(line.tokens.begin(), line.tokens.end(), [&](const Token& t) { return t.type == TokenType::Name && t.text == v.name; });
+    return count;
+}
+
+QString VariablesModel::text(const Variable& v, int column) const {
+    const auto number = [&](int32_t value) { return QString::fromStdString(decimalText(value, v.decimals)); };
+    switch (column) {
+        case Name: return QString::fromStdString(v.name);
+        case Type: return toKey(v.type);
+        case Digits: return v.type == VariableType::Decimal ? QString::number(v.decimals) : v.type == VariableType::Text ? QString::number(v.length) : QString();
+        case Least: return isNumber(v) ? number(v.least) : QString();
+        case Most: return isNumber(v) ? number(v.most) : QString();
+        case Start:
+            return v.type == VariableType::Text ? QString::fromStdString(v.startText) : v.type == VariableType::YesNo ? (v.start != 0 ? "yes" : "no") : number(v.start);
+        case Unit: return QString::fromStdString(v.unit);
+        case WrittenBy: return toKey(v.writer);
+        case Now: return QString::fromStdString(session_.twin().get(v.name));
+        case Used: return QString::number(uses(v));
+        case Note: return QString::fromStdString(v.note);
+        default: return {};
+    }
+}
+
+QVariant VariablesModel::data(const QModelIndex& index, int role) const {
+    if (!index.isValid() || index.row() >= rowCount())
+        return {};
+    const Variable& v = variable(index.row());
+    const int column = index.column();
+    const bool figures = column == Digits || column == Least || column == Most || column == Start || column == Now || column == Used;
+    if (role == Qt::DisplayRole || role == Qt::EditRole)
+        return text(v, column);
+    if (role == Qt::CheckStateRole && column == Kept)
+        return v.kept ? Qt::Checked : Qt::Unchecked;
+    if (role == Qt::FontRole && figures)
+        return Theme::figures();
+    if (role == Qt::TextAlignmentRole && figures && v.type != VariableType::Text)
+        return static_cast<int>(Qt::AlignRight | Qt::AlignVCenter);
+    if (role == Qt::ForegroundRole && column == Now)
+        return Theme::colour(Role::Bound);
+    if (role == Qt::ForegroundRole && column == Used && uses(v) == 0)
+        return Theme::colour(Role::Trouble);
+    if (role == Qt::ToolTipRole)
+        return headerData(column, Qt::Horizontal, Qt::ToolTipRole);
+    return {};
+}
+
+QVariant VariablesModel::headerData(int section, Qt::Orientation orientation, int role) const {
+    static const char* const titles[] = {"Name", "Type", "Digits", "Least", "Most", "Start", "Unit", "Written by", "Kept", "In the twin", "Uses", "Note"};
+    static const char* const help[] = {"A rename follows through to texts and rules", "whole, decimal, yes/no or text",
+        "Digits behind the point of a decimal; most bytes of a text", "The least value: what is below is held to it", "The most value: what is above is held to it",
+        "The value when the interface starts", "Shown nowhere by itself; rules are checked for mixed units", "Who writes it: the firmware, the panel, or both",
+        "Kept over power-off", "Its value in the running twin: double click to set it", "Screens and rules that use it; 0 means nobody does", "For whoever reads the generated header"};
+    if (orientation != Qt::Horizontal || section < 0 || section >= Columns)
+        return {};
+    if (role == Qt::DisplayRole)
+        return tr(titles[section]);
+    return role == Qt::ToolTipRole ? QVariant(tr(help[section])) : QVariant();
+}
+
+Qt::ItemFlags VariablesModel::flags(const QModelIndex& index) const {
+    Qt::ItemFlags flags = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
+    if (!index.isValid())
+        return flags;
+    const Variable& v = variable(index.row());
+    const int column = index.column();
+    if (column == Kept)
+        return flags | Qt::ItemIsUserCheckable;
+    const bool fixed = column == Used || ((column == Least || column == Most) && !isNumber(v)) ||
+                       (column == Digits && v.type != VariableType::Decimal && v.type != VariableType::Text);
+    return fixed ? flags : flags | Qt::ItemIsEditable;
+}
+
+void VariablesModel::refuse(const QString& why) { session_.tell(why); }
+
+// Takes a cell's new text into the variable; false, and told, if it can't be.
+bool VariablesModel::change(Variable& v, int column, const QString& given) {
+    const std::string text = given.trimmed().toStdString();
+    const auto number = decimalFromText(text, v.decimals);
+    const auto whole = decimalFromText(text, 0);
+    switch (column) {
+        case Type: setType(v, *variableTypeByKey(text)); return true;
+        case WrittenBy: v.writer = *writerByKey(text); return true;
+        case Unit: v.unit = text.substr(0, 40); return true;
+        case Note: v.note = text; return true;
+        case Digits:
+            if (v.type == VariableType::Decimal && whole && *whole >= 0 && *whole <= 6)
+                return setDecimals(v, *whole), true;
+            if (v.type == VariableType::Text && whole && *whole >= 1 && *whole <= 200)
+                return v.length = *whole, v.startText.resize(std::min(v.startText.size(), static_cast<size_t>(v.length))), true;
+            refuse(v.type == VariableType::Text ? tr("A text holds 1 to 200 bytes.") : tr("A decimal has 0 to 6 digits behind the point."));
+            return false;
+        case Start:
+            if (v.type == VariableType::Text)
+                return v.startText = text.substr(0, static_cast<size_t>(v.length)), true;
+            if (v.type == VariableType::YesNo)
+                return v.start = text == "yes" || text == "1", true;
+            [[fallthrough]];
+        default: break;
+    }
+    if (!number) {
+        refuse(tr("\"%1\" is not a number that fits.").arg(given));
+        return false;
+    }
+    if (column == Least)
+        v.least = *number;
+    if (column == Most)
+        v.most = *number;
+    if (v.least > v.most || (column == Start && (*number < v.least || *number > v.most))) {
+        refuse(tr("That leaves the range: least to most, with the start value between them."));
+        return false;
+    }
+    v.start = column == Start ? *number : std::clamp(v.start, v.least, v.most);
+    return true;
+}
+
+bool VariablesModel::setData(const QModelIndex& index, const QVariant& value, int role) {
+    if (!index.isValid())
+        return false;
+    Variable v = variable(index.row());
+    const QString title = headerData(index.column(), Qt::Horizontal, Qt::DisplayRole).toString().toLower();
+    if (role == Qt::CheckStateRole && index.column() == Kept) {
+        v.kept = value.toInt() == Qt::Checked;
+        session_.edit(withVariable(session_.document(), v), tr("Change kept"));
+        return true;
+    }
+    if (role != Qt::EditRole || value.toString() == text(v, index.column()))
+        return false;
+    if (index.column() == Name)
+        return session_.edit(renameVariable(session_.document(), v.name, value.toString().trimmed().toStdString()), tr("Rename variable"));
+    if (index.column() == Now) {
+        if (const auto set = session_.twin().set(v.name, value.toString().trimmed().toStdString()); !set)
+            refuse(QString::fromStdString(set.error().text()));
+        session_.stepTwin();
+        return true;
+    }
+    if (!change(v, index.column(), value.toString()))
+        return false;
+    session_.edit(withVariable(session_.document(), v), tr("Change %1 of %2").arg(title, QString::fromStdString(v.name)));
+    return true;
+}
+
+int VariablesModel::add() {
+    Variable v;
+    v.name = uniqueName("value", [&](std::string_view name) { return isTaken(session_.document(), name); });
+    v.least = 0;
+    v.most = 100;
+    session_.edit(withVariable(session_.document(), v), tr("Add variable"));
+    return rowCount() - 1;
+}
+
+void VariablesModel::remove(const QList<int>& rows) {
+    Document next = session_.document();
+    for (const int row : rows)
+        next = removeVariable(next, variable(row).name);
+    if (!rows.isEmpty())
+        session_.edit(next, tr("Delete variable"));
+}
+
+}  // namespace gorsefinch::app

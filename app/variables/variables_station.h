@@ -1,0 +1,36 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/frame/station.h"
+
+class QLabel;
+class QTableView;
+
+namespace gorsefinch::app {
+
+class Session;
+class VariablesModel;
+
+// All variables in one table.
+class VariablesStation : public Station {
+    Q_OBJECT
+
+  public:
+    explicit VariablesStation(Session& session, QWidget* parent = nullptr);
+    QString title() const override { return tr("Variables"); }
+    QString figure() const override;
+    QString help() const override { return tr("Values that are shared with the firmware"); }
+    int number() const override { return 4; }
+    bool goTo(const Problem& problem) override;
+
+  private:
+    void addOne();
+    void removeSelected();
+
+    Session& session_;
+    VariablesModel* model_;
+    QTableView* table_;
+    QLabel* empty_;
+};
+
+}  // namespace gorsefinch::app
