@@ -224,9 +224,10 @@ void CodeStation::fillFiles() {
             select = row;
         ++row;
     }
+    files_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     files_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);
     files_->setColumnWidth(1, 96);
-    files_->setColumnWidth(2, 64);
+    files_->setColumnWidth(2, 70);
     if (row > 0)
         files_->selectRow(select);
     else
@@ -269,12 +270,14 @@ void CodeStation::fillCosts() {
         for (const std::string& hook : code_.hooks)
             hooks->appendRow(cell(QString::fromStdString(hook)));
         costModel_->appendRow(hooks);
+        for (int i = 0; i < hooks->rowCount(); ++i)
+            costs_->setFirstColumnSpanned(i, hooks->index(), true);
     }
     costs_->expandAll();
     costs_->header()->setStretchLastSection(false);
     costs_->header()->setSectionResizeMode(0, QHeaderView::Stretch);
-    costs_->setColumnWidth(1, 76);
-    costs_->setColumnWidth(2, 70);
+    costs_->setColumnWidth(1, 84);
+    costs_->setColumnWidth(2, 80);
 }
 
 void CodeStation::showFile() {

@@ -82,6 +82,7 @@ void PanelStation::number(QFormLayout* form, const QString& text, const QString&
 
 void PanelStation::yesNo(QFormLayout* form, const QString& text, const QString& name, const QString& help, bool Panel::*member) {
     auto* field = new QCheckBox(help, this);
+    field->setMinimumHeight(24);
     field->setObjectName(name);
     connect(field, &QCheckBox::clicked, this, [this, text, member](bool on) {
         edit(tr("Change %1").arg(text.toLower()), [&](Panel& panel) { panel.*member = on; });

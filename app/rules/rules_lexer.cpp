@@ -16,15 +16,16 @@ void RulesLexer::takeTheme() {
     const QColor paper = Theme::colour(Role::Field);
     setDefaultPaper(paper);
     setDefaultColor(Theme::colour(Role::Text));
-    setDefaultFont(Theme::figures(13));
+    QFont font = Theme::figures();
+    font.setPointSizeF(10);  // the editor knows only points
+    setDefaultFont(font);
     for (int style = Plain; style <= Wrong; ++style) {
         setPaper(paper, style);
-        setFont(Theme::figures(13), style);
+        setFont(font, style);
         setColor(Theme::colour(Role::Text), style);
     }
-    QFont strong = Theme::figures(13);
-    strong.setBold(true);
-    setFont(strong, Keyword);
+    font.setBold(true);
+    setFont(font, Keyword);
     setColor(Theme::colour(Role::Bound), Name);
     setColor(Theme::colour(Role::Well), Number);
     setColor(Theme::colour(Role::Well), Text);

@@ -86,7 +86,9 @@ void RulesStation::takeTheme() {
     editor_->setSelectionForegroundColor(Theme::colour(Role::Text));
     editor_->setMarginsBackgroundColor(Theme::colour(Role::Surface));
     editor_->setMarginsForegroundColor(Theme::colour(Role::QuietText));
-    editor_->setMarginsFont(Theme::figures(11));
+    QFont margin = Theme::figures();
+    margin.setPointSizeF(8);
+    editor_->setMarginsFont(margin);
     editor_->setIndicatorForegroundColor(Theme::colour(Role::Trouble), kSquiggle);
     editor_->setCaretLineVisible(true);
     editor_->setCaretLineBackgroundColor(Theme::colour(Role::Surface));

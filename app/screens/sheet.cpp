@@ -231,6 +231,7 @@ void Sheet::addBox() {
     });
     auto* visible = new QCheckBox(tr("at the start"), page_);
     visible->setObjectName("visible");
+    visible->setMinimumHeight(24);
     connect(visible, &QCheckBox::clicked, this, [this](bool on) { set(placeProperties()[4], on); });
     addRow(tr("Visible"), visible, tr("Whether it shows when the interface starts; rules can change it"), [this, visible] {
         const auto value = common(placeProperties()[4]);

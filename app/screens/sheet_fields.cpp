@@ -41,6 +41,7 @@ QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& f
         }
         case PropertyType::YesNo: {
             auto* field = new QCheckBox(tr("yes"), page_);
+            field->setMinimumHeight(24);
             connect(field, &QCheckBox::clicked, this, [this, &property](bool on) { set(property, on); });
             fill = [this, field, &property] {
                 const auto value = common(property);

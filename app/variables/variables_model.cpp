@@ -118,7 +118,7 @@ QVariant VariablesModel::data(const QModelIndex& index, int role) const {
         return v.kept ? Qt::Checked : Qt::Unchecked;
     if (role == Qt::FontRole && figures)
         return Theme::figures();
-    if (role == Qt::TextAlignmentRole && figures && v.type != VariableType::Text)
+    if (role == Qt::TextAlignmentRole && figures && (v.type != VariableType::Text || (column != Start && column != Now)))
         return static_cast<int>(Qt::AlignRight | Qt::AlignVCenter);
     if (role == Qt::ForegroundRole && column == Now)
         return Theme::colour(Role::Bound);
