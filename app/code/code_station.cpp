@@ -67,6 +67,7 @@ CodeStation::CodeStation(Session& session, QWidget* parent) : Station(parent), s
     splitter->setSizes({360, 560, 360});
     splitter->setStretchFactor(1, 1);
     column->addWidget(splitter, 1);
+    setFocusProxy(files_);
     later_ = new QTimer(this);
     later_->setSingleShot(true);
     later_->setInterval(500);

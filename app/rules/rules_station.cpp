@@ -37,6 +37,7 @@ RulesStation::RulesStation(Session& session, QWidget* parent)
     line->setProperty("rule", true);
     column->addWidget(line);
     makeEditor();
+    setFocusProxy(editor_);
     column->addWidget(editor_, 1);
     connect(&session, &Session::changed, this, &RulesStation::refresh);
     connect(&session, &Session::twinStepped, this, &RulesStation::showRuns);
@@ -52,6 +53,8 @@ void RulesStation::makeEditor() {
     editor_->setMarginWidth(0, 40);
     editor_->setMarginType(kRunsMargin, QsciScintilla::TextMarginRightJustified);
     editor_->setMarginWidth(kRunsMargin, 64);
+    editor_->setMarginType(kRunsMargin + 1, QsciScintilla::TextMargin);
+    editor_->setMarginWidth(kRunsMargin + 1, 8);
     editor_->setIndentationsUseTabs(false);
     editor_->setTabWidth(4);
     editor_->setAutoIndent(true);

@@ -68,6 +68,7 @@ VariablesStation::VariablesStation(Session& session, QWidget* parent)
     bar->addStretch(1);
     bar->addWidget(hint);
     column->addLayout(bar);
+    setFocusProxy(table_);
     table_->setObjectName("variables");
     table_->setModel(model_);
     table_->setItemDelegateForColumn(VariablesModel::Type, new WordsDelegate({"whole", "decimal", "yes/no", "text"}, this));

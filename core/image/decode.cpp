@@ -6,6 +6,7 @@
 #include <QImageReader>
 #include <QImageWriter>
 
+#include "core/image/completeness.h"
 #include "core/image/picture.h"
 
 namespace gorsefinch {
@@ -29,6 +30,8 @@ Result<Picture> decodePicture(const std::string& bytes, const std::string& file)
     const QByteArray format = QImageReader::imageFormat(&buffer);
     if (format != "png" && format != "jpeg" && format != "bmp" && format != "gif")
         return failure(file, "", "this is not a picture of a known format", remedy);
+    if (isCutOff(bytes, format.toStdString()))
+        return failure(file, "", "the picture is cut off", remedy);
     QImageReader reader(&buffer, format);
     reader.setAutoTransform(true);
     const QSize size = reader.size();
@@ -41,9 +44,6 @@ Result<Picture> decodePicture(const std::string& bytes, const std::string& file)
     if (!reader.read(&image) || image.isNull())
         return failure(file, "", "the picture is broken or cut off (" + reader.errorString().toStdString() + ")",
                        remedy);
-    // The JPEG decoder fills what is missing with grey and only warns; a whole file ends with the marker FF D9.
-    if (format == "jpeg" && bytes.rfind("\xff\xd9") == std::string::npos)
-        return failure(file, "", "the picture is cut off", remedy);
     image = image.convertToFormat(QImage::Format_ARGB32);
     Picture picture = makePicture(image.width(), image.height());
     for (int y = 0; y < picture.height; ++y) {

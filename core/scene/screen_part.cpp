@@ -13,6 +13,13 @@ uint8_t choiceNumber(const PropertyInfo& property, const PropertyValue& value) {
     return static_cast<uint8_t>(at == property.choices.end() ? 0 : at - property.choices.begin());
 }
 
+std::vector<ResolvedStyle*> stylesOf(ResolvedLook& look) {
+    std::vector<ResolvedStyle*> out{&look.normal};
+    for (auto& [bits, style] : look.states)
+        out.push_back(&style);
+    return out;
+}
+
 class PartBuilder {
   public:
     PartBuilder(const ScreenRef& screen, PartContext& context)
@@ -74,10 +81,12 @@ class PartBuilder {
                 problem(Severity::Error, widget, "there is no look \"" + widget.look + "\"", "Choose another look");
         }
         look_ = resolveLook(context_.document, widget, fontBits_);
-        if (info(widget.kind).hasText) {
-            font(widget, look_.normal.font);
-            for (const auto& [bits, style] : look_.states)
-                font(widget, style.font);
+        // A look without text needs no font; kept apart, it never stands in for one that does.
+        for (ResolvedStyle* style : stylesOf(look_)) {
+            if (info(widget.kind).hasText)
+                font(widget, style->font);
+            else
+                style->font = {};
         }
         base.look = context_.looks.look(look_);
     }
@@ -152,11 +161,8 @@ class PartBuilder {
             characters.insert(each->characters.begin(), each->characters.end());
         if (characters.empty())
             return;
-        std::vector<const ResolvedStyle*> styles{&look_.normal};
-        for (const auto& [bits, style] : look_.states)
-            styles.push_back(&style);
         std::set<BakedFont*> done;
-        for (const ResolvedStyle* style : styles)
+        for (const ResolvedStyle* style : stylesOf(look_))
             if (BakedFont* font = context_.looks.font(context_.document, style->font);
                 font && done.insert(font).second) {
                 part_->needs.push_back({font, characters});

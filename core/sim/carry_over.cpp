@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <map>
+#include <optional>
 
 #include "runtime/gorse_internal.h"
 
@@ -36,7 +37,21 @@ void carryVariables(const BuiltScene& before, const gorse& from, const BuiltScen
     }
 }
 
-// Screens whose parts are the same object hold the same slots in the same order.
+// The value of a slot under the new scene's numbers; nothing if it stands at its initial value. Texts are numbered by
+// the rules: the same words may have another number now.
+std::optional<int32_t> slotValue(const BuiltScene& before, const ScreenPart& old, size_t slot, int32_t value, const BuiltScene& now) {
+    if (value == old.slots[slot].initial)
+        return std::nullopt;
+    if (old.slotInfos[slot].property->type != PropertyType::Text)
+        return value;
+    const auto& oldWords = before.rules->stringWords;
+    const auto& newWords = now.rules->stringWords;
+    if (static_cast<size_t>(value) >= oldWords.size())
+        return std::nullopt;
+    const auto found = std::find(newWords.begin(), newWords.end(), oldWords[static_cast<size_t>(value)]);
+    return found == newWords.end() ? std::nullopt : std::optional(static_cast<int32_t>(found - newWords.begin()));
+}
+
 void carrySlots(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
     for (size_t i = 0; i < now.parts.size(); ++i) {
         const ScreenPart& part = *now.parts[i];
@@ -53,12 +68,10 @@ void carrySlots(const BuiltScene& before, const gorse& from, const BuiltScene& n
             for (size_t o = 0; o < old.slots.size(); ++o) {
                 const Widget& a = *part.source->widgets[part.slots[s].widget];
                 const Widget& b = *old.source->widgets[old.slots[o].widget];
-                if (a.name != b.name || a.kind != b.kind || part.slotInfos[s].property != old.slotInfos[o].property ||
-                    part.slotInfos[s].property->type == PropertyType::Text)
+                if (a.name != b.name || a.kind != b.kind || part.slotInfos[s].property != old.slotInfos[o].property)
                     continue;
-                const int32_t value = gorse_slots(&from)[oldFirst + o];
-                if (value != old.slots[o].initial)
-                    gorse_slots(&to)[now.screens[i].first_slot + s] = value;
+                if (const auto value = slotValue(before, old, o, gorse_slots(&from)[oldFirst + o], now))
+                    gorse_slots(&to)[now.screens[i].first_slot + s] = *value;
             }
     }
 }

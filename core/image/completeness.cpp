@@ -1,0 +1,78 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/image/completeness.h"
+
+#include <cstdint>
+#include <cstdlib>
+
+namespace gorsefinch {
+
+namespace {
+
+// A number of `count` bytes, low byte first; 0 beyond the end.
+uint64_t number(std::string_view bytes, size_t at, size_t count) {
+    uint64_t value = 0;
+    for (size_t i = 0; i < count && at + i < bytes.size(); ++i)
+        value |= static_cast<uint64_t>(static_cast<uint8_t>(bytes[at + i])) << (8 * i);
+    return value;
+}
+
+// Plain BMP pixels lie from the offset at 10 on, rows padded to 4 bytes.
+bool bmpIsCutOff(std::string_view bytes) {
+    if (bytes.size() < 54)
+        return true;
+    const uint64_t compression = number(bytes, 30, 4);
+    if (compression != 0 && compression != 3)
+        return number(bytes, 2, 4) > bytes.size();
+    const uint64_t width = number(bytes, 18, 4);
+    const auto height = static_cast<int32_t>(number(bytes, 22, 4));
+    const uint64_t rows = height < 0 ? 0u - static_cast<uint32_t>(height) : static_cast<uint32_t>(height);
+    const uint64_t rowBytes = (width * number(bytes, 28, 2) + 31) / 32 * 4;
+    return rowBytes * rows > bytes.size() || number(bytes, 10, 4) + rowBytes * rows > bytes.size();
+}
+
+// Steps over sub-blocks, each with its length in front; the end is a length of 0.
+bool skipBlocks(std::string_view bytes, size_t& at) {
+    while (at < bytes.size()) {
+        const size_t length = static_cast<uint8_t>(bytes[at]);
+        at += length + 1;
+        if (length == 0)
+            return true;
+    }
+    return false;
+}
+
+size_t colourTable(std::string_view bytes, size_t flagsAt) {
+    const auto flags = static_cast<unsigned>(number(bytes, flagsAt, 1));
+    return (flags & 0x80) != 0 ? size_t{3} << ((flags & 7) + 1) : 0;
+}
+
+// Follows the blocks of GIF89a up to the end of the first frame.
+bool gifIsCutOff(std::string_view bytes) {
+    size_t at = 13 + colourTable(bytes, 10);
+    while (at < bytes.size()) {
+        const auto what = static_cast<uint8_t>(bytes[at]);
+        if (what == 0x21) {
+            at += 2;
+            if (!skipBlocks(bytes, at))
+                return true;
+        } else if (what == 0x2c) {
+            at += 10 + colourTable(bytes, at + 9) + 1;
+            return !skipBlocks(bytes, at);
+        } else {
+            return true;
+        }
+    }
+    return true;
+}
+
+}  // namespace
+
+bool isCutOff(std::string_view bytes, std::string_view format) {
+    if (format == "jpeg")
+        return bytes.rfind("\xff\xd9") == std::string_view::npos;
+    if (format == "bmp")
+        return bmpIsCutOff(bytes);
+    return format == "gif" && gifIsCutOff(bytes);
+}
+
+}  // namespace gorsefinch
