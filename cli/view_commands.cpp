@@ -4,6 +4,7 @@
 #include <iostream>
 
 #include "cli/commands.h"
+#include "core/emit/driver_script.h"
 #include "core/sim/script.h"
 
 namespace gorsefinch::cli {
@@ -11,7 +12,7 @@ namespace gorsefinch::cli {
 namespace {
 
 struct Options {
-    std::string project, screen, out, script, frames;
+    std::string project, screen, out, script, frames, raw, driver;
     std::vector<std::string> sets;
     uint32_t at = 0, until = 0;
 };
@@ -86,9 +87,13 @@ int runProject(const Options& o) {
     if (!o.frames.empty())
         if (const auto made = files.makeFolder(o.frames); !made)
             return refuse(made.error());
-    Twin twin(project->scene);
+    // The panel's own bytes come from its memory as it is wired; pictures from what the user sees.
+    Twin twin(project->scene, o.raw.empty() ? Twin::View::Upright : Twin::View::Panel);
     Result<void> wrote;
+    std::string raw;
     const auto after = [&](int step) {
+        if (!o.raw.empty())
+            raw.append(twin.memory().bytes().begin(), twin.memory().bytes().end());
         char name[32];
         std::snprintf(name, sizeof name, "%04d.png", step);
         if (!o.frames.empty() && wrote)
@@ -102,6 +107,10 @@ int runProject(const Options& o) {
         advance(twin, twin.now(), o.until);
     if (!o.frames.empty() && o.until > 0)
         after(static_cast<int>(steps.size()) + 1);
+    if (!o.raw.empty() && wrote)
+        wrote = writeSafely(files, o.raw, raw);
+    if (!o.driver.empty() && wrote)
+        wrote = writeSafely(files, o.driver, driverScript(project->document, steps));
     std::cout << steps.size() << " steps, " << twin.now() << " ms, screen "
               << project->document.screens[static_cast<size_t>(twin.screen())]->name << "\n";
     for (const Variable& each : *project->document.variables)
@@ -126,6 +135,8 @@ void addViewCommands(CLI::App& app, int& exitCode) {
     runner->add_option("--script", o.script, "a file of steps: wait MS, press X Y, move X Y, release X Y, tap X Y, set VARIABLE VALUE");
     runner->add_option("--until", o.until, "go on until so many ms")->check(CLI::Range(0u, 86400000u));
     runner->add_option("--frames", o.frames, "write a PNG after each step into this folder");
+    runner->add_option("--raw", o.raw, "write the panel's own bytes after each step into this one file");
+    runner->add_option("--driver", o.driver, "write the script's steps as C, to run generated code through them");
     runner->callback([&exitCode] { exitCode = runProject(o); });
 }
 

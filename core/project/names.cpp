@@ -93,8 +93,13 @@ std::string nameFrom(std::string_view text, std::string_view fallback) {
 
 std::string uniqueName(std::string_view wanted, const std::function<bool(std::string_view)>& taken) {
     std::string name(wanted);
+    // "fire_2" is counted on to "fire_3", not to "fire_2_2".
+    std::string base = name;
+    const size_t digits = base.find_last_not_of("0123456789");
+    if (digits != std::string::npos && digits > 0 && base[digits] == '_' && digits + 1 < base.size())
+        base.resize(digits);
     for (int number = 2; taken(name); ++number)
-        name = std::string(wanted) + "_" + std::to_string(number);
+        name = base + "_" + std::to_string(number);
     return name;
 }
 

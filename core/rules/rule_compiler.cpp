@@ -449,11 +449,12 @@ class FileCompiler {
     }
 
     void assignment(const std::vector<Token>& tokens, Compiled& body) {
-        size_t equals = 0;
-        while (tokens[equals].type == TokenType::Name || tokens[equals].is("."))
-            ++equals;
+        // name, widget.name or screen.widget.name
+        size_t equals = tokens[0].type == TokenType::Name ? 1 : 0;
+        while (equals > 0 && at(tokens, equals).is(".") && at(tokens, equals + 1).type == TokenType::Name)
+            equals += 2;
         if (equals == 0 || !tokens[equals].is("=")) {
-            report(Severity::Error, tokens[equals == 0 ? 0 : equals],
+            report(Severity::Error, tokens[equals == 1 ? 0 : equals],
                    equals == 1 ? "there is no statement \"" + tokens[0].text + "\"" : "a statement belongs here",
                    "Write name = value, go, back, call, show, hide or toggle");
             return;

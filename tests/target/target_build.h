@@ -7,6 +7,7 @@
 #include <QString>
 #include <QStringList>
 
+#include "core/emit/driver_script.h"
 #include "core/emit/output_folder.h"
 #include "core/sim/script.h"
 
@@ -56,39 +57,6 @@ inline QString trouble(const QString& program, const QStringList& arguments, int
     if (said)
         *said = text;
     return process.exitCode() == 0 ? QString() : program + " " + arguments.join(' ') + "\n" + text;
-}
-
-// C lines that make the variable calls of a script's steps, and the table of the others.
-inline QByteArray driverScript(const Document& document, const std::vector<ScriptStep>& steps) {
-    const ProjectNames names(document);
-    QByteArray out = "#include \"" + QByteArray::fromStdString(document.name) + ".h\"\n";
-    out += "#define PROJECT(name) " + QByteArray::fromStdString(document.name) + "_##name\n";
-    out += "static void set_variable(int step) {\n    switch (step) {\n";
-    for (size_t i = 0; i < steps.size(); ++i) {
-        if (steps[i].what != ScriptStep::What::Set)
-            continue;
-        const Variable& v = *names.variable(steps[i].name)->variable;
-        QByteArray value = QByteArray::fromStdString(steps[i].value);
-        if (v.type == VariableType::Text)
-            value = "\"" + value + "\"";
-        else if (v.type == VariableType::YesNo)
-            value = value == "yes" ? "1" : "0";
-        else
-            value = QByteArray::number(*decimalFromText(steps[i].value, v.decimals));
-        out += "    case " + QByteArray::number(static_cast<int>(i)) + ": PROJECT(set_" + QByteArray::fromStdString(v.name) +
-               ")(" + value + "); break;\n";
-    }
-    out += "    default: break;\n    }\n}\n";
-    out += "static const struct { unsigned char what; short x, y; unsigned short ms; } steps[] = {\n";
-    for (const ScriptStep& step : steps) {
-        const int what = step.what == ScriptStep::What::Wait  ? 0
-                         : step.what == ScriptStep::What::Set ? 1
-                         : step.what == ScriptStep::What::Release ? 2 : 3;
-        out += "    {" + QByteArray::number(what) + ", " + QByteArray::number(step.x) + ", " + QByteArray::number(step.y) +
-               ", " + QByteArray::number(stepDuration(step)) + "},\n";
-    }
-    out += "};\n#define STEPS " + QByteArray::number(static_cast<qsizetype>(steps.size())) + "\n";
-    return out;
 }
 
 inline bool writeFile(const QString& path, const QByteArray& bytes) {

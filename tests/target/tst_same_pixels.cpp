@@ -142,7 +142,7 @@ class TestSamePixels : public QObject {
         const auto written = writeOutput(code, to.toStdString(), files);
         if (!written)
             return {};
-        writeFile(to + "/script.h", driverScript(document, steps));
+        writeFile(to + "/script.h", QByteArray::fromStdString(driverScript(document, steps)));
         return to;
     }
 
@@ -155,8 +155,7 @@ class TestSamePixels : public QObject {
         const QStringList common = tools.flags + QStringList{
             "-I", folder, "-I", testDir(),
             QString("-DPANEL_COLUMNS=%1").arg((sideways ? p.height : p.width) + p.columnOffset),
-            QString("-DPANEL_ROWS=%1").arg((sideways ? p.width : p.height) + p.rowOffset),
-            QString("-DPANEL_BITS=%1").arg(info(p.format).bits)};
+            QString("-DPANEL_ROWS=%1").arg((sideways ? p.width : p.height) + p.rowOffset)};
         const QString objects = folder + "/" + tools.name;
         QDir().mkpath(objects);
         QStringList linked;

@@ -1,0 +1,14 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <string>
+
+#include "core/sim/script.h"
+
+namespace gorsefinch {
+
+// A script's steps as C, for a driver that runs generated code through them: a table of touches and times, and a
+// function that sets variables. Names of variables must be right, as after runScript().
+std::string driverScript(const Document& document, const std::vector<ScriptStep>& steps);
+
+}  // namespace gorsefinch
