@@ -244,10 +244,16 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
     buildParts(*out, names, changes);
     if (last_)
         releaseParts(*last_, *out);
-    for (BakedFont* font : looks_.fonts()) {
-        font->bake();
-        out->fonts.push_back(font);
-    }
+    // Sizes that an earlier document used stay in the pool, but not in the scene.
+    std::set<const BakedFont*> used;
+    for (const auto& part : out->parts)
+        for (const FontNeed& need : part->needs)
+            used.insert(need.font);
+    for (BakedFont* font : looks_.fonts())
+        if (used.count(font) != 0) {
+            font->bake();
+            out->fonts.push_back(font);
+        }
     fillVariables(*out, names);
     fillPanel(*out);
     fillScreens(*out);

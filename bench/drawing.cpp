@@ -1,0 +1,127 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// A full frame of the kiln's status screen by the runtime, beside the toolkit's raster painter drawing the same scene
+// into 16-bit pixels. Frames of the two take turns; medians count.
+#include <benchmark/benchmark.h>
+
+#include <QFontDatabase>
+#include <QImage>
+#include <QPainter>
+
+#include "bench/interleaved.h"
+#include "core/project/project_folder.h"
+#include "core/sim/twin.h"
+#include "runtime/gorse_internal.h"
+
+using namespace gorsefinch;
+
+namespace {
+
+Document openKiln() {
+    Files files;
+    return *ProjectFolder(files, SOURCE_DIR "/examples/kiln").open().document;
+}
+
+// What the painter needs to draw one widget, prepared outside the timed part, as a program would.
+struct PainterWidget {
+    QRectF box;
+    bool hasFill = false;
+    QColor fill, ink;
+    int radius = 0;
+    QString text;
+    QFont font;
+    int flags = 0;
+    QImage image;
+};
+
+QFont fontFor(const Document& d, const std::string& face, int size) {
+    static std::map<std::string, QString> families;
+    const Face* found = d.face(face);
+    auto& family = families[face];
+    if (family.isEmpty()) {
+        const int id = QFontDatabase::addApplicationFontFromData(QByteArray::fromStdString(*found->original));
+        family = QFontDatabase::applicationFontFamilies(id).value(0);
+    }
+    QFont font(family);
+    font.setBold(face == "bold");
+    font.setPixelSize(size);
+    return font;
+}
+
+std::vector<PainterWidget> painterScene(const Document& d, const Screen& screen, const Twin& twin) {
+    std::vector<PainterWidget> out;
+    for (const WidgetRef& ref : screen.widgets) {
+        const Widget& w = *ref;
+        if (!w.visible)
+            continue;
+        const auto value = [&](const char* key) { return effectiveValue(d, w, key); };
+        PainterWidget p;
+        p.box = QRectF(w.x, w.y, w.w, w.h);
+        const Colour fill = std::get<Colour>(value("fill"));
+        p.hasFill = fill.argb >> 24 != 0;
+        p.fill = QColor::fromRgba(fill.argb);
+        p.ink = QColor::fromRgba(std::get<Colour>(value("colour")).argb);
+        p.radius = static_cast<int>(std::get<int64_t>(value("radius")));
+        if (info(w.kind).hasText) {
+            // The words as the twin shows them now.
+            const ProjectNames names(d);
+            for (const TextPiece& piece : splitText(std::get<std::string>(value("text"))).pieces)
+                p.text += QString::fromStdString(piece.inset ? twin.get(piece.text.substr(0, piece.text.find(':'))) : piece.text);
+            p.font = fontFor(d, std::get<std::string>(value("font")), static_cast<int>(std::get<int64_t>(value("size"))));
+            const std::string align = std::get<std::string>(value("align"));
+            p.flags = Qt::AlignVCenter | (align == "right" ? Qt::AlignRight : align == "middle" ? Qt::AlignHCenter : Qt::AlignLeft);
+        }
+        if (w.kind == Kind::Image)
+            p.image = QImage::fromData(QByteArray::fromStdString(*d.images->front().original)).scaled(w.w, w.h).convertToFormat(QImage::Format_ARGB32_Premultiplied);
+        out.push_back(std::move(p));
+    }
+    return out;
+}
+
+void paint(QImage& image, const QColor& background, const std::vector<PainterWidget>& scene) {
+    QPainter painter(&image);
+    painter.fillRect(image.rect(), background);
+    for (const PainterWidget& w : scene) {
+        if (w.hasFill && w.radius > 0) {
+            painter.setRenderHint(QPainter::Antialiasing, true);
+            painter.setPen(Qt::NoPen);
+            painter.setBrush(w.fill);
+            painter.drawRoundedRect(w.box, w.radius, w.radius);
+            painter.setRenderHint(QPainter::Antialiasing, false);
+        } else if (w.hasFill) {
+            painter.fillRect(w.box, w.fill);
+        }
+        if (!w.image.isNull())
+            painter.drawImage(w.box.topLeft(), w.image);
+        if (!w.text.isEmpty()) {
+            painter.setFont(w.font);
+            painter.setPen(w.ink);
+            painter.drawText(w.box, w.flags, w.text);
+        }
+    }
+}
+
+void statusFrame(benchmark::State& state) {
+    const Document d = openKiln();
+    SceneBuilder builder;
+    const long lines = state.range(0);
+    Twin twin(builder.build(d), Twin::View::Upright, 640 * lines);
+    twin.step(0);
+    QImage image(320, 240, QImage::Format_RGB16);
+    const auto scene = painterScene(d, *d.screens[0], twin);
+    const QColor background = QColor::fromRgba(d.screens[0]->background.argb);
+    bench::Stopwatch ours, theirs;
+    for (auto _ : state) {
+        ours.time([&] {
+            gorse_redraw(twin.run());
+            gorse_paint(twin.run());
+        });
+        theirs.time([&] { paint(image, background, scene); });
+        (void)twin.takeFlushed();
+    }
+    state.counters["runtime_us"] = ours.median();
+    state.counters["painter_us"] = theirs.median();
+    state.counters["times_faster"] = theirs.median() / ours.median();
+}
+BENCHMARK(statusFrame)->Arg(240)->Arg(16)->Arg(8)->Arg(1)->ArgName("strip_lines")->Iterations(4000)->Unit(benchmark::kMicrosecond);
+
+}  // namespace

@@ -1,0 +1,90 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// From an edit to new pixels on the canvas and in the twin, on a project of 200 screens of 50 widgets beside one of 2.
+#include <benchmark/benchmark.h>
+
+#include "bench/interleaved.h"
+#include "core/project/edit.h"
+#include "core/project/project_folder.h"
+#include "core/sim/twin.h"
+
+using namespace gorsefinch;
+
+namespace {
+
+Document largeProject(int screens) {
+    Files files;
+    Document d = *ProjectFolder(files, SOURCE_DIR "/examples/kiln").open().document;
+    d.screens.clear();
+    std::string rules;
+    for (int s = 0; s < screens; ++s) {
+        Screen screen;
+        screen.name = "screen" + std::to_string(s);
+        for (int i = 0; i < 50; ++i) {
+            Widget w;
+            w.name = "w" + std::to_string(i);
+            w.kind = i % 3 == 0 ? Kind::Button : i % 3 == 1 ? Kind::Text : Kind::Rectangle;
+            w.look = i % 3 == 0 ? "button" : i % 3 == 1 ? "plain" : "surface";
+            w.x = i % 5 * 64;
+            w.y = i / 5 * 24;
+            w.w = 62;
+            w.h = 22;
+            if (w.kind != Kind::Rectangle)
+                w.properties["text"] = std::string(i % 2 != 0 ? "{kiln_temp}" : "Words ") + std::to_string(s * 7 + i);
+            screen.widgets.push_back(std::make_shared<const Widget>(std::move(w)));
+        }
+        d.screens.push_back(std::make_shared<const Screen>(std::move(screen)));
+    }
+    for (int s = 0; s < 20; ++s)
+        rules += "on screen" + std::to_string(s % screens) + ".w" + std::to_string(s / screens * 3 % 48) + ".tap\n    target = target + 1\n\n";
+    return withRules(d, "main", rules);
+}
+
+// A project with its builder and twin, and one edit after the other.
+class Editor {
+  public:
+    explicit Editor(int screens) : document_(largeProject(screens)), twin_(builder_.build(document_)) { twin_.step(0); }
+
+    // `what`: 0 moves a widget, 1 changes its words by a new letter, 2 adds one.
+    void edit(int what, int number) {
+        const Names one{"w4"};
+        if (what == 0)
+            document_ = *setProperty(document_, "screen0", one, "x", int64_t{number % 200});
+        else if (what == 1)
+            document_ = *setProperty(document_, "screen0", one, "text", std::string(1, static_cast<char>('!' + number % 90)));
+        else
+            document_ = number % 2 == 0 ? addWidgets(document_, "screen0", {extra()}) : removeWidgets(document_, "screen0", Names{"extra"});
+        const BuiltSceneRef scene = builder_.build(document_);
+        twin_.update(scene);
+        (void)twin_.takeFlushed();
+        benchmark::DoNotOptimize(drawScreen(*scene, 0, &twin_).bytes().data());
+    }
+
+  private:
+    static Widget extra() {
+        Widget w;
+        w.name = "extra";
+        w.kind = Kind::Rectangle;
+        w.w = w.h = 20;
+        return w;
+    }
+    SceneBuilder builder_;
+    Document document_;
+    Twin twin_;
+};
+
+void editToPixels(benchmark::State& state) {
+    Editor small(2), large(200);
+    bench::Stopwatch few, many;
+    int number = 0;
+    for (auto _ : state) {
+        ++number;
+        few.time([&] { small.edit(static_cast<int>(state.range(0)), number); });
+        many.time([&] { large.edit(static_cast<int>(state.range(0)), number); });
+    }
+    state.counters["2_screens_us"] = few.median();
+    state.counters["200_screens_us"] = many.median();
+    state.counters["200_worst_us"] = many.highest();
+}
+BENCHMARK(editToPixels)->Arg(0)->Arg(1)->Arg(2)->ArgName("move_words_add")->Iterations(400)->Unit(benchmark::kMicrosecond);
+
+}  // namespace

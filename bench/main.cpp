@@ -1,0 +1,12 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <benchmark/benchmark.h>
+
+#include <QGuiApplication>
+
+int main(int count, char** words) {
+    qputenv("QT_QPA_PLATFORM", "offscreen");
+    QGuiApplication application(count, words);
+    benchmark::Initialize(&count, words);
+    benchmark::RunSpecifiedBenchmarks();
+    return 0;
+}
