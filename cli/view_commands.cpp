@@ -6,13 +6,14 @@
 #include "cli/commands.h"
 #include "core/emit/driver_script.h"
 #include "core/sim/script.h"
+#include "core/sim/trace.h"
 
 namespace gorsefinch::cli {
 
 namespace {
 
 struct Options {
-    std::string project, screen, out, script, frames, raw, driver;
+    std::string project, screen, out, script, frames, raw, driver, trace;
     std::vector<std::string> sets;
     uint32_t at = 0, until = 0;
 };
@@ -107,6 +108,11 @@ int runProject(const Options& o) {
         advance(twin, twin.now(), o.until);
     if (!o.frames.empty() && o.until > 0)
         after(static_cast<int>(steps.size()) + 1);
+    std::string lines;
+    for (const TraceEntry& each : twin.takeTrace())
+        lines += traceLine(*project->scene, each) + "\n";
+    if (!o.trace.empty() && wrote)
+        wrote = writeSafely(files, o.trace, lines);
     if (!o.raw.empty() && wrote)
         wrote = writeSafely(files, o.raw, raw);
     if (!o.driver.empty() && wrote)
@@ -135,6 +141,7 @@ void addViewCommands(CLI::App& app, int& exitCode) {
     runner->add_option("--script", o.script, "a file of steps: wait MS, press X Y, move X Y, release X Y, tap X Y, set VARIABLE VALUE");
     runner->add_option("--until", o.until, "go on until so many ms")->check(CLI::Range(0u, 86400000u));
     runner->add_option("--frames", o.frames, "write a PNG after each step into this folder");
+    runner->add_option("--trace", o.trace, "write what happened, one line a thing, into this file");
     runner->add_option("--raw", o.raw, "write the panel's own bytes after each step into this one file");
     runner->add_option("--driver", o.driver, "write the script's steps as C, to run generated code through them");
     runner->callback([&exitCode] { exitCode = runProject(o); });

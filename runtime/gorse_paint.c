@@ -55,12 +55,15 @@ static uint32_t row_bytes(const gorse_format *format, uint16_t columns) {
 
 /* The side of the largest square that fits the draw buffer: a quarter turn exchanges rows and columns in place. */
 static uint16_t square_side(const gorse *g, const gorse_format *format) {
-    uint16_t side = format->rows;
-    while (row_bytes(format, (uint16_t)(side + format->rows)) * (uint16_t)(side / format->rows + 1u) <=
-               g->buffer_bytes &&
-           side < 0x4000u)
-        side = (uint16_t)(side + format->rows);
-    return side;
+    uint16_t unit = format->rows;
+    uint16_t count = 1;
+    while (count < 0x0400u) {
+        uint32_t more = (uint32_t)count + 1u;
+        if (row_bytes(format, (uint16_t)(more * unit)) * more > g->buffer_bytes)
+            break;
+        count++;
+    }
+    return (uint16_t)(count * unit);
 }
 
 static void paint_squares(gorse *g, const gorse_screen *screen, const gorse_panel *panel, const gorse_format *format,

@@ -1,0 +1,65 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/sim/trace.h"
+
+namespace gorsefinch {
+
+namespace {
+
+const Variable* variableByNumber(const BuiltScene& scene, int number, bool text) {
+    int at = 0;
+    for (const Variable& each : *scene.document.variables)
+        if ((each.type == VariableType::Text) == text && at++ == number)
+            return &each;
+    return nullptr;
+}
+
+std::string numberWords(const BuiltScene& scene, uint16_t number, int32_t value) {
+    const Variable* v = variableByNumber(scene, number, false);
+    if (!v)
+        return "variable " + std::to_string(number) + " = " + std::to_string(value);
+    return v->name + " = " + (v->type == VariableType::YesNo ? (value != 0 ? "yes" : "no") : decimalText(value, v->decimals));
+}
+
+std::string ruleWords(const BuiltScene& scene, uint16_t number) {
+    if (number >= scene.rules->sources.size())
+        return "rule " + std::to_string(number);
+    const RuleSource& source = scene.rules->sources[number];
+    return source.file + ".rules, line " + std::to_string(source.line);
+}
+
+const char* eventWord(uint16_t event) {
+    static const char* const words[] = {"start", "enter", "press", "release", "tap", "leave"};
+    return event < std::size(words) ? words[event] : "event";
+}
+
+}  // namespace
+
+std::string traceLine(const BuiltScene& scene, const TraceEntry& entry) {
+    std::string words;
+    switch (entry.what) {
+        case GORSE_TRACE_RULE: words = ruleWords(scene, entry.a) + (entry.b != 0 ? " runs its otherwise" : " runs"); break;
+        case GORSE_TRACE_SCREEN:
+            words = "screen " + (entry.a < scene.parts.size() ? scene.parts[entry.a]->source->name : std::to_string(entry.a));
+            break;
+        case GORSE_TRACE_NUMBER: words = numberWords(scene, entry.a, entry.b); break;
+        case GORSE_TRACE_HELD: words = numberWords(scene, entry.a, entry.b) + ", held to its range"; break;
+        case GORSE_TRACE_HOOK:
+            words = "call " + (entry.a < scene.rules->hooks.size() ? scene.rules->hooks[entry.a].name : std::to_string(entry.a));
+            break;
+        case GORSE_TRACE_DIVIDED: words = ruleWords(scene, entry.a) + " divided by zero"; break;
+        case GORSE_TRACE_ROUNDS: words = "rules still wait after the last round"; break;
+        case GORSE_TRACE_TEXT: {
+            const Variable* v = variableByNumber(scene, entry.a, true);
+            words = (v ? v->name : "text") + " changes";
+            break;
+        }
+        default:
+            words = eventWord(entry.a);
+            if (entry.b != GORSE_NONE)
+                words += " of widget " + std::to_string(entry.b);
+            break;
+    }
+    return std::to_string(entry.ms) + " ms  " + words;
+}
+
+}  // namespace gorsefinch

@@ -1,0 +1,150 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The command line as a script uses it: exit codes, files, messages.
+#include <QDir>
+#include <QFile>
+#include <QImage>
+#include <QProcess>
+#include <QTemporaryDir>
+#include <QtTest>
+
+#include "tests/support/projects.h"
+
+class TestCommandLine : public QObject {
+    Q_OBJECT
+
+    QTemporaryDir dir_;
+    QString kiln_ = SOURCE_DIR "/examples/kiln";
+    QString out_, err_;
+
+    // Runs the program in the temporary folder and gives its exit code.
+    int run(const QStringList& words) {
+        QProcess process;
+        process.setWorkingDirectory(dir_.path());
+        process.start(BINARY_DIR "/cli/gorsefinch-cli", words);
+        process.waitForFinished(60000);
+        out_ = QString::fromUtf8(process.readAllStandardOutput());
+        err_ = QString::fromUtf8(process.readAllStandardError());
+        return process.exitStatus() == QProcess::NormalExit ? process.exitCode() : -1;
+    }
+    QByteArray bytes(const QString& name) {
+        QFile file(dir_.filePath(name));
+        return file.open(QIODevice::ReadOnly) ? file.readAll() : QByteArray();
+    }
+    void write(const QString& name, const QByteArray& text) {
+        QFile file(dir_.filePath(name));
+        QVERIFY(file.open(QIODevice::WriteOnly));
+        file.write(text);
+    }
+
+  private Q_SLOTS:
+    void wrongUsageIsTwo() {
+        QCOMPARE(run({}), 2);
+        QCOMPARE(run({"paint"}), 2);
+        QCOMPARE(run({"render", kiln_}), 2);
+        QCOMPARE(run({"render", kiln_, "-o", "x.gif"}), 2);
+        QCOMPARE(run({"image", "a.png", "-o", "a.c", "--format", "rgb7"}), 2);
+        QCOMPARE(run({"new", "huge", "here"}), 2);
+        QVERIFY(err_.contains("mono-128x64"));
+        for (const char* command : {"new", "check", "render", "generate", "run", "image", "font"}) {
+            QCOMPARE(run({command, "--help"}), 0);
+            QVERIFY2(out_.size() > 100, command);
+        }
+    }
+
+    void refusalIsOneAndNamesTheFile() {
+        QCOMPARE(run({"check", dir_.filePath("nowhere")}), 1);
+        QVERIFY(out_.contains("nowhere"));
+        QCOMPARE(run({"render", dir_.filePath("nowhere"), "-o", "x.png"}), 1);
+        QVERIFY(err_.contains("gorsefinch.json"));
+        QCOMPARE(run({"render", kiln_, "--screen", "cellar", "-o", "x.png"}), 1);
+        QVERIFY(err_.contains("cellar"));
+        QVERIFY(!QFile::exists(dir_.filePath("x.png")));
+    }
+
+    void aNewProjectChecksAndGenerates() {
+        QCOMPARE(run({"new", "mono-128x64", "hive"}), 0);
+        QCOMPARE(run({"check", "hive"}), 0);
+        QCOMPARE(run({"new", "mono-128x64", "hive"}), 1);
+        QCOMPARE(run({"generate", "hive", "-o", "code", "--dry-run"}), 0);
+        QVERIFY(!QFile::exists(dir_.filePath("code")));
+        QCOMPARE(run({"generate", "hive", "-o", "code"}), 0);
+        QVERIFY(out_.contains("compile: avr-gcc") && QFile::exists(dir_.filePath("code/hive_scene.c")));
+    }
+
+    void checkInJson() {
+        QCOMPARE(run({"check", kiln_, "--json"}), 0);
+        QCOMPARE(out_.trimmed(), QString("[]"));
+        QCOMPARE(run({"new", "colour-240x240", "broken"}), 0);
+        write("broken/rules/main.rules", "on nothing.tap\n    back\n");
+        QCOMPARE(run({"check", "broken", "--json"}), 1);
+        QVERIFY(out_.contains("\"line\": 1") && out_.contains("\"column\": 4"));
+        QCOMPARE(run({"generate", "broken", "-o", "broken_code"}), 1);
+        QVERIFY(!QFile::exists(dir_.filePath("broken_code")));
+    }
+
+    void renderedBytesAreThePanels() {
+        QCOMPARE(run({"render", kiln_, "--screen", "alarm", "--set", "kiln_temp=1200", "-o", "a.bin"}), 0);
+        QCOMPARE(bytes("a.bin").size(), 320 * 240 * 2);
+        QCOMPARE(run({"render", kiln_, "--screen", "alarm", "--set", "kiln_temp=1200", "-o", "a.png"}), 0);
+        const QImage image(dir_.filePath("a.png"));
+        QCOMPARE(image.size(), QSize(320, 240));
+        const QByteArray raw = bytes("a.bin");
+        const auto word = static_cast<uint32_t>(static_cast<uint8_t>(raw[0]) | static_cast<uint8_t>(raw[1]) << 8);
+        QCOMPARE(word >> 11, static_cast<uint32_t>((qRed(image.pixel(0, 0)) * 31 + 127) / 255));
+        QCOMPARE(run({"render", kiln_, "--set", "kiln_temp=warm", "-o", "b.png"}), 1);
+        QCOMPARE(run({"render", kiln_, "--set", "kiln_temp", "-o", "b.png"}), 1);
+        QVERIFY(!QFile::exists(dir_.filePath("b.png")));
+    }
+
+    void timePassesBeforeAPicture() {
+        QCOMPARE(run({"render", kiln_, "-o", "zero.bin"}), 0);
+        QCOMPARE(run({"render", kiln_, "--at", "3000", "-o", "later.bin"}), 0);
+        QVERIFY(bytes("zero.bin") != bytes("later.bin"));
+    }
+
+    void aScriptLeavesFramesAndATrace() {
+        write("s.script", "tap 160 212\nset kiln_temp 1200\nwait 100\n");
+        QCOMPARE(run({"run", kiln_, "--script", "s.script", "--frames", "frames", "--trace", "trace.txt", "--until", "500"}), 0);
+        QVERIFY(out_.contains("screen alarm") && out_.contains("kiln_temp=1200"));
+        QCOMPARE(QDir(dir_.filePath("frames")).entryList({"*.png"}).size(), 6);
+        const QString trace = QString::fromUtf8(bytes("trace.txt"));
+        QVERIFY2(trace.contains("screen programme") && trace.contains("kiln_temp = 1200") && trace.contains("main.rules, line 3 runs"), qPrintable(trace));
+        write("bad.script", "tap here\n");
+        QCOMPARE(run({"run", kiln_, "--script", "bad.script"}), 1);
+        QVERIFY(err_.contains("bad.script") && err_.contains("line 1"));
+    }
+
+    void picturesAreConverted() {
+        QImage image(2, 1, QImage::Format_RGB32);
+        image.setPixel(0, 0, qRgb(255, 0, 0));
+        image.setPixel(1, 0, qRgb(0, 0, 255));
+        QVERIFY(image.save(dir_.filePath("two dots.png")));
+        QCOMPARE(run({"image", "two dots.png", "-o", "two.bin", "--format", "rgb565-be"}), 0);
+        QCOMPARE(bytes("two.bin"), QByteArray("\xf8\x00\x00\x1f", 4));
+        QCOMPARE(run({"image", "two dots.png", "-o", "two.h", "--format", "rgb888"}), 0);
+        QVERIFY(bytes("two.h").contains("two_dots[6]") && bytes("two.h").contains("#define TWO_DOTS_WIDTH 2"));
+        QCOMPARE(run({"image", "two dots.png", "-o", "big.bin", "--format", "page1", "--size", "16x16", "--fit", "stretch", "--dither", "floyd-steinberg"}), 0);
+        QCOMPARE(bytes("big.bin").size(), 32);
+        QCOMPARE(run({"image", "two dots.png", "-o", "x.bin", "--format", "page1", "--size", "0x9"}), 2);
+        QCOMPARE(run({"image", "two dots.png", "-o", "x.bin", "--format", "page1", "--name", "for"}), 2);
+        write("cut.png", bytes("two dots.png").left(40));
+        QCOMPARE(run({"image", "cut.png", "-o", "x.bin", "--format", "page1"}), 1);
+        QVERIFY(err_.contains("cut.png") && !QFile::exists(dir_.filePath("x.bin")));
+    }
+
+    void facesAreConverted() {
+        const QString face = kiln_ + "/fonts/B612-Regular.otf";
+        QCOMPARE(run({"font", face, "--size", "16", "--bits", "1", "--chars", "012", "--range", "A-C", "-o", "f.c"}), 0);
+        QVERIFY(bytes("f.c").contains("7 glyphs"));
+        QCOMPARE(run({"font", face, "--size", "24", "--bits", "4", "-o", "f.png"}), 0);
+        QVERIFY(QImage(dir_.filePath("f.png")).width() > 100);
+        QCOMPARE(run({"font", face, "--size", "16", "--bits", "3", "-o", "f.c"}), 2);
+        QCOMPARE(run({"font", face, "--size", "16", "--bits", "1", "--range", "Z-A", "-o", "f.c"}), 2);
+        write("none.ttf", "hello");
+        QCOMPARE(run({"font", "none.ttf", "--size", "16", "--bits", "1", "-o", "g.c"}), 1);
+        QVERIFY(err_.contains("none.ttf") && !QFile::exists(dir_.filePath("g.c")));
+    }
+};
+
+QTEST_APPLESS_MAIN(TestCommandLine)
+#include "tst_command_line.moc"
