@@ -191,14 +191,18 @@ void MainWindow::showStart() {
     pages_->setCurrentWidget(start_);
 }
 
+int MainWindow::ask(const QString& title, const QString& words, int buttons) {
+    QMessageBox box(QMessageBox::NoIcon, title, words, static_cast<QMessageBox::StandardButtons>(buttons), this);
+    return box.exec();
+}
+
 bool MainWindow::openProject(const QString& folder) {
     recovery_->hide();
     const auto opened = session_.open(folder);
     if (!opened) {
         if (!session_.isOpen())
             showStart();
-        QMessageBox box(QMessageBox::Warning, tr("The project can't be opened"), QString::fromStdString(opened.error().text()), QMessageBox::Ok, this);
-        box.exec();
+        ask(tr("The project can't be opened"), QString::fromStdString(opened.error().text()), QMessageBox::Ok);
         return false;
     }
     rememberProject(folder);
@@ -221,7 +225,7 @@ bool MainWindow::save() {
     if (!session_.isOpen())
         return false;
     if (const auto saved = session_.save(); !saved) {
-        QMessageBox::warning(this, tr("Not saved"), QString::fromStdString(saved.error().text()));
+        ask(tr("Not saved"), QString::fromStdString(saved.error().text()), QMessageBox::Ok);
         return false;
     }
     return true;
@@ -234,7 +238,7 @@ void MainWindow::saveAs() {
     if (folder.isEmpty())
         return;
     if (const auto saved = session_.saveAs(folder); !saved)
-        QMessageBox::warning(this, tr("Not saved"), QString::fromStdString(saved.error().text()));
+        ask(tr("Not saved"), QString::fromStdString(saved.error().text()), QMessageBox::Ok);
     else
         rememberProject(folder);
 }
@@ -243,8 +247,8 @@ void MainWindow::saveAs() {
 bool MainWindow::mayLeave() {
     if (!session_.isOpen() || session_.history().isSaved())
         return true;
-    const auto answer = QMessageBox::question(this, tr("Unsaved work"), tr("The project %1 has changes that are not saved.").arg(QString::fromStdString(session_.document().name)),
-                                              QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Save);
+    const int answer = ask(tr("Unsaved work"), tr("The project %1 has changes that are not saved.").arg(QString::fromStdString(session_.document().name)),
+                           QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel);
     if (answer == QMessageBox::Save)
         return save();
     if (answer == QMessageBox::Discard)

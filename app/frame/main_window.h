@@ -43,6 +43,8 @@ class MainWindow : public QMainWindow {
     void showStation(int station);
     void goTo(const Problem& problem);
     void askOpen();
+    // Tells or asks; `buttons` are those of a message box, and the chosen one comes back.
+    int ask(const QString& title, const QString& words, int buttons);
     bool save();
     void saveAs();
     bool mayLeave();

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/rules/rules_station.h"
 
+#include <QKeyEvent>
 #include <QLabel>
 #include <QShortcut>
 #include <QVBoxLayout>
@@ -53,7 +54,8 @@ void RulesStation::makeEditor() {
     editor_->setMarginWidth(0, 40);
     editor_->setMarginType(kRunsMargin, QsciScintilla::TextMarginRightJustified);
     editor_->setMarginWidth(kRunsMargin, 64);
-    editor_->setMarginType(kRunsMargin + 1, QsciScintilla::TextMargin);
+    editor_->setMarginType(kRunsMargin + 1, QsciScintilla::SymbolMargin);
+    editor_->setMarginMarkerMask(kRunsMargin + 1, 0);
     editor_->setMarginWidth(kRunsMargin + 1, 8);
     editor_->setIndentationsUseTabs(false);
     editor_->setTabWidth(4);
@@ -69,6 +71,7 @@ void RulesStation::makeEditor() {
     editor_->SendScintilla(QsciScintilla::SCI_AUTOCSETORDER, QsciScintilla::SC_ORDER_PERFORMSORT);
     // Undo belongs to the document, which holds every edit of the whole project.
     editor_->SendScintilla(QsciScintilla::SCI_SETUNDOCOLLECTION, 0UL);
+    editor_->installEventFilter(this);
     takeTheme();
     connect(editor_, &QsciScintilla::textChanged, this, &RulesStation::edited);
     connect(editor_, &QsciScintilla::SCN_CHARADDED, this, [this](int c) {
@@ -114,6 +117,20 @@ void RulesStation::showEvent(QShowEvent* event) {
     editor_->setFocus();
 }
 
+// The editor would keep these keys for itself; they belong to the window.
+bool RulesStation::eventFilter(QObject* watched, QEvent* event) {
+    if (event->type() == QEvent::ShortcutOverride) {
+        const auto* key = static_cast<QKeyEvent*>(event);
+        const bool windows = (key->modifiers() & Qt::ControlModifier) != 0 &&
+                             (key->key() == Qt::Key_Z || key->key() == Qt::Key_Y || key->key() == Qt::Key_S || key->key() == Qt::Key_Space);
+        if (windows || (key->modifiers() & Qt::AltModifier) != 0) {
+            event->ignore();
+            return true;
+        }
+    }
+    return Station::eventFilter(watched, event);
+}
+
 QString RulesStation::ruleFile() const {
     const auto& files = *session_.document().rules;
     return files.empty() ? "main" : QString::fromStdString(files.front().name);
@@ -124,7 +141,10 @@ QString RulesStation::figure() const { return QString::number(session_.scene()->
 void RulesStation::edited() {
     if (filling_ || !session_.isOpen())
         return;
-    session_.edit(withRules(session_.document(), ruleFile().toStdString(), editor_->text().toStdString()), tr("Edit rules"), "rules text");
+    // What is typed in one line is one step for undo.
+    int line = 0, column = 0;
+    editor_->getCursorPosition(&line, &column);
+    session_.edit(withRules(session_.document(), ruleFile().toStdString(), editor_->text().toStdString()), tr("Edit rules"), QString("rules line %1").arg(line));
 }
 
 void RulesStation::refresh() {

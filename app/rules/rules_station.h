@@ -28,6 +28,7 @@ class RulesStation : public Station {
 
   protected:
     void showEvent(QShowEvent* event) override;
+    bool eventFilter(QObject* watched, QEvent* event) override;
 
   private:
     void makeEditor();

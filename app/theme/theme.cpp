@@ -6,7 +6,7 @@
 #include <QFontDatabase>
 #include <QPainter>
 #include <QPalette>
-#include <QStyleFactory>
+#include <QProxyStyle>
 #include <QSvgRenderer>
 #include <QToolTip>
 #include <array>
@@ -57,6 +57,15 @@ QString readText(const QString& path) {
     return file.open(QIODevice::ReadOnly) ? QString::fromUtf8(file.readAll()) : QString();
 }
 
+// The plain style without its pictures on dialog buttons.
+class QuietStyle : public QProxyStyle {
+  public:
+    QuietStyle() : QProxyStyle("Fusion") {}
+    int styleHint(StyleHint hint, const QStyleOption* option, const QWidget* widget, QStyleHintReturn* data) const override {
+        return hint == SH_DialogButtonBox_ButtonsHaveIcons ? 0 : QProxyStyle::styleHint(hint, option, widget, data);
+    }
+};
+
 QPalette palette() {
     QPalette p;
     p.setColor(QPalette::Window, Theme::colour(Role::Surface));
@@ -81,7 +90,7 @@ QPalette palette() {
 void Theme::apply(QApplication& application, Appearance appearance) {
     static const bool systemIsDark = QGuiApplication::palette().color(QPalette::Window).lightness() < 128;
     dark_ = appearance == Appearance::Dark || (appearance == Appearance::System && systemIsDark);
-    application.setStyle(QStyleFactory::create("Fusion"));
+    application.setStyle(new QuietStyle);
     application.setPalette(palette());
     application.setFont(text());
     QToolTip::setPalette(palette());

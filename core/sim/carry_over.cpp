@@ -95,7 +95,8 @@ std::vector<uint8_t> identity(const CompiledRules& rules, size_t number) {
     return key;
 }
 
-void carryRules(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
+std::vector<int> carryRules(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
+    std::vector<int> same;
     std::multimap<std::vector<uint8_t>, size_t> old;
     for (size_t i = 0; i < before.rules->rules.size(); ++i)
         old.emplace(identity(*before.rules, i), i);
@@ -108,9 +109,11 @@ void carryRules(const BuiltScene& before, const gorse& from, const BuiltScene& n
             gorse_timers(&to)[rule.memory] = known ? gorse_timers(&from)[known->memory] : time;
         if (rule.event == GORSE_WHEN)
             gorse_when_bytes(&to)[rule.memory] = known ? gorse_when_bytes(&from)[known->memory] : 2;
+        same.push_back(match == old.end() ? -1 : static_cast<int>(match->second));
         if (match != old.end())
             old.erase(match);
     }
+    return same;
 }
 
 uint16_t screenNow(const BuiltScene& before, uint16_t old, const BuiltScene& now) {
@@ -152,15 +155,16 @@ void carryHead(const BuiltScene& before, const gorse& from, const BuiltScene& no
 
 }  // namespace
 
-void carryOver(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
+std::vector<int> carryOver(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
     carryVariables(before, from, now, to);
     if (gorse_head_of(&from)->started == 0)
-        return;
+        return std::vector<int>(now.rules->rules.size(), -1);
     carrySlots(before, from, now, to);
-    carryRules(before, from, now, to);
+    std::vector<int> sameRules = carryRules(before, from, now, to);
     carryHead(before, from, now, to);
     gorse_expand_screen(&to);
     gorse_redraw(&to);
+    return sameRules;
 }
 
 }  // namespace gorsefinch

@@ -6,7 +6,8 @@
 namespace gorsefinch {
 
 // Copies what a running interface was doing to one that has just begun with a newer scene: by names, so that what
-// is still there goes on. `to` must be fresh from gorse_begin. Marks everything for drawing.
-void carryOver(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to);
+// is still there goes on. `to` must be fresh from gorse_begin. Marks everything for drawing. Gives, beside each rule
+// of the new scene, the number of the same rule in the old one, or -1.
+std::vector<int> carryOver(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to);
 
 }  // namespace gorsefinch

@@ -51,9 +51,10 @@ void Twin::update(BuiltSceneRef scene) {
     scene_ = std::move(scene);
     begin();
     old.state = reinterpret_cast<uint8_t*>(const_cast<uint32_t*>(oldState.data()));
-    carryOver(*before, old, *scene_, run_);
-    if (before->rules == scene_->rules)
-        ruleRuns_ = oldRuns;
+    const std::vector<int> sameRules = carryOver(*before, old, *scene_, run_);
+    for (size_t i = 0; i < sameRules.size(); ++i)
+        if (sameRules[i] >= 0)
+            ruleRuns_[i] = oldRuns[static_cast<size_t>(sameRules[i])];
     if (gorse_head_of(&run_)->started != 0)
         gorse_paint(&run_);
 }

@@ -401,7 +401,7 @@ class TestWindow : public QObject {
         QTest::keyClicks(editor->viewport(), "xx");
         QTRY_VERIFY(editor->annotation(3).contains("xxgo"));
         QVERIFY(find<QPushButton>("problems")->text().contains("1 problem"));
-        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
+        QTest::keyClick(editor, Qt::Key_Z, Qt::ControlModifier);
         QTRY_VERIFY(editor->annotation(3).isEmpty());
         QVERIFY(editor->text().contains("    go programme"));
     }
