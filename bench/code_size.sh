@@ -10,11 +10,10 @@ trap 'rm -rf "$work"' EXIT
 
 # Bytes of the runtime's own code in a linked program, from the linker's map.
 runtime_bytes() {
-    awk '/^Discarded input sections/ {off=1} /^Memory Configuration/ {off=0} off {next}
-         /^ \.(text|rodata|progmem)[^ ]*$/ {pending=1; next}
-         pending && /gorse_[a-z0-9_]*\.o$/ {sum += strtonum($2)} {pending=0}
-         /^ \.(text|rodata|progmem)[^ ]* +0x/ && /gorse_[a-z0-9_]*\.o$/ {sum += strtonum($3)}
-         END {print sum}' "$1"
+    perl -ne 'if (/^Linker script and memory map/) { $on = 1 } next unless $on;
+        if (/^ \.(text|rodata|progmem)\S*$/) { $pending = 1; next }
+        if (/^ (?:\.(?:text|rodata|progmem)\S*)?\s+0x[0-9a-f]+\s+0x([0-9a-f]+) \S*gorse_\w+\.o/ && ($pending || /^ \./)) { $sum += hex $1 }
+        $pending = 0; END { print $sum }' "$1"
 }
 
 measure() {

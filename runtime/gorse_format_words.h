@@ -44,24 +44,23 @@ static inline void gorse_mask_words(const gorse_canvas *c, int16_t x, int16_t y,
                                     uint32_t native, uint8_t swap) {
     uint16_t *to = gorse_words_at(c, x, y);
     uint32_t over = gorse_spread565(gorse_word((uint16_t)native, swap));
-    uint16_t i = 0;
-    while (i < n) {
+    uint16_t quads = (uint16_t)(n >> 2);
+    uint8_t rest = (uint8_t)(n & 3u);
+    for (; quads != 0u; quads--, to += 4, coverage += 4) {
         uint32_t four;
-        if ((uint16_t)(n - i) >= 4u) {
-            memcpy(&four, coverage + i, 4);
-            if (four == 0u) {
-                i = (uint16_t)(i + 4u);
-                continue;
-            }
-            if (four == 0xffffffffu) {
-                to[i] = to[i + 1u] = to[i + 2u] = to[i + 3u] = (uint16_t)native;
-                i = (uint16_t)(i + 4u);
-                continue;
-            }
+        uint8_t i;
+        memcpy(&four, coverage, 4);
+        if (four == 0u)
+            continue;
+        if (four == 0xffffffffu) {
+            to[0] = to[1] = to[2] = to[3] = (uint16_t)native;
+            continue;
         }
-        to[i] = gorse_word(gorse_mix565(gorse_word(to[i], swap), over, coverage[i]), swap);
-        i++;
+        for (i = 0; i < 4u; i++)
+            to[i] = gorse_word(gorse_mix565(gorse_word(to[i], swap), over, coverage[i]), swap);
     }
+    for (; rest != 0u; rest--, to++, coverage++)
+        *to = gorse_word(gorse_mix565(gorse_word(*to, swap), over, *coverage), swap);
 }
 
 static inline void gorse_copy_words(const gorse_canvas *c, int16_t x, int16_t y, uint16_t n, const uint8_t *pixels,

@@ -2,6 +2,23 @@
 /* Draws one glyph's bitmap of 1, 2, 4 or 8 bits a pixel. */
 #include "gorse_text.h"
 
+/* The usual depth, two pixels a byte. */
+static void read_nibbles(const GORSE_ROM uint8_t *bits, uint32_t at, uint16_t n, uint8_t *out) {
+    uint16_t pairs;
+    bits += at >> 1;
+    if ((at & 1u) != 0u) {
+        *out++ = (uint8_t)((*bits++ & 15u) * 17u);
+        n--;
+    }
+    for (pairs = n >> 1; pairs != 0u; pairs--) {
+        uint8_t byte = *bits++;
+        *out++ = (uint8_t)((byte >> 4) * 17u);
+        *out++ = (uint8_t)((byte & 15u) * 17u);
+    }
+    if ((n & 1u) != 0u)
+        *out = (uint8_t)((*bits >> 4) * 17u);
+}
+
 /* n pixels from pixel number `at` of the bitmap, as coverage. */
 static void read_bits(const GORSE_ROM uint8_t *bits, uint32_t at, uint16_t n, uint8_t depth, uint8_t *out) {
     uint8_t top = (uint8_t)((1u << depth) - 1u);
@@ -29,7 +46,7 @@ void gorse_draw_glyph(const gorse_canvas *c, const gorse_font *font, const gorse
     gorse_rect area;
     int16_t row;
     uint8_t solid = (uint8_t)(gorse_alpha(colour) == 255u);
-    uint32_t native = c->format.native(colour);
+    uint32_t native;
     area.x0 = x;
     area.y0 = y;
     area.x1 = (int16_t)(x + glyph->width);
@@ -37,6 +54,7 @@ void gorse_draw_glyph(const gorse_canvas *c, const gorse_font *font, const gorse
     area = gorse_both(area, c->clip);
     if (gorse_is_empty(area))
         return;
+    native = c->format.native(colour);
     for (row = area.y0; row < area.y1; row++) {
         uint32_t at = (uint32_t)(uint16_t)(row - y) * glyph->width + (uint16_t)(area.x0 - x);
         int16_t column = area.x0;
@@ -44,7 +62,10 @@ void gorse_draw_glyph(const gorse_canvas *c, const gorse_font *font, const gorse
             uint16_t n = (uint16_t)(area.x1 - column);
             if (n > GORSE_CHUNK)
                 n = GORSE_CHUNK;
-            read_bits(bits, at, n, font->bits_per_pixel, coverage);
+            if (font->bits_per_pixel == 4u)
+                read_nibbles(bits, at, n, coverage);
+            else
+                read_bits(bits, at, n, font->bits_per_pixel, coverage);
             if (solid != 0u)
                 c->format.mask(c, column, row, n, coverage, native);
             else

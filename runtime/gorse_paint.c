@@ -11,6 +11,10 @@ static void draw_strip(gorse *g, const gorse_screen *screen, gorse_canvas *c, go
         gorse_record record;
         gorse_look look;
         gorse_kind kind;
+        const GORSE_ROM gorse_widget *from = screen->widgets[i];
+        /* Most widgets are not in a strip: what no rule can move is left out before it is copied. */
+        if (from->slot_count == 0u && (from->y >= area.y1 || (int32_t)from->y + from->h <= area.y0))
+            continue;
         gorse_get_widget(g, screen, i, &record, &look);
         c->clip = gorse_both(area, gorse_widget_box(&record.widget));
         if (record.widget.visible == 0u || gorse_is_empty(c->clip))

@@ -163,6 +163,18 @@ static void draw_line(const gorse_canvas *c, const gorse_font *font, gorse_text_
     }
 }
 
+/* The line from `at` to the next break that is written, unmeasured. */
+static uint8_t skip_line(gorse_text_source text, uint16_t at, gorse_line *line) {
+    uint8_t byte;
+    line->from = at;
+    line->width = 0;
+    while ((byte = gorse_text_byte(text, at)) != 0u && byte != 10u)
+        at++;
+    line->to = at;
+    line->next = (uint16_t)(byte == 10u ? at + 1u : at);
+    return (uint8_t)(byte == 10u);
+}
+
 void gorse_draw_text(const gorse_canvas *c, gorse_text_source text, const gorse_text_box *where,
                      const GORSE_ROM gorse_font *source, gorse_colour colour) {
     gorse_font font;
@@ -176,8 +188,14 @@ void gorse_draw_text(const gorse_canvas *c, gorse_text_source text, const gorse_
     top = gorse_text_top(text, where, &font, source);
     line.next = 0;
     do {
-        more = gorse_next_line(&font, text, line.next, where->wrap, room, &line);
-        if ((int32_t)top + 2 * (int32_t)font.line_height > c->clip.y0 && top - (int32_t)font.line_height < c->clip.y1)
+        uint8_t shown = (uint8_t)((int32_t)top + 2 * (int32_t)font.line_height > c->clip.y0 &&
+                                  top - (int32_t)font.line_height < c->clip.y1);
+        /* The width matters only where it breaks or moves a line that shows. */
+        if (where->wrap != 0u || (shown != 0u && where->align != GORSE_START))
+            more = gorse_next_line(&font, text, line.next, where->wrap, room, &line);
+        else
+            more = skip_line(text, line.next, &line);
+        if (shown != 0u)
             draw_line(c, &font, text, &line, gorse_line_left(where, line.width), top, colour);
         top = (int16_t)(top + font.line_height);
     } while (more != 0u && top < c->clip.y1 + (int32_t)font.line_height);

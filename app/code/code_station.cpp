@@ -53,6 +53,7 @@ CodeStation::CodeStation(Session& session, QWidget* parent) : Station(parent), s
     line->setProperty("rule", true);
     column->addWidget(line);
     auto* splitter = new QSplitter(this);
+    splitter->setObjectName("code_splitter");
     splitter->setHandleWidth(1);
     splitter->setChildrenCollapsible(false);
     splitter->addWidget(makeFiles());

@@ -10,6 +10,7 @@
 #include <QMessageBox>
 #include <QPushButton>
 #include <QScreen>
+#include <QSplitter>
 #include <QSettings>
 #include <QStackedWidget>
 #include <QTimer>
@@ -207,7 +208,13 @@ bool MainWindow::openProject(const QString& folder) {
     }
     rememberProject(folder);
     setWindowTitle(QString::fromStdString(session_.document().name) + " – Gorsefinch");
-    showStation(static_cast<int>(stations_.indexOf(screens_)));
+    // The first project after the start comes up where the user was.
+    const int wanted = std::exchange(lastStation_, 0);
+    int shown = static_cast<int>(stations_.indexOf(screens_));
+    for (int i = 0; i < stations_.size(); ++i)
+        if (stations_[i]->number() == wanted)
+            shown = i;
+    showStation(shown);
     if (hasErrors(session_.problems()))
         foot_->tell(tr("The project was opened, but something in it is wrong: see the problems."));
     return true;
@@ -277,6 +284,10 @@ void MainWindow::restoreState() {
     const QSize room = screen()->availableSize() - QSize(0, 40);
     resize(QSize(1280, 800).boundedTo(room));
     restoreGeometry(QSettings().value("geometry").toByteArray());
+    lastStation_ = QSettings().value("station").toInt();
+    for (QSplitter* splitter : findChildren<QSplitter*>())
+        if (!splitter->objectName().isEmpty())
+            splitter->restoreState(QSettings().value("splitter/" + splitter->objectName()).toByteArray());
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {
@@ -285,6 +296,9 @@ void MainWindow::closeEvent(QCloseEvent* event) {
         return;
     }
     QSettings().setValue("geometry", saveGeometry());
+    for (const QSplitter* splitter : findChildren<QSplitter*>())
+        if (!splitter->objectName().isEmpty())
+            QSettings().setValue("splitter/" + splitter->objectName(), splitter->saveState());
     event->accept();
 }
 

@@ -63,6 +63,7 @@ class MainWindow : public QMainWindow {
     QStackedWidget* pages_ = nullptr;
     QWidget* recovery_ = nullptr;
     QVector<QAction*> commands_;
+    int lastStation_ = 0;  // of the last session; 0 once it was restored
 };
 
 }  // namespace gorsefinch::app

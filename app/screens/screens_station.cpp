@@ -87,6 +87,7 @@ QWidget* ScreensStation::makeLeft() {
     add->setToolTip(tr("New screen (Ctrl+N)"));
     column->addWidget(headed(tr("Screens"), add, left));
     auto* parts = new QSplitter(Qt::Vertical, left);
+    parts->setObjectName("reel_splitter");
     parts->setHandleWidth(1);
     parts->setChildrenCollapsible(false);
     reel_ = new Reel(session_, parts);

@@ -88,6 +88,7 @@ class TestWindow : public QObject {
     }
 
     void init() {
+        QSettings().clear();
         dir_ = std::make_unique<QTemporaryDir>();
         const QString from = SOURCE_DIR "/examples/kiln";
         QDirIterator all(from, QDir::Files, QDirIterator::Subdirectories);
