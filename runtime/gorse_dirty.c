@@ -6,18 +6,21 @@
 /* What a rectangle costs on the bus beside its pixels, in pixels. */
 #define RECTANGLE_COST 12
 
-static int32_t area_of(gorse_rect r) { return (int32_t)(r.x1 - r.x0) * (int32_t)(r.y1 - r.y0); }
+static int32_t area_of(const gorse_rect *r) { return (int32_t)(r->x1 - r->x0) * (int32_t)(r->y1 - r->y0); }
 
-static gorse_rect around(gorse_rect a, gorse_rect b) {
-    a.x0 = gorse_least(a.x0, b.x0);
-    a.y0 = gorse_least(a.y0, b.y0);
-    a.x1 = gorse_most(a.x1, b.x1);
-    a.y1 = gorse_most(a.y1, b.y1);
-    return a;
+static void grow_around(gorse_rect *a, const gorse_rect *b) {
+    a->x0 = gorse_least(a->x0, b->x0);
+    a->y0 = gorse_least(a->y0, b->y0);
+    a->x1 = gorse_most(a->x1, b->x1);
+    a->y1 = gorse_most(a->y1, b->y1);
 }
 
 /* Pixels that joining two rectangles sends more than sending both. */
-static int32_t joining_cost(gorse_rect a, gorse_rect b) { return area_of(around(a, b)) - area_of(a) - area_of(b); }
+static int32_t joining_cost(const gorse_rect *a, const gorse_rect *b) {
+    gorse_rect both = *a;
+    grow_around(&both, b);
+    return area_of(&both) - area_of(a) - area_of(b);
+}
 
 /* Page formats send whole pages; a panel that is turned by a quarter has its pages along x. */
 static gorse_rect rounded(const gorse *g, gorse_rect r) {
@@ -48,7 +51,7 @@ static void make_room(gorse_head *head, gorse_rect *extra) {
     int32_t best = 0x7fffffff;
     for (i = 0; i < head->dirty_count; i++)
         for (j = (uint8_t)(i + 1u); j <= head->dirty_count; j++) {
-            int32_t cost = joining_cost(head->dirty[i], j < head->dirty_count ? head->dirty[j] : *extra);
+            int32_t cost = joining_cost(&head->dirty[i], j < head->dirty_count ? &head->dirty[j] : extra);
             if (cost < best) {
                 best = cost;
                 best_i = i;
@@ -56,10 +59,10 @@ static void make_room(gorse_head *head, gorse_rect *extra) {
             }
         }
     if (best_j < head->dirty_count) {
-        head->dirty[best_i] = around(head->dirty[best_i], head->dirty[best_j]);
+        grow_around(&head->dirty[best_i], &head->dirty[best_j]);
         remove_at(head, best_j);
     } else {
-        *extra = around(*extra, head->dirty[best_i]);
+        grow_around(extra, &head->dirty[best_i]);
         remove_at(head, best_i);
     }
 }
@@ -73,8 +76,8 @@ void gorse_dirty(gorse *g, gorse_rect area) {
     if (gorse_is_empty(area))
         return;
     while (i < head->dirty_count) {
-        if (joining_cost(area, head->dirty[i]) <= RECTANGLE_COST) {
-            area = around(area, head->dirty[i]);
+        if (joining_cost(&area, &head->dirty[i]) <= RECTANGLE_COST) {
+            grow_around(&area, &head->dirty[i]);
             remove_at(head, i);
             i = 0;
         } else {

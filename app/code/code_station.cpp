@@ -122,7 +122,7 @@ QWidget* CodeStation::makeTop() {
     column->addLayout(lower);
     connect(copy, &QPushButton::clicked, this, [this] {
         QApplication::clipboard()->setText(QString::fromStdString(compileCommand(code_, outputFolder().toStdString(), session_.document().panel->wordBits)));
-        session_.tell(tr("The compile command is on the clipboard."));
+        session_.tellWell(tr("The compile command is on the clipboard."));
     });
     connect(choose, &QToolButton::clicked, this, [this] {
         const QString chosen = QFileDialog::getExistingDirectory(this, tr("Folder for generated code"), outputFolder());
@@ -147,6 +147,8 @@ QWidget* CodeStation::makeFiles() {
     files_->verticalHeader()->hide();
     files_->verticalHeader()->setDefaultSectionSize(24);
     files_->setShowGrid(false);
+    files_->setWordWrap(false);
+    files_->setTextElideMode(Qt::ElideMiddle);
     files_->horizontalHeader()->setHighlightSections(false);
     connect(files_->selectionModel(), &QItemSelectionModel::selectionChanged, this, &CodeStation::showFile);
     return files_;
@@ -291,6 +293,8 @@ void CodeStation::showFile() {
     const std::string fresh = generated != code_.files.end() ? generated->second : file.path == code_.portFile ? code_.portText : std::string();
     const auto there = disk_.read(outputFolder().toStdString() + "/" + file.path);
     const bool differs = there && (file.state == FileState::Changed || file.state == FileState::Edited || file.state == FileState::Foreign);
+    // A record is one long line; what changed in it must be in sight.
+    text_->setLineWrapMode(differs ? QPlainTextEdit::WidgetWidth : QPlainTextEdit::NoWrap);
     if (!differs) {
         const std::string& shown = file.state == FileState::Yours && there ? *there : fresh;
         QString text = QString::fromStdString(shown.substr(0, kMostShown));
@@ -331,7 +335,7 @@ void CodeStation::generate() {
     if (!written)
         session_.tell(QString::fromStdString(written.error().text()));
     else
-        session_.tell(tr("Wrote %1 files.").arg(written->toWrite()));
+        session_.tellWell(tr("Wrote %1 files.").arg(written->toWrite()));
     refresh();
 }
 

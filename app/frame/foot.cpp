@@ -37,15 +37,15 @@ Foot::Foot(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     problems_->setShortcut(Qt::Key_F8);
     row->addWidget(problems_);
     notice_ = figure("notice");
-    notice_->setProperty("trouble", true);
     row->addStretch(1);
     undo_ = figure("undo");
     undo_->setProperty("quiet", true);
     connect(problems_, &QPushButton::clicked, this, &Foot::showProblems);
 }
 
-void Foot::tell(const QString& notice) {
+void Foot::tell(const QString& notice, bool well) {
     notice_->setText(notice);
+    notice_->setStyleSheet(QString("color: %1").arg(Theme::colour(well ? Role::Well : Role::Trouble).name()));
     QTimer::singleShot(8000, notice_, [this, notice] {
         if (notice_->text() == notice)
             notice_->clear();

@@ -174,7 +174,7 @@ void MainWindow::setAppearance(int appearance) {
     Theme::apply(*qApp, static_cast<Appearance>(appearance));
     for (QWidget* widget : findChildren<QWidget*>())
         widget->update();
-    session_.tell(tr("Icons take the new appearance at the next start."));
+    session_.tellWell(tr("Icons take the new appearance at the next start."));
 }
 
 void MainWindow::showStation(int station) {
@@ -216,7 +216,7 @@ bool MainWindow::openProject(const QString& folder) {
             shown = i;
     showStation(shown);
     if (hasErrors(session_.problems()))
-        foot_->tell(tr("The project was opened, but something in it is wrong: see the problems."));
+        foot_->tell(tr("The project was opened, but something in it is wrong: see the problems."), false);
     return true;
 }
 

@@ -22,7 +22,7 @@ void PanelPicture::setPicture(const QImage& picture, const QString& detail) {
 void PanelPicture::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     painter.fillRect(rect(), Theme::colour(Role::Around));
-    const QRect room = rect().adjusted(24, 20, -24, -52);
+    const QRect room = rect().adjusted(24, 20, -24, -64);
     if (!picture_.isNull() && room.width() > 20 && room.height() > 20) {
         double scale = std::min(static_cast<double>(room.width()) / picture_.width(), static_cast<double>(room.height()) / picture_.height());
         scale = scale >= 1 ? std::floor(scale) : scale;

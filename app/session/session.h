@@ -77,14 +77,16 @@ class Session : public QObject {
     // One step of the twin now, for what must show at once.
     void stepTwin();
 
-    void tell(const QString& notice) { Q_EMIT noticed(notice); }
+    // A line at the window's foot: what was refused, or what was done well.
+    void tell(const QString& trouble) { Q_EMIT noticed(trouble, false); }
+    void tellWell(const QString& done) { Q_EMIT noticed(done, true); }
 
   Q_SIGNALS:
     void changed(const gorsefinch::app::Change& change);
     void selectionChanged();
     void twinStepped();
     void savedChanged();
-    void noticed(const QString& notice);
+    void noticed(const QString& notice, bool well);
     void recoveryFound();
 
   private:
