@@ -1,0 +1,170 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// From a face to the target's glyphs: bits by hand, subsets, kerning, black and white.
+#include <QtTest>
+
+#include "core/emit/asset_files.h"
+#include "core/font/baked_font.h"
+#include "core/image/pack.h"
+#include "tests/support/projects.h"
+
+using namespace gorsefinch;
+using namespace support;
+
+namespace {
+
+using Bytes8 = std::vector<uint8_t>;
+
+std::shared_ptr<const FaceAtSize> faceAt(int size, int bits, const char* path = nullptr) {
+    Files files;
+    const auto bytes = files.read(path ? path : examplePath("kiln") + "/fonts/B612-Regular.otf");
+    return *openFace(std::make_shared<const std::string>(*bytes), "face", size, bits);
+}
+
+BakedFont bakedWith(const std::set<char32_t>& characters, int size = 20, int bits = 4) {
+    BakedFont font({"face", size, bits}, faceAt(size, bits));
+    font.need(characters, 1);
+    font.bake();
+    return font;
+}
+
+// The number of a character's glyph, found as the runtime does; 0 for the missing box.
+int glyphOf(const BakedFont& font, char32_t character) {
+    for (const gorse_range& range : font.ranges())
+        if (character >= range.first && character < range.first + range.count)
+            return range.glyph + static_cast<int>(character - range.first);
+    return 0;
+}
+
+}  // namespace
+
+class TestFonts : public QObject {
+    Q_OBJECT
+
+  private Q_SLOTS:
+    // Coverages 0, 255, 128, 64, 200 in each depth: nearest levels, leftmost in the highest bits, no gaps.
+    void coverageByHand() {
+        const Bytes8 coverage{0, 255, 128, 64, 200};
+        QCOMPARE(packCoverage(coverage, 1), (Bytes8{0x68}));         // 0 1 1 0 1
+        QCOMPARE(packCoverage(coverage, 2), (Bytes8{0x39, 0x80}));   // 0 3 2 1 | 2
+        QCOMPARE(packCoverage(coverage, 4), (Bytes8{0x0f, 0x84, 0xc0}));
+        QCOMPARE(packCoverage(coverage, 8), coverage);
+    }
+
+    void glyphsAreWhatTheFaceDraws() {
+        const auto face = faceAt(24, 8);
+        BakedFont font({"face", 24, 8}, face);
+        font.need({U'g'}, 1);
+        font.bake();
+        const GlyphBitmap bitmap = face->glyph(U'g');
+        const gorse_glyph& glyph = font.glyphs()[1];
+        QCOMPARE(int{glyph.width}, bitmap.width);
+        QCOMPARE(int{glyph.height}, bitmap.height);
+        QCOMPARE(int{glyph.advance}, bitmap.advance);
+        QCOMPARE(int{glyph.top} - GORSE_TOP_BIAS, face->ascent() - bitmap.rise);
+        const size_t offset = static_cast<size_t>(glyph.offset_high) << 16 | glyph.offset_low;
+        QVERIFY(std::equal(bitmap.coverage.begin(), bitmap.coverage.end(), font.bits().begin() + static_cast<std::ptrdiff_t>(offset)));
+        // A g hangs below the baseline.
+        QVERIFY(bitmap.height > bitmap.rise);
+    }
+
+    void blackAndWhiteHasNoGreys() {
+        const GlyphBitmap mono = faceAt(14, 1)->glyph(U'S');
+        QVERIFY(!mono.coverage.empty());
+        for (const uint8_t value : mono.coverage)
+            QVERIFY(value == 0 || value == 255);
+        const GlyphBitmap grey = faceAt(14, 4)->glyph(U'S');
+        QVERIFY(std::any_of(grey.coverage.begin(), grey.coverage.end(), [](uint8_t v) { return v != 0 && v != 255; }));
+    }
+
+    void needsAreCounted() {
+        BakedFont font({"face", 16, 4}, faceAt(16, 4));
+        font.need({U'a', U'b'}, 1);
+        font.need({U'b', U'c'}, 1);
+        QVERIFY(font.bake());
+        QCOMPARE(font.glyphCount(), size_t{4});
+        QVERIFY(!font.bake());
+        font.need({U'a', U'b'}, -1);
+        QVERIFY(font.bake());
+        QCOMPARE(font.glyphCount(), size_t{3});
+        QCOMPARE(glyphOf(font, U'a'), 0);
+        QVERIFY(glyphOf(font, U'b') > 0 && glyphOf(font, U'c') > 0);
+    }
+
+    void theRecordStaysWhereItIs() {
+        BakedFont font({"face", 16, 4}, faceAt(16, 4));
+        const gorse_font* record = font.record();
+        font.need({U'a'}, 1);
+        font.bake();
+        font.need({U'b', U'°', U'€'}, 1);
+        font.bake();
+        QCOMPARE(font.record(), record);
+        QCOMPARE(int{record->range_count}, 3);
+        QCOMPARE(record->glyphs, font.glyphs().data());
+    }
+
+    void rangesAreSortedAndClosed() {
+        const BakedFont font = bakedWith({U'z', U'0', U'1', U'2', U'A', U'é', U'B'});
+        uint32_t last = 0;
+        int glyph = 1;
+        for (const gorse_range& range : font.ranges()) {
+            QVERIFY(range.first > last);
+            QCOMPARE(int{range.glyph}, glyph);
+            glyph += range.count;
+            last = range.first + range.count - 1;
+        }
+        QCOMPARE(font.ranges().size(), size_t{4});
+        QCOMPARE(static_cast<size_t>(glyph), font.glyphCount());
+    }
+
+    // The face's own kerning, from its GPOS table: an A before a V moves closer, two n don't.
+    void kerningComesFromTheFace() {
+        const char* path = "/usr/share/fonts/opentype/inter/Inter-Regular.otf";
+        QVERIFY2(QFileInfo::exists(path), "fonts-inter must be installed");
+        const auto face = faceAt(48, 4, path);
+        QVERIFY(face->kerning(U'A', U'V') < 0);
+        QCOMPARE(face->kerning(U'n', U'n'), 0);
+        BakedFont font({"inter", 48, 4}, face);
+        font.need({U'A', U'V', U'n'}, 1);
+        font.bake();
+        QVERIFY(!font.kerns().empty());
+        const auto sorted = std::is_sorted(font.kerns().begin(), font.kerns().end(), [](const gorse_kern& a, const gorse_kern& b) {
+            return std::pair(a.left, a.right) < std::pair(b.left, b.right);
+        });
+        QVERIFY(sorted);
+        const auto pair = std::find_if(font.kerns().begin(), font.kerns().end(), [&](const gorse_kern& k) {
+            return k.left == glyphOf(font, U'A') && k.right == glyphOf(font, U'V');
+        });
+        QVERIFY(pair != font.kerns().end());
+        QCOMPARE(int{pair->by}, face->kerning(U'A', U'V'));
+    }
+
+    void theMissingBoxComesFirst() {
+        const BakedFont font = bakedWith({U'a', 0x1F600});
+        QVERIFY(!font.has(0x1F600));
+        QCOMPARE(font.glyphCount(), size_t{2});
+        QVERIFY(font.glyphs()[0].width > 3 && font.glyphs()[0].height > 3);
+    }
+
+    void titles() {
+        Files files;
+        const auto bytes = files.read(examplePath("kiln") + "/fonts/B612-Bold.otf");
+        QVERIFY(faceTitle(*bytes, "x")->find("Bold") != std::string::npos);
+        const auto none = faceTitle("no face", "fonts/x.ttf");
+        QVERIFY(!none);
+        QCOMPARE(none.error().file, std::string("fonts/x.ttf"));
+    }
+
+    void filesOfAFont() {
+        const BakedFont font = bakedWith({U'1', U'2'}, 12, 2);
+        const auto c = fontFile(font, ".c");
+        QVERIFY(c.has_value());
+        QVERIFY(c->find("3 glyphs") != std::string::npos && c->find("gorse_font face_font_face_12") != std::string::npos);
+        const auto sheet = decodePicture(*fontFile(font, ".png"), "sheet");
+        QVERIFY(sheet.has_value());
+        QVERIFY(std::any_of(sheet->pixels.begin(), sheet->pixels.end(), [](uint32_t p) { return p == 0xffffffffu; }));
+        QVERIFY(!fontFile(font, ".doc"));
+    }
+};
+
+QTEST_APPLESS_MAIN(TestFonts)
+#include "tst_fonts.moc"
