@@ -53,6 +53,7 @@ void Foot::tell(const QString& notice, bool well) {
 }
 
 void Foot::refresh() {
+    problems_->setVisible(session_.isOpen());
     if (!session_.isOpen())
         return;
     const auto selected = session_.selectedWidgets();

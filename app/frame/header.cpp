@@ -133,8 +133,15 @@ Header::Header(Session& session, const QVector<Station*>& stations, QWidget* par
 }
 
 void Header::refresh() {
-    if (!session_.isOpen())
+    const bool open = session_.isOpen();
+    for (QWidget* each : std::initializer_list<QWidget*>{flash_, ram_})
+        each->setVisible(open);
+    for (HeaderCell* cell : std::as_const(cells_))
+        cell->setVisible(open);
+    if (!open) {
+        project_->setLines("Gorsefinch", tr("no project is open"));
         return;
+    }
     const QString name = QString::fromStdString(session_.document().name);
     QString folder = session_.folder();
     if (folder.startsWith(QDir::homePath()))

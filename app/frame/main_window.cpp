@@ -190,6 +190,7 @@ void MainWindow::showStation(int station) {
 void MainWindow::showStart() {
     start_->refresh();
     pages_->setCurrentWidget(start_);
+    refresh();
 }
 
 int MainWindow::ask(const QString& title, const QString& words, int buttons) {

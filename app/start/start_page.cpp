@@ -62,13 +62,14 @@ StartPage::StartPage(Session& session, QWidget* parent)
     left->addWidget(hint);
     presets_->setObjectName("presets");
     presets_->setAccessibleName(tr("Presets"));
-    presets_->setStyleSheet("QListWidget::item { padding: 6px 8px; }");
+    presets_->setStyleSheet("QListWidget::item { padding: 6px 8px; border: 0; }");
     for (const Preset& preset : presets()) {
         auto* item = new QListWidgetItem(QString("%1\n%2").arg(preset.title, preset.help), presets_);
         item->setData(Qt::UserRole, preset.key);
     }
     presets_->setCurrentRow(0);
-    presets_->setMaximumHeight(260);
+    presets_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    presets_->setFixedHeight(presets_->sizeHintForRow(0) * presets_->count() + 4);
     left->addWidget(presets_);
     auto* form = new QFormLayout;
     form->setVerticalSpacing(6);
@@ -103,11 +104,13 @@ StartPage::StartPage(Session& session, QWidget* parent)
     right->addWidget(heading(tr("Open"), this));
     recent_->setObjectName("recent");
     recent_->setAccessibleName(tr("Recent projects"));
-    recent_->setStyleSheet("QListWidget::item { padding: 6px 8px; }");
+    recent_->setStyleSheet("QListWidget::item { padding: 6px 8px; border: 0; }");
+    recent_->setMaximumHeight(400);
     right->addWidget(recent_, 1);
     auto* open = new QPushButton(tr("Open a folder…"), this);
     open->setToolTip(tr("Open a project's folder (Ctrl+O)"));
     right->addWidget(open, 0, Qt::AlignLeft);
+    right->addStretch(1);
     outer->addLayout(right, 2);
     connect(open, &QPushButton::clicked, this, [this] { Q_EMIT openAsked({}); });
     connect(recent_, &QListWidget::itemActivated, this, [this](QListWidgetItem* item) {
