@@ -62,7 +62,7 @@ void Foot::refresh() {
         const Widget& w = *selected.front();
         text = QString("%1 %2,%3 %4x%5").arg(info(w.kind).key).arg(w.x).arg(w.y).arg(w.w).arg(w.h);
     } else if (selected.size() > 1) {
-        text = tr("%n widgets", nullptr, static_cast<int>(selected.size()));
+        text = tr("%1 widgets").arg(selected.size());
     }
     selection_->setText(text);
     const auto count = static_cast<int>(session_.problems().size());

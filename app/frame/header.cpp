@@ -41,7 +41,7 @@ void HeaderCell::setLines(const QString& name, const QString& figure) {
 QSize HeaderCell::sizeHint() const {
     const int wide = std::max(QFontMetrics(Theme::text(12)).horizontalAdvance(name_),
                               QFontMetrics(Theme::figures()).horizontalAdvance(figure_));
-    return {std::max(wide + 24, 94), kHeight};
+    return {std::max(wide + 28, 94), kHeight};
 }
 
 void HeaderCell::paintEvent(QPaintEvent*) {

@@ -110,16 +110,19 @@ void Canvas::insert(Kind kind, const QRect& box) {
     const Document& document = session_.document();
     Widget widget;
     widget.kind = kind;
-    widget.x = box.x();
-    widget.y = box.y();
-    widget.w = box.width() >= kLeastBox ? box.width() : kindInfo.width;
-    widget.h = box.height() >= kLeastBox ? box.height() : kindInfo.height;
+    const Panel& panel = *document.panel;
+    const bool drawn = box.width() >= kLeastBox && box.height() >= kLeastBox;
+    // Of its usual size, but never more than half a small panel, and inside it.
+    widget.w = drawn ? box.width() : std::min(kindInfo.width, panel.width / 2);
+    widget.h = drawn ? box.height() : std::min(kindInfo.height, panel.height / 3);
+    widget.x = drawn ? box.x() : std::clamp(box.x(), 0, panel.width - widget.w);
+    widget.y = drawn ? box.y() : std::clamp(box.y(), 0, panel.height - widget.h);
     for (const char* look : {kindInfo.key, "plain", "surface"})
         if (widget.look.empty() && document.look(look) && !(kind == Kind::Image) && (kind != Kind::Rectangle || look != std::string_view("plain")))
             widget.look = look;
     if (kind == Kind::Image && !document.images->empty()) {
         widget.properties["image"] = document.images->front().name;
-        if (const auto baked = session_.images().bake(document.images->front(), document.panel->format); baked && box.width() < kLeastBox) {
+        if (const auto baked = session_.images().bake(document.images->front(), document.panel->format); baked && !drawn) {
             widget.w = (*baked)->width;
             widget.h = (*baked)->height;
         }

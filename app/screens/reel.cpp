@@ -94,7 +94,7 @@ QVariant ReelModel::data(const QModelIndex& index, int role) const {
         case Qt::DisplayRole:
         case Qt::EditRole: return QString::fromStdString(screen.name);
         case ThumbnailRole: return thumbnail(index.row());
-        case WidgetsRole: return tr("%n widgets", nullptr, static_cast<int>(screen.widgets.size())).replace("(s)", screen.widgets.size() == 1 ? "" : "s");
+        case WidgetsRole: return screen.widgets.size() == 1 ? tr("1 widget") : tr("%1 widgets").arg(screen.widgets.size());
         case CostRole: {
             long bytes = 0;
             const ScreenPart& part = *session_.scene()->parts[static_cast<size_t>(index.row())];
