@@ -36,7 +36,7 @@ arm-none-eabi-size "$work/kiln.elf" | tail -n 1
 "$cli" new mono-128x64 "$work/scale" >/dev/null
 "$cli" generate "$work/scale" -o "$work/scale_code" >/dev/null
 printf '#include "scale.h"\nint main(void) { scale_begin(); for (;;) scale_step(1); }\n' > "$work/main8.c"
-avr-gcc -std=gnu99 -Os -mmcu=atmega328p -ffunction-sections -fdata-sections -mcall-prologues -mrelax -I "$work/scale_code" -Wl,--gc-sections,-Map="$work/scale.map" \
-    "$work"/scale_code/gorse/*.c "$work"/scale_code/scale_*.c "$work/main8.c" -o "$work/scale.elf"
+avr-gcc -std=gnu99 -Os -mmcu=avr5 -nostartfiles -ffunction-sections -fdata-sections -mcall-prologues -mrelax -I "$work/scale_code" -Wl,--gc-sections,-Map="$work/scale.map" \
+    "$work"/scale_code/gorse/*.c "$work"/scale_code/scale_*.c "$work/main8.c" tests/target/avr_start.S -o "$work/scale.elf"
 echo "8-bit, an empty project:"
 avr-size "$work/scale.elf" | tail -n 1

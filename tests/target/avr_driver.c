@@ -1,28 +1,31 @@
 /* SPDX-License-Identifier: GPL-3.0-or-later */
 /* The driver for the 8-bit controller: its RAM can't hold the panel's memory, so each flush goes out through a spare
  * register as x, y, w, h and the bytes; 255 ends a step. */
-#include <avr/io.h>
 #include <stdint.h>
 
 #include "script.h"
 
+/* The runner listens to these two. */
+#define SPARE (*(volatile uint8_t *)0x3e)
+#define ENDED (*(volatile uint8_t *)0x4a)
+
 void PROJECT(flush)(uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes) {
     uint16_t n = (uint16_t)(w * (h / 8u));
-    GPIOR0 = (uint8_t)x;
-    GPIOR0 = (uint8_t)y;
-    GPIOR0 = (uint8_t)w;
-    GPIOR0 = (uint8_t)h;
+    SPARE = (uint8_t)x;
+    SPARE = (uint8_t)y;
+    SPARE = (uint8_t)w;
+    SPARE = (uint8_t)h;
     while (n-- != 0)
-        GPIOR0 = *bytes++;
+        SPARE = *bytes++;
 }
 
 int main(void) {
     uint32_t now = 0;
     int i;
     if (PROJECT(begin)() != 0)
-        GPIOR1 = 1;
+        ENDED = 1;
     PROJECT(step)(now);
-    GPIOR0 = 255;
+    SPARE = 255;
     for (i = 0; i < STEPS; i++) {
         if (steps[i].what == 1)
             set_variable(i);
@@ -30,9 +33,9 @@ int main(void) {
             PROJECT(touch)(steps[i].x, steps[i].y, steps[i].what == 3);
         now += steps[i].ms;
         PROJECT(step)(now);
-        GPIOR0 = 255;
+        SPARE = 255;
     }
-    GPIOR1 = 0;
+    ENDED = 0;
     for (;;) {
     }
 }

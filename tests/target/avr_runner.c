@@ -1,12 +1,20 @@
 /* SPDX-License-Identifier: GPL-3.0-or-later */
-/* Runs an ELF file on an emulated 8-bit controller with 32 KB flash and 2 KB RAM. What the program writes to the spare
- * register GPIOR0 goes to a file; writing to GPIOR1 ends the run. Prints the deepest stack and the cycles.
+/* Runs an ELF file on an emulated 8-bit controller with 32 KB flash and 2 KB RAM. What the program writes to one spare
+ * register goes to a file; writing to the other ends the run. Prints the deepest stack and the cycles.
  *   avr_runner PROGRAM.elf OUT.bin */
 #include <simavr/sim_avr.h>
 #include <simavr/sim_elf.h>
 #include <simavr/sim_io.h>
 #include <stdio.h>
 #include <string.h>
+
+#define FLASH_END 0x7fffu
+#define RAM_END 0x8ffu
+#define SPARE_REGISTER 0x3e
+#define END_REGISTER 0x4a
+
+/* The emulator's list of all that it knows, which its headers leave out. */
+extern avr_kind_t *avr_kind[];
 
 static FILE *out;
 static int ended;
@@ -23,6 +31,17 @@ static void on_end(struct avr_t *avr, avr_io_addr_t addr, uint8_t value, void *p
     ended = 1;
 }
 
+/* The first controller with the wanted memory. */
+static avr_t *find_controller(void) {
+    int i;
+    for (i = 0; avr_kind[i] != 0; i++) {
+        avr_t *avr = avr_make_mcu_by_name(avr_kind[i]->names[0]);
+        if (avr != 0 && avr->flashend == FLASH_END && avr->ramend == RAM_END)
+            return avr;
+    }
+    return 0;
+}
+
 int main(int count, char **words) {
     elf_firmware_t program;
     avr_t *avr;
@@ -30,15 +49,15 @@ int main(int count, char **words) {
     memset(&program, 0, sizeof program);
     if (count != 3 || elf_read_firmware(words[1], &program) != 0)
         return 2;
-    avr = avr_make_mcu_by_name("atmega328p");
+    avr = find_controller();
     out = fopen(words[2], "wb");
     if (avr == 0 || out == 0)
         return 2;
     avr_init(avr);
     program.frequency = 16000000;
     avr_load_firmware(avr, &program);
-    avr_register_io_write(avr, 0x3e, on_byte, 0);
-    avr_register_io_write(avr, 0x4a, on_end, 0);
+    avr_register_io_write(avr, SPARE_REGISTER, on_byte, 0);
+    avr_register_io_write(avr, END_REGISTER, on_end, 0);
     while (ended == 0 && avr->cycle < 4000000000ull) {
         int state = avr_run(avr);
         unsigned stack = (unsigned)(avr->data[0x5d] | avr->data[0x5e] << 8);
@@ -48,6 +67,6 @@ int main(int count, char **words) {
             break;
     }
     fclose(out);
-    printf("stack %u cycles %llu\n", 0x8ffu - lowest, (unsigned long long)avr->cycle);
+    printf("stack %u cycles %llu\n", RAM_END - lowest, (unsigned long long)avr->cycle);
     return ended != 0 ? 0 : 1;
 }

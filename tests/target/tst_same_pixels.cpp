@@ -317,10 +317,11 @@ class TestSamePixels : public QObject {
         QVERIFY2(said.isEmpty(), qPrintable(said));
 
         const QString program = folder + "/scale.elf";
-        QStringList arguments{"-std=gnu99", "-Os", "-mmcu=atmega328p", "-Wall", "-Wextra", "-Wconversion", "-Wshadow", "-Werror",
+        QStringList arguments{"-std=gnu99", "-Os", "-mmcu=avr5", "-Wall", "-Wextra", "-Wconversion", "-Wshadow", "-Werror",
                               "-Werror=addr-space-convert", "-ffunction-sections", "-fdata-sections", "-Wl,--gc-sections",
                               "-mcall-prologues", "-mrelax", "-flto", "-I", folder};
-        arguments << generatedSources(folder, "scale") << testDir() + "avr_driver.c" << "-o" << program;
+        arguments << generatedSources(folder, "scale") << testDir() + "avr_driver.c" << testDir() + "avr_start.S"
+                  << "-nostartfiles" << "-Wl,--defsym=__DATA_REGION_ORIGIN__=0x800100" << "-o" << program;
         const QString compiled = trouble("avr-gcc", arguments);
         QVERIFY2(compiled.isEmpty(), qPrintable(compiled));
         QString size;
