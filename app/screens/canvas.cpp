@@ -8,7 +8,7 @@
 
 #include "app/screens/frame_picture.h"
 #include "app/session/session.h"
-#include "core/project/names.h"
+#include "core/project/new_widget.h"
 
 namespace gorsefinch::app {
 
@@ -106,35 +106,17 @@ void Canvas::setZonesShown(bool shown) {
 }
 
 void Canvas::insert(Kind kind, const QRect& box) {
-    const KindInfo& kindInfo = info(kind);
     const Document& document = session_.document();
-    Widget widget;
-    widget.kind = kind;
-    const Panel& panel = *document.panel;
     const bool drawn = box.width() >= kLeastBox && box.height() >= kLeastBox;
-    // Of its usual size, but never more than half a small panel, and inside it.
-    widget.w = drawn ? box.width() : std::min(kindInfo.width, panel.width / 2);
-    widget.h = drawn ? box.height() : std::min(kindInfo.height, panel.height / 3);
-    widget.x = drawn ? box.x() : std::clamp(box.x(), 0, panel.width - widget.w);
-    widget.y = drawn ? box.y() : std::clamp(box.y(), 0, panel.height - widget.h);
-    for (const char* look : {kindInfo.key, "plain", "surface"})
-        if (widget.look.empty() && document.look(look) && !(kind == Kind::Image) && (kind != Kind::Rectangle || look != std::string_view("plain")))
-            widget.look = look;
-    if (kind == Kind::Image && !document.images->empty()) {
-        widget.properties["image"] = document.images->front().name;
-        if (const auto baked = session_.images().bake(document.images->front(), document.panel->format); baked && !drawn) {
+    Widget widget = newWidget(document, *session_.screen(), kind, box.x(), box.y(), box.width(), box.height(), drawn);
+    if (kind == Kind::Image && !drawn && !document.images->empty())
+        if (const auto baked = session_.images().bake(document.images->front(), document.panel->format)) {
             widget.w = (*baked)->width;
             widget.h = (*baked)->height;
         }
-    }
-    if (kind == Kind::Rectangle && widget.look.empty())
-        widget.properties["fill"] = opaque(0x2B3436);
-    if (*kindInfo.startText != 0)
-        widget.properties["text"] = std::string(kindInfo.startText);
-    widget.name = widgetNameFor(*session_.screen(), kind, "");
     Names added;
     const Document next = addWidgets(document, session_.screenName().toStdString(), {widget}, &added);
-    session_.edit(next, tr("Add %1").arg(kindInfo.key));
+    session_.edit(next, tr("Add %1").arg(info(kind).key));
     session_.select(added);
     setFocus();
 }

@@ -10,6 +10,7 @@
 #include "app/screens/frame_picture.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "core/project/new_widget.h"
 
 namespace gorsefinch::app {
 
@@ -36,9 +37,8 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
     widget.w = size.width() - 8;
     widget.h = size.height() - 16;
     const bool mono = info(panel.format).bits == 1;
-    for (const char* look : {info(kind).key, "plain"})
-        if (widget.look.empty() && from.look(look) && kind != Kind::Rectangle && kind != Kind::Image)
-            widget.look = look;
+    if (kind != Kind::Rectangle)
+        widget.look = startLook(from, kind);
     if (info(kind).hasText) {
         widget.properties["text"] = std::string(kind == Kind::Button ? "Press" : "Words");
         widget.properties["align"] = std::string("middle");

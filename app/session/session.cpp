@@ -44,6 +44,8 @@ QString Session::folder() const { return folder_ ? QString::fromStdString(folder
 
 Result<void> Session::open(const QString& path) {
     waitForJournal();
+    // What is still to be kept belongs to the project that is left, not to the one that comes.
+    journalTimer_.stop();
     auto folder = std::make_unique<ProjectFolder>(files_, path.toStdString());
     ReadProject project = folder->open();
     if (!project.document) {

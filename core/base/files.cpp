@@ -50,7 +50,7 @@ Result<std::string> Files::read(const Path& path, size_t most) {
 
 Result<void> Files::write(const Path& path, const std::string& bytes) {
     constexpr const char* remedy = "Check that the folder can be written to and the disk has room";
-    const int handle = ::open(path.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644);
+    const int handle = ::open(path.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC | O_NOFOLLOW, 0644);
     if (handle < 0)
         return trouble(path, errno, remedy);
     size_t done = 0;
@@ -98,6 +98,11 @@ Result<void> Files::makeFolder(const Path& path) {
 bool Files::exists(const Path& path) {
     std::error_code code;
     return fs::exists(path, code);
+}
+
+bool Files::isLink(const Path& path) {
+    std::error_code code;
+    return fs::is_symlink(path, code);
 }
 
 std::vector<std::string> Files::list(const Path& folder) {

@@ -17,7 +17,8 @@ class Files {
 
     // Refuses more than `most` bytes, and anything but a plain file.
     virtual Result<std::string> read(const Path& path, size_t most = size_t{256} << 20);
-    // Writes a new file and syncs it. An existing one is replaced at once, so use it on temporary names.
+    // Writes a new file and syncs it. An existing one is replaced at once, so use it on temporary names; a link is
+    // refused, as it may lead anywhere.
     virtual Result<void> write(const Path& path, const std::string& bytes);
     // Replaces `to` in one step.
     virtual Result<void> rename(const Path& from, const Path& to);
@@ -25,6 +26,7 @@ class Files {
     virtual Result<void> remove(const Path& path);
     virtual Result<void> makeFolder(const Path& path);
     virtual bool exists(const Path& path);
+    virtual bool isLink(const Path& path);
     // Names of the plain files in a folder, sorted; none if there is no such folder.
     virtual std::vector<std::string> list(const Path& folder);
 };

@@ -105,8 +105,7 @@ Result<OutputPlan> writeOutput(const GeneratedCode& code, const std::filesystem:
                        edited ? "this generated file was edited by hand" : "this file was not generated",
                        "Move your changes elsewhere or delete the file, then generate again; nothing was written");
     }
-    std::error_code code2;
-    if (std::filesystem::is_symlink(folder / "gorse", code2))
+    if (files.isLink(folder / "gorse"))
         return failure((folder / "gorse").string(), "", "this folder is a link that leads elsewhere",
                        "Remove the link; nothing was written");
     if (auto made = files.makeFolder(folder / "gorse"); !made)

@@ -74,8 +74,12 @@ Result<void> ProjectFolder::commit(const ProjectFiles& changed, const std::vecto
     Result<void> result;
     for (const auto& [path, bytes] : changed) {
         record["renamed"].push_back(path);
+        const auto folder = at(path).parent_path();
+        if (result && folder != folder_ && files_.isLink(folder))
+            result = failure(folder.string(), "", "this folder is a link that leads elsewhere",
+                             "Replace the link by a folder; nothing was written");
         if (result)
-            result = files_.makeFolder(at(path).parent_path());
+            result = files_.makeFolder(folder);
         if (result)
             result = files_.write(at(path + kBeside), bytes);
     }

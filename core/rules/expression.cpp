@@ -14,74 +14,12 @@ namespace {
 constexpr int64_t kLeast = -2147483648LL, kMost = 2147483647LL;
 constexpr int kMostScale = 6;
 
-int64_t powerOfTen(int exponent) {
-    int64_t value = 1;
-    while (exponent-- > 0)
-        value *= 10;
-    return value;
-}
-
-int64_t dividedRounding(int64_t a, int64_t b) {
-    const int64_t half = b / 2;
-    return a >= 0 ? (a + half) / b : -((-a + half) / b);
-}
-
 // C's levels of operators from the loosest on.
 const std::array<std::vector<std::string_view>, 10> levels{{
     {"||"}, {"&&"}, {"|"}, {"^"}, {"&"}, {"==", "!="}, {"<", "<=", ">", ">="}, {"<<", ">>"}, {"+", "-"},
     {"*", "/", "%"}}};
 
 }  // namespace
-
-const char* toWords(ValueType type) {
-    switch (type) {
-        case ValueType::Number: return "a number";
-        case ValueType::YesNo: return "yes or no";
-        case ValueType::Text: return "a text";
-        default: return "a colour";
-    }
-}
-
-void Compiled::append(const Compiled& other) {
-    for (const SlotUse& use : other.slots)
-        slots.push_back({use.at + code.size(), use.slot});
-    code.insert(code.end(), other.code.begin(), other.code.end());
-    variables.insert(other.variables.begin(), other.variables.end());
-}
-
-void Compiled::push(int64_t value) {
-    const auto bits = static_cast<uint32_t>(static_cast<int32_t>(value));
-    if (value >= -128 && value <= 127) {
-        byte(GORSE_OP_BYTE);
-        byte(static_cast<int>(bits & 255));
-    } else if (value >= -32768 && value <= 32767) {
-        byte(GORSE_OP_SHORT);
-        word(static_cast<int>(bits & 0xffff));
-    } else {
-        byte(GORSE_OP_LONG);
-        word(static_cast<int>(bits & 0xffff));
-        word(static_cast<int>(bits >> 16));
-    }
-}
-
-void Compiled::rescale(int toScale) {
-    if (toScale == scale)
-        return;
-    const int64_t factor = powerOfTen(std::abs(toScale - scale));
-    const bool finer = toScale > scale;
-    if (constant) {
-        least = most = finer ? least * factor : dividedRounding(least, factor);
-        code.clear();
-        push(least);
-    } else {
-        push(factor);
-        byte(finer ? GORSE_OP_MULTIPLY : GORSE_OP_ROUND_DIVIDE);
-        depth = std::max(depth, 2);
-        least = finer ? least * factor : dividedRounding(least, factor);
-        most = finer ? most * factor : dividedRounding(most, factor);
-    }
-    scale = toScale;
-}
 
 void ExpressionParser::fail(const Token& at, const std::string& reason, const std::string& remedy) {
     scope_.report(Severity::Error, at, at.type == TokenType::Bad ? at.text : reason, remedy);

@@ -2,10 +2,9 @@
 #include "core/rules/rule_compiler.h"
 
 #include <algorithm>
-#include <map>
-#include <numeric>
 
 #include "core/project/names.h"
+#include "core/rules/rule_pool.h"
 
 namespace gorsefinch {
 
@@ -21,78 +20,13 @@ constexpr EventWord widgetEvents[] = {
     {"press", GORSE_ON_PRESS}, {"release", GORSE_ON_RELEASE}, {"tap", GORSE_ON_TAP}};
 constexpr EventWord screenEvents[] = {{"enter", GORSE_ON_ENTER}, {"leave", GORSE_ON_LEAVE}};
 
-// What all files together have built so far.
-class Builder {
-  public:
-    Builder(const ProjectNames& names, CompiledRules& out) : names_(names), out_(out) {}
-
-    int slot(const ProjectNames::WidgetPlace& place, const PropertyInfo& property) {
-        for (size_t i = 0; i < out_.slots.size(); ++i)
-            if (out_.slots[i].screen == place.screen && out_.slots[i].widget == place.widget &&
-                out_.slots[i].property == &property)
-                return static_cast<int>(i);
-        out_.slots.push_back({place.screen, place.widget, &property, {}});
-        return static_cast<int>(out_.slots.size()) - 1;
-    }
-
-    int string(const std::string& words) {
-        const auto known = std::find(out_.stringWords.begin(), out_.stringWords.end(), words);
-        if (known != out_.stringWords.end())
-            return static_cast<int>(known - out_.stringWords.begin());
-        out_.stringWords.push_back(words);
-        out_.strings.push_back(compileText(words, names_));
-        return static_cast<int>(out_.strings.size()) - 1;
-    }
-
-    // Appends finished code and gives back where it begins; remembers where slots are to be filled in.
-    uint16_t place(Compiled code) {
-        const size_t at = out_.code.size();
-        code.byte(GORSE_OP_END);
-        for (const SlotUse& use : code.slots)
-            uses_.push_back({use.at + at, use.slot});
-        out_.code.insert(out_.code.end(), code.code.begin(), code.code.end());
-        return static_cast<uint16_t>(at);
-    }
-
-    // Numbers the slots by screen and widget, as the runtime wants them, and fills them in.
-    void finish() {
-        std::vector<int> order(out_.slots.size());
-        std::iota(order.begin(), order.end(), 0);
-        std::sort(order.begin(), order.end(), [&](int a, int b) {
-            const SlotInfo &x = out_.slots[static_cast<size_t>(a)], &y = out_.slots[static_cast<size_t>(b)];
-            return std::tuple(x.screen, x.widget, std::string_view(x.property->key)) <
-                   std::tuple(y.screen, y.widget, std::string_view(y.property->key));
-        });
-        std::vector<int> number(order.size());
-        std::vector<SlotInfo> sorted;
-        for (size_t i = 0; i < order.size(); ++i) {
-            number[static_cast<size_t>(order[i])] = static_cast<int>(i);
-            sorted.push_back(out_.slots[static_cast<size_t>(order[i])]);
-        }
-        out_.slots = std::move(sorted);
-        for (const SlotUse& use : uses_) {
-            const int slot = number[static_cast<size_t>(use.slot)];
-            out_.code[use.at] = static_cast<uint8_t>(slot);
-            out_.code[use.at + 1] = static_cast<uint8_t>(slot >> 8);
-        }
-    }
-
-    const ProjectNames& names() const { return names_; }
-    CompiledRules& out() { return out_; }
-
-  private:
-    const ProjectNames& names_;
-    CompiledRules& out_;
-    std::vector<SlotUse> uses_;
-};
-
 // One file's rules, read line by line.
 class FileCompiler {
   public:
-    FileCompiler(Builder& builder, const RuleFile& file)
-        : builder_(builder), file_("rules/" + file.name + ".rules"), name_(file.name), lines_(splitRules(file.text)) {
-        scope_.names = &builder.names();
-        scope_.slot = [this](const auto& place, const auto& property) { return builder_.slot(place, property); };
+    FileCompiler(RulePool& pool, const RuleFile& file)
+        : pool_(pool), file_("rules/" + file.name + ".rules"), name_(file.name), lines_(splitRules(file.text)) {
+        scope_.names = &pool.names();
+        scope_.slot = [this](const auto& place, const auto& property) { return pool_.slot(place, property); };
         scope_.string = [this](const std::string& words, const Token& at) { return text(words, at); };
         scope_.report = [this](Severity severity, const Token& at, const std::string& reason,
                                const std::string& remedy) { report(severity, at, reason, remedy); };
@@ -120,12 +54,12 @@ class FileCompiler {
         problem.line = at.line;
         problem.column = at.column;
         failed_ = failed_ || severity == Severity::Error;
-        builder_.out().problems.push_back(std::move(problem));
+        pool_.out().problems.push_back(std::move(problem));
     }
 
     int text(const std::string& words, const Token& at) {
-        const int number = builder_.string(words);
-        for (const Problem& each : builder_.out().strings[static_cast<size_t>(number)].problems) {
+        const int number = pool_.string(words);
+        for (const Problem& each : pool_.out().strings[static_cast<size_t>(number)].problems) {
             Token place = at;
             place.column += each.column;
             report(each.severity, place, each.reason, each.remedy);
@@ -180,7 +114,7 @@ class FileCompiler {
 
     void place(gorse_rule rule, int line, const std::optional<Compiled>& condition, const Compiled& body,
                const std::optional<Compiled>& otherwise) {
-        CompiledRules& out = builder_.out();
+        CompiledRules& out = pool_.out();
         if (out.code.size() > kMostCode || out.rules.size() > 2000) {
             Problem problem;
             problem.file = file_;
@@ -191,11 +125,11 @@ class FileCompiler {
             return;
         }
         if (condition)
-            rule.condition = builder_.place(*condition);
+            rule.condition = pool_.place(*condition);
         if (!body.code.empty())
-            rule.body = builder_.place(body);
+            rule.body = pool_.place(body);
         if (otherwise && !otherwise->code.empty())
-            rule.otherwise = builder_.place(*otherwise);
+            rule.otherwise = pool_.place(*otherwise);
         if (rule.event == GORSE_EVERY)
             rule.memory = static_cast<uint16_t>(out.timers++);
         if (rule.event == GORSE_WHEN)
@@ -252,7 +186,7 @@ class FileCompiler {
         for (const EventWord& each : screenEvents) {
             if (parts[1]->text != each.word)
                 continue;
-            const int screen = builder_.names().screen(parts[0]->text);
+            const int screen = pool_.names().screen(parts[0]->text);
             if (screen < 0)
                 report(Severity::Error, *parts[0], "there is no screen \"" + parts[0]->text + "\"");
             rule.event = static_cast<uint8_t>(each.event);
@@ -265,7 +199,7 @@ class FileCompiler {
     void widgetEvent(const std::vector<const Token*>& parts, gorse_rule& rule) {
         const bool full = parts.size() == 3;
         const Token& widget = *parts[full ? 1 : 0];
-        const auto found = builder_.names().widget(full ? parts[0]->text : "", widget.text);
+        const auto found = pool_.names().widget(full ? parts[0]->text : "", widget.text);
         const EventWord* word = nullptr;
         for (const EventWord& each : widgetEvents)
             if (parts.back()->text == each.word)
@@ -349,7 +283,7 @@ class FileCompiler {
 
     void go(const std::vector<Token>& tokens, Compiled& body) {
         const Token& name = at(tokens, 1);
-        const int screen = builder_.names().screen(name.text);
+        const int screen = pool_.names().screen(name.text);
         if (name.type != TokenType::Name || screen < 0)
             report(Severity::Error, name,
                    name.type == TokenType::Name ? "there is no screen \"" + name.text + "\"" : "a screen belongs here");
@@ -397,7 +331,7 @@ class FileCompiler {
     }
 
     int hookNumber(const HookInfo& hook, const Token& at) {
-        auto& hooks = builder_.out().hooks;
+        auto& hooks = pool_.out().hooks;
         const auto known = std::find_if(hooks.begin(), hooks.end(), [&](const HookInfo& h) { return h.name == hook.name; });
         if (known == hooks.end()) {
             hooks.push_back(hook);
@@ -412,7 +346,7 @@ class FileCompiler {
     // A widget named from token i on, in the short form or with its screen.
     std::optional<ProjectNames::WidgetPlace> widget(const std::vector<Token>& tokens, size_t i, bool full) {
         const Token& name = at(tokens, full ? i + 2 : i);
-        const auto found = builder_.names().widget(full ? at(tokens, i).text : "", name.text);
+        const auto found = pool_.names().widget(full ? at(tokens, i).text : "", name.text);
         if (!found || found->screen < 0) {
             report(Severity::Error, name,
                    found ? "several screens have a widget \"" + name.text + "\"" : "there is no widget \"" + name.text + "\"",
@@ -428,7 +362,7 @@ class FileCompiler {
         if (!place)
             return;
         const PropertyInfo& property = *findProperty(place->kind, "visible");
-        const int slot = builder_.slot(*place, property);
+        const int slot = pool_.slot(*place, property);
         if (tokens[0].is("toggle")) {
             body.byte(GORSE_OP_SLOT);
             body.slots.push_back({body.code.size(), slot});
@@ -476,7 +410,7 @@ class FileCompiler {
     }
 
     void setVariable(const Token& name, const Token& op, Compiled value, Compiled& body) {
-        const auto found = builder_.names().variable(name.text);
+        const auto found = pool_.names().variable(name.text);
         if (!found) {
             report(Severity::Error, name, "there is no variable \"" + name.text + "\"",
                    "Add it at the station Variables, or correct it");
@@ -528,7 +462,7 @@ class FileCompiler {
             report(Severity::Error, key, "rules can't set \"" + key.text + "\" of a " + info(place->kind).key);
             return;
         }
-        const int slot = builder_.slot(*place, *property);
+        const int slot = pool_.slot(*place, *property);
         switch (property->type) {
             case PropertyType::YesNo: wantType(ValueType::YesNo, value, op); break;
             case PropertyType::Colour: wantType(ValueType::Colour, value, op); break;
@@ -552,10 +486,10 @@ class FileCompiler {
                    "To show a variable, write \"{name}\"");
             return;
         }
-        builder_.out().slots[static_cast<size_t>(slot)].strings.push_back(builder_.string(*value.words));
+        pool_.out().slots[static_cast<size_t>(slot)].strings.push_back(pool_.string(*value.words));
     }
 
-    Builder& builder_;
+    RulePool& pool_;
     std::string file_, name_;
     std::vector<TokenLine> lines_;
     size_t line_ = 0;
@@ -567,10 +501,10 @@ class FileCompiler {
 
 CompiledRules compileRules(const ProjectNames& names, const std::vector<RuleFile>& files) {
     CompiledRules out;
-    Builder builder(names, out);
+    RulePool pool(names, out);
     for (const RuleFile& file : files)
-        FileCompiler(builder, file).run();
-    builder.finish();
+        FileCompiler(pool, file).run();
+    pool.finish();
     return out;
 }
 

@@ -296,6 +296,22 @@ class TestProjectFiles : public QObject {
             QVERIFY2(path.starts_with("/p/") && path.find("..") == std::string::npos, path.c_str());
     }
 
+    // A project from elsewhere may hold links: nothing is written through them.
+    void linksAreNotFollowedOutOfTheFolder() {
+        QTemporaryDir dir, outside;
+        Files files;
+        QVERIFY(QFile::link(outside.path(), dir.filePath("screens")));
+        const auto saved = ProjectFolder(files, dir.path().toStdString()).save(makeDocument());
+        QVERIFY(!saved);
+        QVERIFY(saved.error().file.find("screens") != std::string::npos);
+        QVERIFY(QDir(outside.path()).isEmpty());
+        QVERIFY(!QFile::exists(dir.filePath("gorsefinch.json")));
+        QVERIFY(QFile::remove(dir.filePath("screens")));
+        QVERIFY(QFile::link(outside.filePath("victim"), dir.filePath("gorsefinch.json.new")));
+        QVERIFY(!ProjectFolder(files, dir.path().toStdString()).save(makeDocument()));
+        QVERIFY(QDir(outside.path()).isEmpty());
+    }
+
     void theJournalBringsBackUnsavedWork() {
         QTemporaryDir dir;
         Files files;

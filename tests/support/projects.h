@@ -108,6 +108,7 @@ class FaultyFiles : public Files {
     }
     Result<void> makeFolder(const Path&) override { return {}; }
     bool exists(const Path& path) override { return held.count(path.string()) != 0; }
+    bool isLink(const Path&) override { return false; }
     std::vector<std::string> list(const Path&) override { return {}; }
 
   private:

@@ -1,0 +1,39 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/project/new_widget.h"
+
+#include <algorithm>
+
+#include "core/project/names.h"
+
+namespace gorsefinch {
+
+std::string startLook(const Document& document, Kind kind) {
+    if (kind == Kind::Image)
+        return "";
+    for (const char* look : {info(kind).key, kind == Kind::Rectangle ? "surface" : "plain"})
+        if (document.look(look))
+            return look;
+    return "";
+}
+
+Widget newWidget(const Document& document, const Screen& screen, Kind kind, int x, int y, int w, int h, bool drawn) {
+    const KindInfo& kindInfo = info(kind);
+    const Panel& panel = *document.panel;
+    Widget widget;
+    widget.kind = kind;
+    widget.w = drawn ? w : std::min(kindInfo.width, panel.width / 2);
+    widget.h = drawn ? h : std::min(kindInfo.height, panel.height / 3);
+    widget.x = drawn ? x : std::clamp(x, 0, panel.width - widget.w);
+    widget.y = drawn ? y : std::clamp(y, 0, panel.height - widget.h);
+    widget.look = startLook(document, kind);
+    if (kind == Kind::Image && !document.images->empty())
+        widget.properties["image"] = document.images->front().name;
+    if (kind == Kind::Rectangle && widget.look.empty())
+        widget.properties["fill"] = opaque(info(panel.format).bits == 1 ? 0xFFFFFF : 0x2B3436);
+    if (*kindInfo.startText != 0)
+        widget.properties["text"] = std::string(kindInfo.startText);
+    widget.name = widgetNameFor(screen, kind, "");
+    return widget;
+}
+
+}  // namespace gorsefinch

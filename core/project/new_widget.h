@@ -1,0 +1,17 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <string>
+
+#include "core/project/document.h"
+
+namespace gorsefinch {
+
+// The look that a new widget of a kind takes: one of the kind's own name, else a plain one; "" if there is none.
+std::string startLook(const Document& document, Kind kind);
+
+// A new widget with its start look and content, at x, y in pixels. `drawn` says whether w and h were chosen by the user;
+// else it has its usual size, at most half a small panel's, and lies inside it. Its name is free on the screen.
+Widget newWidget(const Document& document, const Screen& screen, Kind kind, int x, int y, int w, int h, bool drawn);
+
+}  // namespace gorsefinch

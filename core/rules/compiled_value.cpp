@@ -1,0 +1,77 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The code of an expression: constants, decimals, joining.
+#include <algorithm>
+#include <cstdlib>
+
+#include "core/rules/expression.h"
+#include "runtime/gorse_scene.h"
+
+namespace gorsefinch {
+
+namespace {
+
+int64_t powerOfTen(int exponent) {
+    int64_t value = 1;
+    while (exponent-- > 0)
+        value *= 10;
+    return value;
+}
+
+int64_t dividedRounding(int64_t a, int64_t b) {
+    const int64_t half = b / 2;
+    return a >= 0 ? (a + half) / b : -((-a + half) / b);
+}
+
+}  // namespace
+
+const char* toWords(ValueType type) {
+    switch (type) {
+        case ValueType::Number: return "a number";
+        case ValueType::YesNo: return "yes or no";
+        case ValueType::Text: return "a text";
+        default: return "a colour";
+    }
+}
+
+void Compiled::append(const Compiled& other) {
+    for (const SlotUse& use : other.slots)
+        slots.push_back({use.at + code.size(), use.slot});
+    code.insert(code.end(), other.code.begin(), other.code.end());
+    variables.insert(other.variables.begin(), other.variables.end());
+}
+
+void Compiled::push(int64_t value) {
+    const auto bits = static_cast<uint32_t>(static_cast<int32_t>(value));
+    if (value >= -128 && value <= 127) {
+        byte(GORSE_OP_BYTE);
+        byte(static_cast<int>(bits & 255));
+    } else if (value >= -32768 && value <= 32767) {
+        byte(GORSE_OP_SHORT);
+        word(static_cast<int>(bits & 0xffff));
+    } else {
+        byte(GORSE_OP_LONG);
+        word(static_cast<int>(bits & 0xffff));
+        word(static_cast<int>(bits >> 16));
+    }
+}
+
+void Compiled::rescale(int toScale) {
+    if (toScale == scale)
+        return;
+    const int64_t factor = powerOfTen(std::abs(toScale - scale));
+    const bool finer = toScale > scale;
+    if (constant) {
+        least = most = finer ? least * factor : dividedRounding(least, factor);
+        code.clear();
+        push(least);
+    } else {
+        push(factor);
+        byte(finer ? GORSE_OP_MULTIPLY : GORSE_OP_ROUND_DIVIDE);
+        depth = std::max(depth, 2);
+        least = finer ? least * factor : dividedRounding(least, factor);
+        most = finer ? most * factor : dividedRounding(most, factor);
+    }
+    scale = toScale;
+}
+
+}  // namespace gorsefinch

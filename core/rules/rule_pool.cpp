@@ -1,0 +1,59 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/rules/rule_pool.h"
+
+#include <algorithm>
+#include <numeric>
+#include <tuple>
+
+namespace gorsefinch {
+
+int RulePool::slot(const ProjectNames::WidgetPlace& place, const PropertyInfo& property) {
+    for (size_t i = 0; i < out_.slots.size(); ++i)
+        if (out_.slots[i].screen == place.screen && out_.slots[i].widget == place.widget &&
+            out_.slots[i].property == &property)
+            return static_cast<int>(i);
+    out_.slots.push_back({place.screen, place.widget, &property, {}});
+    return static_cast<int>(out_.slots.size()) - 1;
+}
+
+int RulePool::string(const std::string& words) {
+    const auto known = std::find(out_.stringWords.begin(), out_.stringWords.end(), words);
+    if (known != out_.stringWords.end())
+        return static_cast<int>(known - out_.stringWords.begin());
+    out_.stringWords.push_back(words);
+    out_.strings.push_back(compileText(words, names_));
+    return static_cast<int>(out_.strings.size()) - 1;
+}
+
+uint16_t RulePool::place(Compiled code) {
+    const size_t at = out_.code.size();
+    code.byte(GORSE_OP_END);
+    for (const SlotUse& use : code.slots)
+        uses_.push_back({use.at + at, use.slot});
+    out_.code.insert(out_.code.end(), code.code.begin(), code.code.end());
+    return static_cast<uint16_t>(at);
+}
+
+void RulePool::finish() {
+    std::vector<int> order(out_.slots.size());
+    std::iota(order.begin(), order.end(), 0);
+    std::sort(order.begin(), order.end(), [&](int a, int b) {
+        const SlotInfo &x = out_.slots[static_cast<size_t>(a)], &y = out_.slots[static_cast<size_t>(b)];
+        return std::tuple(x.screen, x.widget, std::string_view(x.property->key)) <
+               std::tuple(y.screen, y.widget, std::string_view(y.property->key));
+    });
+    std::vector<int> number(order.size());
+    std::vector<SlotInfo> sorted;
+    for (size_t i = 0; i < order.size(); ++i) {
+        number[static_cast<size_t>(order[i])] = static_cast<int>(i);
+        sorted.push_back(out_.slots[static_cast<size_t>(order[i])]);
+    }
+    out_.slots = std::move(sorted);
+    for (const SlotUse& use : uses_) {
+        const int slot = number[static_cast<size_t>(use.slot)];
+        out_.code[use.at] = static_cast<uint8_t>(slot);
+        out_.code[use.at + 1] = static_cast<uint8_t>(slot >> 8);
+    }
+}
+
+}  // namespace gorsefinch
