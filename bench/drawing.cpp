@@ -111,7 +111,7 @@ void statusFrame(benchmark::State& state) {
     Twin twin(scene);
     twin.step(0);
     std::vector<uint32_t> memory(gorse_state_bytes(&scene->scene) / 4), buffer(160 * lines);
-    const gorse_port port{sendNothing, nullptr, nullptr, nullptr};
+    const gorse_port port{sendNothing, nullptr, nullptr, nullptr, nullptr};
     gorse run{};
     gorse_begin(&run, &scene->scene, &port, memory.data(), static_cast<uint32_t>(memory.size() * 4), buffer.data(),
                 static_cast<uint32_t>(buffer.size() * 4));

@@ -15,7 +15,8 @@ inline constexpr int kFine = 0, kProblems = 1, kUsage = 2;
 
 void addProjectCommands(CLI::App& app, int& exitCode);  // new, check, generate
 void addViewCommands(CLI::App& app, int& exitCode);     // render, run
-void addAssetCommands(CLI::App& app, int& exitCode);    // image, font
+void addImageCommand(CLI::App& app, int& exitCode);
+void addFontCommand(CLI::App& app, int& exitCode);
 
 // Writes the error to the error stream and gives back kProblems.
 int refuse(const Error& error);

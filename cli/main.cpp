@@ -13,7 +13,8 @@ int run(int count, char** words) {
     int exitCode = gorsefinch::cli::kFine;
     gorsefinch::cli::addProjectCommands(app, exitCode);
     gorsefinch::cli::addViewCommands(app, exitCode);
-    gorsefinch::cli::addAssetCommands(app, exitCode);
+    gorsefinch::cli::addImageCommand(app, exitCode);
+    gorsefinch::cli::addFontCommand(app, exitCode);
     try {
         app.parse(count, words);
     } catch (const CLI::ParseError& error) {

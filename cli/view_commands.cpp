@@ -116,7 +116,7 @@ int runProject(const Options& o) {
     if (!o.raw.empty() && wrote)
         wrote = writeSafely(files, o.raw, raw);
     if (!o.driver.empty() && wrote)
-        wrote = writeSafely(files, o.driver, driverScript(project->document, steps));
+        wrote = writeSafely(files, o.driver, driverScript(*project->scene, steps));
     std::cout << steps.size() << " steps, " << twin.now() << " ms, screen "
               << project->document.screens[static_cast<size_t>(twin.screen())]->name << "\n";
     for (const Variable& each : *project->document.variables)

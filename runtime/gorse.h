@@ -40,12 +40,15 @@ enum {
 typedef struct gorse_port {
     /* Sends w x h packed pixels to the panel's memory with the top left at x, y, all in the panel's own
      * orientation with its row and column offset added. For page formats y and h are multiples of 8.
-     * `bytes` holds rows without gaps and is the runtime's again when the call returns. */
+     * `bytes` holds rows without gaps, each padded to a whole byte with zeros, and is the runtime's again when the call returns. */
     void (*flush)(void *user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes);
     /* Calls hook number `hook` with `count` values. May be 0 when no rule calls one. */
     void (*hook)(void *user, uint16_t hook, const gorse_value *values, uint8_t count);
     /* Listens to GORSE_TRACE_...; 0 when nobody does. */
     void (*trace)(void *user, uint8_t what, uint16_t a, int32_t b);
+    /* Reads n bytes of outside memory. It may be asked for up to 15 bytes behind an image's last. May be 0 when no
+     * image lives there. */
+    void (*read)(void *user, uint32_t address, uint8_t *to, uint16_t n);
     void *user;
 } gorse_port;
 

@@ -198,6 +198,13 @@ int32_t gorse_run(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule) {
         case GORSE_OP_GO: gorse_go(g, operand(&m)); break;
         case GORSE_OP_BACK: go_back(g); break;
         case GORSE_OP_CALL: call_hook(g, &m); break;
+        case GORSE_OP_COMMAND: {
+            uint16_t screen = operand(&m), widget = operand(&m);
+            uint8_t what = *m.at++;
+            if (g->scene->motion != 0)
+                g->scene->motion->command(g, screen, widget, what);
+            break;
+        }
         default: compute(g, &m, op); break;
         }
     }

@@ -22,21 +22,23 @@ static int32_t joining_cost(const gorse_rect *a, const gorse_rect *b) {
     return area_of(&both) - area_of(a) - area_of(b);
 }
 
-/* Page formats send whole pages; a panel that is turned by a quarter has its pages along x. */
+int16_t gorse_round_down(int16_t at, uint8_t unit, uint8_t phase) {
+    uint16_t places = (uint16_t)(at - phase);
+    return (int16_t)((uint16_t)(places & (uint16_t)~(uint16_t)(unit - 1u)) + phase);
+}
+
+/* Formats with several pixels a byte send whole bytes. */
 static gorse_rect rounded(const gorse *g, gorse_rect r) {
     const GORSE_ROM gorse_panel *panel = g->scene->panel;
     gorse_rect whole;
-    if (panel->format->rows == 8u) {
-        r.y0 = (int16_t)((uint16_t)r.y0 & 0xfff8u);
-        r.y1 = (int16_t)(((uint16_t)r.y1 + 7u) & 0xfff8u);
-        if ((panel->quarter_turns & 1u) != 0u) {
-            r.x0 = (int16_t)((uint16_t)r.x0 & 0xfff8u);
-            r.x1 = (int16_t)(((uint16_t)r.x1 + 7u) & 0xfff8u);
-        }
-    }
     whole.x0 = whole.y0 = 0;
     whole.x1 = (int16_t)panel->width;
     whole.y1 = (int16_t)panel->height;
+    r = gorse_both(r, whole);
+    r.x0 = gorse_round_down(r.x0, panel->unit_x, panel->phase_x);
+    r.y0 = gorse_round_down(r.y0, panel->unit_y, panel->phase_y);
+    r.x1 = gorse_round_down((int16_t)(r.x1 + panel->unit_x - 1), panel->unit_x, panel->phase_x);
+    r.y1 = gorse_round_down((int16_t)(r.y1 + panel->unit_y - 1), panel->unit_y, panel->phase_y);
     return gorse_both(r, whole);
 }
 

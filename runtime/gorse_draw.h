@@ -71,6 +71,9 @@ gorse_text_source gorse_label_text(const gorse *run, const gorse_label *label);
 /* The box in which a label's text stands, inside border and padding. */
 gorse_text_box gorse_label_box(const gorse_label *label, const gorse_look *look);
 
+/* Where something of `size` pixels begins between two edges: GORSE_START, GORSE_MIDDLE or GORSE_END. */
+int16_t gorse_placed(int16_t from, int16_t to, uint16_t size, uint8_t how);
+
 gorse_rect gorse_widget_box(const gorse_widget *widget);
 gorse_rect gorse_inset(gorse_rect box, int16_t by);
 gorse_rect gorse_both(gorse_rect a, gorse_rect b);

@@ -1,7 +1,7 @@
 /* SPDX-License-Identifier: MIT */
 /* One bit a pixel in upright bytes, lowest bit on top, rows of 8 lines (pages). A set bit is a lit pixel; coverage
  * of half and more counts as whole. */
-#include "gorse_draw.h"
+#include "gorse_grey.h"
 
 static uint8_t *byte_at(const gorse_canvas *c, int16_t x, int16_t y) {
     uint32_t page = (uint32_t)((uint16_t)(y - c->top) >> 3) * c->stride;
@@ -10,12 +10,9 @@ static uint8_t *byte_at(const gorse_canvas *c, int16_t x, int16_t y) {
 
 static uint8_t bit_of(const gorse_canvas *c, int16_t y) { return (uint8_t)(1u << ((uint16_t)(y - c->top) & 7u)); }
 
-static uint32_t native(gorse_colour colour) {
-    uint32_t red = (colour >> 16) & 255u;
-    uint32_t green = (colour >> 8) & 255u;
-    uint32_t blue = colour & 255u;
-    /* The luma weights of ITU-R BT.601, in 256ths. */
-    return (red * 77u + green * 150u + blue * 29u + 128u) >> 8 >= 128u ? 1u : 0u;
+static uint32_t native(const gorse_canvas *c, gorse_colour colour) {
+    (void)c;
+    return gorse_grey(colour) >> 7;
 }
 
 static void fill(const gorse_canvas *c, int16_t x, int16_t y, uint16_t n, uint32_t lit) {
@@ -49,4 +46,4 @@ static void copy(const gorse_canvas *c, int16_t x, int16_t y, uint16_t n, const 
             to[i] = (uint8_t)(pixels[i] != 0u ? to[i] | bit : to[i] & (uint8_t)~bit);
 }
 
-const GORSE_ROM gorse_format gorse_format_page1 = {1, 8, native, fill, mask, copy};
+const GORSE_ROM gorse_format gorse_format_page1 = {1, 8, 1, 0, native, fill, mask, copy};

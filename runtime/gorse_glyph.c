@@ -54,7 +54,7 @@ void gorse_draw_glyph(const gorse_canvas *c, const gorse_font *font, const gorse
     area = gorse_both(area, c->clip);
     if (gorse_is_empty(area))
         return;
-    native = c->format.native(colour);
+    native = c->format.native(c, colour);
     for (row = area.y0; row < area.y1; row++) {
         uint32_t at = (uint32_t)(uint16_t)(row - y) * glyph->width + (uint16_t)(area.x0 - x);
         int16_t column = area.x0;

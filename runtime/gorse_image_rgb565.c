@@ -1,8 +1,11 @@
 /* SPDX-License-Identifier: MIT */
-#include "gorse_image_formats.h"
+#include "gorse_image_colours.h"
 
-static const uint8_t *read(const gorse_image *image, uint16_t x, uint16_t y, uint16_t n, uint8_t *room) {
-    return gorse_read_bytes(image, x, y, n, room, 2);
+static gorse_colour colour_of(const uint8_t *p, uint8_t *coverage) {
+    uint8_t low = p[0], high = p[1];
+    (void)coverage;
+    return gorse_value_of((uint8_t)(high >> 3), 31) << 16 |
+           gorse_value_of((uint8_t)((uint8_t)((high & 7u) << 3) | low >> 5), 63) << 8 | gorse_value_of(low & 31u, 31);
 }
 
-const GORSE_ROM gorse_image_format gorse_image_rgb565 = {16, read};
+GORSE_DEFINE_COLOUR_CONVERSION(gorse_convert_rgb565, 2)

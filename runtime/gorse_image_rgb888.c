@@ -1,8 +1,9 @@
 /* SPDX-License-Identifier: MIT */
-#include "gorse_image_formats.h"
+#include "gorse_image_colours.h"
 
-static const uint8_t *read(const gorse_image *image, uint16_t x, uint16_t y, uint16_t n, uint8_t *room) {
-    return gorse_read_bytes(image, x, y, n, room, 3);
+static gorse_colour colour_of(const uint8_t *p, uint8_t *coverage) {
+    (void)coverage;
+    return (uint32_t)p[0] << 16 | (uint32_t)p[1] << 8 | p[2];
 }
 
-const GORSE_ROM gorse_image_format gorse_image_rgb888 = {24, read};
+GORSE_DEFINE_COLOUR_CONVERSION(gorse_convert_rgb888, 3)

@@ -42,6 +42,8 @@ void gorse_get_widget(const gorse *g, const gorse_screen *screen, uint16_t widge
 /* Flags of the widget's kind. */
 uint8_t gorse_kind_flags(const gorse_widget *widget);
 
+/* The nearest place not after `at` where what is sent may begin: a multiple of `unit`, a power of two, and `phase`. */
+int16_t gorse_round_down(int16_t at, uint8_t unit, uint8_t phase);
 /* Marks an area for drawing. */
 void gorse_dirty(gorse *g, gorse_rect area);
 void gorse_dirty_widget(gorse *g, const gorse_screen *screen, uint16_t widget);
@@ -52,6 +54,16 @@ void gorse_paint(gorse *g);
 void gorse_expand(gorse *g, const GORSE_ROM uint8_t *text, char *out, uint8_t capacity);
 /* Expands all texts of the shown screen that have a buffer. */
 void gorse_expand_screen(gorse *g);
+/* Begins all widgets of the shown screen that have something to do when it is entered. */
+static inline void gorse_enter_widgets(gorse *g) {
+    if (g->scene->motion != 0)
+        g->scene->motion->enter(g);
+}
+/* Lets the shown screen's widgets move on. */
+static inline void gorse_tick_widgets(gorse *g) {
+    if (g->scene->motion != 0)
+        g->scene->motion->tick(g);
+}
 /* Expands the texts that show changed variables and marks what looks different; forgets the changes. */
 void gorse_refresh_texts(gorse *g);
 /* Expands one widget's text anew and marks what looks different. */

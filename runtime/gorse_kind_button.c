@@ -65,4 +65,4 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
 }
 
 const GORSE_ROM gorse_kind gorse_kind_button = {sizeof(gorse_button), GORSE_KIND_HAS_TEXT | GORSE_KIND_TOUCHED,
-                                                draw};
+                                                draw, 0, 0};

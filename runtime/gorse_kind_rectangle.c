@@ -5,4 +5,4 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
     gorse_draw_box(c, gorse_widget_box(widget), look);
 }
 
-const GORSE_ROM gorse_kind gorse_kind_rectangle = {sizeof(gorse_rectangle), 0, draw};
+const GORSE_ROM gorse_kind gorse_kind_rectangle = {sizeof(gorse_rectangle), 0, draw, 0, 0};

@@ -8,4 +8,4 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
     gorse_draw_text(c, gorse_label_text(c->run, label), &where, look->font, look->text);
 }
 
-const GORSE_ROM gorse_kind gorse_kind_text = {sizeof(gorse_label), GORSE_KIND_HAS_TEXT | GORSE_KIND_FINE_TEXT, draw};
+const GORSE_ROM gorse_kind gorse_kind_text = {sizeof(gorse_label), GORSE_KIND_HAS_TEXT | GORSE_KIND_FINE_TEXT, draw, 0, 0};

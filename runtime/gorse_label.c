@@ -56,7 +56,7 @@ void gorse_refresh_text(gorse *g, const gorse_screen *screen, uint16_t widget) {
     char fresh[GORSE_TEXT];
     char *shown;
     gorse_get_widget(g, screen, widget, &record, &look);
-    if (record.widget.memory == GORSE_NONE)
+    if (record.widget.memory == GORSE_NONE || (gorse_kind_flags(&record.widget) & GORSE_KIND_HAS_TEXT) == 0u)
         return;
     shown = gorse_screen_memory(g) + record.widget.memory;
     gorse_expand(g, record.label.text, fresh, record.widget.capacity);
@@ -75,7 +75,7 @@ void gorse_expand_screen(gorse *g) {
         gorse_record record;
         gorse_look look;
         gorse_get_widget(g, &screen, i, &record, &look);
-        if (record.widget.memory != GORSE_NONE)
+        if (record.widget.memory != GORSE_NONE && (gorse_kind_flags(&record.widget) & GORSE_KIND_HAS_TEXT) != 0u)
             gorse_expand(g, record.label.text, gorse_screen_memory(g) + record.widget.memory,
                          record.widget.capacity);
     }

@@ -1,6 +1,8 @@
 /* SPDX-License-Identifier: MIT */
 /* Draws what is dirty: cut into strips that fit the draw buffer, each drawn from the lowest widget up, turned into
  * the panel's orientation and flushed. */
+#include <string.h>
+
 #include "gorse_internal.h"
 
 static void draw_strip(gorse *g, const gorse_screen *screen, gorse_canvas *c, gorse_rect area) {
@@ -48,22 +50,26 @@ static void paint_strip(gorse *g, const gorse_screen *screen, const gorse_panel 
     c.left = area.x0;
     c.top = area.y0;
     c.run = g;
+    /* What fills a row or a page up to whole bytes is 0, whatever the buffer held before. */
+    if (c.format.bits < 8u)
+        memset(g->buffer, 0, (size_t)(stride * ((uint32_t)(area.y1 - area.y0 + c.format.rows - 1) / c.format.rows)));
     draw_strip(g, screen, &c, area);
     send(g, panel, &c, area);
 }
 
 /* Bytes of `columns` pixels of one row, or of one page. */
 static uint32_t row_bytes(const gorse_format *format, uint16_t columns) {
-    return format->rows == 8u ? columns : (uint32_t)columns * (format->bits >> 3);
+    return format->rows == 8u ? columns : ((uint32_t)columns * format->bits + 7u) >> 3;
 }
 
 /* The side of the largest square that fits the draw buffer: a quarter turn exchanges rows and columns in place. */
 static uint16_t square_side(const gorse *g, const gorse_format *format) {
-    uint16_t unit = format->rows;
+    uint16_t unit = (uint16_t)(format->rows * format->columns);
     uint16_t count = 1;
     while (count < 0x0400u) {
         uint32_t more = (uint32_t)count + 1u;
-        if (row_bytes(format, (uint16_t)(more * unit)) * more > g->buffer_bytes)
+        uint32_t lines = format->rows == 8u ? more : more * unit;
+        if (row_bytes(format, (uint16_t)(more * unit)) * lines > g->buffer_bytes)
             break;
         count++;
     }
@@ -75,9 +81,9 @@ static void paint_squares(gorse *g, const gorse_screen *screen, const gorse_pane
     int16_t side = (int16_t)square_side(g, format);
     gorse_rect part;
     for (part.y0 = area.y0; part.y0 < area.y1; part.y0 = part.y1) {
-        part.y1 = gorse_least(area.y1, (int16_t)(part.y0 + side));
+        part.y1 = gorse_least(area.y1, gorse_round_down((int16_t)(part.y0 + side), panel->unit_y, panel->phase_y));
         for (part.x0 = area.x0; part.x0 < area.x1; part.x0 = part.x1) {
-            part.x1 = gorse_least(area.x1, (int16_t)(part.x0 + side));
+            part.x1 = gorse_least(area.x1, gorse_round_down((int16_t)(part.x0 + side), panel->unit_x, panel->phase_x));
             paint_strip(g, screen, panel, part, row_bytes(format, (uint16_t)side));
         }
     }
@@ -89,7 +95,9 @@ static void paint_rows(gorse *g, const gorse_screen *screen, const gorse_panel *
     uint32_t rows = g->buffer_bytes / stride * format->rows;
     gorse_rect part = area;
     for (part.y0 = area.y0; part.y0 < area.y1; part.y0 = part.y1) {
-        part.y1 = (uint32_t)(uint16_t)(area.y1 - part.y0) > rows ? (int16_t)(part.y0 + (int16_t)rows) : area.y1;
+        part.y1 = (uint32_t)(uint16_t)(area.y1 - part.y0) > rows
+                      ? gorse_round_down((int16_t)(part.y0 + (int16_t)rows), panel->unit_y, panel->phase_y)
+                      : area.y1;
         paint_strip(g, screen, panel, part, stride);
     }
 }

@@ -30,6 +30,7 @@ static void enter_wanted(gorse *g) {
         head->pressed = GORSE_NONE;
         head->inside = 0;
         gorse_expand_screen(g);
+        gorse_enter_widgets(g);
         gorse_redraw(g);
         gorse_tell(g, GORSE_TRACE_SCREEN, screen, 0);
         gorse_event(g, GORSE_ON_ENTER, GORSE_NONE);

@@ -12,10 +12,14 @@ typedef struct word_after_byte {
 
 static uint8_t buffer_is_enough(const gorse_panel *panel, uint32_t bytes) {
     gorse_format format;
+    uint32_t row;
     gorse_copy_rom(&format, panel->format, sizeof format);
+    row = ((uint32_t)panel->width * format.bits + 7u) >> 3;
+    if (format.rows == 8u)
+        row = panel->width;
     if ((panel->quarter_turns & 1u) != 0u)
-        return (uint8_t)(bytes >= (format.rows == 8u ? 8u : (uint32_t)format.bits >> 3));
-    return (uint8_t)(bytes >= (format.rows == 8u ? panel->width : (uint32_t)panel->width * (format.bits >> 3)));
+        row = format.bits < 8u ? (format.rows == 8u ? 8u : format.columns) : (uint32_t)format.bits >> 3;
+    return (uint8_t)(bytes >= row);
 }
 
 static void start_values(gorse *g) {
@@ -77,10 +81,14 @@ void gorse_step(gorse *g, uint32_t now_ms) {
     head->now = now_ms;
     if (first != 0u) {
         gorse_expand_screen(g);
+        gorse_enter_widgets(g);
         gorse_event(g, GORSE_ON_START, GORSE_NONE);
         gorse_event(g, GORSE_ON_ENTER, GORSE_NONE);
     }
+    gorse_tick_widgets(g);
     gorse_run_rules(g);
+    /* What follows a variable follows what the rules made of it. */
+    gorse_tick_widgets(g);
     gorse_refresh_texts(g);
     gorse_paint(g);
 }

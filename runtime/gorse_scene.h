@@ -25,18 +25,26 @@ struct gorse_canvas;
 /* A pixel format: how spans of pixels get into the draw buffer. x and y are places on the panel, always inside
  * the canvas's clip; n is at least 1. `native` is what the format's native() made of a colour. */
 typedef struct gorse_format {
-    uint8_t bits;  /* bits a pixel: 1, 16 or 24 */
-    uint8_t rows;  /* rows that share a byte: 8 for page formats, else 1 */
-    uint32_t (*native)(gorse_colour colour);
+    uint8_t bits;    /* bits a pixel: 1, 2, 4, 8, 16, 24 or 32 */
+    uint8_t rows;    /* rows that share a byte: 8 for page formats, else 1 */
+    uint8_t columns; /* columns that share a byte: 8 / bits where rows are packed, else 1 */
+    uint8_t flags;   /* GORSE_LOW_BIT_FIRST, GORSE_HIGH_BYTE_FIRST */
+    /* The pixel nearest to a colour, its low byte the first in memory; a 16-bit one is a word of the target's. */
+    uint32_t (*native)(const struct gorse_canvas *c, gorse_colour colour);
     void (*fill)(const struct gorse_canvas *c, int16_t x, int16_t y, uint16_t n, uint32_t native);
     /* Mixes `native` over what is there by `coverage` (0 none to 255 whole) of each pixel. */
     void (*mask)(const struct gorse_canvas *c, int16_t x, int16_t y, uint16_t n, const uint8_t *coverage,
                  uint32_t native);
-    /* Stores `n` pixels in the format's row form (page1: a byte a pixel, 0 or 1; else the packed bytes), mixed
-     * by `coverage` unless that is 0. */
+    /* Stores `n` pixels in the format's row form (below 8 bits a byte a pixel, else the packed bytes), mixed by
+     * `coverage` unless that is 0. */
     void (*copy)(const struct gorse_canvas *c, int16_t x, int16_t y, uint16_t n, const uint8_t *pixels,
                  const uint8_t *coverage);
 } gorse_format;
+
+enum {
+    GORSE_LOW_BIT_FIRST = 1,   /* the leftmost pixel stands in the lowest bit */
+    GORSE_HIGH_BYTE_FIRST = 2  /* a word's high byte comes first */
+};
 
 /* Bits of gorse_panel.flags: what a panel's memory needs to show the picture the right way. */
 enum {
@@ -52,11 +60,15 @@ typedef struct gorse_panel {
     const GORSE_ROM gorse_format *format;
     /* Turns a drawn strip in place into the panel's orientation; 0 when the panel needs nothing. */
     void (*turn)(struct gorse_strip *strip, const struct gorse_panel *panel);
+    const GORSE_ROM gorse_colour *palette; /* of indexed formats, else 0 */
     uint16_t width, height; /* of the interface, before it is turned */
     uint16_t column_offset, row_offset;
+    uint16_t palette_count;
     uint8_t quarter_turns; /* clockwise: 0 to 3 */
     uint8_t flags;
-    uint8_t reserved[2];
+    /* What is sent begins where a byte begins: at a multiple of the unit (1, 2, 4 or 8 pixels) plus the phase. */
+    uint8_t unit_x, unit_y;
+    uint8_t phase_x, phase_y;
 } gorse_panel;
 
 /* Accents may rise above the line: a glyph's top counts from this many pixels above it. */
@@ -96,22 +108,52 @@ typedef struct gorse_font {
     uint8_t reserved[2];
 } gorse_font;
 
-struct gorse_image;
-
-/* How an image's pixels are read: gives `n` pixels of row y from column x in the row form of the panel's format
- * of the same name. May use `room` (GORSE_CHUNK * 4 bytes) or answer a pointer into the image. */
+/* How an image's pixels lie in its bytes. */
 typedef struct gorse_image_format {
-    uint8_t bits;
-    const uint8_t *(*read)(const struct gorse_image *image, uint16_t x, uint16_t y, uint16_t n, uint8_t *room);
+    uint8_t bits; /* a pixel: 1, 2, 4, 8, 16, 24 or 32 */
+    uint8_t rows; /* rows that share a byte: 8 for page formats, else 1 */
+    /* Gives `n` pixels a byte each; `skip` is how many pixels (of page formats: rows) of the first byte come before
+     * them. 0 for formats of whole bytes. */
+    void (*spread)(const uint8_t *bytes, uint8_t skip, uint16_t n, uint8_t *out);
 } gorse_image_format;
 
-/* `pixels` 0: only the mask is drawn, in the look's text colour. `mask` 0: opaque. Mask rows are padded to bytes. */
+struct gorse_image;
+struct gorse_image_row;
+struct gorse_image_source;
+
+/* How bytes are got that don't lie plainly in memory. */
+typedef struct gorse_image_reader {
+    /* Sets `row` to unit number `skip` of row number `y` (of page formats: page) of a plane. */
+    void (*start)(struct gorse_image_row *row, uint16_t y, uint16_t skip);
+    /* Gives `n` units from there on, in `room` or where they lie. */
+    const uint8_t *(*get)(struct gorse_image_row *row, uint16_t n, uint8_t *room);
+} gorse_image_reader;
+
+/* How an image is stored that does not lie plainly in memory in the panel's own form. */
+typedef struct gorse_image_source {
+    /* gorse_draw_stored_image. */
+    void (*draw)(const struct gorse_canvas *c, const struct gorse_image *image,
+                 const struct gorse_image_source *source, int16_t x, int16_t y, gorse_colour colour);
+    const GORSE_ROM gorse_image_reader *reader; /* 0: plainly in memory */
+    /* Makes `n` pixels (a byte each below 8 bits, else their bytes) the panel's row form, in place, in room for
+     * GORSE_CHUNK * 4 bytes; may lessen `coverage`. 0: they are already. */
+    void (*convert)(const struct gorse_canvas *c, const struct gorse_image_source *source, uint8_t *pixels, uint16_t n,
+                    uint8_t *coverage);
+    const GORSE_ROM uint8_t *palette;       /* in the panel's row form */
+    const GORSE_ROM uint32_t *pixel_groups; /* packed by runs: where each 8 rows (or each page) begin, else 0 */
+    const GORSE_ROM uint32_t *mask_groups;
+    uint32_t pixel_address, mask_address; /* in the memory behind gorse_port.read */
+} gorse_image_source;
+
+/* `pixels` 0: only the mask is drawn, in the look's text colour. `mask` 0: opaque. Rows are padded to bytes. An image
+ * in outside memory has `format` for its pixels, `mask_bits` for its mask, and no pointers. */
 typedef struct gorse_image {
-    const GORSE_ROM gorse_image_format *format;
+    const GORSE_ROM gorse_image_format *format; /* 0: a mask alone */
     const GORSE_ROM uint8_t *pixels;
     const GORSE_ROM uint8_t *mask;
+    const GORSE_ROM gorse_image_source *source; /* 0: plainly in memory, in the panel's own form */
     uint16_t width, height;
-    uint8_t mask_bits; /* 1, 2, 4 or 8 */
+    uint8_t mask_bits; /* 1, 2, 4 or 8; 0: opaque */
     uint8_t reserved[3];
 } gorse_image;
 
@@ -142,10 +184,17 @@ enum {
     GORSE_KIND_FINE_TEXT = 4 /* its text stands in gorse_label_box, so that single characters can be redrawn */
 };
 
+/* What a rule can tell a kind to do. */
+enum { GORSE_ENTER = 0, GORSE_PLAY = 1, GORSE_STOP = 2 };
+
 /* What a widget's kind does. `widget` is a copy on the stack with changed properties laid over it. */
 typedef struct gorse_kind {
     uint8_t record_bytes, flags;
     void (*draw)(const struct gorse_canvas *c, const struct gorse_widget *widget, const gorse_look *look);
+    /* GORSE_ENTER when its screen is entered, and what rules say; 0 if it does nothing then. */
+    void (*command)(gorse *g, const struct gorse_widget *widget, uint8_t what);
+    /* Once a step while its screen is shown; marks what changes. Answers 1 if what it did has come to its end. */
+    uint8_t (*tick)(gorse *g, const struct gorse_widget *widget);
 } gorse_kind;
 
 /* The head of every widget's record. */
@@ -192,6 +241,34 @@ typedef struct gorse_picture {
     uint8_t reserved[2];
 } gorse_picture;
 
+/* The frames of an image in the order in which they play. */
+typedef struct gorse_animation {
+    const GORSE_ROM gorse_image *const GORSE_ROM *frames;
+    const GORSE_ROM uint16_t *times; /* ms that each is shown */
+    uint16_t count;
+    uint16_t reserved;
+} gorse_animation;
+
+enum { GORSE_PLAY_LOOP = 0, GORSE_PLAY_ONCE = 1, GORSE_PLAY_TO_AND_FRO = 2 };
+
+/* Its memory holds a gorse_frames_state. */
+typedef struct gorse_frames {
+    gorse_widget widget;
+    const GORSE_ROM gorse_animation *animation;
+    const GORSE_ROM int32_t *steps; /* 0: plays by time; else from which value on each frame after the first shows */
+    uint16_t variable;              /* whose value, with steps */
+    uint8_t align, place;
+    uint8_t play;
+    uint8_t starts; /* plays when its screen is entered */
+    uint8_t reserved[2];
+} gorse_frames;
+
+typedef struct gorse_frames_state {
+    uint32_t since; /* when the frame came */
+    uint16_t frame;
+    uint8_t playing, backwards;
+} gorse_frames_state;
+
 enum { GORSE_SIDE_LEFT = 0, GORSE_SIDE_RIGHT = 1, GORSE_SIDE_ABOVE = 2, GORSE_SIDE_BELOW = 3 };
 
 typedef struct gorse_button {
@@ -209,6 +286,7 @@ typedef union gorse_record {
     gorse_label label;
     gorse_picture picture;
     gorse_button button;
+    gorse_frames frames;
 } gorse_record;
 
 /* Sizes of a slot's field; `GORSE_SLOT_TEXT` is a pointer to one of the scene's strings. */
@@ -255,7 +333,8 @@ enum {
     GORSE_ON_TAP = 4,
     GORSE_ON_LEAVE = 5,
     GORSE_EVERY = 6,
-    GORSE_WHEN = 7
+    GORSE_WHEN = 7,
+    GORSE_ON_DONE = 8
 };
 
 typedef struct gorse_rule {
@@ -268,6 +347,13 @@ typedef struct gorse_rule {
     uint8_t reserved[3];
 } gorse_rule;
 
+/* What widgets do by themselves; scenes without such kinds leave it out. */
+typedef struct gorse_motion {
+    void (*enter)(gorse *g); /* the shown screen was entered */
+    void (*tick)(gorse *g);  /* once and again in each step */
+    void (*command)(gorse *g, uint16_t screen, uint16_t widget, uint8_t what); /* what a rule says */
+} gorse_motion;
+
 typedef struct gorse_scene {
     const GORSE_ROM gorse_panel *panel;
     const GORSE_ROM gorse_screen *screens;
@@ -276,6 +362,7 @@ typedef struct gorse_scene {
     const GORSE_ROM gorse_rule *rules;
     const GORSE_ROM uint8_t *code;
     const GORSE_ROM uint8_t *const GORSE_ROM *strings; /* texts that rules speak of */
+    const GORSE_ROM gorse_motion *motion; /* &gorse_motion_of_widgets where a kind does something by itself, else 0 */
     uint16_t screen_count, number_count, text_count, rule_count;
     uint16_t slot_count, timer_count, when_count, string_count;
     uint16_t text_bytes;   /* of all text variables */
@@ -304,7 +391,8 @@ enum {
     GORSE_OP_JUMP_IF_NOT, /* u16: pop, the same if it is 0 */
     GORSE_OP_GO,          /* u16 screen */
     GORSE_OP_BACK,
-    GORSE_OP_CALL         /* u16 hook, u8 how many values, u8 bits: which of them are texts */
+    GORSE_OP_CALL,        /* u16 hook, u8 how many values, u8 bits: which of them are texts */
+    GORSE_OP_COMMAND      /* u16 screen, u16 widget, u8 what: GORSE_PLAY, GORSE_STOP */
 };
 
 /* A text as a value: one of the scene's strings, or a text variable with this bit. */
@@ -320,19 +408,65 @@ extern const GORSE_ROM gorse_kind gorse_kind_rectangle;
 extern const GORSE_ROM gorse_kind gorse_kind_text;
 extern const GORSE_ROM gorse_kind gorse_kind_image;
 extern const GORSE_ROM gorse_kind gorse_kind_button;
+extern const GORSE_ROM gorse_kind gorse_kind_frames;
+
+extern const GORSE_ROM gorse_motion gorse_motion_of_widgets;
 
 extern const GORSE_ROM gorse_format gorse_format_page1;
+extern const GORSE_ROM gorse_format gorse_format_row1;
+extern const GORSE_ROM gorse_format gorse_format_row1_lsb;
+extern const GORSE_ROM gorse_format gorse_format_grey2;
+extern const GORSE_ROM gorse_format gorse_format_grey4;
+extern const GORSE_ROM gorse_format gorse_format_grey8;
+extern const GORSE_ROM gorse_format gorse_format_index1;
+extern const GORSE_ROM gorse_format gorse_format_index2;
+extern const GORSE_ROM gorse_format gorse_format_index4;
+extern const GORSE_ROM gorse_format gorse_format_index8;
+extern const GORSE_ROM gorse_format gorse_format_rgb332;
 extern const GORSE_ROM gorse_format gorse_format_rgb565;
 extern const GORSE_ROM gorse_format gorse_format_rgb565_be;
 extern const GORSE_ROM gorse_format gorse_format_rgb888;
+extern const GORSE_ROM gorse_format gorse_format_argb8888;
 
 extern const GORSE_ROM gorse_image_format gorse_image_page1;
-extern const GORSE_ROM gorse_image_format gorse_image_rgb565;
-extern const GORSE_ROM gorse_image_format gorse_image_rgb888;
+extern const GORSE_ROM gorse_image_format gorse_image_row1;
+extern const GORSE_ROM gorse_image_format gorse_image_row1_lsb;
+extern const GORSE_ROM gorse_image_format gorse_image_bits2;
+extern const GORSE_ROM gorse_image_format gorse_image_bits4;
+extern const GORSE_ROM gorse_image_format gorse_image_bits8;
+extern const GORSE_ROM gorse_image_format gorse_image_bits16;
+extern const GORSE_ROM gorse_image_format gorse_image_bits24;
+extern const GORSE_ROM gorse_image_format gorse_image_bits32;
 
-/* gorse_panel.turn for panels of whole bytes a pixel, and for page formats. */
+/* Packed by runs in memory; in outside memory, plain and packed by runs. */
+extern const GORSE_ROM gorse_image_reader gorse_reader_runs;
+extern const GORSE_ROM gorse_image_reader gorse_reader_outside;
+extern const GORSE_ROM gorse_image_reader gorse_reader_outside_runs;
+
+/* gorse_image_source.draw. */
+void gorse_draw_stored_image(const struct gorse_canvas *c, const gorse_image *image, const gorse_image_source *source,
+                             int16_t x, int16_t y, gorse_colour colour);
+
+/* gorse_image_source.convert: by the source's palette, and from colours of each kind of pixel. */
+void gorse_convert_palette(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,
+                           uint8_t *coverage);
+void gorse_convert_grey8(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,
+                         uint8_t *coverage);
+void gorse_convert_rgb332(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,
+                          uint8_t *coverage);
+void gorse_convert_rgb565(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,
+                          uint8_t *coverage);
+void gorse_convert_rgb565_be(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels,
+                             uint16_t n, uint8_t *coverage);
+void gorse_convert_rgb888(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,
+                          uint8_t *coverage);
+void gorse_convert_argb8888(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels,
+                            uint16_t n, uint8_t *coverage);
+
+/* gorse_panel.turn for panels of whole bytes a pixel, for page formats, and for packed rows. */
 void gorse_turn_pixels(struct gorse_strip *strip, const gorse_panel *panel);
 void gorse_turn_pages(struct gorse_strip *strip, const gorse_panel *panel);
+void gorse_turn_bits(struct gorse_strip *strip, const gorse_panel *panel);
 
 #ifdef __cplusplus
 }

@@ -59,7 +59,7 @@ void gorse_mask_span(const gorse_canvas *c, int16_t x, int16_t y, uint16_t n, co
     }
     if (x >= end)
         return;
-    native = c->format.native(colour);
+    native = c->format.native(c, colour);
     while (x < end) {
         uint16_t part = (uint16_t)(end - x);
         uint16_t i;
@@ -103,7 +103,7 @@ void gorse_fill_rect(const gorse_canvas *c, gorse_rect area, gorse_colour colour
         mix_rows(c, area, colour);
         return;
     }
-    native = c->format.native(colour);
+    native = c->format.native(c, colour);
     n = (uint16_t)(area.x1 - area.x0);
     for (; area.y0 < area.y1; area.y0++)
         c->format.fill(c, area.x0, area.y0, n, native);

@@ -52,7 +52,7 @@ static void swap_red_and_blue(const gorse_strip *s, const gorse_format *format, 
     uint8_t *pixel = s->pixels;
     uint32_t count = (uint32_t)s->w * s->h;
     for (; count-- != 0u; pixel += format->bits >> 3) {
-        if (format->bits == 24u) {
+        if (format->bits >= 24u) {
             swap_pixels(pixel, pixel + 2, 1);
         } else {
             uint8_t *high = high_byte_first ? pixel : pixel + 1;
@@ -84,10 +84,11 @@ void gorse_turn_pixels(gorse_strip *s, const gorse_panel *panel) {
         s->y = (uint16_t)(height - s->y - s->h);
     }
     if ((panel->flags & GORSE_SWAP_RED_BLUE) != 0u)
-        swap_red_and_blue(s, &format, (uint8_t)((format.native(0xffff0000u) & 255u) != 0u));
+        swap_red_and_blue(s, &format, (uint8_t)(format.flags & GORSE_HIGH_BYTE_FIRST));
     if ((panel->flags & GORSE_INVERT) != 0u) {
         uint32_t i, all = (uint32_t)s->w * s->h * bytes;
         for (i = 0; i < all; i++)
-            s->pixels[i] = (uint8_t)~s->pixels[i];
+            if (bytes != 4u || (i & 3u) != 3u)
+                s->pixels[i] = (uint8_t)~s->pixels[i];
     }
 }

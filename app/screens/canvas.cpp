@@ -109,8 +109,8 @@ void Canvas::insert(Kind kind, const QRect& box) {
     const Document& document = session_.document();
     const bool drawn = box.width() >= kLeastBox && box.height() >= kLeastBox;
     Widget widget = newWidget(document, *session_.screen(), kind, box.x(), box.y(), box.width(), box.height(), drawn);
-    if (kind == Kind::Image && !drawn && !document.images->empty())
-        if (const auto baked = session_.images().bake(document.images->front(), document.panel->format)) {
+    if (const Image* image = document.image(startImage(document, kind)); image && !drawn)
+        if (const auto baked = session_.images().bake(document, *image)) {
             widget.w = (*baked)->width;
             widget.h = (*baked)->height;
         }

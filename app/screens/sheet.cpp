@@ -191,7 +191,7 @@ void Sheet::buildWidget(Kind kind, bool sameKind) {
     }
     addLook();
     const bool anyText = std::any_of(selected.begin(), selected.end(), [](const WidgetRef& w) { return info(w->kind).hasText; });
-    const bool inked = anyText || std::any_of(selected.begin(), selected.end(), [](const WidgetRef& w) { return w->kind == Kind::Image; });
+    const bool inked = anyText || std::any_of(selected.begin(), selected.end(), [](const WidgetRef& w) { return w->kind == Kind::Image || w->kind == Kind::Frames; });
     for (const PropertyInfo& property : styleProperties()) {
         const std::string_view key = property.key;
         const bool onlyText = key == "font" || key == "size";

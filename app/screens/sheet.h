@@ -49,6 +49,7 @@ class Sheet : public QScrollArea {
     void addProperty(const PropertyInfo& property, bool style);
     QWidget* makeField(const PropertyInfo& property, std::function<void()>& fill);
     QWidget* textField(const PropertyInfo& property, std::function<void()>& fill);
+    QWidget* variableField(const PropertyInfo& property, std::function<void()>& fill);
     QWidget* assetField(const PropertyInfo& property, std::function<void()>& fill);
 
     // The value that all selected widgets have; nothing if they differ.

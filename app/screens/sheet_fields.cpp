@@ -70,6 +70,7 @@ QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& f
             return field;
         }
         case PropertyType::Text: return textField(property, fill);
+        case PropertyType::Variable: return variableField(property, fill);
         default: return assetField(property, fill);
     }
 }
@@ -91,6 +92,22 @@ QWidget* Sheet::textField(const PropertyInfo& property, std::function<void()>& f
         if (field->text() != words && !field->text().replace("\\n", "\n").isNull())
             field->setText(words);
         field->setToolTip(tr("%1; \\n begins a new line").arg(property.help));
+    };
+    return field;
+}
+
+// The variables that are numbers.
+QWidget* Sheet::variableField(const PropertyInfo& property, std::function<void()>& fill) {
+    auto* field = new QComboBox(page_);
+    field->addItem(tr("none"), QString());
+    for (const Variable& each : *session_.document().variables)
+        if (each.type != VariableType::Text)
+            field->addItem(fromStd(each.name), fromStd(each.name));
+    connect(field, &QComboBox::activated, this,
+            [this, field, &property](int at) { set(property, field->itemData(at).toString().toStdString()); });
+    fill = [this, field, &property] {
+        const auto value = common(property);
+        field->setCurrentIndex(value ? field->findData(fromStd(std::get<std::string>(*value))) : -1);
     };
     return field;
 }
@@ -129,7 +146,7 @@ QWidget* Sheet::assetField(const PropertyInfo& property, std::function<void()>& 
 QString Sheet::bringIn(const PropertyInfo& property) {
     const bool image = property.type == PropertyType::Image;
     const QString path = QFileDialog::getOpenFileName(this, image ? tr("Bring in a picture") : tr("Bring in a face"), QString(),
-                                                      image ? tr("Pictures (*.png *.jpg *.jpeg *.bmp *.gif)") : tr("Faces (*.ttf *.otf)"));
+                                                      image ? tr("Pictures (%1)").arg(kPicturePatterns) : tr("Faces (*.ttf *.otf)"));
     if (path.isEmpty())
         return {};
     Files files;

@@ -23,7 +23,7 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
     Document sample = from;
     Panel panel = *from.panel;
     panel.width = size.width();
-    panel.height = info(panel.format).bits == 1 ? size.height() / 8 * 8 : size.height();
+    panel.height = info(panel.format).layout == PixelLayout::Pages ? size.height() / 8 * 8 : size.height();
     panel.turn = 0;
     panel.mirrorX = panel.mirrorY = panel.invert = panel.swapRedBlue = false;
     panel.columnOffset = panel.rowOffset = 0;
@@ -36,7 +36,7 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
     widget.y = 8;
     widget.w = size.width() - 8;
     widget.h = size.height() - 16;
-    const bool mono = info(panel.format).bits == 1;
+    const bool mono = info(panel.format).isOneBit();
     if (kind != Kind::Rectangle)
         widget.look = startLook(from, kind);
     if (info(kind).hasText) {
@@ -53,8 +53,8 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
         widget.x += 6;
         widget.w -= 12;
     }
-    if (kind == Kind::Image && !from.images->empty())
-        widget.properties["image"] = from.images->front().name;
+    if (const std::string image = startImage(from, kind); !image.empty())
+        widget.properties["image"] = image;
     Screen screen;
     screen.name = "sample";
     screen.background = from.screens.front()->background;

@@ -15,10 +15,11 @@ constexpr RecordSizes sizes[] = {
     {"gorse_rectangle", 24, 20},   {"gorse_label", 32, 26},        {"gorse_picture", 32, 26},
     {"gorse_button", 40, 32},      {"gorse_look", 24, 20},         {"gorse_look_state", 8, 3},
     {"gorse_font", 24, 16},        {"gorse_glyph", 8, 8},          {"gorse_range", 8, 8},
-    {"gorse_kern", 6, 6},          {"gorse_image", 20, 14},        {"gorse_screen", 24, 18},
+    {"gorse_kern", 6, 6},          {"gorse_image", 24, 16},        {"gorse_screen", 24, 18},
     {"gorse_slot", 8, 8},          {"gorse_binding", 4, 4},        {"gorse_number_variable", 12, 12},
-    {"gorse_text_variable", 8, 6}, {"gorse_rule", 20, 20},         {"gorse_scene", 52, 38},
-    {"gorse_panel", 20, 16},
+    {"gorse_text_variable", 8, 6}, {"gorse_rule", 20, 20},         {"gorse_scene", 56, 40},
+    {"gorse_panel", 28, 22},       {"gorse_frames", 40, 32},
+    {"gorse_animation", 12, 8},    {"gorse_image_source", 32, 20},
 };
 
 // Code bytes of the runtime's files at -Os, measured: Cortex-M0+ and an 8-bit controller.
@@ -47,6 +48,23 @@ Cost screenCost(const BuiltScene& scene, const ScreenPart& part, std::set<const 
     cost.flash += static_cast<long>(part.bindings.size()) * recordSize("gorse_binding", bits);
     cost.ram = part.memoryBytes + 4 * static_cast<long>(part.slots.size());
     return cost;
+}
+
+// What an image takes of the code's memory; what lives outside leaves its records there.
+long imageFlash(const ImageUse& use, int bits) {
+    const BakedImage& image = *use.image;
+    const auto frames = static_cast<long>(use.allFrames ? image.frames.size() : 1);
+    long bytes = static_cast<long>(image.paletteBytes.size());
+    for (long i = 0; i < frames; ++i) {
+        const BakedFrame& frame = image.frames[static_cast<size_t>(i)];
+        bytes += static_cast<long>((frame.pixelGroups.size() + frame.maskGroups.size()) * 4) + recordSize("gorse_image", bits) +
+                 (frame.record.source ? recordSize("gorse_image_source", bits) : 0);
+        if (!image.outside)
+            bytes += static_cast<long>(frame.pixels.size() + frame.mask.size());
+    }
+    if (use.allFrames)
+        bytes += recordSize("gorse_animation", bits) + frames * (pointerBytes(bits) + 2);
+    return bytes;
 }
 
 }  // namespace
@@ -88,9 +106,8 @@ Costs costsOf(const BuiltScene& scene) {
     std::set<const gorse_look*> looks;
     for (const auto& part : scene.parts)
         out.screens.emplace_back(part->source->name, screenCost(scene, *part, looks));
-    for (const BakedImageRef& image : imagesOf(scene))
-        out.images.emplace_back(image->name,
-                                Cost{static_cast<long>(image->bytes()) + recordSize("gorse_image", bits), 0});
+    for (const ImageUse& use : scene.images)
+        out.images.emplace_back(use.name, Cost{imageFlash(use, bits), 0});
     for (const BakedFont* font : scene.fonts)
         out.fonts.emplace_back(font->key().face + " " + std::to_string(font->key().size),
                                Cost{static_cast<long>(font->bytes()), 0});

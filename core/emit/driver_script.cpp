@@ -22,9 +22,11 @@ int code(ScriptStep::What what) {
 
 }  // namespace
 
-std::string driverScript(const Document& document, const std::vector<ScriptStep>& steps) {
+std::string driverScript(const BuiltScene& scene, const std::vector<ScriptStep>& steps) {
+    const Document& document = scene.document;
+    const PixelFormatInfo& format = info(document.panel->format);
     std::string out = "#include \"" + document.name + ".h\"\n#define PROJECT(name) " + document.name + "_##name\n#define PANEL_BITS " +
-                      std::to_string(info(document.panel->format).bits) + "\n";
+                      std::to_string(format.bits) + "\n#define PANEL_PAGES " + (format.layout == PixelLayout::Pages ? "1" : "0") + "\n";
     out += "static void set_variable(int step) {\n    switch (step) {\n";
     for (size_t i = 0; i < steps.size(); ++i)
         if (const Variable* v = steps[i].what == ScriptStep::What::Set ? document.variable(steps[i].name) : nullptr)
@@ -34,7 +36,14 @@ std::string driverScript(const Document& document, const std::vector<ScriptStep>
     for (const ScriptStep& step : steps)
         out += "    {" + std::to_string(code(step.what)) + ", " + std::to_string(step.x) + ", " + std::to_string(step.y) + ", " +
                std::to_string(stepDuration(step)) + "},\n";
-    return out + "};\n#define STEPS " + std::to_string(steps.size()) + "\n";
+    out += "};\n#define STEPS " + std::to_string(steps.size()) + "\n";
+    if (!scene.outside.empty()) {
+        out += "#define HAS_OUTSIDE 1\nstatic const unsigned char outside[] = {";
+        for (size_t i = 0; i < scene.outside.size(); ++i)
+            out += (i % 24 == 0 ? "\n    " : " ") + std::to_string(scene.outside[i]) + ",";
+        out += "\n};\n";
+    }
+    return out;
 }
 
 }  // namespace gorsefinch

@@ -9,6 +9,6 @@ namespace gorsefinch {
 
 // A script's steps as C, for a driver that runs generated code through them: a table of touches and times, and a
 // function that sets variables. Names of variables must be right, as after runScript().
-std::string driverScript(const Document& document, const std::vector<ScriptStep>& steps);
+std::string driverScript(const BuiltScene& scene, const std::vector<ScriptStep>& steps);
 
 }  // namespace gorsefinch

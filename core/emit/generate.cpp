@@ -73,7 +73,7 @@ Problems generationProblems(const BuiltScene& scene) {
     ClashFinder clashes(problems);
     addNameTrouble(doc.name, "the project", problems);
     for (const char* own : {"begin", "step", "touch", "go", "screen", "redraw", "flush", "screens", "numbers", "texts",
-                            "strings", "code", "rules", "panel", "scene"})
+                            "strings", "code", "rules", "panel", "scene", "read", "palette"})
         clashes.add(doc.name + "_" + own, std::string("the generated ") + own);
     for (const ScreenRef& screen : doc.screens) {
         addNameTrouble(screen->name, "screen " + screen->name, problems);
@@ -93,11 +93,13 @@ Problems generationProblems(const BuiltScene& scene) {
     }
     for (const HookInfo& hook : scene.rules->hooks)
         clashes.add(hookSymbol(doc, hook), "hook " + hook.name);
-    for (const BakedImageRef& image : imagesOf(scene)) {
-        clashes.add(imageSymbol(doc, *image), "image " + image->name);
-        if (doc.panel->wordBits == 8 && std::max(image->pixels.size(), image->mask.size()) > 32767) {
+    for (const ImageUse& use : scene.images) {
+        for (size_t i = 0; i < (use.allFrames ? use.image->frames.size() : 1); ++i)
+            clashes.add(imageSymbol(doc, use.name, i), "image " + use.name);
+        const BakedFrame& frame = use.image->frames.front();
+        if (doc.panel->wordBits == 8 && !use.image->outside && std::max(frame.pixels.size(), frame.mask.size()) > 32767) {
             Problem p;
-            p.place = "image " + image->name;
+            p.place = "image " + use.name;
             p.reason = "it is larger than the 32767 bytes that an object may have on an 8-bit target";
             p.remedy = "Make it smaller";
             problems.push_back(p);
@@ -106,12 +108,20 @@ Problems generationProblems(const BuiltScene& scene) {
     for (const BakedFont* font : scene.fonts)
         clashes.add(fontSymbol(doc, font->key()), "face " + font->key().face);
     const Panel& panel = *doc.panel;
-    const bool pages = info(panel.format).bits == 1;
+    const bool pages = info(panel.format).layout == PixelLayout::Pages;
     if (pages && (panel.height % 8 != 0 || (panel.turn % 180 != 0 && panel.width % 8 != 0))) {
         Problem p;
         p.place = "panel";
         p.reason = "a panel in pages of 8 rows needs sides that are multiples of 8";
         p.remedy = "Correct its size";
+        problems.push_back(p);
+    }
+    if (panel.columnOffset % (pages ? 1 : info(panel.format).pixelsPerByte()) != 0 || (pages && panel.rowOffset % 8 != 0)) {
+        Problem p;
+        p.place = "panel";
+        p.reason = std::string("its offset must be a multiple of ") + std::to_string(pages ? 8 : info(panel.format).pixelsPerByte()) +
+                   ", as so many pixels share a byte";
+        p.remedy = "Correct the offset";
         problems.push_back(p);
     }
     if (scene.stateBytes(8) > 65000) {
@@ -140,6 +150,8 @@ GeneratedCode generateCode(const BuiltScene& scene) {
     code.files[name + "_images.c"] = writeImages(scene);
     code.files[name + "_fonts.c"] = writeFonts(scene);
     code.files[name + ".h"] = writeHeader(scene);
+    if (!scene.outside.empty())
+        code.files[name + "_outside.bin"] = std::string(scene.outside.begin(), scene.outside.end());
     code.portFile = name + "_port.c";
     code.portText = writePort(scene);
     code.files["CMakeLists.txt"] = cmakeText(code, name);

@@ -9,27 +9,50 @@ namespace {
 
 // Files that only some scenes need.
 bool isOptional(std::string_view name) {
-    for (const std::string_view prefix : {"gorse_kind_", "gorse_format_", "gorse_image_", "gorse_turn_"})
+    for (const std::string_view prefix :
+         {"gorse_kind_", "gorse_format_", "gorse_image_", "gorse_turn_", "gorse_reader_", "gorse_palette", "gorse_motion", "gorse_stored_image"})
         if (name.starts_with(prefix) && name.ends_with(".c"))
             return true;
     return false;
 }
 
+void addImageSources(const BakedImage& image, std::set<std::string>& chosen) {
+    const PixelFormatInfo& format = info(image.format);
+    const BakedFrame& frame = image.frames.front();
+    if (frame.record.format)
+        chosen.insert(format.imageSymbol.source);
+    if (frame.record.source)
+        chosen.insert("gorse_stored_image.c");
+    if (frame.source.convert)
+        chosen.insert(format.convertSymbol.source);
+    if (frame.source.reader)
+        chosen.insert(std::string(readerName(image)) + ".c");
+}
+
 }  // namespace
+
+const char* readerName(const BakedImage& image) {
+    if (image.outside)
+        return image.packedByRuns() ? "gorse_reader_outside_runs" : "gorse_reader_outside";
+    return image.packedByRuns() ? "gorse_reader_runs" : "";
+}
 
 std::vector<std::string> neededSources(const BuiltScene& scene) {
     std::set<std::string> chosen;
     const PixelFormatInfo& format = info(scene.document.panel->format);
-    chosen.insert(format.panelSource);
+    chosen.insert(format.panelSymbol.source);
+    if (scene.scene.motion)
+        chosen.insert("gorse_motion.c");
+    if (format.hasPalette())
+        chosen.insert("gorse_palette.c");
     if (scene.panel.turn)
-        chosen.insert(format.bits == 1 ? "gorse_turn_pages.c" : "gorse_turn_pixels.c");
+        chosen.insert(turnOf(format.format).symbol.source);
     for (const auto& part : scene.parts) {
         for (const WidgetRef& widget : part->source->widgets)
             chosen.insert(info(widget->kind).source);
-        for (const BakedImageRef& image : part->images)
-            if (!image->pixels.empty())
-                chosen.insert(info(image->format).imageSource);
     }
+    for (const ImageUse& use : scene.images)
+        addImageSources(*use.image, chosen);
     std::vector<std::string> out;
     for (const RuntimeSource& source : runtimeSources())
         if (!isOptional(source.name) || chosen.count(std::string(source.name)) != 0)

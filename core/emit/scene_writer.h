@@ -9,13 +9,10 @@
 namespace gorsefinch {
 
 // Names of things in generated code.
-std::string imageSymbol(const Document& document, const BakedImage& image);
+std::string imageSymbol(const Document& document, const std::string& image, size_t frame = 0);
 std::string fontSymbol(const Document& document, const FontKey& key);
 std::string widgetSymbol(const Document& document, const Screen& screen, const Widget& widget);
 std::string hookSymbol(const Document& document, const HookInfo& hook);
-
-// The distinct images of a scene, by name.
-std::vector<BakedImageRef> imagesOf(const BuiltScene& scene);
 
 // NAME_scene.c, NAME_images.c, NAME_fonts.c, NAME.h and NAME_port.c.
 std::string writeScene(const BuiltScene& scene);

@@ -8,6 +8,11 @@ namespace gorsefinch {
 
 namespace {
 
+bool packsRows(PixelFormat format) {
+    const PixelLayout layout = info(format).layout;
+    return layout == PixelLayout::Rows || layout == PixelLayout::RowsLowFirst;
+}
+
 std::string rangeWords(const Variable& v) {
     if (v.type == VariableType::YesNo)
         return "0 or 1";
@@ -65,9 +70,15 @@ std::string writeHeader(const BuiltScene& scene) {
     out += "/* Changes to a screen at the next step. */\nvoid " + name + "_go(uint16_t screen);\nuint16_t " + name + "_screen(void);\n";
     out += "/* Draws everything again at the next step. */\nvoid " + name + "_redraw(void);\n\n";
     out += "/* What the firmware supplies: sends w x h packed pixels to the panel's memory at x, y. " +
-           std::string(info(doc.panel->format).bits == 1 ? "y and h are multiples of 8. " : "") +
-           "`bytes`\n * holds rows without gaps and may be used only until the call returns. See " + name + "_port.c. */\nvoid " + name +
+           std::string(info(doc.panel->format).layout == PixelLayout::Pages ? "y and h are multiples of 8. " : "") +
+           "`bytes`\n * holds rows without gaps" +
+           std::string(packsRows(doc.panel->format) ? ", each padded to a whole byte," : "") +
+           " and may be used only until the call returns. See " + name + "_port.c. */\nvoid " + name +
            "_flush(uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes);\n\n";
+    if (!scene.outside.empty())
+        out += "/* Reads n bytes of the memory that holds the " + std::to_string(scene.outside.size()) + " bytes of " + name +
+               "_outside.bin, up to 15 bytes behind\n * its end. */\n#define " + upper + "_OUTSIDE_BYTES " +
+               std::to_string(scene.outside.size()) + "UL\nvoid " + name + "_read(uint32_t address, uint8_t *to, uint16_t n);\n\n";
     for (const Variable& v : *doc.variables)
         out += variableLines(name, v);
     if (!scene.rules->hooks.empty())
@@ -83,12 +94,19 @@ std::string writePort(const BuiltScene& scene) {
     std::string out = "/* SPDX-License-Identifier: MIT */\n"
                       "/* The way from the interface to your hardware. This file is yours: it is written once and never touched again. */\n"
                       "#include \"" + name + ".h\"\n\n";
+    const PixelFormatInfo& format = info(scene.document.panel->format);
+    const bool pages = format.layout == PixelLayout::Pages;
+    const std::string bytes = pages                           ? "w * h / 8"
+                              : packsRows(format.format)      ? "(w * " + std::to_string(format.bits) + " + 7) / 8 * h"
+                                                              : "w * h * " + std::to_string(format.bits / 8);
     out += "void " + name + "_flush(uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes) {\n"
            "    /* Set the panel's window to columns x to x + w - 1 and " +
-           std::string(info(scene.document.panel->format).bits == 1 ? "pages y / 8 to (y + h) / 8 - 1" : "rows y to y + h - 1") +
-           ",\n     * then send " + std::string(info(scene.document.panel->format).bits == 1 ? "w * h / 8" : "w * h * " + std::to_string(info(scene.document.panel->format).bits / 8)) +
-           " bytes. */\n"
-           "    (void)x;\n    (void)y;\n    (void)w;\n    (void)h;\n    (void)bytes;\n}\n";
+           (pages ? "pages y / 8 to (y + h) / 8 - 1" : "rows y to y + h - 1") + ",\n     * then send " + bytes +
+           " bytes. */\n    (void)x;\n    (void)y;\n    (void)w;\n    (void)h;\n    (void)bytes;\n}\n";
+    if (!scene.outside.empty())
+        out += "\nvoid " + name + "_read(uint32_t address, uint8_t *to, uint16_t n) {\n"
+               "    /* Read n bytes from the memory that holds " + name + "_outside.bin. */\n"
+               "    (void)address;\n    while (n-- != 0u)\n        *to++ = 0;\n}\n";
     for (const HookInfo& hook : scene.rules->hooks) {
         out += "\nvoid " + hookSymbol(scene.document, hook) + "(" + hookParameters(hook) + ") {\n";
         for (size_t i = 0; i < hook.values.size(); ++i)

@@ -56,9 +56,14 @@ class SceneWriter {
     void externs() {
         for (const BakedFont* font : s_.fonts)
             line("extern const GORSE_ROM gorse_font " + fontSymbol(doc_, font->key()) + ";");
-        for (const BakedImageRef& image : imagesOf(s_)) {
-            imageNames_[&image->record] = imageSymbol(doc_, *image);
-            line("extern const GORSE_ROM gorse_image " + imageSymbol(doc_, *image) + ";");
+        for (const ImageUse& use : s_.images) {
+            const std::string name = imageSymbol(doc_, use.name);
+            imageNames_[use.image->record()] = name;
+            line("extern const GORSE_ROM gorse_image " + name + ";");
+            if (use.allFrames) {
+                animationNames_[&use.image->animation] = name + "_frames";
+                line("extern const GORSE_ROM gorse_animation " + name + "_frames;");
+            }
         }
         for (const BakedFont* font : s_.fonts)
             fontNames_[font->record()] = fontSymbol(doc_, font->key());
@@ -144,6 +149,13 @@ class SceneWriter {
             case Kind::Button:
                 return "{" + label(r.button.label, kind) + ", " + image(r.button.image) + ", " +
                        num(r.button.image_side) + ", " + num(r.button.gap) + ", {0, 0}}";
+            case Kind::Frames: {
+                const gorse_frames& f = r.frames;
+                return "{" + base(f.widget, kind) + ", " + (f.animation ? "&" + animationNames_.at(f.animation) : "0") + ", " +
+                       (f.steps ? stepNames_.at(f.steps) : "0") + ", " +
+                       (f.variable == GORSE_NONE ? "GORSE_NONE" : num(f.variable)) + ", " + num(f.align) + ", " +
+                       num(f.place) + ", " + num(f.play) + ", " + num(f.starts) + ", {0, 0}}";
+            }
         }
         return "";
     }
@@ -164,6 +176,8 @@ class SceneWriter {
         for (size_t i = 0; i < part.widgets.size(); ++i) {
             const KindInfo& kind = info(source.widgets[i]->kind);
             const std::string symbol = widgetSymbol(doc_, source, *source.widgets[i]);
+            if (kind.kind == Kind::Frames)
+                steps(part, part.records[i].frames, symbol);
             line(std::string("static const GORSE_ROM ") + kind.structure + " " + symbol + " = " +
                  record(part.records[i], kind) + ";");
             list += "    " + pointerToBase(kind, symbol) + ",\n";
@@ -178,6 +192,17 @@ class SceneWriter {
             out_ += "};\n";
         }
         line("");
+    }
+
+    void steps(const ScreenPart& part, const gorse_frames& frames, const std::string& symbol) {
+        for (const std::vector<int32_t>& each : part.steps)
+            if (each.data() == frames.steps) {
+                stepNames_[frames.steps] = symbol + "_steps";
+                out_ += "static const GORSE_ROM int32_t " + symbol + "_steps[] = {";
+                for (size_t i = 0; i < each.size(); ++i)
+                    out_ += (i == 0 ? "" : ", ") + longLiteral(each[i]);
+                out_ += "};\n";
+            }
     }
 
     void slots(const ScreenPart& part, const std::string& prefix) {
@@ -255,15 +280,25 @@ class SceneWriter {
     void scene() {
         const gorse_scene& s = s_.scene;
         const Panel& panel = *doc_.panel;
-        const std::string turn = !s_.panel.turn ? "0" : info(panel.format).bits == 1 ? "gorse_turn_pages" : "gorse_turn_pixels";
-        line("static const GORSE_ROM gorse_panel " + name_ + "_panel = {&" + info(panel.format).panelSymbol + ", " + turn +
-             ", " + num(s_.panel.width) + ", " + num(s_.panel.height) + ", " + num(s_.panel.column_offset) + ", " +
-             num(s_.panel.row_offset) + ", " + num(s_.panel.quarter_turns) + ", " + num(s_.panel.flags) + ", {0, 0}};\n");
+        const std::string turn = s_.panel.turn ? turnOf(panel.format).symbol.symbol : "0";
+        const gorse_panel& p = s_.panel;
+        if (p.palette) {
+            out_ += "static const GORSE_ROM gorse_colour " + name_ + "_palette[] = {";
+            for (uint16_t i = 0; i < p.palette_count; ++i)
+                out_ += (i % 6 == 0 ? "\n    " : " ") + colourLiteral({p.palette[i]}) + ",";
+            out_ += "\n};\n";
+        }
+        std::string numbers;
+        for (const int each : {int{p.width}, int{p.height}, int{p.column_offset}, int{p.row_offset}, int{p.palette_count},
+                               int{p.quarter_turns}, int{p.flags}, int{p.unit_x}, int{p.unit_y}, int{p.phase_x}, int{p.phase_y}})
+            numbers += ", " + num(each);
+        line("static const GORSE_ROM gorse_panel " + name_ + "_panel = {&" + info(panel.format).panelSymbol.symbol + ", " + turn +
+             ", " + (p.palette ? name_ + "_palette" : "0") + numbers + "};\n");
         const auto table = [&](int count, const char* what) { return count ? name_ + "_" + what : std::string("0"); };
         line("static const GORSE_ROM gorse_scene " + name_ + "_scene = {");
         line("    &" + name_ + "_panel, " + name_ + "_screens, " + table(s.number_count, "numbers") + ", " +
              table(s.text_count, "texts") + ", " + table(s.rule_count, "rules") + ", " + table(s.rule_count, "code") +
-             ", " + table(s.string_count, "strings") + ",");
+             ", " + table(s.string_count, "strings") + ", " + (s.motion ? "&gorse_motion_of_widgets" : "0") + ",");
         line("    " + num(s.screen_count) + ", " + num(s.number_count) + ", " + num(s.text_count) + ", " +
              num(s.rule_count) + ", " + num(s.slot_count) + ", " + num(s.timer_count) + ", " + num(s.when_count) + ", " +
              num(s.string_count) + ", " + num(s.text_bytes) + ", " + num(s.screen_bytes) + ", " + num(s.first_screen) +
@@ -315,11 +350,16 @@ class SceneWriter {
         line("static uint32_t buffer[(" + upper + "_BUFFER_BYTES + 3u) / 4u];\n");
         line("static void send(void *user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes) {");
         line("    (void)user;\n    " + name_ + "_flush(x, y, w, h, bytes);\n}\n");
+        if (!s_.outside.empty()) {
+            line("static void read_outside(void *user, uint32_t address, uint8_t *to, uint16_t n) {");
+            line("    (void)user;\n    " + name_ + "_read(address, to, n);\n}\n");
+        }
         line("uint8_t " + name_ + "_begin(void) {");
         line("    gorse_port port;");
         line("    port.flush = send;");
         line(std::string("    port.hook = ") + (calls ? "call_hook;" : "0;"));
-        line("    port.trace = 0;\n    port.user = 0;");
+        line(std::string("    port.trace = 0;\n    port.read = ") + (s_.outside.empty() ? "0;" : "read_outside;") +
+             "\n    port.user = 0;");
         line("    return gorse_begin(&run, &" + name_ + "_scene, &port, state, " + upper + "_STATE_BYTES, buffer, " + upper +
              "_BUFFER_BYTES);\n}\n");
         line("void " + name_ + "_step(uint32_t now_ms) { gorse_step(&run, now_ms); }");
@@ -348,6 +388,8 @@ class SceneWriter {
     const std::string& name_;
     std::string out_;
     std::map<const gorse_image*, std::string> imageNames_;
+    std::map<const gorse_animation*, std::string> animationNames_;
+    std::map<const int32_t*, std::string> stepNames_;
     std::map<const gorse_font*, std::string> fontNames_;
     std::map<const gorse_look*, std::string> lookNames_;
     std::map<std::vector<uint8_t>, std::string> textNames_;

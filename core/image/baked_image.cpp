@@ -1,69 +1,308 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/image/baked_image.h"
 
-#include "core/image/scale.h"
+#include <algorithm>
+
+#include "core/image/bake.h"
+#include "core/image/make_palette.h"
+#include "core/image/runs.h"
+#include "core/image/tone.h"
 
 namespace gorsefinch {
 
 namespace {
 
-PixelFormat maskFormat(int bits) {
-    return bits == 1 ? PixelFormat::A1 : bits == 2 ? PixelFormat::A2 : bits == 4 ? PixelFormat::A4 : PixelFormat::A8;
+constexpr size_t kResultsKept = 4;  // of each original, so that undo and redo find them
+constexpr size_t kShapesKept = 8;   // of all images
+constexpr size_t kPixelsKept = size_t{64} << 20;  // of decoded originals
+
+// The same bytes, cell by cell of the sheet.
+bool sameSource(const Image& a, const Image& b) {
+    return a.original == b.original && a.more == b.more && a.recipe.columns == b.recipe.columns && a.recipe.rows == b.recipe.rows;
 }
 
-BakedImageRef bakePicture(const Picture& original, const Image& image, PixelFormat panel) {
-    auto baked = std::make_shared<BakedImage>();
-    const Picture fit = fitted(original, image.recipe);
-    baked->name = image.name;
-    baked->width = fit.width;
-    baked->height = fit.height;
-    baked->format = panel;
-    if (image.recipe.maskOnly || fit.hasAlpha()) {
-        baked->maskBits = info(panel).bits == 1 ? 1 : image.recipe.maskBits;
-        const PixelFormat mask = maskFormat(baked->maskBits);
-        baked->mask = packed(reduced(fit, mask, Reduction::Nearest), mask);
+// A drawing is made as large as the result needs it, so its size counts too.
+bool sameDrawing(const Image& a, const Image& b) {
+    return static_cast<const RecipeShape&>(a.recipe) == static_cast<const RecipeShape&>(b.recipe);
+}
+
+bool sameShape(const Image& a, const Image& b) { return sameSource(a, b) && sameDrawing(a, b) && a.recipe.frames == b.recipe.frames; }
+
+bool sameLender(const Image& a, const Image& b) { return a.name == b.name && sameSource(a, b) && a.recipe == b.recipe; }
+
+bool same(const ImageBakery::Surroundings& a, const ImageBakery::Surroundings& b) {
+    return a.panel == b.panel && a.panelPalette == b.panelPalette &&
+           std::equal(a.lenders.begin(), a.lenders.end(), b.lenders.begin(), b.lenders.end(), sameLender);
+}
+
+bool isIndexed(const Image& image, const Panel& panel) {
+    return !image.recipe.maskOnly && info(imageFormat(image, panel)).hasPalette();
+}
+
+PaletteSource sourceOf(const Image& image) {
+    // Without a format of its own an image has the panel's pixels.
+    return image.recipe.format ? image.recipe.paletteSource : PaletteSource::Panel;
+}
+
+ImageBakery::Surroundings surroundingsOf(const Document& document, const Image& image) {
+    ImageBakery::Surroundings out;
+    out.panel = document.panel->format;
+    out.panelPalette = panelPalette(*document.panel);
+    const Image* at = &image;
+    while (at && isIndexed(*at, *document.panel) && sourceOf(*at) == PaletteSource::Image && out.lenders.size() < 8) {
+        at = document.image(at->recipe.paletteImage);
+        if (at)
+            out.lenders.push_back(*at);
     }
-    if (!image.recipe.maskOnly)
-        baked->pixels = packed(reduced(fit, panel, image.recipe.reduction), panel);
-    baked->record.format = info(panel).image;
-    baked->record.pixels = baked->pixels.empty() ? nullptr : baked->pixels.data();
-    baked->record.mask = baked->mask.empty() ? nullptr : baked->mask.data();
-    baked->record.width = static_cast<uint16_t>(fit.width);
-    baked->record.height = static_cast<uint16_t>(fit.height);
-    baked->record.mask_bits = static_cast<uint8_t>(baked->maskBits);
-    return baked;
+    return out;
+}
+
+std::string fileOf(const Image& image) { return "images/" + image.file; }
+
+// How much larger than it says a drawing must be made for the recipe's size.
+double drawingScale(const Image& image, const Original& original) {
+    return enlargement(image.recipe, original.width() / std::max(image.recipe.columns, 1),
+                       original.height() / std::max(image.recipe.rows, 1));
+}
+
+Result<Original> decodeAll(const Image& image, double scale) {
+    if (!image.original)
+        return failure(fileOf(image), "", "the original is missing", "Put the file back or choose another");
+    auto first = decodeOriginal(*image.original, fileOf(image), scale);
+    if (!first)
+        return first;
+    Original out = std::move(*first);
+    int64_t pixels = static_cast<int64_t>(out.frames.size()) * out.width() * out.height();
+    for (const MoreOriginal& each : image.more) {
+        const std::string file = "images/" + each.file;
+        if (!each.original)
+            return failure(file, "", "the original is missing", "Put the file back or take the frame out");
+        auto next = decodeOriginal(*each.original, file, scale);
+        if (!next)
+            return next;
+        Picture& frame = next->frames[0];
+        if (frame.width != out.width() || frame.height != out.height())
+            return failure(file, "",
+                           "it has " + std::to_string(frame.width) + "x" + std::to_string(frame.height) +
+                               " pixels, the first of the series " + std::to_string(out.width()) + "x" + std::to_string(out.height()),
+                           "Bring in pictures of one size as a series");
+        pixels += static_cast<int64_t>(frame.pixels.size());
+        if (pixels > kMostPixels)
+            return failure(file, "", "the series has more than 64 megapixels together", "Make it smaller or shorter first");
+        out.frames.push_back(std::move(frame));
+        out.ms.push_back(100);
+        out.ms[0] = std::max(out.ms[0], 100);
+    }
+    return out;
 }
 
 }  // namespace
 
-Result<std::shared_ptr<const Picture>> ImageBakery::original(const Image& image) {
-    if (!image.original)
-        return failure("images/" + image.file, "", "the original is missing", "Put the file back or choose another");
-    auto& kept = decoded_[image.original];
-    if (!kept) {
-        auto picture = decodePicture(*image.original, "images/" + image.file);
-        if (!picture) {
-            decoded_.erase(image.original);
-            return tl::unexpected(picture.error());
-        }
-        kept = std::make_shared<const Picture>(std::move(*picture));
+PixelFormat imageFormat(const Image& image, const Panel& panel) { return image.recipe.format.value_or(panel.format); }
+
+size_t BakedImage::bytes(bool all) const {
+    size_t sum = paletteBytes.size();
+    for (const BakedFrame& frame : frames) {
+        sum += frame.bytes();
+        if (!all)
+            break;
     }
-    return kept;
+    return sum;
 }
 
-Result<BakedImageRef> ImageBakery::bake(const Image& image, PixelFormat panel) {
-    Entry& entry = byName_[image.name];
-    if (entry.baked && entry.original == image.original && entry.recipe == image.recipe && entry.format == panel)
-        return entry.baked;
-    const auto picture = original(image);
-    if (!picture)
-        return tl::unexpected(picture.error());
-    const PixelSize size = resultSize(image.recipe, (*picture)->width, (*picture)->height);
-    if (size.width > kMostPanelSide || size.height > kMostPanelSide)
-        return failure("images/" + image.file, "recipe", "the result would be larger than 4096 pixels",
-                       "Set its size");
-    entry = {image.original, image.recipe, panel, image.name, bakePicture(**picture, image, panel)};
-    return entry.baked;
+Picture BakedImage::picture(size_t number) const {
+    const BakedFrame& frame = frames[number];
+    const auto plane = [&](const std::vector<uint8_t>& bytes, const std::vector<uint32_t>& groups, PixelFormat of) {
+        if (groups.empty())
+            return unpacked(bytes, of, width, height, palette);
+        const size_t unit = static_cast<size_t>(std::max(info(of).bits / 8, 1));
+        const size_t row = static_cast<size_t>(packedRowBytes(of, width)) / unit;
+        const auto plain = unpackedRuns({bytes, groups}, row, unit, static_cast<size_t>(packedBytes(of, width, height)) / (row * unit));
+        return unpacked(*plain, of, width, height, palette);
+    };
+    Picture out = frame.pixels.empty() ? makePicture(width, height, 0xffffffffu) : plane(frame.pixels, frame.pixelGroups, format);
+    if (maskBits == 0)
+        return out;
+    const PixelFormat maskFormat = maskBits == 1 ? PixelFormat::A1 : maskBits == 2 ? PixelFormat::A2 : maskBits == 4 ? PixelFormat::A4 : PixelFormat::A8;
+    const Picture mask = plane(frame.mask, frame.maskGroups, maskFormat);
+    for (size_t i = 0; i < out.pixels.size(); ++i)
+        out.pixels[i] = (out.pixels[i] & 0xffffff) | (mask.pixels[i] & 0xff000000u);
+    return out;
+}
+
+uint32_t BakedImage::placeOutside(uint32_t address) {
+    for (BakedFrame& frame : frames) {
+        frame.source.pixel_address = address;
+        address += static_cast<uint32_t>(frame.pixels.size());
+        frame.source.mask_address = address;
+        address += static_cast<uint32_t>(frame.mask.size());
+    }
+    return address;
+}
+
+Result<OriginalRef> decodeFrames(const Image& image) {
+    auto original = decodeAll(image, 1);
+    if (original && original->drawing)
+        if (const double scale = drawingScale(image, *original); scale != 1.0)
+            original = decodeAll(image, scale);
+    if (!original)
+        return tl::unexpected(original.error());
+    const Recipe& recipe = image.recipe;
+    if (recipe.columns * recipe.rows > 1) {
+        Original cells;
+        cells.drawing = original->drawing;
+        for (const Picture& frame : original->frames)
+            for (Picture& cell : sheetCells(frame, recipe.columns, recipe.rows)) {
+                cells.frames.push_back(std::move(cell));
+                cells.ms.push_back(100);
+            }
+        original = std::move(cells);
+    }
+    return std::make_shared<const Original>(std::move(*original));
+}
+
+Result<OriginalRef> ImageBakery::original(const Image& image) {
+    for (const Decoded& each : decoded_)
+        if (sameSource(each.image, image) && (!each.original->drawing || sameDrawing(each.image, image)))
+            return each.original;
+    auto original = decodeFrames(image);
+    if (original)
+        adoptOriginal(image, *original);
+    return original;
+}
+
+void ImageBakery::adoptOriginal(const Image& image, OriginalRef original) {
+    decoded_.push_front({image, std::move(original)});
+    size_t pixels = 0, kept = 0;
+    for (; kept < decoded_.size(); ++kept) {
+        const Original& each = *decoded_[kept].original;
+        pixels += each.frames.size() * each.frames.front().pixels.size();
+        if (kept > 0 && pixels > kPixelsKept)
+            break;
+    }
+    decoded_.resize(kept);
+}
+
+Result<std::shared_ptr<const std::vector<Picture>>> ImageBakery::shapedFrames(const Image& image) {
+    for (const Shaped& each : shaped_)
+        if (sameShape(each.image, image))
+            return each.frames;
+    const auto from = original(image);
+    if (!from)
+        return tl::unexpected(from.error());
+    const Original& all = **from;
+    RecipeShape shape = image.recipe;
+    if (all.drawing) {
+        // The crop is told in the drawing's own units; what was drawn is that much larger.
+        const auto plain = decodeOriginal(*image.original, fileOf(image));
+        const double by = plain ? static_cast<double>(all.width()) * std::max(shape.columns, 1) / plain->width() : 1;
+        for (int* each : {&shape.cropX, &shape.cropY, &shape.cropWidth, &shape.cropHeight})
+            *each = static_cast<int>(*each * by + 0.5);
+    }
+    if (!image.recipe.width && !image.recipe.height) {
+        const PixelBox box = croppedBox(shape, all.width(), all.height());
+        if (box.width > kMostResultSide || box.height > kMostResultSide)
+            return failure(fileOf(image), "recipe", "the result would be larger than " + std::to_string(kMostResultSide) + " pixels",
+                           "Set its size");
+    }
+    std::vector<FrameUse> uses = image.recipe.frames;
+    if (uses.empty())
+        for (size_t i = 0; i < all.frames.size(); ++i)
+            uses.push_back({static_cast<int>(i), 0});
+    std::vector<const Picture*> frames;
+    for (const FrameUse& use : uses)
+        frames.push_back(&all.frames[std::min(static_cast<size_t>(std::max(use.source, 0)), all.frames.size() - 1)]);
+    auto out = std::make_shared<const std::vector<Picture>>(shaped(frames, shape));
+    shaped_.push_front({image, out});
+    if (shaped_.size() > kShapesKept)
+        shaped_.pop_back();
+    return out;
+}
+
+Result<std::vector<Colour>> ImageBakery::palette(const Document& document, const Image& image) {
+    return paletteOf(document, image, 0);
+}
+
+Result<std::vector<Colour>> ImageBakery::paletteOf(const Document& document, const Image& image, int depth) {
+    if (!isIndexed(image, *document.panel))
+        return std::vector<Colour>();
+    const PixelFormat format = imageFormat(image, *document.panel);
+    const int room = 1 << info(format).bits;
+    std::vector<Colour> out;
+    switch (sourceOf(image)) {
+        case PaletteSource::Panel:
+            out = panelPalette(*document.panel);
+            break;
+        case PaletteSource::Own:
+            out = image.recipe.palette;
+            break;
+        case PaletteSource::Image: {
+            const Image* lender = document.image(image.recipe.paletteImage);
+            if (!lender || depth >= 8 || !isIndexed(*lender, *document.panel))
+                return failure(fileOf(image), "recipe", "there is no image \"" + image.recipe.paletteImage + "\" with a palette to share",
+                               "Choose another image for the palette");
+            return paletteOf(document, *lender, depth + 1);
+        }
+        case PaletteSource::Picture: {
+            const auto frames = shapedFrames(image);
+            if (!frames)
+                return tl::unexpected(frames.error());
+            std::vector<Picture> all;
+            for (const Picture& each : **frames)
+                all.push_back(toned(each, image.recipe));
+            std::vector<const Picture*> pointers;
+            for (const Picture& each : all)
+                pointers.push_back(&each);
+            out = makePalette(pointers, image.recipe.colours == 0 ? room : std::min(image.recipe.colours, room));
+            break;
+        }
+    }
+    if (out.empty())
+        out = usualPalette(format);
+    out.resize(std::min(out.size(), static_cast<size_t>(room)));
+    return out;
+}
+
+BakedImageRef ImageBakery::known(const Document& document, const Image& image) const {
+    const auto entries = baked_.find(image.original);
+    if (entries == baked_.end())
+        return nullptr;
+    const Surroundings around = surroundingsOf(document, image);
+    for (const Entry& entry : entries->second)
+        if (sameSource(entry.image, image) && entry.image.recipe == image.recipe && same(entry.surroundings, around))
+            return entry.baked;
+    return nullptr;
+}
+
+void ImageBakery::adopt(const Document& document, const Image& image, BakedImageRef baked) {
+    auto& entries = baked_[image.original];
+    entries.push_front({image, surroundingsOf(document, image), std::move(baked)});
+    if (entries.size() > kResultsKept)
+        entries.pop_back();
+}
+
+Result<BakedImageRef> ImageBakery::bake(const Document& document, const Image& image) {
+    if (BakedImageRef found = known(document, image))
+        return found;
+    const auto frames = shapedFrames(image);
+    if (!frames)
+        return tl::unexpected(frames.error());
+    BakeTarget target;
+    target.panel = document.panel->format;
+    target.panelPalette = panelPalette(*document.panel);
+    target.format = imageFormat(image, *document.panel);
+    const auto colours = palette(document, image);
+    if (!colours)
+        return tl::unexpected(colours.error());
+    target.palette = *colours;
+    std::vector<int> ms;
+    if (image.recipe.frames.empty())
+        ms = (*original(image))->ms;
+    for (const FrameUse& use : image.recipe.frames)
+        ms.push_back(use.ms);
+    BakedImageRef baked = bakeFrames(image.recipe, **frames, ms, target);
+    adopt(document, image, baked);
+    return baked;
 }
 
 }  // namespace gorsefinch

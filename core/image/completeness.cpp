@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/image/completeness.h"
 
+#include <algorithm>
+#include <cctype>
 #include <cstdint>
 #include <cstdlib>
 
@@ -46,26 +48,56 @@ size_t colourTable(std::string_view bytes, size_t flagsAt) {
     return (flags & 0x80) != 0 ? size_t{3} << ((flags & 7) + 1) : 0;
 }
 
-// Follows the blocks of GIF89a up to the end of the first frame.
+// Follows the blocks of GIF89a to the trailer, which some writers leave out; at least one frame must be whole.
 bool gifIsCutOff(std::string_view bytes) {
     size_t at = 13 + colourTable(bytes, 10);
+    bool whole = false;
     while (at < bytes.size()) {
         const auto what = static_cast<uint8_t>(bytes[at]);
+        if (what == 0x3b)
+            return !whole;
         if (what == 0x21) {
             at += 2;
             if (!skipBlocks(bytes, at))
                 return true;
         } else if (what == 0x2c) {
             at += 10 + colourTable(bytes, at + 9) + 1;
-            return !skipBlocks(bytes, at);
+            if (!skipBlocks(bytes, at))
+                return true;
+            whole = true;
         } else {
-            return true;
+            return !whole;
         }
     }
-    return true;
+    return !whole || at > bytes.size();
+}
+
+// The next number of a header in words, behind blanks and comments.
+std::optional<uint64_t> wordOf(std::string_view bytes, size_t& at) {
+    while (at < bytes.size() && (std::isspace(static_cast<unsigned char>(bytes[at])) != 0 || bytes[at] == '#')) {
+        if (bytes[at] == '#')
+            at = std::min(bytes.find('\n', at), bytes.size() - 1);
+        ++at;
+    }
+    uint64_t value = 0;
+    const size_t first = at;
+    for (; at < bytes.size() && bytes[at] >= '0' && bytes[at] <= '9' && value < 1000000000; ++at)
+        value = value * 10 + static_cast<uint64_t>(bytes[at] - '0');
+    return at == first ? std::nullopt : std::optional(value);
 }
 
 }  // namespace
+
+std::optional<std::pair<uint64_t, uint64_t>> toldSize(std::string_view bytes, std::string_view format) {
+    if (format == "gif" && bytes.size() >= 10)
+        return std::pair(number(bytes, 6, 2), number(bytes, 8, 2));
+    if (format != "pbm" && format != "pgm" && format != "ppm")
+        return std::nullopt;
+    size_t at = 2;
+    const auto width = wordOf(bytes, at);
+    const auto height = width ? wordOf(bytes, at) : std::nullopt;
+    return height ? std::optional(std::pair(*width, *height)) : std::nullopt;
+}
 
 bool isCutOff(std::string_view bytes, std::string_view format) {
     if (format == "jpeg")

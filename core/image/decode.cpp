@@ -5,8 +5,11 @@
 #include <QImage>
 #include <QImageReader>
 #include <QImageWriter>
+#include <algorithm>
+#include <cmath>
 
 #include "core/image/completeness.h"
+#include "core/image/levels.h"
 #include "core/image/picture.h"
 
 namespace gorsefinch {
@@ -22,35 +25,118 @@ Picture makePicture(int width, int height, uint32_t argb) {
     return {width, height, std::vector<uint32_t>(static_cast<size_t>(width) * static_cast<size_t>(height), argb)};
 }
 
-Result<Picture> decodePicture(const std::string& bytes, const std::string& file) {
-    constexpr const char* remedy = "Export it again as PNG, JPEG, BMP or GIF";
-    QByteArray data = QByteArray::fromRawData(bytes.data(), static_cast<qsizetype>(bytes.size()));
-    QBuffer buffer(&data);
-    buffer.open(QIODevice::ReadOnly);
-    const QByteArray format = QImageReader::imageFormat(&buffer);
-    if (format != "png" && format != "jpeg" && format != "bmp" && format != "gif")
-        return failure(file, "", "this is not a picture of a known format", remedy);
-    if (isCutOff(bytes, format.toStdString()))
-        return failure(file, "", "the picture is cut off", remedy);
-    QImageReader reader(&buffer, format);
-    reader.setAutoTransform(true);
-    const QSize size = reader.size();
-    if (size.isValid() && int64_t{size.width()} * size.height() > kMostPixels)
-        return failure(file, "",
-                       "it has " + std::to_string(size.width()) + "x" + std::to_string(size.height()) + " pixels",
-                       "The most is 64 megapixels; make it smaller first");
-    QImageReader::setAllocationLimit(1024);
-    QImage image;
-    if (!reader.read(&image) || image.isNull())
-        return failure(file, "", "the picture is broken or cut off (" + reader.errorString().toStdString() + ")",
-                       remedy);
-    image = image.convertToFormat(QImage::Format_ARGB32);
+namespace {
+
+constexpr const char* kRemedy = "Export it again as PNG, JPEG, BMP, GIF or SVG";
+
+bool isKnown(const QByteArray& format) {
+    static const QList<QByteArray> known{"png", "jpeg", "bmp", "gif", "webp", "svg", "pbm", "pgm", "ppm", "xbm"};
+    return known.contains(format);
+}
+
+Error tooLarge(const std::string& file, const QSize& size) {
+    return {file, "", "it has " + std::to_string(size.width()) + "x" + std::to_string(size.height()) + " pixels",
+            "The most is 64 megapixels; make it smaller first"};
+}
+
+Picture pictureOf(const QImage& given) {
+    const QImage image = given.convertToFormat(QImage::Format_ARGB32);
     Picture picture = makePicture(image.width(), image.height());
     for (int y = 0; y < picture.height; ++y) {
         const auto* row = reinterpret_cast<const uint32_t*>(image.constScanLine(y));
         std::copy(row, row + picture.width, picture.pixels.begin() + static_cast<std::ptrdiff_t>(y) * picture.width);
     }
     return picture;
+}
+
+// A frame without a time of its own is shown as long as viewers commonly show it.
+int frameTime(int told) { return told <= 10 ? 100 : std::min(told, 60000); }
+
+class Decoder {
+  public:
+    Decoder(const std::string& bytes, const std::string& file)
+        : file_(file), data_(QByteArray::fromRawData(bytes.data(), static_cast<qsizetype>(bytes.size()))), buffer_(&data_) {
+        buffer_.open(QIODevice::ReadOnly);
+        format_ = QImageReader::imageFormat(&buffer_);
+        if (format_ == "svgz")
+            format_.clear();
+    }
+
+    Result<Original> run(double drawingScale, int mostFrames) {
+        if (!isKnown(format_))
+            return failure(file_, "", "this is not a picture of a known format", kRemedy);
+        if (isCutOff({data_.constData(), static_cast<size_t>(data_.size())}, format_.toStdString()))
+            return failure(file_, "", "the picture is cut off", kRemedy);
+        QImageReader reader(&buffer_, format_);
+        reader.setAutoTransform(true);
+        QSize size = reader.size();
+        if (const auto told = toldSize({data_.constData(), static_cast<size_t>(data_.size())}, format_.toStdString()))
+            size = size.expandedTo(QSize(static_cast<int>(told->first), static_cast<int>(told->second)));
+        if (tooMany(size))
+            return tl::unexpected(tooLarge(file_, size));
+        Original out;
+        out.drawing = format_ == "svg";
+        if (out.drawing) {
+            size = drawnSize(size, drawingScale);
+            reader.setScaledSize(size);
+        }
+        QImageReader::setAllocationLimit(320);  // MB, a little above kMostPixels
+        return readFrames(reader, mostFrames, std::move(out));
+    }
+
+  private:
+    static bool tooMany(const QSize& size) {
+        return size.isValid() && int64_t{size.width()} * size.height() > kMostPixels;
+    }
+
+    static QSize drawnSize(const QSize& told, double scale) {
+        const QSize size = told.isEmpty() ? QSize(256, 256) : told;
+        const double most = std::sqrt(static_cast<double>(kMostPixels) / 4 / (double{1} * size.width() * size.height()));
+        const double by = std::clamp(scale, 0.001, std::max(most, 0.001));
+        return {std::max(1, static_cast<int>(std::lround(size.width() * by))),
+                std::max(1, static_cast<int>(std::lround(size.height() * by)))};
+    }
+
+    Result<Original> readFrames(QImageReader& reader, int mostFrames, Original out) {
+        QImage image;
+        int64_t pixels = 0;
+        while (static_cast<int>(out.frames.size()) < mostFrames && reader.read(&image) && !image.isNull()) {
+            pixels += int64_t{image.width()} * image.height();
+            if (pixels > kMostPixels)
+                return out.frames.empty() ? Result<Original>(tl::unexpected(tooLarge(file_, image.size())))
+                                          : failure(file_, "", "its frames have more than 64 megapixels together",
+                                                    "Make it smaller or shorter first");
+            if (!out.frames.empty() && (image.width() != out.width() || image.height() != out.height()))
+                break;
+            out.frames.push_back(pictureOf(image));
+            out.ms.push_back(reader.supportsAnimation() ? frameTime(reader.nextImageDelay()) : 0);
+            if (!reader.supportsAnimation())
+                break;
+        }
+        if (out.frames.empty())
+            return failure(file_, "", "the picture is broken or cut off (" + reader.errorString().toStdString() + ")", kRemedy);
+        if (out.frames.size() == 1)
+            out.ms[0] = 0;
+        return out;
+    }
+
+    const std::string& file_;
+    QByteArray data_;
+    QBuffer buffer_;
+    QByteArray format_;
+};
+
+}  // namespace
+
+Result<Original> decodeOriginal(const std::string& bytes, const std::string& file, double drawingScale) {
+    return Decoder(bytes, file).run(drawingScale, kMostFrames);
+}
+
+Result<Picture> decodePicture(const std::string& bytes, const std::string& file) {
+    auto original = Decoder(bytes, file).run(1, 1);
+    if (!original)
+        return tl::unexpected(original.error());
+    return std::move(original->frames[0]);
 }
 
 std::string encodePng(const Picture& picture) {
@@ -61,6 +147,54 @@ std::string encodePng(const Picture& picture) {
     buffer.open(QIODevice::WriteOnly);
     QImageWriter writer(&buffer, "png");
     writer.write(picture.hasAlpha() ? image : image.convertToFormat(QImage::Format_RGB32));
+    return data.toStdString();
+}
+
+namespace {
+
+QImage monoImage(const Picture& picture) {
+    QImage image(picture.width, picture.height, QImage::Format_Mono);
+    image.setColorTable({qRgb(0, 0, 0), qRgb(255, 255, 255)});
+    image.fill(0);
+    for (int y = 0; y < picture.height; ++y)
+        for (int x = 0; x < picture.width; ++x)
+            if (greyOf(picture.at(x, y)) >= 128)
+                image.setPixel(x, y, 1);
+    return image;
+}
+
+QImage greyImage(const Picture& picture) {
+    QImage image(picture.width, picture.height, QImage::Format_Grayscale8);
+    for (int y = 0; y < picture.height; ++y)
+        for (int x = 0; x < picture.width; ++x)
+            image.scanLine(y)[x] = static_cast<uchar>(greyOf(picture.at(x, y)));
+    return image;
+}
+
+}  // namespace
+
+std::optional<std::string> encodePicture(const Picture& given, const std::string& format, const std::string& name) {
+    if (format != "bmp" && format != "pgm" && format != "pbm" && format != "xbm")
+        return std::nullopt;
+    Picture picture = given;
+    for (uint32_t& pixel : picture.pixels) {
+        const uint32_t alpha = pixel >> 24;
+        const auto over = [&](int shift) { return ((pixel >> shift & 255) * alpha + 127) / 255 << shift; };
+        pixel = 0xff000000u | over(16) | over(8) | over(0);
+    }
+    QImage image = format == "pgm"   ? greyImage(picture)
+                   : format == "bmp" ? QImage(reinterpret_cast<const uchar*>(picture.pixels.data()), picture.width, picture.height,
+                                              picture.width * 4, QImage::Format_RGB32)
+                                           .convertToFormat(QImage::Format_RGB888)
+                                     : monoImage(picture);
+    QByteArray data;
+    QBuffer buffer(&data);
+    buffer.open(QIODevice::WriteOnly);
+    QImageWriter writer(&buffer, QByteArray::fromStdString(format));
+    if (format == "xbm")
+        image.setText("Title", QString::fromStdString(name));
+    if (!writer.write(image))
+        return std::nullopt;
     return data.toStdString();
 }
 

@@ -3,201 +3,210 @@
 
 #include <algorithm>
 #include <array>
+#include <functional>
+#include <optional>
+
+#include "core/base/parallel.h"
+#include "core/image/nearest_colour.h"
 
 namespace gorsefinch {
 
-uint32_t levelOf(uint32_t value8, int bits) {
-    const uint32_t top = (1u << bits) - 1u;
-    return (value8 * top * 2 + 255) / 510;
-}
-
-uint32_t valueOf(uint32_t level, int bits) {
-    const uint32_t top = (1u << bits) - 1u;
-    return (level * 510 + top) / (2 * top);
-}
-
-uint32_t greyOf(uint32_t argb) {
-    return ((argb >> 16 & 255) * 77 + (argb >> 8 & 255) * 150 + (argb & 255) * 29 + 128) >> 8;
-}
-
 namespace {
 
-// Bits of each channel of a format; a grey for one-bit formats.
-struct Depths {
-    int red, green, blue;
-};
+size_t index(int x, int y, int width) { return static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x); }
 
-Depths depthsOf(PixelFormat format) {
-    if (format == PixelFormat::Rgb565 || format == PixelFormat::Rgb565Be)
-        return {5, 6, 5};
-    return {8, 8, 8};
-}
+// The number that a pixel has in a format of at most 8 bits: a function of its colour or alpha.
+using Numbers = std::function<uint32_t(uint32_t)>;
 
-bool isOneBit(PixelFormat format) { return format == PixelFormat::Page1; }
-
-uint32_t nearest(uint32_t argb, PixelFormat format) {
-    if (isOneBit(format))
-        return (argb & 0xff000000u) | (greyOf(argb) >= 128 ? 0xffffffu : 0u);
-    const Depths d = depthsOf(format);
-    const auto channel = [&](int shift, int bits) {
-        return valueOf(levelOf(argb >> shift & 255, bits), bits) << shift;
+Numbers numbersOf(const PixelFormatInfo& format, const NearestColour* palette) {
+    const int bits = format.bits;
+    if (format.isMask())
+        return [bits](uint32_t argb) { return levelOf(argb >> 24, bits); };
+    if (palette)
+        return [palette](uint32_t argb) { return palette->of(argb); };
+    if (format.meaning == PixelMeaning::Grey)
+        return [bits](uint32_t argb) { return levelOf(greyOf(argb), bits); };
+    return [](uint32_t argb) {
+        return levelOf(argb >> 16 & 255, 3) << 5 | levelOf(argb >> 8 & 255, 3) << 2 | levelOf(argb & 255, 2);
     };
-    return (argb & 0xff000000u) | channel(16, d.red) | channel(8, d.green) | channel(0, d.blue);
 }
 
-using Triple = std::array<int, 3>;
-
-// Floyd and Steinberg 1976: 7, 3, 5, 1 sixteenths to the right, below left, below, below right. Rows run to and fro
-// so that errors don't lean to one side.
-class ErrorRows {
-  public:
-    explicit ErrorRows(int width) : rows_{line(width), line(width)} {}
-
-    Triple& here(int x) { return rows_[0][static_cast<size_t>(x + 1)]; }
-    void spread(int x, int step, const Triple& error) {
-        for (size_t c = 0; c < 3; ++c) {
-            rows_[0][static_cast<size_t>(x + 1 + step)][c] += error[c] * 7;
-            rows_[1][static_cast<size_t>(x + 1 - step)][c] += error[c] * 3;
-            rows_[1][static_cast<size_t>(x + 1)][c] += error[c] * 5;
-            rows_[1][static_cast<size_t>(x + 1 + step)][c] += error[c];
-        }
+// Rows of pixels side by side: `number(i)` is that of pixel i of the row.
+template <typename Number>
+void packRow(uint8_t* out, size_t width, size_t bits, bool lowFirst, Number number) {
+    const size_t each = 8 / bits;
+    for (size_t x = 0; x < width; x += each, ++out) {
+        uint32_t byte = 0;
+        const size_t inByte = std::min(each, width - x);
+        for (size_t i = 0; i < inByte; ++i)
+            byte |= number(x + i) << (lowFirst ? i * bits : 8 - bits - i * bits);
+        *out = static_cast<uint8_t>(byte);
     }
-    void nextRow() {
-        std::swap(rows_[0], rows_[1]);
-        std::fill(rows_[1].begin(), rows_[1].end(), Triple{});
-    }
+}
 
-  private:
-    static std::vector<Triple> line(int width) { return std::vector<Triple>(static_cast<size_t>(width) + 2); }
-    std::array<std::vector<Triple>, 2> rows_;
+// `number(i)` is that of the picture's pixel i.
+template <typename Number>
+void packSmall(std::span<uint8_t> out, const PixelFormatInfo& format, int width, int height, Number number) {
+    const size_t w = static_cast<size_t>(width), h = static_cast<size_t>(height);
+    if (format.layout == PixelLayout::Pages) {
+        for (size_t page = 0; page * 8 < h; ++page)
+            for (size_t x = 0; x < w; ++x) {
+                uint32_t byte = 0;
+                for (size_t row = 0; row < std::min<size_t>(8, h - page * 8); ++row)
+                    byte |= number((page * 8 + row) * w + x) << row;
+                out[page * w + x] = static_cast<uint8_t>(byte);
+            }
+        return;
+    }
+    const size_t rowBytes = static_cast<size_t>(packedRowBytes(format.format, width));
+    for (size_t y = 0; y < h; ++y)
+        packRow(out.data() + y * rowBytes, w, static_cast<size_t>(format.bits), format.layout == PixelLayout::RowsLowFirst,
+                [&](size_t x) { return number(y * w + x); });
+}
+
+// Where pixel x, y of a packed picture stands: its byte, and the shift of its lowest bit.
+struct Place {
+    size_t byte;
+    int shift;
 };
 
-int rounded16(int v) { return v >= 0 ? (v + 8) / 16 : -((-v + 8) / 16); }
+Place placeOf(const PixelFormatInfo& format, int x, int y, int width) {
+    if (format.layout == PixelLayout::Pages)
+        return {index(x, y / 8, width), y % 8};
+    const size_t row = static_cast<size_t>(y) * static_cast<size_t>(packedRowBytes(format.format, width));
+    const size_t bit = static_cast<size_t>(x) * static_cast<size_t>(format.bits);
+    const int inByte = static_cast<int>(bit % 8);
+    return {row + bit / 8, format.layout == PixelLayout::RowsLowFirst ? inByte : 8 - format.bits - inByte};
+}
 
-void diffuse(Picture& picture, PixelFormat format) {
-    ErrorRows errors(picture.width);
-    for (int y = 0; y < picture.height; ++y) {
-        const int step = y % 2 == 0 ? 1 : -1;
-        for (int i = 0; i < picture.width; ++i) {
-            const int x = step > 0 ? i : picture.width - 1 - i;
-            uint32_t& pixel = picture.at(x, y);
-            const uint32_t source = isOneBit(format) ? greyOf(pixel) * 0x010101u : pixel;
-            uint32_t wanted = pixel & 0xff000000u;
-            Triple sum;
-            for (size_t c = 0; c < 3; ++c) {
-                sum[c] = static_cast<int>(source >> (16 - 8 * c) & 255) + rounded16(errors.here(x)[c]);
-                wanted |= static_cast<uint32_t>(std::clamp(sum[c], 0, 255)) << (16 - 8 * c);
-            }
-            pixel = nearest(wanted, format);
-            Triple error;
-            for (size_t c = 0; c < 3; ++c)
-                error[c] = std::clamp(sum[c], -255, 510) - static_cast<int>(pixel >> (16 - 8 * c) & 255);
-            errors.spread(x, step, error);
-        }
-        errors.nextRow();
+// Kept free of calls and conditions, so that the compiler makes it wide instructions.
+void packWords(uint8_t* out, const uint32_t* pixels, size_t count, bool highFirst) {
+    for (size_t i = 0; i < count; ++i) {
+        const uint16_t word = word565(pixels[i]);
+        out[2 * i] = static_cast<uint8_t>(highFirst ? word >> 8 : word);
+        out[2 * i + 1] = static_cast<uint8_t>(highFirst ? word : word >> 8);
     }
 }
 
-void packPages(const Picture& p, std::vector<uint8_t>& out) {
-    for (int y = 0; y < p.height; ++y)
-        for (int x = 0; x < p.width; ++x)
-            if (greyOf(p.at(x, y)) >= 128)
-                out[static_cast<size_t>(y / 8) * static_cast<size_t>(p.width) + static_cast<size_t>(x)] |=
-                    static_cast<uint8_t>(1u << (y % 8));
-}
-
-void packMask(const Picture& p, int bits, std::vector<uint8_t>& out) {
-    const size_t rowBytes = (static_cast<size_t>(p.width) * static_cast<size_t>(bits) + 7) / 8;
-    for (int y = 0; y < p.height; ++y)
-        for (int x = 0; x < p.width; ++x) {
-            const size_t bit = static_cast<size_t>(x) * static_cast<size_t>(bits);
-            const uint32_t level = levelOf(p.at(x, y) >> 24, bits);
-            out[static_cast<size_t>(y) * rowBytes + bit / 8] |=
-                static_cast<uint8_t>(level << (8 - static_cast<size_t>(bits) - bit % 8));
-        }
-}
-
-uint16_t word565(uint32_t argb) {
-    return static_cast<uint16_t>(levelOf(argb >> 16 & 255, 5) << 11 | levelOf(argb >> 8 & 255, 6) << 5 |
-                                 levelOf(argb & 255, 5));
-}
-
-void packPixels(const Picture& p, PixelFormat format, std::vector<uint8_t>& out) {
-    uint8_t* to = out.data();
-    for (const uint32_t pixel : p.pixels) {
-        if (format == PixelFormat::Rgb888) {
-            *to++ = static_cast<uint8_t>(pixel >> 16);
-            *to++ = static_cast<uint8_t>(pixel >> 8);
-            *to++ = static_cast<uint8_t>(pixel);
-            continue;
-        }
-        const uint16_t word = word565(pixel);
-        const bool highFirst = format == PixelFormat::Rgb565Be;
-        *to++ = static_cast<uint8_t>(highFirst ? word >> 8 : word);
-        *to++ = static_cast<uint8_t>(highFirst ? word : word >> 8);
+void packTriples(uint8_t* out, const uint32_t* pixels, size_t count) {
+    for (size_t i = 0; i < count; ++i, out += 3) {
+        out[0] = static_cast<uint8_t>(pixels[i] >> 16);
+        out[1] = static_cast<uint8_t>(pixels[i] >> 8);
+        out[2] = static_cast<uint8_t>(pixels[i]);
     }
 }
 
-uint32_t unpackOne(const std::vector<uint8_t>& bytes, PixelFormat format, int width, int x, int y) {
-    const auto at = static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x);
-    const int bits = info(format).bits;
-    if (format == PixelFormat::Page1) {
-        const size_t byte = static_cast<size_t>(y / 8) * static_cast<size_t>(width) + static_cast<size_t>(x);
-        return (bytes[byte] >> (y % 8) & 1) != 0 ? 0xffffffffu : 0xff000000u;
-    }
-    if (format == PixelFormat::Rgb888)
-        return 0xff000000u | static_cast<uint32_t>(bytes[at * 3]) << 16 |
-               static_cast<uint32_t>(bytes[at * 3 + 1]) << 8 | bytes[at * 3 + 2];
-    if (info(format).mask) {
-        const size_t rowBytes = (static_cast<size_t>(width) * static_cast<size_t>(bits) + 7) / 8;
-        const size_t bit = static_cast<size_t>(x) * static_cast<size_t>(bits);
-        const uint32_t byte = bytes[static_cast<size_t>(y) * rowBytes + bit / 8];
-        const uint32_t level = byte >> (8 - static_cast<size_t>(bits) - bit % 8) & ((1u << bits) - 1u);
-        return valueOf(level, bits) << 24 | 0xffffffu;
-    }
-    const bool highFirst = format == PixelFormat::Rgb565Be;
-    const uint32_t word = highFirst ? static_cast<uint32_t>(bytes[at * 2]) << 8 | bytes[at * 2 + 1]
-                                    : static_cast<uint32_t>(bytes[at * 2 + 1]) << 8 | bytes[at * 2];
+void packQuadruples(uint8_t* out, const uint32_t* pixels, size_t count) {
+    for (size_t i = 0; i < count; ++i, out += 4)
+        for (size_t byte = 0; byte < 4; ++byte)
+            out[byte] = static_cast<uint8_t>(pixels[i] >> (8 * byte));
+}
+
+void packWide(std::span<uint8_t> out, const Picture& p, const PixelFormatInfo& format) {
+    const size_t bytes = static_cast<size_t>(format.bits) / 8;
+    inParallel(p.height, p.pixels.size(), [&](int first, int last) {
+        const size_t from = index(0, first, p.width), count = index(0, last, p.width) - from;
+        uint8_t* to = out.data() + from * bytes;
+        const uint32_t* pixels = p.pixels.data() + from;
+        if (bytes == 2)
+            packWords(to, pixels, count, format.format == PixelFormat::Rgb565Be);
+        else if (bytes == 3)
+            packTriples(to, pixels, count);
+        else
+            packQuadruples(to, pixels, count);
+    });
+}
+
+uint32_t colourOfWord(uint32_t word) {
     return 0xff000000u | valueOf(word >> 11, 5) << 16 | valueOf(word >> 5 & 63, 6) << 8 | valueOf(word & 31, 5);
+}
+
+uint32_t colourOfNumber(uint32_t number, const PixelFormatInfo& format, std::span<const Colour> palette) {
+    if (format.isMask())
+        return valueOf(number, format.bits) << 24 | 0xffffffu;
+    if (format.hasPalette())
+        return number < palette.size() ? palette[number].argb | 0xff000000u : 0xff000000u;
+    if (format.meaning == PixelMeaning::Grey)
+        return 0xff000000u | valueOf(number, format.bits) * 0x010101u;
+    return 0xff000000u | valueOf(number >> 5, 3) << 16 | valueOf(number >> 2 & 7, 3) << 8 | valueOf(number & 3, 2);
+}
+
+uint32_t unpackWide(const uint8_t* at, PixelFormat format) {
+    switch (format) {
+        case PixelFormat::Rgb565: return colourOfWord(static_cast<uint32_t>(at[1]) << 8 | at[0]);
+        case PixelFormat::Rgb565Be: return colourOfWord(static_cast<uint32_t>(at[0]) << 8 | at[1]);
+        case PixelFormat::Rgb888:
+            return 0xff000000u | static_cast<uint32_t>(at[0]) << 16 | static_cast<uint32_t>(at[1]) << 8 | at[2];
+        default:
+            return static_cast<uint32_t>(at[3]) << 24 | static_cast<uint32_t>(at[2]) << 16 |
+                   static_cast<uint32_t>(at[1]) << 8 | at[0];
+    }
+}
+
+std::vector<Colour> orUsual(std::span<const Colour> palette, PixelFormat format) {
+    return palette.empty() ? usualPalette(format) : std::vector<Colour>(palette.begin(), palette.end());
 }
 
 }  // namespace
 
-Picture reduced(const Picture& picture, PixelFormat format, Reduction how) {
-    Picture out = picture;
-    if (info(format).mask) {
-        const int bits = info(format).bits;
-        for (uint32_t& pixel : out.pixels)
-            pixel = valueOf(levelOf(pixel >> 24, bits), bits) << 24 | (pixel & 0xffffffu);
-        return out;
+void packInto(std::span<uint8_t> room, const Picture& picture, PixelFormat format, std::span<const Colour> palette) {
+    const PixelFormatInfo& f = info(format);
+    if (f.bits > 8) {
+        packWide(room, picture, f);
+        return;
     }
-    if (how == Reduction::FloydSteinberg)
-        diffuse(out, format);
-    else
-        for (uint32_t& pixel : out.pixels)
-            pixel = nearest(pixel, format);
-    return out;
+    std::optional<NearestColour> nearest;
+    if (f.hasPalette())
+        nearest.emplace(orUsual(palette, format));
+    const Numbers number = numbersOf(f, nearest ? &*nearest : nullptr);
+    packSmall(room, f, picture.width, picture.height, [&](size_t i) { return number(picture.pixels[i]); });
 }
 
-std::vector<uint8_t> packed(const Picture& picture, PixelFormat format) {
+std::vector<uint8_t> packed(const Picture& picture, PixelFormat format, std::span<const Colour> palette) {
     std::vector<uint8_t> out(static_cast<size_t>(packedBytes(format, picture.width, picture.height)));
-    if (format == PixelFormat::Page1)
-        packPages(picture, out);
-    else if (info(format).mask)
-        packMask(picture, info(format).bits, out);
-    else
-        packPixels(picture, format, out);
+    packInto(out, picture, format, palette);
     return out;
 }
 
-Picture unpacked(const std::vector<uint8_t>& bytes, PixelFormat format, int width, int height) {
+std::vector<uint8_t> packedNumbers(std::span<const uint8_t> numbers, PixelFormat format, int width, int height) {
+    std::vector<uint8_t> out(static_cast<size_t>(packedBytes(format, width, height)));
+    packSmall(out, info(format), width, height, [&](size_t i) { return static_cast<uint32_t>(numbers[i]); });
+    return out;
+}
+
+Picture unpacked(std::span<const uint8_t> bytes, PixelFormat format, int width, int height,
+                 std::span<const Colour> palette) {
     if (static_cast<long>(bytes.size()) != packedBytes(format, width, height))
         return {};
+    const PixelFormatInfo& f = info(format);
     Picture out = makePicture(width, height);
+    if (f.bits > 8) {
+        for (size_t i = 0; i < out.pixels.size(); ++i)
+            out.pixels[i] = unpackWide(bytes.data() + i * static_cast<size_t>(f.bits / 8), format);
+        return out;
+    }
+    std::array<uint32_t, 256> colours{};
+    const std::vector<Colour> known = f.hasPalette() ? orUsual(palette, format) : std::vector<Colour>();
+    const uint32_t top = (1u << f.bits) - 1u;
+    for (uint32_t i = 0; i <= top; ++i)
+        colours[i] = colourOfNumber(i, f, known);
     for (int y = 0; y < height; ++y)
-        for (int x = 0; x < width; ++x)
-            out.at(x, y) = unpackOne(bytes, format, width, x, y);
+        for (int x = 0; x < width; ++x) {
+            const Place at = placeOf(f, x, y, width);
+            out.at(x, y) = colours[bytes[at.byte] >> at.shift & top];
+        }
     return out;
+}
+
+std::vector<uint8_t> rowForm(Colour colour, PixelFormat format, std::span<const Colour> panelPalette) {
+    const PixelFormatInfo& f = info(format);
+    const Picture one = makePicture(1, 1, colour.argb | 0xff000000u);
+    if (f.bits > 8)
+        return packed(one, format);
+    std::optional<NearestColour> nearest;
+    if (f.hasPalette())
+        nearest.emplace(orUsual(panelPalette, format));
+    return {static_cast<uint8_t>(numbersOf(f, nearest ? &*nearest : nullptr)(one.pixels[0]))};
 }
 
 }  // namespace gorsefinch

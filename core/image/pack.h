@@ -1,29 +1,31 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <span>
 #include <vector>
 
+#include "core/image/levels.h"
 #include "core/image/picture.h"
 #include "core/image/pixel_format.h"
-#include "core/project/document.h"
 
 namespace gorsefinch {
 
-// A channel of 8 bits as the nearest of 2^bits levels, and back as the nearest of 256.
-uint32_t levelOf(uint32_t value8, int bits);
-uint32_t valueOf(uint32_t level, int bits);
-
-// The luma of a colour, 0 to 255 (ITU-R BT.601, as the runtime weighs it).
-uint32_t greyOf(uint32_t argb);
-
-// The picture with every pixel one that the format can hold. Alpha stays. Masks reduce the alpha alone.
-Picture reduced(const Picture& picture, PixelFormat format, Reduction how);
-
 // Packed bytes as DESIGN 6 lays them out. Pixels that the format can't hold become the nearest; a mask takes the
-// picture's alpha.
-std::vector<uint8_t> packed(const Picture& picture, PixelFormat format);
+// picture's alpha. `palette` is that of an indexed format, at most as many colours as it counts; empty takes the usual
+// one.
+std::vector<uint8_t> packed(const Picture& picture, PixelFormat format, std::span<const Colour> palette = {});
+// The same into room of packedBytes(); what the room holds before does not matter.
+void packInto(std::span<uint8_t> room, const Picture& picture, PixelFormat format, std::span<const Colour> palette = {});
 
 // The other way: the picture that packed bytes show. `bytes` must have packedBytes() of them, else empty.
-Picture unpacked(const std::vector<uint8_t>& bytes, PixelFormat format, int width, int height);
+Picture unpacked(std::span<const uint8_t> bytes, PixelFormat format, int width, int height,
+                 std::span<const Colour> palette = {});
+
+// The packed bytes of a format of at most 8 bits, from the number of each pixel; width x height of them.
+std::vector<uint8_t> packedNumbers(std::span<const uint8_t> numbers, PixelFormat format, int width, int height);
+
+// A colour as a panel of a format has it in the row form that the runtime copies from: a byte below 8 bits, else the
+// packed bytes.
+std::vector<uint8_t> rowForm(Colour colour, PixelFormat format, std::span<const Colour> panelPalette = {});
 
 }  // namespace gorsefinch

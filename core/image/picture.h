@@ -2,11 +2,12 @@
 #pragma once
 
 #include <cstdint>
+#include <memory>
+#include <optional>
 #include <string>
 #include <vector>
 
 #include "core/base/result.h"
-#include "core/project/value.h"
 
 namespace gorsefinch {
 
@@ -26,14 +27,36 @@ struct Picture {
 
 Picture makePicture(int width, int height, uint32_t argb = 0);
 
-// The most pixels that an original may have: 64 megapixels.
+// The most pixels that an original may have, all its frames together: 64 megapixels; and the most frames.
 inline constexpr int64_t kMostPixels = int64_t{64} << 20;
+inline constexpr int kMostFrames = 1000;
 
-// Decodes PNG, JPEG, BMP or the first frame of a GIF, found by content. `file` is only for messages. Truncated and
-// broken pictures, and those above kMostPixels, give an error.
+// The endings of files that decodeOriginal() reads, as a file dialog takes them.
+inline constexpr const char* kPicturePatterns = "*.png *.jpg *.jpeg *.bmp *.gif *.webp *.svg *.pbm *.pgm *.ppm *.xbm";
+
+// An original: its frames, all of one size, and how long each is shown.
+struct Original {
+    std::vector<Picture> frames;  // at least one
+    std::vector<int> ms;          // of each; 0 where it stands still
+    bool drawing = false;         // made of shapes: sharp at any size (SVG)
+
+    int width() const { return frames.front().width; }
+    int height() const { return frames.front().height; }
+};
+
+// Decodes PNG, JPEG, BMP, GIF, WebP, SVG, PBM, PGM, PPM or XBM, found by content, with all frames. `file` is only for
+// messages. A drawing is made `drawingScale` times as large as it says, as far as kMostPixels allows. Truncated and
+// broken pictures, and those above the limits, give an error.
+Result<Original> decodeOriginal(const std::string& bytes, const std::string& file, double drawingScale = 1);
+
+// The first frame alone.
 Result<Picture> decodePicture(const std::string& bytes, const std::string& file);
 
 // The file bytes of a PNG.
 std::string encodePng(const Picture& picture);
+
+// The file bytes of "bmp", "pgm", "pbm" or "xbm"; nothing for another format. What is transparent becomes black. PBM and
+// XBM have one bit a pixel, light from a grey of 128 on, in their own sense: a set bit is a dark pixel.
+std::optional<std::string> encodePicture(const Picture& picture, const std::string& format, const std::string& name = "image");
 
 }  // namespace gorsefinch

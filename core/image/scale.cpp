@@ -3,175 +3,190 @@
 
 #include <algorithm>
 #include <array>
+#include <atomic>
 #include <cmath>
+
+#include "core/base/parallel.h"
+#include "core/image/wide_loops.h"
 
 namespace gorsefinch {
 
 namespace {
 
-// IEC 61966-2-1, the sRGB transfer function.
-double toLinear(double v) { return v <= 0.04045 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4); }
-double toStored(double v) { return v <= 0.0031308 ? v * 12.92 : 1.055 * std::pow(v, 1 / 2.4) - 0.055; }
+constexpr uint32_t kWhole = 65536;  // the weight of a source cell that counts in full
 
-const std::array<float, 256>& linearTable() {
+// Which source cells make one result cell, and how much of each.
+struct Taps {
+    int first = 0;
+    std::vector<uint32_t> weights;
+    uint64_t sum = 0;
+};
+
+std::vector<Taps> tapsFor(int from, int to) {
+    std::vector<Taps> out(static_cast<size_t>(to));
+    const double step = static_cast<double>(from) / to;
+    for (int i = 0; i < to; ++i) {
+        // A box when shrinking, a tent one cell wide when growing.
+        const double middle = (i + 0.5) * step;
+        const double reach = step > 1 ? step / 2 : 1.0;
+        Taps& taps = out[static_cast<size_t>(i)];
+        taps.first = std::max(0, static_cast<int>(std::floor(middle - reach)));
+        const int last = std::min(from - 1, static_cast<int>(std::ceil(middle + reach)));
+        for (int cell = taps.first; cell <= last; ++cell) {
+            const double share = step > 1 ? std::min(cell + 1.0, middle + reach) - std::max<double>(cell, middle - reach)
+                                          : 1.0 - std::abs(cell + 0.5 - middle);
+            const auto weight = static_cast<uint32_t>(std::lround(std::clamp(share, 0.0, 1.0) * kWhole));
+            taps.weights.push_back(weight);
+            taps.sum += weight;
+        }
+    }
+    return out;
+}
+
+// The light of a stored value, 0 to 65535, in 16-bit products.
+constexpr uint16_t highHalf(uint16_t a, uint16_t b) {
+    return static_cast<uint16_t>((static_cast<uint32_t>(a) * b) >> 16);
+}
+constexpr uint16_t lightOf(uint8_t stored) {
+    const auto v = static_cast<uint16_t>(stored * 257u);
+    auto sum = static_cast<uint16_t>(47003u - highHalf(v, 12791u));
+    sum = static_cast<uint16_t>(27640u + highHalf(v, sum));
+    sum = static_cast<uint16_t>(3684u + highHalf(v, sum));
+    return highHalf(v, sum);
+}
+
+const std::vector<uint8_t>& storedTable() {
     static const auto table = [] {
-        std::array<float, 256> t;
-        for (size_t i = 0; i < t.size(); ++i)
-            t[i] = static_cast<float>(toLinear(static_cast<double>(i) / 255));
-        return t;
+        std::vector<uint8_t> out(65536);
+        size_t value = 0;
+        for (size_t i = 0; i < out.size(); ++i) {
+            while (value < 255 && i * 2 > size_t{lightOf(static_cast<uint8_t>(value))} + lightOf(static_cast<uint8_t>(value + 1)))
+                ++value;
+            out[i] = static_cast<uint8_t>(value);
+        }
+        return out;
     }();
     return table;
 }
 
-uint32_t stored8(float linear) {
-    static const auto table = [] {
-        std::array<uint8_t, 4097> t;
-        for (size_t i = 0; i < t.size(); ++i)
-            t[i] = static_cast<uint8_t>(std::lround(255 * toStored(static_cast<double>(i) / 4096)));
-        return t;
-    }();
-    return table[static_cast<size_t>(std::clamp(linear, 0.0f, 1.0f) * 4096.0f + 0.5f)];
+GORSEFINCH_WIDE_LOOPS void addRow(uint32_t* sums, const uint8_t* row, size_t count) {
+    for (size_t i = 0; i < count; ++i)
+        sums[i] += lightOf(row[i]);
 }
 
-// Which source cells make one result cell, and how much of each.
-struct Tap {
-    int first;
-    std::vector<float> weights;
+GORSEFINCH_WIDE_LOOPS void addPartOfRow(uint32_t* sums, const uint8_t* row, size_t count, uint16_t weight) {
+    for (size_t i = 0; i < count; ++i)
+        sums[i] += highHalf(lightOf(row[i]), weight);
+}
+
+// Transparent pixels give light by their alpha; the alpha itself is no light.
+void addTransparentRow(uint32_t* sums, const uint32_t* row, size_t pixels, uint32_t weight) {
+    static const auto light = [] {
+        std::array<uint16_t, 256> out;
+        for (size_t i = 0; i < out.size(); ++i)
+            out[i] = lightOf(static_cast<uint8_t>(i));
+        return out;
+    }();
+    for (size_t x = 0; x < pixels; ++x, sums += 4) {
+        const uint32_t argb = row[x];
+        const uint32_t alpha = static_cast<uint32_t>((argb >> 24) * 257ull * weight >> 16);
+        for (size_t c = 0; c < 3; ++c)
+            sums[c] += static_cast<uint32_t>(uint64_t{light[argb >> (8 * c) & 255]} * alpha / 65535);
+        sums[3] += alpha;
+    }
+}
+
+// One result row's sums over the source rows, four a pixel: blue, green, red, alpha.
+void sumRows(const Picture& from, const Taps& taps, std::vector<uint32_t>& sums, bool opaque) {
+    std::fill(sums.begin(), sums.end(), 0u);
+    const auto width = static_cast<size_t>(from.width);
+    for (size_t i = 0; i < taps.weights.size(); ++i) {
+        const uint32_t* row = from.pixels.data() + (static_cast<size_t>(taps.first) + i) * width;
+        const uint32_t weight = taps.weights[i];
+        if (!opaque)
+            addTransparentRow(sums.data(), row, width, weight);
+        else if (weight == kWhole)
+            addRow(sums.data(), reinterpret_cast<const uint8_t*>(row), width * 4);
+        else if (weight != 0)
+            addPartOfRow(sums.data(), reinterpret_cast<const uint8_t*>(row), width * 4, static_cast<uint16_t>(weight));
+    }
+}
+
+uint32_t pixelOf(const std::array<uint64_t, 4>& sums, double whole, bool opaque) {
+    const std::vector<uint8_t>& stored = storedTable();
+    const double alpha = opaque ? 1.0 : static_cast<double>(sums[3]) / (whole * 65535);
+    if (alpha * 255 < 0.5)
+        return 0;
+    auto out = static_cast<uint32_t>(std::lround(std::min(alpha, 1.0) * 255)) << 24;
+    for (size_t c = 0; c < 3; ++c) {
+        const double light = static_cast<double>(sums[c]) / (whole * alpha);
+        out |= uint32_t{stored[static_cast<size_t>(std::clamp(light + 0.5, 0.0, 65535.0))]} << (8 * c);
+    }
+    return out;
+}
+
+// A picture with every alpha 255 gives full sums of it, as the alphas were added like light.
+bool wasOpaque(const std::vector<uint32_t>& sums, const Taps& taps) {
+    uint32_t full = 0;
+    for (const uint32_t weight : taps.weights)
+        full += weight == kWhole ? lightOf(255) : highHalf(lightOf(255), static_cast<uint16_t>(weight));
+    for (size_t i = 3; i < sums.size(); i += 4)
+        if (sums[i] != full)
+            return false;
+    return true;
+}
+
+class Scaler {
+  public:
+    Scaler(const Picture& from, int width, int height)
+        : from_(from), across_(tapsFor(from.width, width)), down_(tapsFor(from.height, height)), out_(makePicture(width, height)) {}
+
+    // False if the picture turned out not to be opaque, though it was told so.
+    bool run(bool opaque) {
+        std::atomic<bool> fine{true};
+        inParallel(out_.height, from_.pixels.size() + out_.pixels.size(), [&](int first, int last) {
+            std::vector<uint32_t> sums(static_cast<size_t>(from_.width) * 4);
+            for (int y = first; y < last && fine; ++y) {
+                const Taps& taps = down_[static_cast<size_t>(y)];
+                sumRows(from_, taps, sums, opaque);
+                if (opaque && !wasOpaque(sums, taps))
+                    fine = false;
+                else
+                    makeRow(y, sums, static_cast<double>(taps.sum) / kWhole, opaque);
+            }
+        });
+        return fine;
+    }
+
+    Picture take() { return std::move(out_); }
+
+  private:
+    void makeRow(int y, const std::vector<uint32_t>& sums, double rows, bool opaque) {
+        for (int x = 0; x < out_.width; ++x) {
+            const Taps& taps = across_[static_cast<size_t>(x)];
+            const uint32_t* at = sums.data() + static_cast<size_t>(taps.first) * 4;
+            std::array<uint64_t, 4> sum{};
+            for (size_t i = 0; i < taps.weights.size(); ++i, at += 4)
+                for (size_t c = 0; c < 4; ++c)
+                    sum[c] += uint64_t{at[c]} * taps.weights[i];
+            out_.at(x, y) = pixelOf(sum, rows * static_cast<double>(taps.sum), opaque);
+        }
+    }
+
+    const Picture& from_;
+    std::vector<Taps> across_, down_;
+    Picture out_;
 };
 
-std::vector<Tap> tapsFor(int from, int to) {
-    std::vector<Tap> taps(static_cast<size_t>(to));
-    const double step = static_cast<double>(from) / to;
-    const double reach = std::max(step, 1.0) / 2;  // a box when shrinking, a tent one cell wide when growing
-    for (int i = 0; i < to; ++i) {
-        const double middle = (i + 0.5) * step;
-        const int first = std::max(0, static_cast<int>(std::floor(middle - (step > 1 ? reach : 1.0))));
-        const int last = std::min(from - 1, static_cast<int>(std::ceil(middle + (step > 1 ? reach : 1.0))));
-        Tap& tap = taps[static_cast<size_t>(i)];
-        tap.first = first;
-        double sum = 0;
-        for (int cell = first; cell <= last; ++cell) {
-            const double weight =
-                step > 1 ? std::max(0.0, std::min(cell + 1.0, middle + reach) - std::max<double>(cell, middle - reach))
-                         : std::max(0.0, 1.0 - std::abs(cell + 0.5 - middle));
-            tap.weights.push_back(static_cast<float>(weight));
-            sum += weight;
-        }
-        for (float& weight : tap.weights)
-            weight = static_cast<float>(weight / sum);
-    }
-    return taps;
-}
-
-using Linear = std::array<float, 4>;  // premultiplied red, green, blue; alpha
-
-Linear linearOf(uint32_t argb) {
-    const auto& table = linearTable();
-    const float alpha = static_cast<float>(argb >> 24) / 255.0f;
-    return {table[argb >> 16 & 255] * alpha, table[argb >> 8 & 255] * alpha, table[argb & 255] * alpha, alpha};
-}
-
-uint32_t argbOf(const Linear& v) {
-    if (v[3] <= 0.5f / 255)
-        return 0;
-    const auto alpha = static_cast<uint32_t>(std::lround(std::min(v[3], 1.0f) * 255));
-    return alpha << 24 | stored8(v[0] / v[3]) << 16 | stored8(v[1] / v[3]) << 8 | stored8(v[2] / v[3]);
-}
-
-uint32_t over(uint32_t top, uint32_t bottom) {
-    const uint32_t a = top >> 24;
-    uint32_t out = 0xff000000u;
-    for (int shift = 0; shift < 24; shift += 8) {
-        const uint32_t mixed = ((top >> shift & 255) * a + (bottom >> shift & 255) * (255 - a) + 127) / 255;
-        out |= mixed << shift;
-    }
-    return out;
-}
-
-Picture cut(const Picture& from, int x, int y, int w, int h) {
-    Picture out = makePicture(w, h);
-    for (int row = 0; row < h; ++row)
-        for (int column = 0; column < w; ++column)
-            out.at(column, row) = from.at(x + column, y + row);
-    return out;
-}
-
 }  // namespace
-
-PixelSize resultSize(const Recipe& recipe, int w, int h) {
-    if (recipe.width == 0 && recipe.height == 0)
-        return {w, h};
-    const auto follow = [](int known, int along, int across) {
-        return std::clamp(static_cast<int>(std::lround(static_cast<double>(known) * across / along)), 1,
-                          kMostPanelSide);
-    };
-    if (recipe.height == 0)
-        return {recipe.width, follow(recipe.width, w, h)};
-    if (recipe.width == 0)
-        return {follow(recipe.height, h, w), recipe.height};
-    return {recipe.width, recipe.height};
-}
 
 Picture scaled(const Picture& original, int width, int height) {
     if (width == original.width && height == original.height)
         return original;
-    const std::vector<Tap> across = tapsFor(original.width, width);
-    const std::vector<Tap> down = tapsFor(original.height, height);
-    std::vector<Linear> rows(static_cast<size_t>(width) * static_cast<size_t>(original.height));
-    std::vector<Linear> line(static_cast<size_t>(original.width));
-    for (int y = 0; y < original.height; ++y) {
-        for (int x = 0; x < original.width; ++x)
-            line[static_cast<size_t>(x)] = linearOf(original.at(x, y));
-        for (int x = 0; x < width; ++x) {
-            Linear sum{};
-            const Tap& tap = across[static_cast<size_t>(x)];
-            for (size_t i = 0; i < tap.weights.size(); ++i)
-                for (size_t c = 0; c < 4; ++c)
-                    sum[c] += tap.weights[i] * line[static_cast<size_t>(tap.first) + i][c];
-            rows[static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x)] = sum;
-        }
-    }
-    Picture out = makePicture(width, height);
-    for (int y = 0; y < height; ++y)
-        for (int x = 0; x < width; ++x) {
-            Linear sum{};
-            const Tap& tap = down[static_cast<size_t>(y)];
-            for (size_t i = 0; i < tap.weights.size(); ++i)
-                for (size_t c = 0; c < 4; ++c)
-                    sum[c] += tap.weights[i] * rows[(static_cast<size_t>(tap.first) + i) *
-                                                        static_cast<size_t>(width) + static_cast<size_t>(x)][c];
-            out.at(x, y) = argbOf(sum);
-        }
-    return out;
-}
-
-Picture fitted(const Picture& original, const Recipe& recipe) {
-    const PixelSize size = resultSize(recipe, original.width, original.height);
-    Picture out;
-    const double sx = static_cast<double>(size.width) / original.width;
-    const double sy = static_cast<double>(size.height) / original.height;
-    if (recipe.fit == Fit::Stretch || sx == sy) {
-        out = scaled(original, size.width, size.height);
-    } else if (recipe.fit == Fit::Cover) {
-        const double scale = std::max(sx, sy);
-        const int w = std::clamp(static_cast<int>(std::lround(size.width / scale)), 1, original.width);
-        const int h = std::clamp(static_cast<int>(std::lround(size.height / scale)), 1, original.height);
-        out = scaled(cut(original, (original.width - w) / 2, (original.height - h) / 2, w, h), size.width,
-                     size.height);
-    } else {
-        const double scale = std::min(sx, sy);
-        const int w = std::clamp(static_cast<int>(std::lround(original.width * scale)), 1, size.width);
-        const int h = std::clamp(static_cast<int>(std::lround(original.height * scale)), 1, size.height);
-        const Picture inner = scaled(original, w, h);
-        out = makePicture(size.width, size.height);
-        for (int y = 0; y < h; ++y)
-            for (int x = 0; x < w; ++x)
-                out.at(x + (size.width - w) / 2, y + (size.height - h) / 2) = inner.at(x, y);
-    }
-    if (recipe.background.argb >> 24 != 0)
-        for (uint32_t& pixel : out.pixels)
-            pixel = over(pixel, recipe.background.argb);
-    return out;
+    Scaler scaler(original, width, height);
+    if (!scaler.run(true))
+        scaler.run(false);
+    return scaler.take();
 }
 
 }  // namespace gorsefinch

@@ -4,6 +4,8 @@
 #include <algorithm>
 #include <array>
 
+#include "core/project/key_table.h"
+
 namespace gorsefinch {
 
 namespace {
@@ -13,9 +15,6 @@ const T* byName(const std::vector<T>& all, std::string_view name) {
     const auto at = std::find_if(all.begin(), all.end(), [&](const T& each) { return each.name == name; });
     return at == all.end() ? nullptr : &*at;
 }
-
-template <typename E>
-using Keys = std::span<const std::pair<E, const char*>>;
 
 constexpr std::array<std::pair<VariableType, const char*>, 4> typeKeys{{
     {VariableType::Whole, "whole"},
@@ -28,29 +27,6 @@ constexpr std::array<std::pair<Writer, const char*>, 3> writerKeys{{
     {Writer::Panel, "panel"},
     {Writer::Both, "both"},
 }};
-constexpr std::array<std::pair<Fit, const char*>, 3> fitKeys{{
-    {Fit::Contain, "contain"},
-    {Fit::Cover, "cover"},
-    {Fit::Stretch, "stretch"},
-}};
-constexpr std::array<std::pair<Reduction, const char*>, 2> reductionKeys{{
-    {Reduction::Nearest, "none"},
-    {Reduction::FloydSteinberg, "floyd-steinberg"},
-}};
-
-template <typename E>
-const char* keyOf(Keys<E> keys, E value) {
-    return std::find_if(keys.begin(), keys.end(), [&](const auto& k) { return k.first == value; })->second;
-}
-
-template <typename E>
-std::optional<E> valueOf(Keys<E> keys, std::string_view key) {
-    for (const auto& [value, name] : keys)
-        if (key == name)
-            return value;
-    return std::nullopt;
-}
-
 }  // namespace
 
 const Variable* Document::variable(std::string_view wanted) const { return byName(*variables, wanted); }
@@ -88,6 +64,10 @@ PropertyValue lookValue(const Look* look, std::string_view state, std::string_vi
     return styleProperty(key).fallback;
 }
 
+std::vector<Colour> panelPalette(const Panel& panel) {
+    return panel.palette.empty() || !info(panel.format).hasPalette() ? usualPalette(panel.format) : panel.palette;
+}
+
 PropertyValue effectiveValue(const Document& document, const Widget& widget, std::string_view key) {
     if (key == "x")
         return int64_t{widget.x};
@@ -108,12 +88,8 @@ PropertyValue effectiveValue(const Document& document, const Widget& widget, std
 
 const char* toKey(VariableType type) { return keyOf<VariableType>(typeKeys, type); }
 const char* toKey(Writer writer) { return keyOf<Writer>(writerKeys, writer); }
-const char* toKey(Fit fit) { return keyOf<Fit>(fitKeys, fit); }
-const char* toKey(Reduction reduction) { return keyOf<Reduction>(reductionKeys, reduction); }
-std::optional<VariableType> variableTypeByKey(std::string_view key) { return valueOf<VariableType>(typeKeys, key); }
-std::optional<Writer> writerByKey(std::string_view key) { return valueOf<Writer>(writerKeys, key); }
-std::optional<Fit> fitByKey(std::string_view key) { return valueOf<Fit>(fitKeys, key); }
-std::optional<Reduction> reductionByKey(std::string_view key) { return valueOf<Reduction>(reductionKeys, key); }
+std::optional<VariableType> variableTypeByKey(std::string_view key) { return valueOfKey<VariableType>(typeKeys, key); }
+std::optional<Writer> writerByKey(std::string_view key) { return valueOfKey<Writer>(writerKeys, key); }
 
 std::string decimalText(int64_t value, int decimals) {
     std::string digits = std::to_string(value < 0 ? -value : value);

@@ -6,8 +6,8 @@
 #include <string_view>
 #include <vector>
 
-#include "core/image/pixel_format.h"
 #include "core/project/kinds.h"
+#include "core/project/recipe.h"
 #include "core/project/value.h"
 
 namespace gorsefinch {
@@ -15,6 +15,7 @@ namespace gorsefinch {
 // Limits that keep hostile projects small.
 inline constexpr int kLeastPanelSide = 8;
 inline constexpr int kMostPanelSide = 4096;
+inline constexpr size_t kMostSeries = 1000;  // files of one image
 inline constexpr size_t kMostTextBytes = 4000;
 inline constexpr int kFormatVersion = 1;
 
@@ -22,6 +23,7 @@ inline constexpr int kFormatVersion = 1;
 struct Panel {
     int width = 320, height = 240;            // pixels
     PixelFormat format = PixelFormat::Rgb565;
+    std::vector<Colour> palette;              // of an indexed format; empty: the usual one
     int turn = 0;                             // clockwise degrees: 0, 90, 180, 270
     bool mirrorX = false, mirrorY = false;
     bool invert = false;
@@ -63,24 +65,18 @@ struct Look {
 // A file's bytes as the user brought them, shared between documents.
 using Bytes = std::shared_ptr<const std::string>;
 
-enum class Fit { Contain, Cover, Stretch };
-enum class Reduction { Nearest, FloydSteinberg };
-
-// How an original becomes pixels. Size 0: the original's (the other side follows its aspect).
-struct Recipe {
-    int width = 0, height = 0;
-    Fit fit = Fit::Contain;
-    Colour background{0};     // behind what is transparent and beside what is contained; none keeps a mask
-    Reduction reduction = Reduction::Nearest;
-    int maskBits = 4;         // 1, 2, 4, 8
-    bool maskOnly = false;    // drawn in the look's text colour
-    friend bool operator==(const Recipe&, const Recipe&) = default;
+// A file that an image is made of beside its first.
+struct MoreOriginal {
+    std::string file;  // in images/
+    Bytes original;    // null if the file could not be read
+    friend bool operator==(const MoreOriginal&, const MoreOriginal&) = default;
 };
 
 struct Image {
     std::string name;
     std::string file;  // in images/
     Bytes original;    // null if the file could not be read
+    std::vector<MoreOriginal> more;  // the other files of a numbered series, each a frame
     Recipe recipe;
     UnknownKeys unknown;
 };
@@ -131,6 +127,7 @@ struct Document {
     Shared<std::vector<Variable>> variables = std::make_shared<std::vector<Variable>>();
     Shared<std::vector<Look>> looks = std::make_shared<std::vector<Look>>();
     Shared<std::vector<Image>> images = std::make_shared<std::vector<Image>>();
+    Shared<Recipe> usualRecipe = std::make_shared<Recipe>();  // of images that are brought in
     Shared<std::vector<Face>> faces = std::make_shared<std::vector<Face>>();
     Shared<std::vector<RuleFile>> rules = std::make_shared<std::vector<RuleFile>>();
     std::vector<ScreenRef> screens;
@@ -149,6 +146,9 @@ struct Document {
 // Each -1 if there is none of that name.
 int widgetIndex(const Screen& screen, std::string_view name);
 
+// The colours of an indexed panel; empty for others.
+std::vector<Colour> panelPalette(const Panel& panel);
+
 // A property of a widget as the user sees it: what it has of its own, else its look's, else the default.
 // The key must be one that the kind has.
 PropertyValue effectiveValue(const Document& document, const Widget& widget, std::string_view key);
@@ -157,12 +157,8 @@ PropertyValue lookValue(const Look* look, std::string_view state, std::string_vi
 
 const char* toKey(VariableType type);
 const char* toKey(Writer writer);
-const char* toKey(Fit fit);
-const char* toKey(Reduction reduction);
 std::optional<VariableType> variableTypeByKey(std::string_view key);
 std::optional<Writer> writerByKey(std::string_view key);
-std::optional<Fit> fitByKey(std::string_view key);
-std::optional<Reduction> reductionByKey(std::string_view key);
 
 // A number as the user reads it: 1043 with 1 decimal is "104.3".
 std::string decimalText(int64_t value, int decimals);

@@ -52,6 +52,8 @@ Result<Document> renameWidget(const Document& document, std::string_view screen,
 Result<Document> renameScreen(const Document& document, std::string_view from, std::string_view to);
 Result<Document> renameVariable(const Document& document, std::string_view from, std::string_view to);
 Result<Document> renameLook(const Document& document, std::string_view from, std::string_view to);
+Result<Document> renameImage(const Document& document, std::string_view from, std::string_view to);
+Result<Document> renameFace(const Document& document, std::string_view from, std::string_view to);
 
 // Sets the variable of that name, or adds it.
 Document withVariable(const Document& document, const Variable& variable);

@@ -28,6 +28,7 @@ using S = std::string;
 
 constexpr const char* alignChoices[] = {"left", "middle", "right"};
 constexpr const char* placeChoices[] = {"top", "middle", "bottom"};
+constexpr const char* playChoices[] = {"loop", "once", "to and fro"};
 constexpr const char* sideChoices[] = {"left", "right", "above", "below"};
 
 const std::array<PropertyInfo, 5> place{{
@@ -82,15 +83,32 @@ const std::array<PropertyInfo, 5> button{{
     {"align", "Align", PropertyType::Choice, S{"middle"}, 0, 0, "", "where the text stands", alignChoices, {}},
 }};
 
-const std::array<KindInfo, 4> table{{
+const std::array<PropertyInfo, 8> frames{{
+    {"image", "Image", PropertyType::Image, S{}, 0, 0, "", "an image with several frames", {}, {}},
+    {"play", "Plays", PropertyType::Choice, S{"loop"}, 0, 0, "", "for ever, once, or to and fro", playChoices, {}},
+    {"starts", "Starts", PropertyType::YesNo, true, 0, 0, "", "plays as soon as its screen is entered", {}, {}},
+    {"variable", "Follows", PropertyType::Variable, S{}, 0, 0, "",
+     "a variable whose value chooses the frame; none plays by time", {}, {}},
+    {"from", "First at", PropertyType::Text, S{}, 0, 0, "", "the value of the first frame; empty: the variable's least",
+     {}, {}},
+    {"to", "Last at", PropertyType::Text, S{}, 0, 0, "", "the value of the last frame; empty: the variable's most", {},
+     {}},
+    {"align", "Align", PropertyType::Choice, S{"middle"}, 0, 0, "", "where it stands in the box", alignChoices, {}},
+    {"place", "Place", PropertyType::Choice, S{"middle"}, 0, 0, "", "where it stands from top to bottom",
+     placeChoices, {}},
+}};
+
+const std::array<KindInfo, 5> table{{
     {Kind::Text, "text", "words, and values in braces", 120, 24, "Text", "text", text, &gorse_kind_text,
-     "gorse_kind_text", "gorse_kind_text.c", "gorse_label", true, false},
+     "gorse_kind_text", "gorse_kind_text.c", "gorse_label", true, false, false},
     {Kind::Button, "button", "acts when it is tapped", 96, 34, "Button", "button", button, &gorse_kind_button,
-     "gorse_kind_button", "gorse_kind_button.c", "gorse_button", true, true},
+     "gorse_kind_button", "gorse_kind_button.c", "gorse_button", true, true, false},
     {Kind::Rectangle, "rectangle", "a box with fill, border and corners", 96, 48, "", "box", {},
-     &gorse_kind_rectangle, "gorse_kind_rectangle", "gorse_kind_rectangle.c", "gorse_rectangle", false, false},
+     &gorse_kind_rectangle, "gorse_kind_rectangle", "gorse_kind_rectangle.c", "gorse_rectangle", false, false, false},
     {Kind::Image, "image", "a picture", 48, 48, "", "image", image, &gorse_kind_image, "gorse_kind_image",
-     "gorse_kind_image.c", "gorse_picture", false, false},
+     "gorse_kind_image.c", "gorse_picture", false, false, false},
+    {Kind::Frames, "frames", "a picture that moves, or stands for a reading", 48, 48, "", "frames", frames,
+     &gorse_kind_frames, "gorse_kind_frames", "gorse_kind_frames.c", "gorse_frames", false, false, true},
 }};
 
 const std::array<StateInfo, 1> states{{

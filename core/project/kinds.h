@@ -9,7 +9,7 @@
 
 namespace gorsefinch {
 
-enum class PropertyType { Text, Whole, YesNo, Colour, Choice, Font, Image };
+enum class PropertyType { Text, Whole, YesNo, Colour, Choice, Font, Image, Variable };
 
 // Where the runtime keeps a property: a field of the widget's record or of its look.
 enum class FieldHome { Nowhere, Record, Look };
@@ -35,7 +35,7 @@ struct PropertyInfo {
     RuntimeField field = {};  // with a home: rules may read and write it
 };
 
-enum class Kind { Rectangle, Text, Image, Button };
+enum class Kind { Rectangle, Text, Image, Button, Frames };
 
 struct KindInfo {
     Kind kind;
@@ -51,6 +51,7 @@ struct KindInfo {
     const char* structure;        // the runtime's record
     bool hasText;
     bool touched;                 // has the events press, release, tap
+    bool plays;                   // has the event done, and takes play and stop
 };
 
 std::span<const KindInfo> kinds();

@@ -7,8 +7,20 @@
 
 namespace gorsefinch {
 
+std::string startImage(const Document& document, Kind kind) {
+    if ((kind != Kind::Image && kind != Kind::Frames) || document.images->empty())
+        return "";
+    const auto moves = [](const Image& each) {
+        return !each.more.empty() || each.recipe.columns * each.recipe.rows > 1 || each.file.ends_with(".gif") || each.file.ends_with(".webp");
+    };
+    for (const Image& each : *document.images)
+        if (moves(each) == (kind == Kind::Frames))
+            return each.name;
+    return document.images->front().name;
+}
+
 std::string startLook(const Document& document, Kind kind) {
-    if (kind == Kind::Image)
+    if (kind == Kind::Image || kind == Kind::Frames)
         return "";
     for (const char* look : {info(kind).key, kind == Kind::Rectangle ? "surface" : "plain"})
         if (document.look(look))
@@ -26,10 +38,10 @@ Widget newWidget(const Document& document, const Screen& screen, Kind kind, int 
     widget.x = drawn ? x : std::clamp(x, 0, panel.width - widget.w);
     widget.y = drawn ? y : std::clamp(y, 0, panel.height - widget.h);
     widget.look = startLook(document, kind);
-    if (kind == Kind::Image && !document.images->empty())
-        widget.properties["image"] = document.images->front().name;
+    if (const std::string image = startImage(document, kind); !image.empty())
+        widget.properties["image"] = image;
     if (kind == Kind::Rectangle && widget.look.empty())
-        widget.properties["fill"] = opaque(info(panel.format).bits == 1 ? 0xFFFFFF : 0x2B3436);
+        widget.properties["fill"] = opaque(info(panel.format).isOneBit() ? 0xFFFFFF : 0x2B3436);
     if (*kindInfo.startText != 0)
         widget.properties["text"] = std::string(kindInfo.startText);
     widget.name = widgetNameFor(screen, kind, "");

@@ -8,6 +8,9 @@
 namespace gorsefinch {
 
 // The look that a new widget of a kind takes: one of the kind's own name, else a plain one; "" if there is none.
+// The image that a new widget of a kind shows: for frames the first that moves; "" if it shows none.
+std::string startImage(const Document& document, Kind kind);
+
 std::string startLook(const Document& document, Kind kind);
 
 // A new widget with its start look and content, at x, y in pixels. `drawn` says whether w and h were chosen by the user;

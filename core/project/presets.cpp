@@ -86,7 +86,7 @@ Result<Document> newProject(const Preset& preset, const std::string& name, Bytes
     std::string faceName;
     if (face)
         document = addFace(document, faceFile, std::move(face), &faceName);
-    const bool mono = info(preset.format).bits == 1;
+    const bool mono = info(preset.format).isOneBit();
     document.looks = std::make_shared<std::vector<Look>>(startLooks(mono, faceName));
     Screen screen;
     screen.name = "home";

@@ -6,6 +6,7 @@
 #include "core/project/json_text.h"
 #include "core/project/names.h"
 #include "core/project/project_text.h"
+#include "core/project/recipe_text.h"
 
 namespace gorsefinch {
 
@@ -56,6 +57,7 @@ Panel readPanel(const Json& json, Problems& problems) {
         const PixelFormatInfo* found = pixelFormatByKey(key);
         return found && found->panel ? std::optional(found->format) : std::nullopt;
     });
+    panel.palette = readColours(object, "palette");
     panel.turn = static_cast<int>(object.whole("turn", 0, 0, 270));
     if (panel.turn % 90 != 0) {
         object.problem("turn", "a panel turns by 0, 90, 180 or 270 degrees", "Correct the number");
@@ -132,23 +134,6 @@ Look readLook(const Json& json, const std::string& place, Problems& problems) {
     }
     look.unknown = object.unknown();
     return look;
-}
-
-Recipe readRecipe(const Json& json, const std::string& place, Problems& problems) {
-    JsonObject object(json, kMainFile, place, problems);
-    Recipe recipe;
-    recipe.width = static_cast<int>(object.whole("width", 0, 0, kMostPanelSide));
-    recipe.height = static_cast<int>(object.whole("height", 0, 0, kMostPanelSide));
-    recipe.fit = object.choice<Fit>("fit", recipe.fit, fitByKey);
-    recipe.background = object.colour("background", recipe.background);
-    recipe.reduction = object.choice<Reduction>("dither", recipe.reduction, reductionByKey);
-    const int64_t bits = object.whole("mask_bits", recipe.maskBits, 1, 8);
-    if (bits == 1 || bits == 2 || bits == 4 || bits == 8)
-        recipe.maskBits = static_cast<int>(bits);
-    else
-        object.problem("mask_bits", "a mask has 1, 2, 4 or 8 bits", "Correct the number");
-    recipe.maskOnly = object.yesNo("mask_only", false);
-    return recipe;
 }
 
 class Reader {
@@ -248,6 +233,8 @@ class Reader {
         document.panel = std::make_shared<Panel>(readPanel(object.object("panel"), out_.problems));
         document.variables = readList<Variable>(object.array("variables"), "variables", readVariable);
         document.looks = readList<Look>(object.array("looks"), "looks", readLook);
+        document.usualRecipe = std::make_shared<Recipe>(
+            readRecipe(object.object("usual_recipe"), kMainFile, "usual_recipe", out_.problems));
         readImages(document, object.array("images"));
         readFaces(document, object.array("fonts"));
         readScreens(document, object.array("screens"));
@@ -264,8 +251,15 @@ class Reader {
             Image image;
             image.name = usableName(object.text("name"), kMainFile, place + ".name", used_);
             image.file = object.text("file");
-            image.recipe = readRecipe(object.object("recipe"), place + ".recipe", out_.problems);
+            image.recipe = readRecipe(object.object("recipe"), kMainFile, place + ".recipe", out_.problems);
             image.original = readOriginal("images", image.file, place);
+            const Json& more = object.array("more_files");
+            for (size_t j = 0; j < std::min<size_t>(more.size(), kMostSeries - 1); ++j) {
+                MoreOriginal each;
+                each.file = more[j].is_string() ? more[j].get<std::string>() : std::string();
+                each.original = readOriginal("images", each.file, place + ".more_files[" + std::to_string(j) + "]");
+                image.more.push_back(std::move(each));
+            }
             image.unknown = object.unknown();
             all->push_back(std::move(image));
         }

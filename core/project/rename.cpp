@@ -52,7 +52,87 @@ void rewriteTexts(Document& document, const RuleRename& rename) {
     }
 }
 
+// Properties that name a thing of the project: its own and those of its look's states.
+bool renameIn(PropertyMap& properties, const std::vector<std::string>& keys, std::string_view from, std::string_view to) {
+    bool any = false;
+    for (const std::string& key : keys)
+        if (const auto found = properties.find(key); found != properties.end() && found->second == PropertyValue(std::string(from))) {
+            found->second = std::string(to);
+            any = true;
+        }
+    return any;
+}
+
+std::vector<std::string> keysOfType(std::span<const PropertyInfo> properties, PropertyType type) {
+    std::vector<std::string> out;
+    for (const PropertyInfo& each : properties)
+        if (each.type == type)
+            out.emplace_back(each.key);
+    return out;
+}
+
+// Follows a renamed image, face or variable through widgets and looks; what has no such name stays shared.
+void renameInProperties(Document& document, PropertyType type, std::string_view from, std::string_view to) {
+    const std::vector<std::string> inStyle = keysOfType(styleProperties(), type);
+    for (ScreenRef& ref : document.screens) {
+        Screen next = *ref;
+        bool any = false;
+        for (WidgetRef& widget : next.widgets) {
+            Widget copy = *widget;
+            const bool own = renameIn(copy.properties, keysOfType(info(copy.kind).properties, type), from, to);
+            if (renameIn(copy.properties, inStyle, from, to) || own) {
+                widget = std::make_shared<const Widget>(std::move(copy));
+                any = true;
+            }
+        }
+        if (any)
+            ref = std::make_shared<const Screen>(std::move(next));
+    }
+    auto looks = std::make_shared<std::vector<Look>>(*document.looks);
+    bool any = false;
+    for (Look& look : *looks) {
+        any = renameIn(look.style, inStyle, from, to) || any;
+        for (auto& [state, style] : look.states)
+            any = renameIn(style, inStyle, from, to) || any;
+    }
+    if (any)
+        document.looks = looks;
+}
+
 }  // namespace
+
+Result<Document> renameImage(const Document& document, std::string_view from, std::string_view to) {
+    if (!document.image(from) || from == to)
+        return document;
+    if (const auto error = refuse(to, isTaken(document, to)))
+        return tl::unexpected(*error);
+    Document next = document;
+    auto all = std::make_shared<std::vector<Image>>(*document.images);
+    for (Image& each : *all) {
+        if (each.name == from)
+            each.name = to;
+        if (each.recipe.paletteImage == from)
+            each.recipe.paletteImage = to;
+    }
+    next.images = all;
+    renameInProperties(next, PropertyType::Image, from, to);
+    return next;
+}
+
+Result<Document> renameFace(const Document& document, std::string_view from, std::string_view to) {
+    if (!document.face(from) || from == to)
+        return document;
+    if (const auto error = refuse(to, isTaken(document, to)))
+        return tl::unexpected(*error);
+    Document next = document;
+    auto all = std::make_shared<std::vector<Face>>(*document.faces);
+    for (Face& each : *all)
+        if (each.name == from)
+            each.name = to;
+    next.faces = all;
+    renameInProperties(next, PropertyType::Font, from, to);
+    return next;
+}
 
 Result<Document> renameWidget(const Document& document, std::string_view screen, std::string_view from,
                               std::string_view to) {
@@ -97,6 +177,7 @@ Result<Document> renameVariable(const Document& document, std::string_view from,
     const RuleRename rename{RuleRename::What::Variable, "", std::string(from), std::string(to), true};
     renameInRules(next, rename);
     rewriteTexts(next, rename);
+    renameInProperties(next, PropertyType::Variable, from, to);
     return next;
 }
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/project/json_text.h"
 #include "core/project/project_text.h"
+#include "core/project/recipe_text.h"
 
 namespace gorsefinch {
 
@@ -21,17 +22,12 @@ void put(Json& object, const PropertyMap& properties) {
         object[key] = toJson(value);
 }
 
-template <typename T>
-void putUnless(Json& object, const char* key, const T& value, const T& usual) {
-    if (value != usual)
-        object[key] = value;
-}
-
 Json toJson(const Panel& panel) {
     Json out;
     out["width"] = panel.width;
     out["height"] = panel.height;
     out["format"] = info(panel.format).key;
+    putColours(out, "palette", panel.palette);
     putUnless(out, "turn", panel.turn, 0);
     putUnless(out, "mirror_x", panel.mirrorX, false);
     putUnless(out, "mirror_y", panel.mirrorY, false);
@@ -98,19 +94,12 @@ Json toJson(const Look& look) {
 }
 
 Json toJson(const Image& image) {
-    const Recipe usual;
-    Json recipe = Json::object();
-    putUnless(recipe, "width", image.recipe.width, 0);
-    putUnless(recipe, "height", image.recipe.height, 0);
-    putUnless(recipe, "fit", std::string(toKey(image.recipe.fit)), std::string(toKey(usual.fit)));
-    putUnless(recipe, "background", toText(image.recipe.background), toText(usual.background));
-    putUnless(recipe, "dither", std::string(toKey(image.recipe.reduction)), std::string(toKey(usual.reduction)));
-    putUnless(recipe, "mask_bits", image.recipe.maskBits, usual.maskBits);
-    putUnless(recipe, "mask_only", image.recipe.maskOnly, false);
     Json out;
     out["name"] = image.name;
     out["file"] = image.file;
-    out["recipe"] = recipe;
+    for (const MoreOriginal& each : image.more)
+        out["more_files"].push_back(each.file);
+    out["recipe"] = recipeJson(image.recipe);
     appendUnknown(out, image.unknown);
     return out;
 }
@@ -169,6 +158,8 @@ ProjectFiles toFiles(const Document& document) {
     main["panel"] = toJson(*document.panel);
     main["variables"] = listJson(*document.variables);
     main["looks"] = listJson(*document.looks);
+    if (const Json usual = recipeJson(*document.usualRecipe); !usual.empty())
+        main["usual_recipe"] = usual;
     main["images"] = listJson(*document.images);
     main["fonts"] = listJson(*document.faces);
     main["screens"] = Json::array();
@@ -185,9 +176,13 @@ ProjectFiles toFiles(const Document& document) {
     }
     appendUnknown(main, *document.unknown);
     files[kMainFile] = dumped(main);
-    for (const Image& image : *document.images)
+    for (const Image& image : *document.images) {
         if (image.original)
             files["images/" + image.file] = *image.original;
+        for (const MoreOriginal& each : image.more)
+            if (each.original)
+                files["images/" + each.file] = *each.original;
+    }
     for (const Face& face : *document.faces)
         if (face.original)
             files["fonts/" + face.file] = *face.original;

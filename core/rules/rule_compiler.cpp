@@ -3,8 +3,7 @@
 
 #include <algorithm>
 
-#include "core/project/names.h"
-#include "core/rules/rule_pool.h"
+#include "core/rules/statement_compiler.h"
 
 namespace gorsefinch {
 
@@ -17,20 +16,14 @@ struct EventWord {
     int event;
 };
 constexpr EventWord widgetEvents[] = {
-    {"press", GORSE_ON_PRESS}, {"release", GORSE_ON_RELEASE}, {"tap", GORSE_ON_TAP}};
+    {"press", GORSE_ON_PRESS}, {"release", GORSE_ON_RELEASE}, {"tap", GORSE_ON_TAP}, {"done", GORSE_ON_DONE}};
 constexpr EventWord screenEvents[] = {{"enter", GORSE_ON_ENTER}, {"leave", GORSE_ON_LEAVE}};
 
 // One file's rules, read line by line.
 class FileCompiler {
   public:
     FileCompiler(RulePool& pool, const RuleFile& file)
-        : pool_(pool), file_("rules/" + file.name + ".rules"), name_(file.name), lines_(splitRules(file.text)) {
-        scope_.names = &pool.names();
-        scope_.slot = [this](const auto& place, const auto& property) { return pool_.slot(place, property); };
-        scope_.string = [this](const std::string& words, const Token& at) { return text(words, at); };
-        scope_.report = [this](Severity severity, const Token& at, const std::string& reason,
-                               const std::string& remedy) { report(severity, at, reason, remedy); };
-    }
+        : pool_(pool), file_(pool, file), statements_(file_), lines_(splitRules(file.text)) {}
 
     void run() {
         while (line_ < lines_.size()) {
@@ -44,41 +37,9 @@ class FileCompiler {
     }
 
   private:
-    void report(Severity severity, const Token& at, const std::string& reason, const std::string& remedy = {}) {
-        Problem problem;
-        problem.severity = severity;
-        problem.file = file_;
-        problem.place = "line " + std::to_string(at.line) + ", column " + std::to_string(at.column);
-        problem.reason = at.type == TokenType::Bad ? at.text : reason;
-        problem.remedy = remedy;
-        problem.line = at.line;
-        problem.column = at.column;
-        failed_ = failed_ || severity == Severity::Error;
-        pool_.out().problems.push_back(std::move(problem));
-    }
-
-    int text(const std::string& words, const Token& at) {
-        const int number = pool_.string(words);
-        for (const Problem& each : pool_.out().strings[static_cast<size_t>(number)].problems) {
-            Token place = at;
-            place.column += each.column;
-            report(each.severity, place, each.reason, each.remedy);
-        }
-        return number;
-    }
-
-    const Token& at(const std::vector<Token>& tokens, size_t i) const { return tokens[std::min(i, tokens.size() - 1)]; }
-
-    void expectEnd(const std::vector<Token>& tokens, size_t i) {
-        if (at(tokens, i).type != TokenType::End)
-            report(Severity::Error, at(tokens, i), "this does not belong here");
-    }
-
-    std::optional<Compiled> expression(const std::vector<Token>& tokens, size_t& i) {
-        ExpressionParser parser(scope_, tokens, std::min(i, tokens.size() - 1));
-        auto value = parser.parse();
-        i = parser.position();
-        return value;
+    static const Token& at(const std::vector<Token>& tokens, size_t i) { return RuleFileContext::at(tokens, i); }
+    void report(Severity severity, const Token& where, const std::string& reason, const std::string& remedy = {}) {
+        file_.report(severity, where, reason, remedy);
     }
 
     void rule(const TokenLine& header) {
@@ -86,7 +47,7 @@ class FileCompiler {
         gorse_rule rule{};
         rule.condition = rule.body = rule.otherwise = GORSE_NONE;
         rule.widget = rule.screen = GORSE_NONE;
-        failed_ = false;
+        file_.beginRule();
         std::optional<Compiled> condition;
         if (tokens[0].is("on"))
             condition = event(tokens, rule);
@@ -102,13 +63,13 @@ class FileCompiler {
         if (line_ < lines_.size() && !lines_[line_].indented && lines_[line_].tokens[0].is("otherwise")) {
             if (!tokens[0].is("when"))
                 report(Severity::Error, lines_[line_].tokens[0], "only a when can have an otherwise");
-            expectEnd(lines_[line_].tokens, 1);
+            file_.expectEnd(lines_[line_].tokens, 1);
             ++line_;
             otherwise = statements();
         }
-        if (body.code.empty() && (!otherwise || otherwise->code.empty()) && !failed_)
+        if (body.code.empty() && (!otherwise || otherwise->code.empty()) && !file_.failed())
             report(Severity::Error, tokens[0], "the rule does nothing", "Indent what it does below it");
-        if (!failed_)
+        if (!file_.failed())
             place(rule, tokens[0].line, condition, body, otherwise);
     }
 
@@ -117,7 +78,7 @@ class FileCompiler {
         CompiledRules& out = pool_.out();
         if (out.code.size() > kMostCode || out.rules.size() > 2000) {
             Problem problem;
-            problem.file = file_;
+            problem.file = file_.path();
             problem.line = line;
             problem.reason = "too many rules";
             problem.remedy = "Take some out";
@@ -136,7 +97,7 @@ class FileCompiler {
             rule.memory = static_cast<uint16_t>(out.whens++);
         out.rules.push_back(rule);
         const int last = line_ > 0 ? lines_[line_ - 1].tokens[0].line : line;
-        out.sources.push_back({name_, line, last});
+        out.sources.push_back({file_.name(), line, last});
     }
 
     std::optional<Compiled> whileCondition(const std::vector<Token>& tokens, size_t i) {
@@ -150,12 +111,12 @@ class FileCompiler {
     }
 
     std::optional<Compiled> condition(const std::vector<Token>& tokens, size_t i) {
-        auto value = expression(tokens, i);
+        auto value = file_.expression(tokens, i);
         if (!value)
             return std::nullopt;
         if (value->type != ValueType::YesNo)
             report(Severity::Error, value->from, "a condition is yes or no", "Compare it with something");
-        expectEnd(tokens, i);
+        file_.expectEnd(tokens, i);
         return value;
     }
 
@@ -174,7 +135,7 @@ class FileCompiler {
         }
         if (parts.size() < 2 || parts.size() > 3) {
             report(Severity::Error, at(tokens, 1), "an event belongs here",
-                   "Write start, widget.tap, widget.press, widget.release or screen.enter");
+                   "Write start, widget.tap, widget.press, widget.release, widget.done or screen.enter");
             return std::nullopt;
         }
         if (parts.size() == 3 || !screenEvent(parts, rule))
@@ -206,13 +167,15 @@ class FileCompiler {
                 word = &each;
         if (!word)
             report(Severity::Error, *parts.back(), "there is no event \"" + parts.back()->text + "\"",
-                   "Widgets have tap, press and release; screens have enter and leave");
+                   "Buttons have tap, press and release, frames done; screens have enter and leave");
         if (!found)
             report(Severity::Error, widget, "there is no widget \"" + widget.text + "\"");
         else if (found->screen < 0)
             report(Severity::Error, widget, "several screens have a widget \"" + widget.text + "\"",
                    "Write screen.widget." + parts.back()->text);
-        else if (!info(found->kind).touched)
+        else if (word && word->event == GORSE_ON_DONE && !info(found->kind).plays)
+            report(Severity::Error, widget, std::string("a ") + info(found->kind).key + " never comes to an end", "Use frames");
+        else if (word && word->event != GORSE_ON_DONE && !info(found->kind).touched)
             report(Severity::Error, widget, std::string("a ") + info(found->kind).key + " takes no touch",
                    "Use a button");
         if (!word || !found)
@@ -261,240 +224,15 @@ class FileCompiler {
     Compiled statements() {
         Compiled body;
         while (line_ < lines_.size() && lines_[line_].indented)
-            statement(lines_[line_++].tokens, body);
+            statements_.statement(lines_[line_++].tokens, body);
         return body;
     }
 
-    void statement(const std::vector<Token>& tokens, Compiled& body) {
-        const Token& first = tokens[0];
-        if (first.is("go")) {
-            go(tokens, body);
-        } else if (first.is("back")) {
-            body.byte(GORSE_OP_BACK);
-            expectEnd(tokens, 1);
-        } else if (first.is("call")) {
-            call(tokens, body);
-        } else if (first.is("show") || first.is("hide") || first.is("toggle")) {
-            visibility(tokens, body);
-        } else {
-            assignment(tokens, body);
-        }
-    }
-
-    void go(const std::vector<Token>& tokens, Compiled& body) {
-        const Token& name = at(tokens, 1);
-        const int screen = pool_.names().screen(name.text);
-        if (name.type != TokenType::Name || screen < 0)
-            report(Severity::Error, name,
-                   name.type == TokenType::Name ? "there is no screen \"" + name.text + "\"" : "a screen belongs here");
-        body.byte(GORSE_OP_GO);
-        body.word(screen);
-        expectEnd(tokens, 2);
-    }
-
-    void call(const std::vector<Token>& tokens, Compiled& body) {
-        const Token& name = at(tokens, 1);
-        if (name.type != TokenType::Name || nameTrouble(name.text)) {
-            report(Severity::Error, name, nameTrouble(name.text).value_or("a hook's name belongs here"));
-            return;
-        }
-        size_t i = 2;
-        if (!at(tokens, i).is("(")) {
-            report(Severity::Error, at(tokens, i), "a ( belongs here", "Write call " + name.text + "()");
-            return;
-        }
-        ++i;
-        HookInfo hook{name.text, {}, {}};
-        int texts = 0;
-        while (!at(tokens, i).is(")")) {
-            const auto value = expression(tokens, i);
-            if (!value)
-                return;
-            if (value->type == ValueType::Text)
-                texts |= 1 << hook.values.size();
-            hook.values.push_back(value->type);
-            hook.scales.push_back(value->scale);
-            body.append(*value);
-            if (!at(tokens, i).is(","))
-                break;
-            ++i;
-        }
-        if (!at(tokens, i).is(")"))
-            report(Severity::Error, at(tokens, i), "the closing ) is missing");
-        expectEnd(tokens, i + 1);
-        if (hook.values.size() > 4 || (texts & (texts - 1)) != 0)
-            report(Severity::Error, name, "a hook takes at most four values, one of them a text");
-        body.byte(GORSE_OP_CALL);
-        body.word(hookNumber(hook, name));
-        body.byte(static_cast<int>(hook.values.size()));
-        body.byte(texts);
-    }
-
-    int hookNumber(const HookInfo& hook, const Token& at) {
-        auto& hooks = pool_.out().hooks;
-        const auto known = std::find_if(hooks.begin(), hooks.end(), [&](const HookInfo& h) { return h.name == hook.name; });
-        if (known == hooks.end()) {
-            hooks.push_back(hook);
-            return static_cast<int>(hooks.size()) - 1;
-        }
-        if (known->values != hook.values || known->scales != hook.scales)
-            report(Severity::Error, at, "\"" + hook.name + "\" is called with other values elsewhere",
-                   "Give all its calls the same values");
-        return static_cast<int>(known - hooks.begin());
-    }
-
-    // A widget named from token i on, in the short form or with its screen.
-    std::optional<ProjectNames::WidgetPlace> widget(const std::vector<Token>& tokens, size_t i, bool full) {
-        const Token& name = at(tokens, full ? i + 2 : i);
-        const auto found = pool_.names().widget(full ? at(tokens, i).text : "", name.text);
-        if (!found || found->screen < 0) {
-            report(Severity::Error, name,
-                   found ? "several screens have a widget \"" + name.text + "\"" : "there is no widget \"" + name.text + "\"",
-                   found ? "Write screen." + name.text : "");
-            return std::nullopt;
-        }
-        return found;
-    }
-
-    void visibility(const std::vector<Token>& tokens, Compiled& body) {
-        const bool full = at(tokens, 2).is(".");
-        const auto place = widget(tokens, 1, full);
-        if (!place)
-            return;
-        const PropertyInfo& property = *findProperty(place->kind, "visible");
-        const int slot = pool_.slot(*place, property);
-        if (tokens[0].is("toggle")) {
-            body.byte(GORSE_OP_SLOT);
-            body.slots.push_back({body.code.size(), slot});
-            body.word(0);
-            body.byte(GORSE_OP_NOT);
-        } else {
-            body.push(tokens[0].is("show"));
-        }
-        storeSlot(body, slot, place->screen);
-        expectEnd(tokens, full ? 4 : 2);
-    }
-
-    void storeSlot(Compiled& body, int slot, int screen) {
-        body.byte(GORSE_OP_SET_SLOT);
-        body.slots.push_back({body.code.size(), slot});
-        body.word(0);
-        body.word(screen);
-    }
-
-    void assignment(const std::vector<Token>& tokens, Compiled& body) {
-        // name, widget.name or screen.widget.name
-        size_t equals = tokens[0].type == TokenType::Name ? 1 : 0;
-        while (equals > 0 && at(tokens, equals).is(".") && at(tokens, equals + 1).type == TokenType::Name)
-            equals += 2;
-        if (equals == 0 || !tokens[equals].is("=")) {
-            report(Severity::Error, tokens[equals == 1 ? 0 : equals],
-                   equals == 1 ? "there is no statement \"" + tokens[0].text + "\"" : "a statement belongs here",
-                   "Write name = value, go, back, call, show, hide or toggle");
-            return;
-        }
-        size_t i = equals + 1;
-        auto value = expression(tokens, i);
-        if (!value)
-            return;
-        expectEnd(tokens, i);
-        if (equals == 1)
-            setVariable(tokens[0], tokens[equals], *value, body);
-        else
-            setProperty(tokens, equals, *value, body);
-    }
-
-    void wantType(ValueType wanted, const Compiled& value, const Token& op) {
-        if (value.type != wanted)
-            report(Severity::Error, op, std::string("it takes ") + toWords(wanted) + ", this is " + toWords(value.type));
-    }
-
-    void setVariable(const Token& name, const Token& op, Compiled value, Compiled& body) {
-        const auto found = pool_.names().variable(name.text);
-        if (!found) {
-            report(Severity::Error, name, "there is no variable \"" + name.text + "\"",
-                   "Add it at the station Variables, or correct it");
-            return;
-        }
-        const Variable& variable = *found->variable;
-        if (variable.type == VariableType::Text) {
-            wantType(ValueType::Text, value, op);
-            body.append(value);
-            body.byte(GORSE_OP_SET_TEXT);
-            body.word(found->number);
-            return;
-        }
-        wantType(variable.type == VariableType::YesNo ? ValueType::YesNo : ValueType::Number, value, op);
-        if (value.type == ValueType::Number)
-            fitNumber(variable, op, value);
-        body.append(value);
-        body.byte(GORSE_OP_SET_NUMBER);
-        body.word(found->number);
-    }
-
-    void fitNumber(const Variable& variable, const Token& op, Compiled& value) {
-        if (value.scale > variable.decimals)
-            report(Severity::Warning, op,
-                   "decimals get lost: the value has " + std::to_string(value.scale) + ", " + variable.name + " has " +
-                       std::to_string(variable.decimals));
-        if (!value.unit.empty() && !variable.unit.empty() && value.unit != variable.unit)
-            report(Severity::Warning, op, "mixed units: " + variable.unit + " and " + value.unit, "Convert the value");
-        value.rescale(variable.decimals);
-        if (value.constant && (value.least < variable.least || value.least > variable.most))
-            report(Severity::Warning, op,
-                   "the value lies outside the range of " + variable.name + " (" +
-                       decimalText(variable.least, variable.decimals) + " to " +
-                       decimalText(variable.most, variable.decimals) + ") and will be held to it");
-    }
-
-    void setProperty(const std::vector<Token>& tokens, size_t equals, Compiled value, Compiled& body) {
-        if (equals != 3 && equals != 5) {
-            report(Severity::Error, tokens[0], "write widget.property or screen.widget.property");
-            return;
-        }
-        const auto place = widget(tokens, 0, equals == 5);
-        if (!place)
-            return;
-        const Token& key = tokens[equals - 1];
-        const Token& op = tokens[equals];
-        const PropertyInfo* property = findProperty(place->kind, key.text);
-        if (!property || property->field.home == FieldHome::Nowhere) {
-            report(Severity::Error, key, "rules can't set \"" + key.text + "\" of a " + info(place->kind).key);
-            return;
-        }
-        const int slot = pool_.slot(*place, *property);
-        switch (property->type) {
-            case PropertyType::YesNo: wantType(ValueType::YesNo, value, op); break;
-            case PropertyType::Colour: wantType(ValueType::Colour, value, op); break;
-            case PropertyType::Text: setText(slot, op, value); break;
-            default:
-                wantType(ValueType::Number, value, op);
-                value.rescale(0);
-                if (value.least < property->least || value.most > property->most)
-                    report(value.constant ? Severity::Error : Severity::Warning, op,
-                           "it goes from " + std::to_string(property->least) + " to " + std::to_string(property->most));
-                break;
-        }
-        body.append(value);
-        storeSlot(body, slot, place->screen);
-    }
-
-    void setText(int slot, const Token& op, const Compiled& value) {
-        wantType(ValueType::Text, value, op);
-        if (!value.words) {
-            report(Severity::Error, op, "a widget's text is set from words in quotes",
-                   "To show a variable, write \"{name}\"");
-            return;
-        }
-        pool_.out().slots[static_cast<size_t>(slot)].strings.push_back(pool_.string(*value.words));
-    }
-
     RulePool& pool_;
-    std::string file_, name_;
+    RuleFileContext file_;
+    StatementCompiler statements_;
     std::vector<TokenLine> lines_;
     size_t line_ = 0;
-    bool failed_ = false;
-    ExpressionScope scope_;
 };
 
 }  // namespace
@@ -510,7 +248,7 @@ CompiledRules compileRules(const ProjectNames& names, const std::vector<RuleFile
 
 std::vector<std::string> ruleKeywords() {
     return {"on",   "every", "when", "otherwise", "while", "start",  "enter", "leave", "tap", "press", "release",
-            "go",   "back",  "call", "show",      "hide",  "toggle", "yes",   "no",    "none", "ms",   "s", "min"};
+            "go",   "back",  "call", "show",      "hide",  "toggle", "play", "stop", "done", "yes",   "no",    "none", "ms",   "s", "min"};
 }
 
 }  // namespace gorsefinch

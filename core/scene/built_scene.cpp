@@ -59,12 +59,34 @@ void fillVariables(BuiltScene& out, const ProjectNames& names) {
     out.scene.text_bytes = offset;
 }
 
+// Where what is sent may begin: at whole bytes of the panel's memory, which a turned panel counts from another edge.
+void fillUnits(const Panel& panel, gorse_panel& p, bool turned) {
+    const PixelFormatInfo& f = info(panel.format);
+    const int across = f.layout == PixelLayout::Pages ? 1 : f.pixelsPerByte();
+    const int down = f.layout == PixelLayout::Pages ? 8 : 1;
+    const bool sideways = turned && panel.turn % 180 != 0;
+    const int unit = std::max(across, down);
+    p.unit_x = static_cast<uint8_t>(sideways ? unit : across);
+    p.unit_y = static_cast<uint8_t>(sideways ? unit : down);
+    // The turn and the mirror each may exchange left and right, or top and bottom, of the memory.
+    const bool fromRight = turned && ((panel.turn == 90 || panel.turn == 180) != panel.mirrorX);
+    const bool fromBelow = turned && ((panel.turn == 180 || panel.turn == 270) != panel.mirrorY);
+    const bool x = sideways ? fromBelow : fromRight, y = sideways ? fromRight : fromBelow;
+    p.phase_x = static_cast<uint8_t>(x ? panel.width % p.unit_x : 0);
+    p.phase_y = static_cast<uint8_t>(y ? panel.height % p.unit_y : 0);
+}
+
 void fillPanel(BuiltScene& out) {
     const Panel& panel = *out.document.panel;
     gorse_panel& p = out.panel;
     p.format = info(panel.format).panel;
     p.width = static_cast<uint16_t>(panel.width);
     p.height = static_cast<uint16_t>(panel.height);
+    for (const Colour each : panelPalette(panel))
+        out.palette.push_back(each.argb);
+    p.palette = out.palette.empty() ? nullptr : out.palette.data();
+    p.palette_count = static_cast<uint16_t>(out.palette.size());
+    fillUnits(panel, p, false);
     out.uprightPanel = p;
     p.column_offset = static_cast<uint16_t>(panel.columnOffset);
     p.row_offset = static_cast<uint16_t>(panel.rowOffset);
@@ -72,8 +94,27 @@ void fillPanel(BuiltScene& out) {
     p.flags = static_cast<uint8_t>((panel.mirrorX ? GORSE_MIRROR_X : 0) | (panel.mirrorY ? GORSE_MIRROR_Y : 0) |
                                    (panel.invert ? GORSE_INVERT : 0) |
                                    (panel.swapRedBlue && info(panel.format).bits > 8 ? GORSE_SWAP_RED_BLUE : 0));
+    fillUnits(panel, p, true);
     if (p.quarter_turns != 0 || p.flags != 0)
-        p.turn = info(panel.format).bits == 1 ? gorse_turn_pages : gorse_turn_pixels;
+        p.turn = turnOf(panel.format).function;
+}
+
+void fillImages(BuiltScene& out) {
+    std::map<std::string, ImageUse> all;
+    for (const auto& part : out.parts)
+        for (const ImageUse& each : part->images) {
+            ImageUse& use = all.emplace(each.name, each).first->second;
+            use.allFrames = use.allFrames || each.allFrames;
+        }
+    for (auto& [name, use] : all) {
+        if (use.image->outside) {
+            use.image->placeOutside(static_cast<uint32_t>(out.outside.size()));
+            for (const BakedFrame& frame : use.image->frames)
+                for (const auto* bytes : {&frame.pixels, &frame.mask})
+                    out.outside.insert(out.outside.end(), bytes->begin(), bytes->end());
+        }
+        out.images.push_back(std::move(use));
+    }
 }
 
 void fillScreens(BuiltScene& out) {
@@ -110,6 +151,10 @@ void fillScene(BuiltScene& out) {
     s.rules = out.rules->rules.data();
     s.code = out.rules->code.data();
     s.strings = out.strings.data();
+    for (const auto& part : out.parts)
+        for (const WidgetRef& widget : part->source->widgets)
+            if (info(widget->kind).runtime->tick || info(widget->kind).runtime->command)
+                s.motion = &gorse_motion_of_widgets;
     s.screen_count = static_cast<uint16_t>(out.screens.size());
     s.number_count = static_cast<uint16_t>(out.numbers.size());
     s.text_count = static_cast<uint16_t>(out.texts.size());
@@ -130,9 +175,9 @@ long BuiltScene::stateBytes(int dirty) const {
 
 long BuiltScene::bufferBytes() const {
     const Panel& p = *document.panel;
-    const int bits = info(p.format).bits;
-    const long lines = bits == 1 ? (p.stripLines + 7) / 8 * 8 : p.stripLines;
-    return (static_cast<long>(p.width) * lines * bits / 8 + 3) / 4 * 4;
+    const bool pages = info(p.format).layout == PixelLayout::Pages;
+    const long lines = pages ? (p.stripLines + 7) / 8 : p.stripLines;
+    return (packedRowBytes(p.format, p.width) * lines + 3) / 4 * 4;
 }
 
 SceneBuilder::Changes SceneBuilder::changesFrom(const Document& document) const {
@@ -151,7 +196,7 @@ SceneBuilder::Changes SceneBuilder::changesFrom(const Document& document) const 
     if (before.images != document.images) {
         for (const Image& each : *document.images) {
             const Image* old = before.image(each.name);
-            if (!old || old->original != each.original || !(old->recipe == each.recipe))
+            if (!old || old->original != each.original || old->more != each.more || !(old->recipe == each.recipe))
                 out.images.insert(each.name);
         }
         for (const Image& each : *before.images)
@@ -255,6 +300,7 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
             out->fonts.push_back(font);
         }
     fillVariables(*out, names);
+    fillImages(*out);
     fillPanel(*out);
     fillScreens(*out);
     fillScene(*out);

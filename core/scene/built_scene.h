@@ -23,6 +23,9 @@ struct BuiltScene {
     gorse_panel uprightPanel{};  // without turn, mirror, inversion and offsets: for looking at
     gorse_scene scene{};
     gorse_scene upright{};
+    std::vector<ImageUse> images;   // those in use, by name
+    std::vector<uint8_t> outside;   // what of them lives in outside memory, from address 0 on
+    std::vector<gorse_colour> palette;  // of an indexed panel
     std::vector<BakedFont*> fonts;  // those in use; they belong to the builder
     Problems problems;              // of screens, texts, images, fonts and rules
 

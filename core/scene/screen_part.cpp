@@ -68,6 +68,7 @@ class PartBuilder {
             case Kind::Text: addLabel(number, widget, record.label); break;
             case Kind::Button: addButton(number, widget, record.button); break;
             case Kind::Image: addPicture(widget, record.picture); break;
+            case Kind::Frames: addFrames(widget, record.frames); break;
             case Kind::Rectangle: break;
         }
         addSlots(number, widget, base);
@@ -180,7 +181,8 @@ class PartBuilder {
             }
     }
 
-    const gorse_image* image(const Widget& widget) {
+    // Null without an image, or when there is trouble, which is told.
+    BakedImageRef bakedImage(const Widget& widget, bool allFrames) {
         const std::string name = std::get<std::string>(value(widget, "image"));
         if (name.empty())
             return nullptr;
@@ -190,13 +192,66 @@ class PartBuilder {
             problem(Severity::Error, widget, "there is no image \"" + name + "\"", "Choose another image");
             return nullptr;
         }
-        const auto baked = context_.images.bake(*image, context_.document.panel->format);
+        if (!image->recipe.paletteImage.empty())
+            part_->usedImages.insert(image->recipe.paletteImage);
+        const auto baked = context_.images.bake(context_.document, *image);
         if (!baked) {
             problem(Severity::Error, widget, baked.error().file + ": " + baked.error().reason, baked.error().remedy);
             return nullptr;
         }
-        part_->images.push_back(*baked);
-        return &(*baked)->record;
+        part_->images.push_back({name, *baked, allFrames});
+        return *baked;
+    }
+
+    const gorse_image* image(const Widget& widget) {
+        const BakedImageRef baked = bakedImage(widget, false);
+        return baked ? baked->record() : nullptr;
+    }
+
+    void addFrames(const Widget& widget, gorse_frames& frames) {
+        const BakedImageRef baked = bakedImage(widget, true);
+        if (!baked && std::get<std::string>(value(widget, "image")).empty())
+            problem(Severity::Warning, widget, "it has no image", "Choose one in the sheet");
+        frames.animation = baked ? &baked->animation : nullptr;
+        frames.align = choice(widget, "align");
+        frames.place = choice(widget, "place");
+        frames.play = choice(widget, "play");
+        frames.starts = std::get<bool>(value(widget, "starts")) ? 1 : 0;
+        frames.variable = GORSE_NONE;
+        frames.widget.memory = static_cast<uint16_t>(part_->memoryBytes);
+        frames.widget.capacity = sizeof(gorse_frames_state);
+        part_->memoryBytes += frames.widget.capacity;
+        const std::string variable = std::get<std::string>(value(widget, "variable"));
+        if (baked && !variable.empty())
+            followVariable(widget, variable, static_cast<int64_t>(baked->frames.size()), frames);
+    }
+
+    // Cuts the range into as many equal parts as there are frames.
+    void followVariable(const Widget& widget, const std::string& name, int64_t count, gorse_frames& frames) {
+        const Variable* variable = context_.document.variable(name);
+        if (!variable || variable->type == VariableType::Text) {
+            problem(Severity::Error, widget, variable ? "\"" + name + "\" is a text" : "there is no variable \"" + name + "\"",
+                    "Choose a variable that is a number");
+            return;
+        }
+        part_->usedVariables.insert(name);
+        const auto bound = [&](const char* key, int32_t otherwise) -> int64_t {
+            const std::string words = std::get<std::string>(value(widget, key));
+            const auto number = decimalFromText(words, variable->decimals);
+            if (!words.empty() && !number)
+                problem(Severity::Error, widget, "\"" + words + "\" is not a number", "Write a value of " + name);
+            return number.value_or(otherwise);
+        };
+        const int64_t from = bound("from", variable->least), to = bound("to", variable->most);
+        if (from >= to)
+            problem(Severity::Error, widget, "the last frame's value must be above the first's", "Correct First at or Last at");
+        part_->steps.emplace_back();
+        for (int64_t i = 1; i < count; ++i)
+            part_->steps.back().push_back(static_cast<int32_t>(from + ((to - from + 1) * i + count - 1) / count));
+        if (part_->steps.back().empty())
+            part_->steps.back().push_back(0);
+        frames.steps = part_->steps.back().data();
+        frames.variable = static_cast<uint16_t>(context_.names.variable(name)->number);
     }
 
     void addPicture(const Widget& widget, gorse_picture& picture) {
@@ -255,6 +310,6 @@ std::shared_ptr<const ScreenPart> buildScreenPart(const ScreenRef& screen, PartC
     return PartBuilder(screen, context).run();
 }
 
-int fontBitsFor(PixelFormat format) { return info(format).bits == 1 ? 1 : 4; }
+int fontBitsFor(PixelFormat format) { return info(format).fontBits; }
 
 }  // namespace gorsefinch

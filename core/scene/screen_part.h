@@ -18,6 +18,13 @@ struct FontNeed {
     std::set<char32_t> characters;
 };
 
+// An image that something shows: under which name, and whether all its frames or the first alone.
+struct ImageUse {
+    std::string name;
+    BakedImageRef image;
+    bool allFrames = false;
+};
+
 // The runtime's tables of one screen, built from the document's screen, and what they depended on. Immutable once
 // built, so that it serves as long as nothing it depends on changes.
 struct ScreenPart {
@@ -28,8 +35,9 @@ struct ScreenPart {
     std::vector<SlotInfo> slotInfos;
     std::vector<gorse_binding> bindings;
     std::deque<CompiledText> texts;
+    std::deque<std::vector<int32_t>> steps;      // of frames that follow a variable
     std::vector<FontNeed> needs;
-    std::vector<BakedImageRef> images;
+    std::vector<ImageUse> images;
     int memoryBytes = 0;                         // of its texts' buffers
     std::set<std::string> usedVariables, usedLooks, usedImages;
     Problems problems;

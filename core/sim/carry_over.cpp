@@ -2,6 +2,7 @@
 #include "core/sim/carry_over.h"
 
 #include <algorithm>
+#include <cstring>
 #include <map>
 #include <optional>
 
@@ -73,6 +74,28 @@ void carrySlots(const BuiltScene& before, const gorse& from, const BuiltScene& n
                 if (const auto value = slotValue(before, old, o, gorse_slots(&from)[oldFirst + o], now))
                     gorse_slots(&to)[now.screens[i].first_slot + s] = *value;
             }
+    }
+}
+
+// Frames go on playing where they were, on the shown screen.
+void carryFrames(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
+    const ScreenPart& part = *now.parts[gorse_head_of(&to)->screen];
+    const ScreenPart& old = *before.parts[gorse_head_of(&from)->screen];
+    if (part.source->name != old.source->name)
+        return;
+    for (size_t i = 0; i < part.widgets.size(); ++i) {
+        const Widget& widget = *part.source->widgets[i];
+        const int same = widget.kind == Kind::Frames ? widgetIndex(*old.source, widget.name) : -1;
+        if (same < 0 || old.source->widgets[static_cast<size_t>(same)]->kind != Kind::Frames)
+            continue;
+        const gorse_frames& was = old.records[static_cast<size_t>(same)].frames;
+        const gorse_frames& is = part.records[i].frames;
+        if (!was.animation || !is.animation || was.steps || is.steps)
+            continue;
+        gorse_frames_state state;
+        std::memcpy(&state, gorse_screen_memory(&from) + was.widget.memory, sizeof state);
+        state.frame = std::min<uint16_t>(state.frame, static_cast<uint16_t>(is.animation->count - 1));
+        std::memcpy(gorse_screen_memory(&to) + is.widget.memory, &state, sizeof state);
     }
 }
 
@@ -163,6 +186,8 @@ std::vector<int> carryOver(const BuiltScene& before, const gorse& from, const Bu
     std::vector<int> sameRules = carryRules(before, from, now, to);
     carryHead(before, from, now, to);
     gorse_expand_screen(&to);
+    gorse_enter_widgets(&to);
+    carryFrames(before, from, now, to);
     gorse_redraw(&to);
     return sameRules;
 }

@@ -8,29 +8,30 @@
 
 namespace gorsefinch {
 
-PanelMemory::PanelMemory(PixelFormat format, int width, int height)
+PanelMemory::PanelMemory(PixelFormat format, int width, int height, std::vector<Colour> palette)
     : format_(format),
       width_(width),
       height_(height),
+      palette_(std::move(palette)),
       bytes_(static_cast<size_t>(packedBytes(format, width, height))) {}
 
 void PanelMemory::take(int x, int y, int w, int h, const uint8_t* bytes) {
-    const bool pages = format_ == PixelFormat::Page1;
-    const size_t cell = pages ? 1 : static_cast<size_t>(info(format_).bits) / 8;
-    const int unit = pages ? 8 : 1;
-    const int inside = std::min(w, width_ - x);
-    if (inside <= 0)
+    const PixelFormatInfo& f = info(format_);
+    const int unit = f.layout == PixelLayout::Pages ? 8 : 1;
+    const size_t stride = static_cast<size_t>(packedRowBytes(format_, width_));
+    const size_t rowBytes = static_cast<size_t>(packedRowBytes(format_, w));
+    const size_t first = static_cast<size_t>(packedRowBytes(format_, x));
+    if (first >= stride)
         return;
     for (int row = 0; row < h / unit; ++row) {
-        const int to = y / unit + row;
-        if (to * unit >= height_)
+        const size_t to = static_cast<size_t>(y / unit + row) * stride + first;
+        if (to + 1 > bytes_.size())
             break;
-        std::memcpy(bytes_.data() + (static_cast<size_t>(to) * static_cast<size_t>(width_) + static_cast<size_t>(x)) * cell,
-                    bytes + static_cast<size_t>(row) * static_cast<size_t>(w) * cell,
-                    static_cast<size_t>(inside) * cell);
+        std::memcpy(bytes_.data() + to, bytes + static_cast<size_t>(row) * rowBytes,
+                    std::min({rowBytes, stride - first, bytes_.size() - to}));
     }
 }
 
-Picture PanelMemory::picture() const { return unpacked(bytes_, format_, width_, height_); }
+Picture PanelMemory::picture() const { return unpacked(bytes_, format_, width_, height_, palette_); }
 
 }  // namespace gorsefinch

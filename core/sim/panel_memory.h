@@ -13,10 +13,11 @@ namespace gorsefinch {
 class PanelMemory {
   public:
     PanelMemory() = default;
-    // width and height in the panel's own orientation.
-    PanelMemory(PixelFormat format, int width, int height);
+    // width and height in the panel's own orientation. The palette is that of an indexed format.
+    PanelMemory(PixelFormat format, int width, int height, std::vector<Colour> palette = {});
 
-    // Takes w x h pixels at x, y; what lies outside is dropped. For page1, y and h are multiples of 8.
+    // Takes w x h pixels at x, y; what lies outside is dropped. For page formats y and h are multiples of 8; where
+    // several pixels share a byte, x begins one.
     void take(int x, int y, int w, int h, const uint8_t* bytes);
 
     PixelFormat format() const { return format_; }
@@ -28,6 +29,7 @@ class PanelMemory {
   private:
     PixelFormat format_ = PixelFormat::Rgb565;
     int width_ = 0, height_ = 0;
+    std::vector<Colour> palette_;
     std::vector<uint8_t> bytes_;
 };
 

@@ -28,7 +28,7 @@ std::string ruleWords(const BuiltScene& scene, uint16_t number) {
 }
 
 const char* eventWord(uint16_t event) {
-    static const char* const words[] = {"start", "enter", "press", "release", "tap", "leave"};
+    static const char* const words[] = {"start", "enter", "press", "release", "tap", "leave", "timer", "condition", "done"};
     return event < std::size(words) ? words[event] : "event";
 }
 

@@ -11,10 +11,19 @@ namespace gorsefinch {
 
 namespace {
 
+// What lies behind the end reads as the erased memory of a chip.
+void readOutside(const BuiltScene& scene, uint32_t address, uint8_t* to, uint16_t n) {
+    for (uint16_t i = 0; i < n; ++i)
+        to[i] = address + i < scene.outside.size() ? scene.outside[address + i] : 0xff;
+}
+
 PanelMemory memoryFor(const gorse_panel& panel, PixelFormat format) {
     const bool sideways = panel.quarter_turns % 2 != 0;
+    std::vector<Colour> palette;
+    for (uint16_t i = 0; i < panel.palette_count; ++i)
+        palette.push_back({panel.palette[i]});
     return {format, (sideways ? panel.height : panel.width) + panel.column_offset,
-            (sideways ? panel.width : panel.height) + panel.row_offset};
+            (sideways ? panel.width : panel.height) + panel.row_offset, std::move(palette)};
 }
 
 }  // namespace
@@ -31,7 +40,7 @@ void Twin::begin() {
     buffer_.assign(static_cast<size_t>(bytes + 3) / 4, 0);
     memory_ = memoryFor(*scene->panel, scene_->document.panel->format);
     ruleRuns_.assign(scene->rule_count, 0);
-    const gorse_port port{flush, hook, trace, this};
+    const gorse_port port{flush, hook, trace, read, this};
     if (gorse_begin(&run_, scene, &port, state_.data(), static_cast<uint32_t>(state_.size() * 4), buffer_.data(),
                     static_cast<uint32_t>(bytes)) != GORSE_FINE) {
         // A buffer that holds less than a line can't draw; a line is always possible here.
@@ -116,6 +125,10 @@ void Twin::flush(void* user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, con
         twin->flushed_.push_back({x, y, w, h});
 }
 
+void Twin::read(void* user, uint32_t address, uint8_t* to, uint16_t n) {
+    readOutside(*static_cast<Twin*>(user)->scene_, address, to, n);
+}
+
 void Twin::hook(void* user, uint16_t hook, const gorse_value* values, uint8_t count) {
     auto* twin = static_cast<Twin*>(user);
     if (twin->onHook)
@@ -132,8 +145,17 @@ void Twin::trace(void* user, uint8_t what, uint16_t a, int32_t b) {
 
 namespace {
 
+struct Drawing {
+    PanelMemory& memory;
+    const BuiltScene& scene;
+};
+
 void drawFlush(void* user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t* bytes) {
-    static_cast<PanelMemory*>(user)->take(x, y, w, h, bytes);
+    static_cast<Drawing*>(user)->memory.take(x, y, w, h, bytes);
+}
+
+void drawRead(void* user, uint32_t address, uint8_t* to, uint16_t n) {
+    readOutside(static_cast<Drawing*>(user)->scene, address, to, n);
 }
 
 }  // namespace
@@ -142,7 +164,8 @@ PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values) 
     PanelMemory memory = memoryFor(scene.uprightPanel, scene.document.panel->format);
     std::vector<uint32_t> state(gorse_state_bytes(&scene.upright) / 4);
     std::vector<uint32_t> buffer(memory.bytes().size() / 4 + 8);
-    const gorse_port port{drawFlush, nullptr, nullptr, &memory};
+    Drawing drawing{memory, scene};
+    const gorse_port port{drawFlush, nullptr, nullptr, drawRead, &drawing};
     gorse run{};
     if (gorse_begin(&run, &scene.upright, &port, state.data(), static_cast<uint32_t>(state.size() * 4), buffer.data(),
                     static_cast<uint32_t>(buffer.size() * 4)) != GORSE_FINE)
@@ -158,6 +181,7 @@ PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values) 
     gorse_head_of(&run)->screen = static_cast<uint16_t>(screen);
     gorse_head_of(&run)->started = 1;
     gorse_expand_screen(&run);
+    gorse_enter_widgets(&run);
     gorse_redraw(&run);
     gorse_paint(&run);
     return memory;

@@ -122,7 +122,7 @@ class TestCommandLine : public QObject {
         QCOMPARE(run({"image", "two dots.png", "-o", "two.bin", "--format", "rgb565-be"}), 0);
         QCOMPARE(bytes("two.bin"), QByteArray("\xf8\x00\x00\x1f", 4));
         QCOMPARE(run({"image", "two dots.png", "-o", "two.h", "--format", "rgb888"}), 0);
-        QVERIFY(bytes("two.h").contains("two_dots[6]") && bytes("two.h").contains("#define TWO_DOTS_WIDTH 2"));
+        QVERIFY(bytes("two.h").contains("const uint8_t two_dots[TWO_DOTS_BYTES]") && bytes("two.h").contains("#define TWO_DOTS_BYTES 6") && bytes("two.h").contains("#define TWO_DOTS_WIDTH 2"));
         QCOMPARE(run({"image", "two dots.png", "-o", "big.bin", "--format", "page1", "--size", "16x16", "--fit", "stretch", "--dither", "floyd-steinberg"}), 0);
         QCOMPARE(bytes("big.bin").size(), 32);
         QCOMPARE(run({"image", "two dots.png", "-o", "x.bin", "--format", "page1", "--size", "0x9"}), 2);

@@ -2,7 +2,7 @@
 // From a face to the target's glyphs: bits by hand, subsets, kerning, black and white.
 #include <QtTest>
 
-#include "core/emit/asset_files.h"
+#include "core/emit/export_font.h"
 #include "core/font/baked_font.h"
 #include "core/image/pack.h"
 #include "tests/support/projects.h"
@@ -156,13 +156,13 @@ class TestFonts : public QObject {
 
     void filesOfAFont() {
         const BakedFont font = bakedWith({U'1', U'2'}, 12, 2);
-        const auto c = fontFile(font, ".c");
+        const auto c = exportFont(font, ".c");
         QVERIFY(c.has_value());
         QVERIFY(c->find("3 glyphs") != std::string::npos && c->find("gorse_font face_font_face_12") != std::string::npos);
-        const auto sheet = decodePicture(*fontFile(font, ".png"), "sheet");
+        const auto sheet = decodePicture(*exportFont(font, ".png"), "sheet");
         QVERIFY(sheet.has_value());
         QVERIFY(std::any_of(sheet->pixels.begin(), sheet->pixels.end(), [](uint32_t p) { return p == 0xffffffffu; }));
-        QVERIFY(!fontFile(font, ".doc"));
+        QVERIFY(!exportFont(font, ".doc"));
     }
 };
 

@@ -5,6 +5,7 @@
 #include <cmath>
 #include <random>
 
+#include "core/image/reduce.h"
 #include "core/sim/script.h"
 #include "runtime/gorse_draw.h"
 #include "runtime/gorse_internal.h"
@@ -167,7 +168,7 @@ class TestDrawing : public QObject {
         const Document d = makeDocument();
         for (const uint32_t over : {0xffffffu, 0x00ff00u, 0x123456u}) {
             const Picture p = drawn(makeWidget("r", Kind::Rectangle, 0, 0, 8, 8, {{"fill", opaque(over)}}), PixelFormat::Rgb565);
-            QCOMPARE(p.at(1, 1), reduced(makePicture(1, 1, 0xff000000u | over), PixelFormat::Rgb565, Reduction::Nearest).at(0, 0));
+            QCOMPARE(p.at(1, 1), reduce(makePicture(1, 1, 0xff000000u | over), {}).wide.at(0, 0));
         }
     }
 

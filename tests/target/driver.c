@@ -5,22 +5,28 @@
 
 #include "script.h"
 
-#define COLUMNS PANEL_COLUMNS
-/* Pages hold 8 rows. */
-#define STORED_ROWS (PANEL_BITS == 1 ? (PANEL_ROWS + 7) / 8 * 8 : PANEL_ROWS)
+/* Bytes of w pixels of a row, or of a page of 8 rows. */
+#define ROW_BYTES(w) (PANEL_PAGES ? (unsigned long)(w) : ((unsigned long)(w) * PANEL_BITS + 7ul) / 8ul)
+#define LINES (PANEL_PAGES ? (PANEL_ROWS + 7) / 8 : PANEL_ROWS)
 
-static unsigned char memory[(unsigned long)COLUMNS * STORED_ROWS * PANEL_BITS / 8];
+static unsigned char memory[ROW_BYTES(PANEL_COLUMNS) * LINES];
 
 void PROJECT(flush)(uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes) {
-    unsigned long cell = PANEL_BITS == 1 ? 1ul : PANEL_BITS / 8ul;
-    unsigned unit = PANEL_BITS == 1 ? 8u : 1u;
+    unsigned unit = PANEL_PAGES ? 8u : 1u;
     unsigned row;
     for (row = 0; row < h / unit; row++)
-        memcpy(memory + ((unsigned long)(y / unit + row) * COLUMNS + x) * cell, bytes + (unsigned long)row * w * cell,
-               w * cell);
+        memcpy(memory + (y / unit + row) * ROW_BYTES(PANEL_COLUMNS) + ROW_BYTES(x), bytes + row * ROW_BYTES(w), ROW_BYTES(w));
 }
 
-static void give(FILE *out) { fwrite(memory, 1, (size_t)COLUMNS * STORED_ROWS * PANEL_BITS / 8, out); }
+static void give(FILE *out) { fwrite(memory, 1, sizeof memory, out); }
+
+#ifdef HAS_OUTSIDE
+/* The outside memory of script.h, and the erased bytes behind it. */
+void PROJECT(read)(uint32_t address, uint8_t *to, uint16_t n) {
+    for (; n-- != 0u; address++)
+        *to++ = address < sizeof outside ? outside[address] : 0xff;
+}
+#endif
 
 int main(int count, char **words) {
     FILE *out = fopen(count > 1 ? words[1] : "frames.bin", "wb");

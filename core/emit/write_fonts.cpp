@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Images and fonts as C.
+// Fonts as C.
 #include <cstdio>
 #include <set>
 
@@ -8,47 +8,12 @@
 
 namespace gorsefinch {
 
-std::string imageSymbol(const Document& document, const BakedImage& image) {
-    return document.name + "_image_" + image.name;
+std::string imageSymbol(const Document& document, const std::string& image, size_t frame) {
+    return document.name + "_image_" + image + (frame == 0 ? "" : "_" + std::to_string(frame + 1));
 }
 
 std::string fontSymbol(const Document& document, const FontKey& key) {
     return document.name + "_font_" + key.face + "_" + std::to_string(key.size);
-}
-
-std::vector<BakedImageRef> imagesOf(const BuiltScene& scene) {
-    std::map<std::string, BakedImageRef> all;
-    for (const auto& part : scene.parts)
-        for (const BakedImageRef& image : part->images)
-            all.emplace(image->name, image);
-    std::vector<BakedImageRef> out;
-    for (const auto& [name, image] : all)
-        out.push_back(image);
-    return out;
-}
-
-std::string writeImages(const BuiltScene& scene) {
-    std::string out = fileHead("The images of the interface, packed for its panel.") + "#include \"gorse/gorse_scene.h\"\n";
-    const auto images = imagesOf(scene);
-    // A file with nothing in it is no valid C.
-    if (images.empty())
-        return out + "\ntypedef int " + scene.document.name + "_has_no_images;\n";
-    for (const BakedImageRef& image : images) {
-        const std::string name = imageSymbol(scene.document, *image);
-        out += "\n/* " + image->name + ": " + std::to_string(image->width) + "x" + std::to_string(image->height) + ", " +
-               std::to_string(image->bytes()) + " bytes */\n";
-        if (!image->pixels.empty())
-            out += byteArray("static ", name + "_pixels", image->pixels);
-        if (!image->mask.empty())
-            out += byteArray("static ", name + "_mask", image->mask);
-        const std::string symbol = image->pixels.empty() ? "0" : std::string("&") + info(image->format).imageSymbol;
-        out += "extern const GORSE_ROM gorse_image " + name + ";\n";
-        out += "const GORSE_ROM gorse_image " + name + " = {" + symbol + ", " +
-               (image->pixels.empty() ? "0" : name + "_pixels") + ", " + (image->mask.empty() ? "0" : name + "_mask") +
-               ", " + std::to_string(image->width) + ", " + std::to_string(image->height) + ", " +
-               std::to_string(image->maskBits) + ", {0, 0, 0}};\n";
-    }
-    return out;
 }
 
 namespace {

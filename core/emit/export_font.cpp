@@ -1,33 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/emit/asset_files.h"
+#include "core/emit/export_font.h"
 
 #include <algorithm>
 
-#include "core/emit/c_text.h"
+#include "core/image/pack.h"
 #include "core/emit/scene_writer.h"
 
 namespace gorsefinch {
 
 namespace {
-
-std::string imageText(const Picture& picture, PixelFormat format, const std::string& name, bool header) {
-    const std::vector<uint8_t> bytes = packed(picture, format);
-    const std::string upper = upperCase(name);
-    std::string out = "/* " + name + ": " + std::to_string(picture.width) + "x" + std::to_string(picture.height) + " " +
-                      info(format).key + ", " + info(format).help + " */\n";
-    if (header)
-        out += "#ifndef " + upper + "_H\n#define " + upper + "_H\n\n";
-    out += "#include <stdint.h>\n\n";
-    out += "#define " + upper + "_WIDTH " + std::to_string(picture.width) + "\n";
-    out += "#define " + upper + "_HEIGHT " + std::to_string(picture.height) + "\n";
-    out += "#define " + upper + "_BYTES " + std::to_string(bytes.size()) + "\n\n";
-    std::string array = byteArray(header ? "static " : "", name, bytes);
-    array.erase(array.find("GORSE_ROM "), 10);
-    if (!header)
-        out += "extern const uint8_t " + name + "[" + upper + "_BYTES];\n";
-    out += array;
-    return header ? out + "\n#endif\n" : out;
-}
 
 Picture glyphSheet(const BakedFont& font) {
     const int cell = std::max(8, font.record()->line_height + 4);
@@ -54,20 +35,7 @@ Picture glyphSheet(const BakedFont& font) {
 
 }  // namespace
 
-Result<std::string> imageFile(const Picture& picture, PixelFormat format, const std::string& name,
-                              const std::string& ending) {
-    if (ending == ".c" || ending == ".h")
-        return imageText(picture, format, name, ending == ".h");
-    if (ending == ".bin") {
-        const std::vector<uint8_t> bytes = packed(picture, format);
-        return std::string(bytes.begin(), bytes.end());
-    }
-    if (ending == ".png")
-        return encodePng(picture);
-    return failure("", "", "a file ending in \"" + ending + "\" can't be written", "Use .c, .h, .bin or .png");
-}
-
-Result<std::string> fontFile(const BakedFont& font, const std::string& ending) {
+Result<std::string> exportFont(const BakedFont& font, const std::string& ending) {
     if (ending == ".c") {
         Document document;
         document.name = "face";

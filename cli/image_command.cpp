@@ -1,0 +1,200 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <glob.h>
+
+#include <filesystem>
+#include <iostream>
+
+#include "cli/commands.h"
+#include "core/emit/export_image.h"
+#include "core/image/series.h"
+#include "core/project/names.h"
+
+namespace gorsefinch::cli {
+
+namespace {
+
+struct Options {
+    std::vector<std::string> inputs;
+    std::string out, format, size, fit = "contain", dither = "none", background, name;
+    std::string storage = "const", element = "uint8_t";
+    int threshold = 128, colours = 0, strength = 100;
+    bool invert = false, linear = false, frames = false;
+};
+
+int usage(const std::string& words) {
+    std::cerr << "gorsefinch-cli: " << words << "\n";
+    return kUsage;
+}
+
+std::string keys() {
+    std::string known;
+    for (const PixelFormatInfo& each : pixelFormats())
+        known += (known.empty() ? "" : ", ") + std::string(each.key);
+    return known;
+}
+
+bool readSize(const std::string& text, Recipe& recipe) {
+    const size_t x = text.find('x');
+    const auto w = decimalFromText(text.substr(0, x), 0);
+    const auto h = x == std::string::npos ? std::nullopt : decimalFromText(text.substr(x + 1), 0);
+    if (!w || !h || *w < 1 || *h < 1 || *w > kMostResultSide || *h > kMostResultSide)
+        return false;
+    recipe.width = *w;
+    recipe.height = *h;
+    return true;
+}
+
+// A quoted pattern names the files that it fits, in the order that a person expects of numbers.
+std::vector<std::string> expanded(const std::vector<std::string>& inputs) {
+    std::vector<std::string> out;
+    for (const std::string& each : inputs) {
+        if (each.find_first_of("*?[") == std::string::npos || std::filesystem::exists(each)) {
+            out.push_back(each);
+            continue;
+        }
+        glob_t found{};
+        std::vector<std::string> files;
+        if (glob(each.c_str(), GLOB_MARK, nullptr, &found) == 0)
+            for (size_t i = 0; i < found.gl_pathc; ++i)
+                if (std::string path = found.gl_pathv[i]; path.back() != '/')
+                    files.push_back(std::move(path));
+        globfree(&found);
+        std::sort(files.begin(), files.end(), naturallyBefore);
+        if (files.empty())
+            files.push_back(each);
+        out.insert(out.end(), files.begin(), files.end());
+    }
+    return out;
+}
+
+// What each output file is made of.
+struct Job {
+    std::vector<std::string> inputs;
+    std::string out, name;
+};
+
+class Converter {
+  public:
+    Converter(const Options& options, const PixelFormatInfo& format) : o_(options), format_(format) {}
+
+    std::optional<std::string> prepare() {
+        if (!o_.size.empty() && !readSize(o_.size, recipe_))
+            return "--size: write WxH with sides from 1 to 4096, such as 64x48";
+        recipe_.fit = *fitByKey(o_.fit);
+        recipe_.reduction = *reductionByKey(o_.dither);
+        recipe_.threshold = o_.threshold;
+        recipe_.colours = o_.colours;
+        recipe_.strength = o_.strength;
+        recipe_.linear = o_.linear;
+        recipe_.inverted = o_.invert;
+        recipe_.background = format_.isMask() || format_.format == PixelFormat::Argb8888 ? Colour{0} : opaque(0x000000);
+        if (!o_.background.empty()) {
+            const auto colour = colourFromText(o_.background);
+            if (!colour)
+                return "--background: write #RRGGBB";
+            recipe_.background = *colour;
+        }
+        return std::nullopt;
+    }
+
+    int convert(const Job& job) {
+        Files files;
+        Image image;
+        for (const std::string& input : job.inputs) {
+            const auto bytes = files.read(input, size_t{256} << 20);
+            if (!bytes)
+                return refuse(bytes.error());
+            const auto original = std::make_shared<const std::string>(*bytes);
+            if (&input == &job.inputs.front()) {
+                image.file = input;
+                image.original = original;
+            } else {
+                image.more.push_back({input, original});
+            }
+        }
+        image.name = job.name;
+        image.recipe = recipe_;
+        ImageBakery bakery;
+        const auto baked = bakeForExport(Document{}, image, format_.format, bakery);
+        if (!baked)
+            return refuse(told(baked.error()));
+        const auto out = exportImage(**baked, {job.name, o_.storage, o_.element}, std::filesystem::path(job.out).extension().string());
+        if (!out)
+            return usage("-o: " + out.error().reason + ". " + out.error().remedy);
+        const auto written = writeSafely(files, job.out, *out);
+        return written ? kFine : refuse(written.error());
+    }
+
+  private:
+    // The core speaks of the project's folder, here the file was named by its path.
+    static Error told(Error error) {
+        if (error.file.starts_with("images/"))
+            error.file.erase(0, 7);
+        if (error.remedy == "Set its size")
+            error.remedy = "Give it a --size";
+        return error;
+    }
+
+    const Options& o_;
+    const PixelFormatInfo& format_;
+    Recipe recipe_;
+};
+
+std::string nameOf(const Options& o, const std::string& path) {
+    return o.name.empty() ? nameFrom(std::filesystem::path(path).stem().string(), "image") : o.name;
+}
+
+int image(const Options& o) {
+    const PixelFormatInfo* format = pixelFormatByKey(o.format);
+    if (!format)
+        return usage("--format: \"" + o.format + "\" is not known; it is one of " + keys());
+    if (!o.name.empty())
+        if (const auto trouble = nameTrouble(o.name))
+            return usage("--name: " + *trouble);
+    Converter converter(o, *format);
+    if (const auto trouble = converter.prepare())
+        return usage(*trouble);
+    const std::vector<std::string> inputs = expanded(o.inputs);
+    const size_t place = o.out.find("{name}");
+    if (inputs.size() == 1 || o.frames)
+        return converter.convert({inputs, place == std::string::npos ? o.out : std::string(o.out).replace(place, 6, nameOf(o, inputs[0])), nameOf(o, inputs[0])});
+    if (place == std::string::npos)
+        return usage("-o: for " + std::to_string(inputs.size()) + " pictures write {name} where each one's name goes, or --frames to make them the frames of one");
+    if (!o.name.empty())
+        return usage("--name: several pictures take their names from their files");
+    int exitCode = kFine;
+    for (const std::string& input : inputs) {
+        const std::string name = nameOf(o, input);
+        exitCode = std::max(exitCode, converter.convert({{input}, std::string(o.out).replace(place, 6, name), name}));
+        if (exitCode == kUsage)
+            break;
+    }
+    return exitCode;
+}
+
+}  // namespace
+
+void addImageCommand(CLI::App& app, int& exitCode) {
+    static Options o;
+    auto* images = app.add_subcommand("image", "Convert pictures into a pixel format");
+    images->add_option("INPUT", o.inputs, "PNG, JPEG, BMP, GIF, WebP, SVG, PBM, PGM, PPM or XBM; several, or a quoted pattern such as 'icons/*.png'")->required();
+    images->add_option("-o", o.out, "FILE.c, .h, .bin, .png, .bmp, .xbm, .pbm or .pgm; for several pictures with {name} in it")->required();
+    images->add_option("--format", o.format, "the pixel format: " + keys())->required();
+    images->add_option("--size", o.size, "WxH in pixels; the original's without it");
+    images->add_option("--fit", o.fit, "contain, cover or stretch")->check(CLI::IsMember({"contain", "cover", "stretch"}));
+    images->add_option("--dither", o.dither, "none, bayer4, bayer8, floyd-steinberg, atkinson or blue-noise")
+        ->check(CLI::IsMember({"none", "bayer4", "bayer8", "floyd-steinberg", "atkinson", "blue-noise"}));
+    images->add_option("--strength", o.strength, "of the dither in per cent")->check(CLI::Range(0, 100));
+    images->add_flag("--linear", o.linear, "dither in linear light");
+    images->add_option("--threshold", o.threshold, "the least grey that is lit, 0 to 255")->check(CLI::Range(0, 255));
+    images->add_option("--colours", o.colours, "of the palette of an indexed format: 2 to 256")->check(CLI::Range(2, 256));
+    images->add_option("--background", o.background, "#RRGGBB behind what is transparent; black without it");
+    images->add_flag("--invert", o.invert, "exchange light and dark");
+    images->add_option("--name", o.name, "the name in C; made of the file's without it");
+    images->add_option("--storage", o.storage, "what stands before each array, such as \"static const\"");
+    images->add_option("--type", o.element, "of the array's elements: uint8_t, or uint16_t for formats of 16 bits");
+    images->add_flag("--frames", o.frames, "the pictures are the frames of one animation");
+    images->callback([&exitCode] { exitCode = image(o); });
+}
+
+}  // namespace gorsefinch::cli

@@ -1,0 +1,222 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/image/make_palette.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <unordered_set>
+
+#include "core/image/levels.h"
+#include "core/image/light.h"
+
+namespace gorsefinch {
+
+namespace {
+
+struct Lab {
+    float l = 0, a = 0, b = 0;
+};
+
+float distance(const Lab& x, const Lab& y) {
+    const float l = x.l - y.l, a = x.a - y.a, b = x.b - y.b;
+    return l * l + a * a + b * b;
+}
+
+Lab labOf(float red, float green, float blue) {  // light, 0 to 1
+    const float l = std::cbrt(0.4122214708f * red + 0.5363325363f * green + 0.0514459929f * blue);
+    const float m = std::cbrt(0.2119034982f * red + 0.6806995451f * green + 0.1073969566f * blue);
+    const float s = std::cbrt(0.0883024619f * red + 0.2817188376f * green + 0.6299787005f * blue);
+    return {0.2104542553f * l + 0.7936177850f * m - 0.0040720468f * s,
+            1.9779984951f * l - 2.4285922050f * m + 0.4505937099f * s,
+            0.0259040371f * l + 0.7827717662f * m - 0.8086757660f * s};
+}
+
+// Colours that are nearly the same, counted together.
+struct Bin {
+    Lab lab;
+    std::array<double, 3> stored{};  // mean
+    double weight = 0;
+};
+
+struct Sum {
+    double weight = 0;
+    std::array<double, 3> stored{};
+    void add(const Bin& bin) {
+        weight += bin.weight;
+        for (size_t c = 0; c < 3; ++c)
+            stored[c] += bin.stored[c] * bin.weight;
+    }
+    Colour colour() const {
+        uint32_t rgb = 0;
+        for (const double each : stored)
+            rgb = rgb << 8 | static_cast<uint32_t>(std::clamp(std::lround(weight > 0 ? each / weight : 0), 0L, 255L));
+        return opaque(rgb);
+    }
+};
+
+Lab labOf(Colour colour) {
+    const auto light = [&](int shift) {
+        return static_cast<float>(lightOfStored()[colour.argb >> shift & 255]) / 65535.0f;
+    };
+    return labOf(light(16), light(8), light(0));
+}
+
+// The distinct colours, unless there are more than `most`.
+std::vector<Colour> fewColours(std::span<const Picture* const> pictures, size_t most) {
+    std::unordered_set<uint32_t> seen;
+    uint32_t last = 0;
+    for (const Picture* each : pictures)
+        for (const uint32_t argb : each->pixels) {
+            if (argb == last || argb >> 24 == 0)
+                continue;
+            last = argb;
+            seen.insert(argb & 0xffffff);
+            if (seen.size() > most)
+                return {};
+        }
+    std::vector<Colour> out;
+    for (const uint32_t rgb : seen)
+        out.push_back(opaque(rgb));
+    return out;
+}
+
+std::vector<Bin> binsOf(std::span<const Picture* const> pictures) {
+    struct Count {
+        uint32_t red = 0, green = 0, blue = 0, weight = 0;
+    };
+    size_t pixels = 0;
+    for (const Picture* each : pictures)
+        pixels += each->pixels.size();
+    // Large pictures are sampled: a million pixels tell their colours.
+    const size_t stride = std::max<size_t>(1, pixels >> 20) | 1;
+    std::vector<Count> counts(32768);
+    for (const Picture* each : pictures)
+        for (size_t i = 0; i < each->pixels.size(); i += stride) {
+            const uint32_t argb = each->pixels[i];
+            if (argb >> 24 < 64)
+                continue;
+            Count& count = counts[(argb >> 9 & 0x7c00) | (argb >> 6 & 0x3e0) | (argb >> 3 & 0x1f)];
+            count.red += argb >> 16 & 255;
+            count.green += argb >> 8 & 255;
+            count.blue += argb & 255;
+            ++count.weight;
+        }
+    std::vector<Bin> out;
+    for (const Count& each : counts)
+        if (each.weight != 0) {
+            Bin bin;
+            bin.weight = each.weight;
+            bin.stored = {each.red / bin.weight, each.green / bin.weight, each.blue / bin.weight};
+            Sum mean;
+            mean.add(bin);
+            bin.lab = labOf(mean.colour());
+            out.push_back(bin);
+        }
+    return out;
+}
+
+using Box = std::pair<size_t, size_t>;  // of bins: first, and one past the last
+
+float part(const Lab& lab, int axis) { return axis == 0 ? lab.l : axis == 1 ? lab.a : lab.b; }
+
+// The axis along which a box varies most, and how much in all.
+std::pair<int, double> spreadOf(std::span<const Bin> bins) {
+    std::pair<int, double> out{0, -1};
+    for (int axis = 0; axis < 3; ++axis) {
+        double weight = 0, sum = 0, squares = 0;
+        for (const Bin& bin : bins) {
+            const double v = part(bin.lab, axis);
+            weight += bin.weight;
+            sum += v * bin.weight;
+            squares += v * v * bin.weight;
+        }
+        const double variance = squares - sum * sum / weight;
+        if (variance > out.second)
+            out = {axis, variance};
+    }
+    return out;
+}
+
+// Cuts the box that varies most at its mean, until there are enough.
+std::vector<Box> cut(std::vector<Bin>& bins, size_t count) {
+    std::vector<Box> boxes{{0, bins.size()}};
+    std::vector<std::pair<int, double>> spreads{spreadOf(bins)};
+    while (boxes.size() < count) {
+        const size_t widest = static_cast<size_t>(
+            std::max_element(spreads.begin(), spreads.end(), [](const auto& x, const auto& y) { return x.second < y.second; }) -
+            spreads.begin());
+        if (spreads[widest].second <= 0 || boxes[widest].second - boxes[widest].first < 2)
+            break;
+        const auto [first, last] = boxes[widest];
+        const int axis = spreads[widest].first;
+        double weight = 0, sum = 0;
+        for (size_t i = first; i < last; ++i) {
+            weight += bins[i].weight;
+            sum += part(bins[i].lab, axis) * bins[i].weight;
+        }
+        const auto mean = static_cast<float>(sum / weight);
+        const auto middle = std::stable_partition(bins.begin() + static_cast<std::ptrdiff_t>(first), bins.begin() + static_cast<std::ptrdiff_t>(last),
+                                                  [&](const Bin& bin) { return part(bin.lab, axis) <= mean; });
+        size_t at = static_cast<size_t>(middle - bins.begin());
+        at = std::clamp(at, first + 1, last - 1);
+        boxes[widest] = {first, at};
+        boxes.emplace_back(at, last);
+        const std::span<const Bin> all(bins);
+        spreads[widest] = spreadOf(all.subspan(first, at - first));
+        spreads.push_back(spreadOf(all.subspan(at, last - at)));
+    }
+    return boxes;
+}
+
+// Moves each colour to the mean of what is nearest to it; true if any moved.
+bool refine(const std::vector<Bin>& bins, std::vector<Colour>& colours) {
+    std::vector<Lab> labs;
+    for (const Colour& each : colours)
+        labs.push_back(labOf(each));
+    std::vector<Sum> sums(colours.size());
+    size_t best = 0;
+    for (const Bin& bin : bins) {
+        float least = distance(bin.lab, labs[best]);
+        for (size_t i = 0; i < labs.size(); ++i)
+            if (const float d = distance(bin.lab, labs[i]); d < least) {
+                least = d;
+                best = i;
+            }
+        sums[best].add(bin);
+    }
+    bool moved = false;
+    for (size_t i = 0; i < colours.size(); ++i)
+        if (sums[i].weight > 0 && sums[i].colour() != colours[i]) {
+            colours[i] = sums[i].colour();
+            moved = true;
+        }
+    return moved;
+}
+
+}  // namespace
+
+std::vector<Colour> makePalette(std::span<const Picture* const> pictures, int count) {
+    const auto most = static_cast<size_t>(std::clamp(count, 2, 256));
+    std::vector<Colour> out = fewColours(pictures, most);
+    if (out.empty()) {
+        std::vector<Bin> bins = binsOf(pictures);
+        if (bins.empty())
+            return {opaque(0)};
+        for (const auto& [first, last] : cut(bins, most)) {
+            Sum sum;
+            for (size_t i = first; i < last; ++i)
+                sum.add(bins[i]);
+            out.push_back(sum.colour());
+        }
+        const int rounds = most <= 32 ? 24 : 8;
+        for (int i = 0; i < rounds && refine(bins, out); ++i) {
+        }
+    }
+    std::sort(out.begin(), out.end(), [](Colour a, Colour b) {
+        return std::pair(greyOf(a.argb), a.argb) < std::pair(greyOf(b.argb), b.argb);
+    });
+    out.erase(std::unique(out.begin(), out.end()), out.end());
+    return out;
+}
+
+}  // namespace gorsefinch

@@ -1,0 +1,80 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/image/mix_pattern.h"
+
+#include <algorithm>
+
+#include "core/image/levels.h"
+#include "core/image/light.h"
+
+namespace gorsefinch {
+
+namespace {
+
+using Amounts = std::array<int, 3>;
+
+Amounts amountsOf(uint32_t argb, bool linear) {
+    Amounts out;
+    for (size_t c = 0; c < 3; ++c) {
+        const uint32_t value = argb >> (16 - 8 * c) & 255;
+        out[c] = linear ? lightOfStored()[value] : static_cast<int>(value) * 257;
+    }
+    return out;
+}
+
+// Amounts as if they were a colour, for looking up the nearest.
+uint32_t colourOf(const Amounts& amounts) {
+    uint32_t out = 0xff000000u;
+    for (size_t c = 0; c < 3; ++c)
+        out |= (static_cast<uint32_t>(std::clamp(amounts[c], 0, 65535)) * 255 + 32767) / 65535 << (16 - 8 * c);
+    return out;
+}
+
+std::vector<Colour> lightsOf(const std::vector<Colour>& colours) {
+    std::vector<Colour> out;
+    for (const Colour& each : colours)
+        out.push_back({colourOf(amountsOf(each.argb, true))});
+    return out;
+}
+
+}  // namespace
+
+MixPatterns::MixPatterns(const NearestColour& nearest, bool linear, int strength)
+    : nearest_(nearest),
+      byLight_(linear ? lightsOf(nearest.colours()) : std::vector<Colour>{opaque(0)}),
+      linear_(linear),
+      strength_(strength) {}
+
+MixPatterns::Pattern MixPatterns::make(uint32_t argb) const {
+    Pattern out;
+    const uint32_t plain = nearest_.of(argb);
+    if ((nearest_.colours()[plain].argb & 0xffffff) == (argb & 0xffffff)) {
+        out.fill(static_cast<uint8_t>(plain));
+        return out;
+    }
+    const Amounts wanted = amountsOf(argb, linear_);
+    Amounts error{};
+    for (uint8_t& entry : out) {
+        Amounts aim;
+        for (size_t c = 0; c < 3; ++c)
+            aim[c] = wanted[c] + error[c] * strength_ / 100;
+        entry = static_cast<uint8_t>((linear_ ? byLight_ : nearest_).of(colourOf(aim)));
+        const Amounts got = amountsOf(nearest_.colours()[entry].argb, linear_);
+        for (size_t c = 0; c < 3; ++c)
+            error[c] += wanted[c] - got[c];
+    }
+    std::stable_sort(out.begin(), out.end(), [&](uint8_t a, uint8_t b) {
+        return greyOf(nearest_.colours()[a].argb) < greyOf(nearest_.colours()[b].argb);
+    });
+    return out;
+}
+
+uint32_t MixPatterns::colour(uint32_t argb, int threshold) {
+    const uint32_t key = argb & 0xffffff;
+    auto found = known_.find(key);
+    if (found == known_.end())
+        found = known_.emplace(key, make(key)).first;
+    // The least threshold picks the lightest.
+    return found->second[static_cast<size_t>(15 - std::clamp(threshold, 0, 255) / 16)];
+}
+
+}  // namespace gorsefinch

@@ -1,0 +1,46 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <array>
+#include <cstdint>
+#include <vector>
+
+#include "core/project/value.h"
+
+namespace gorsefinch {
+
+// Finds the nearest of up to 256 colours, by the sum of squared channel differences, the first of equals: as the
+// runtime does. Colour space is cut into 32768 cells; each gets the few colours that can be nearest in it when it is first
+// asked for. Not to be shared between threads.
+class NearestColour {
+  public:
+    // At least one colour; those beyond 256 are ignored.
+    explicit NearestColour(std::vector<Colour> colours);
+
+    uint32_t of(uint32_t argb) const {
+        const uint32_t number = (argb >> 9 & 0x7c00) | (argb >> 6 & 0x3e0) | (argb >> 3 & 0x1f);
+        const Cell& cell = cells_[number];
+        if (cell.count == 0)
+            fill(number);
+        return cell.count == 1 ? cell.only : among(cell, argb);
+    }
+    const std::vector<Colour>& colours() const { return colours_; }
+
+  private:
+    struct Cell {
+        uint32_t first = 0;  // of candidates_
+        uint16_t count = 0;
+        uint8_t only = 0;
+    };
+    uint32_t among(const Cell& cell, uint32_t argb) const;
+    void fill(uint32_t number) const;
+
+    std::vector<Colour> colours_;
+    mutable std::vector<Cell> cells_;
+    mutable std::vector<uint8_t> candidates_;
+};
+
+// Sum of squared channel differences.
+uint32_t colourDistance(uint32_t a, uint32_t b);
+
+}  // namespace gorsefinch

@@ -1,0 +1,102 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/image/runs.h"
+
+#include <algorithm>
+#include <cstring>
+
+#include "runtime/gorse_image.h"
+
+namespace gorsefinch {
+
+namespace {
+
+constexpr size_t kMostRun = 255 - GORSE_RUN + GORSE_RUN_LEAST;
+constexpr size_t kMostOther = 128;
+
+class RowPacker {
+  public:
+    RowPacker(std::vector<uint8_t>& out, const uint8_t* row, size_t units, size_t unit)
+        : out_(out), row_(row), units_(units), unit_(unit) {}
+
+    void run() {
+        size_t start = 0;  // of what waits to be written as it is
+        for (size_t at = 0; at < units_;) {
+            const size_t length = runFrom(at);
+            // Between others, a run of wide units pays from three on; of single bytes it must be longer, as it costs
+            // two bytes and ends the others.
+            if (length < (unit_ == 1 ? 4u : 3u)) {
+                at += length;
+                continue;
+            }
+            others(start, at);
+            out_.push_back(static_cast<uint8_t>(length - GORSE_RUN_LEAST + GORSE_RUN));
+            append(at, 1);
+            at += length;
+            start = at;
+        }
+        others(start, units_);
+    }
+
+  private:
+    size_t runFrom(size_t at) const {
+        size_t length = 1;
+        while (at + length < units_ && length < kMostRun &&
+               std::memcmp(row_ + at * unit_, row_ + (at + length) * unit_, unit_) == 0)
+            ++length;
+        return length;
+    }
+    void append(size_t at, size_t count) {
+        out_.insert(out_.end(), row_ + at * unit_, row_ + (at + count) * unit_);
+    }
+    void others(size_t from, size_t to) {
+        while (from < to) {
+            const size_t count = std::min(to - from, kMostOther);
+            out_.push_back(static_cast<uint8_t>(count - 1));
+            append(from, count);
+            from += count;
+        }
+    }
+
+    std::vector<uint8_t>& out_;
+    const uint8_t* row_;
+    size_t units_, unit_;
+};
+
+}  // namespace
+
+RunBytes packedByRuns(std::span<const uint8_t> plain, size_t rowUnits, size_t unit, size_t groupRows) {
+    RunBytes out;
+    const size_t rowBytes = rowUnits * unit;
+    const size_t rows = rowBytes == 0 ? 0 : plain.size() / rowBytes;
+    for (size_t row = 0; row < rows; ++row) {
+        if (row % groupRows == 0)
+            out.groups.push_back(static_cast<uint32_t>(out.bytes.size()));
+        RowPacker(out.bytes, plain.data() + row * rowBytes, rowUnits, unit).run();
+    }
+    return out;
+}
+
+std::optional<std::vector<uint8_t>> unpackedRuns(const RunBytes& packed, size_t rowUnits, size_t unit, size_t rows) {
+    std::vector<uint8_t> out;
+    size_t at = 0;
+    const std::vector<uint8_t>& from = packed.bytes;
+    for (size_t row = 0; row < rows; ++row)
+        for (size_t left = rowUnits; left != 0;) {
+            if (at >= from.size())
+                return std::nullopt;
+            const size_t head = from[at++];
+            const bool same = head >= GORSE_RUN;
+            const size_t count = same ? head - GORSE_RUN + GORSE_RUN_LEAST : head + 1;
+            const size_t bytes = (same ? 1 : count) * unit;
+            if (count > left || from.size() - at < bytes)
+                return std::nullopt;
+            for (size_t i = 0; i < (same ? count : 1); ++i)
+                out.insert(out.end(), from.begin() + static_cast<std::ptrdiff_t>(at),
+                           from.begin() + static_cast<std::ptrdiff_t>(at + bytes));
+            at += bytes;
+            left -= count;
+        }
+    return out;
+}
+
+}  // namespace gorsefinch

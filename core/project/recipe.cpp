@@ -1,0 +1,48 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/project/recipe.h"
+
+#include <array>
+
+#include "core/project/key_table.h"
+
+namespace gorsefinch {
+
+namespace {
+
+constexpr std::array<std::pair<Fit, const char*>, 3> fits{{
+    {Fit::Contain, "contain"},
+    {Fit::Cover, "cover"},
+    {Fit::Stretch, "stretch"},
+}};
+constexpr std::array<std::pair<Reduction, const char*>, 6> reductions{{
+    {Reduction::Nearest, "none"},
+    {Reduction::Bayer4, "bayer4"},
+    {Reduction::Bayer8, "bayer8"},
+    {Reduction::BlueNoise, "blue-noise"},
+    {Reduction::FloydSteinberg, "floyd-steinberg"},
+    {Reduction::Atkinson, "atkinson"},
+}};
+constexpr std::array<std::pair<PaletteSource, const char*>, 4> sources{{
+    {PaletteSource::Picture, "picture"},
+    {PaletteSource::Image, "image"},
+    {PaletteSource::Panel, "panel"},
+    {PaletteSource::Own, "own"},
+}};
+constexpr std::array<std::pair<Packing, const char*>, 3> packings{{
+    {Packing::Plain, "plain"},
+    {Packing::Runs, "runs"},
+    {Packing::Smallest, "smallest"},
+}};
+
+}  // namespace
+
+const char* toKey(Fit fit) { return keyOf<Fit>(fits, fit); }
+const char* toKey(Reduction reduction) { return keyOf<Reduction>(reductions, reduction); }
+const char* toKey(PaletteSource source) { return keyOf<PaletteSource>(sources, source); }
+const char* toKey(Packing packing) { return keyOf<Packing>(packings, packing); }
+std::optional<Fit> fitByKey(std::string_view key) { return valueOfKey<Fit>(fits, key); }
+std::optional<Reduction> reductionByKey(std::string_view key) { return valueOfKey<Reduction>(reductions, key); }
+std::optional<PaletteSource> paletteSourceByKey(std::string_view key) { return valueOfKey<PaletteSource>(sources, key); }
+std::optional<Packing> packingByKey(std::string_view key) { return valueOfKey<Packing>(packings, key); }
+
+}  // namespace gorsefinch

@@ -1,0 +1,26 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "core/project/json_text.h"
+#include "core/project/recipe.h"
+
+// Recipes and colours in the project's files and on the shelf.
+namespace gorsefinch {
+
+// Only what differs from a recipe that does nothing.
+Json recipeJson(const Recipe& recipe);
+// Values out of range are problems and read as usual. `place` is told in messages.
+Recipe readRecipe(const Json& json, const std::string& file, const std::string& place, Problems& problems);
+
+// A list of colours as texts; at most 256 are read. Nothing is written for an empty one.
+void putColours(Json& object, const char* key, const std::vector<Colour>& colours);
+std::vector<Colour> readColours(JsonObject& object, const char* key);
+
+// Writes what differs from the usual.
+template <typename T>
+void putUnless(Json& object, const char* key, const T& value, const T& usual) {
+    if (value != usual)
+        object[key] = value;
+}
+
+}  // namespace gorsefinch

@@ -1,0 +1,62 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/rules/rule_file.h"
+
+namespace gorsefinch {
+
+RuleFileContext::RuleFileContext(RulePool& pool, const RuleFile& file)
+    : pool_(pool), path_("rules/" + file.name + ".rules"), name_(file.name) {
+    scope_.names = &pool.names();
+    scope_.slot = [this](const auto& place, const auto& property) { return pool_.slot(place, property); };
+    scope_.string = [this](const std::string& words, const Token& at) { return text(words, at); };
+    scope_.report = [this](Severity severity, const Token& at, const std::string& reason,
+                           const std::string& remedy) { report(severity, at, reason, remedy); };
+}
+
+void RuleFileContext::report(Severity severity, const Token& at, const std::string& reason, const std::string& remedy) {
+    Problem problem;
+    problem.severity = severity;
+    problem.file = path_;
+    problem.place = "line " + std::to_string(at.line) + ", column " + std::to_string(at.column);
+    problem.reason = at.type == TokenType::Bad ? at.text : reason;
+    problem.remedy = remedy;
+    problem.line = at.line;
+    problem.column = at.column;
+    failed_ = failed_ || severity == Severity::Error;
+    pool_.out().problems.push_back(std::move(problem));
+}
+
+int RuleFileContext::text(const std::string& words, const Token& at) {
+    const int number = pool_.string(words);
+    for (const Problem& each : pool_.out().strings[static_cast<size_t>(number)].problems) {
+        Token place = at;
+        place.column += each.column;
+        report(each.severity, place, each.reason, each.remedy);
+    }
+    return number;
+}
+
+void RuleFileContext::expectEnd(const std::vector<Token>& tokens, size_t i) {
+    if (at(tokens, i).type != TokenType::End)
+        report(Severity::Error, at(tokens, i), "this does not belong here");
+}
+
+std::optional<Compiled> RuleFileContext::expression(const std::vector<Token>& tokens, size_t& i) {
+    ExpressionParser parser(scope_, tokens, std::min(i, tokens.size() - 1));
+    auto value = parser.parse();
+    i = parser.position();
+    return value;
+}
+
+std::optional<ProjectNames::WidgetPlace> RuleFileContext::widget(const std::vector<Token>& tokens, size_t i, bool full) {
+    const Token& name = at(tokens, full ? i + 2 : i);
+    const auto found = pool_.names().widget(full ? at(tokens, i).text : "", name.text);
+    if (!found || found->screen < 0) {
+        report(Severity::Error, name,
+               found ? "several screens have a widget \"" + name.text + "\"" : "there is no widget \"" + name.text + "\"",
+               found ? "Write screen." + name.text : "");
+        return std::nullopt;
+    }
+    return found;
+}
+
+}  // namespace gorsefinch

@@ -1,0 +1,45 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "core/rules/expression.h"
+#include "core/rules/lexer.h"
+#include "core/rules/rule_pool.h"
+
+namespace gorsefinch {
+
+// One file of rules while it is compiled: where it stands, and what its lines may speak of.
+class RuleFileContext {
+  public:
+    RuleFileContext(RulePool& pool, const RuleFile& file);
+
+    RulePool& pool() { return pool_; }
+    const std::string& name() const { return name_; }
+    const std::string& path() const { return path_; }
+
+    // Tells of a mistake at a token, and remembers that the present rule failed.
+    void report(Severity severity, const Token& at, const std::string& reason, const std::string& remedy = {});
+    bool failed() const { return failed_; }
+    void beginRule() { failed_ = false; }
+
+    // Token number i, or the closing one.
+    static const Token& at(const std::vector<Token>& tokens, size_t i) { return tokens[std::min(i, tokens.size() - 1)]; }
+    void expectEnd(const std::vector<Token>& tokens, size_t i);
+    // The expression from token i on, which then stands behind it; nothing after a mistake, which was told.
+    std::optional<Compiled> expression(const std::vector<Token>& tokens, size_t& i);
+    // A widget named from token i on, in the short form or with its screen; nothing after a mistake, which was told.
+    std::optional<ProjectNames::WidgetPlace> widget(const std::vector<Token>& tokens, size_t i, bool full);
+
+  private:
+    int text(const std::string& words, const Token& at);
+
+    RulePool& pool_;
+    std::string path_, name_;
+    bool failed_ = false;
+    ExpressionScope scope_;
+};
+
+}  // namespace gorsefinch

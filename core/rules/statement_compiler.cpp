@@ -1,0 +1,237 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/rules/statement_compiler.h"
+
+#include <algorithm>
+
+#include "core/project/names.h"
+
+namespace gorsefinch {
+
+void StatementCompiler::statement(const std::vector<Token>& tokens, Compiled& body) {
+    const Token& first = tokens[0];
+    if (first.is("go")) {
+        go(tokens, body);
+    } else if (first.is("back")) {
+        body.byte(GORSE_OP_BACK);
+        expectEnd(tokens, 1);
+    } else if (first.is("call")) {
+        call(tokens, body);
+    } else if (first.is("show") || first.is("hide") || first.is("toggle")) {
+        visibility(tokens, body);
+    } else if ((first.is("play") || first.is("stop")) && !at(tokens, 1).is("=")) {
+        playing(tokens, body);
+    } else {
+        assignment(tokens, body);
+    }
+}
+
+void StatementCompiler::go(const std::vector<Token>& tokens, Compiled& body) {
+    const Token& name = at(tokens, 1);
+    const int screen = pool_.names().screen(name.text);
+    if (name.type != TokenType::Name || screen < 0)
+        report(Severity::Error, name,
+               name.type == TokenType::Name ? "there is no screen \"" + name.text + "\"" : "a screen belongs here");
+    body.byte(GORSE_OP_GO);
+    body.word(screen);
+    expectEnd(tokens, 2);
+}
+
+void StatementCompiler::call(const std::vector<Token>& tokens, Compiled& body) {
+    const Token& name = at(tokens, 1);
+    if (name.type != TokenType::Name || nameTrouble(name.text)) {
+        report(Severity::Error, name, nameTrouble(name.text).value_or("a hook's name belongs here"));
+        return;
+    }
+    size_t i = 2;
+    if (!at(tokens, i).is("(")) {
+        report(Severity::Error, at(tokens, i), "a ( belongs here", "Write call " + name.text + "()");
+        return;
+    }
+    ++i;
+    HookInfo hook{name.text, {}, {}};
+    int texts = 0;
+    while (!at(tokens, i).is(")")) {
+        const auto value = file_.expression(tokens, i);
+        if (!value)
+            return;
+        if (value->type == ValueType::Text)
+            texts |= 1 << hook.values.size();
+        hook.values.push_back(value->type);
+        hook.scales.push_back(value->scale);
+        body.append(*value);
+        if (!at(tokens, i).is(","))
+            break;
+        ++i;
+    }
+    if (!at(tokens, i).is(")"))
+        report(Severity::Error, at(tokens, i), "the closing ) is missing");
+    expectEnd(tokens, i + 1);
+    if (hook.values.size() > 4 || (texts & (texts - 1)) != 0)
+        report(Severity::Error, name, "a hook takes at most four values, one of them a text");
+    body.byte(GORSE_OP_CALL);
+    body.word(hookNumber(hook, name));
+    body.byte(static_cast<int>(hook.values.size()));
+    body.byte(texts);
+}
+
+int StatementCompiler::hookNumber(const HookInfo& hook, const Token& at) {
+    auto& hooks = pool_.out().hooks;
+    const auto known = std::find_if(hooks.begin(), hooks.end(), [&](const HookInfo& h) { return h.name == hook.name; });
+    if (known == hooks.end()) {
+        hooks.push_back(hook);
+        return static_cast<int>(hooks.size()) - 1;
+    }
+    if (known->values != hook.values || known->scales != hook.scales)
+        report(Severity::Error, at, "\"" + hook.name + "\" is called with other values elsewhere",
+               "Give all its calls the same values");
+    return static_cast<int>(known - hooks.begin());
+}
+
+void StatementCompiler::visibility(const std::vector<Token>& tokens, Compiled& body) {
+    const bool full = at(tokens, 2).is(".");
+    const auto place = file_.widget(tokens, 1, full);
+    if (!place)
+        return;
+    const PropertyInfo& property = *findProperty(place->kind, "visible");
+    const int slot = pool_.slot(*place, property);
+    if (tokens[0].is("toggle")) {
+        body.byte(GORSE_OP_SLOT);
+        body.slots.push_back({body.code.size(), slot});
+        body.word(0);
+        body.byte(GORSE_OP_NOT);
+    } else {
+        body.push(tokens[0].is("show"));
+    }
+    storeSlot(body, slot, place->screen);
+    expectEnd(tokens, full ? 4 : 2);
+}
+
+void StatementCompiler::playing(const std::vector<Token>& tokens, Compiled& body) {
+    const bool full = at(tokens, 2).is(".");
+    const auto place = file_.widget(tokens, 1, full);
+    if (!place)
+        return;
+    if (!info(place->kind).plays)
+        report(Severity::Error, at(tokens, full ? 3 : 1), std::string("a ") + info(place->kind).key + " does not play", "Use frames");
+    body.byte(GORSE_OP_COMMAND);
+    body.word(place->screen);
+    body.word(place->widget);
+    body.byte(tokens[0].is("play") ? GORSE_PLAY : GORSE_STOP);
+    expectEnd(tokens, full ? 4 : 2);
+}
+
+void StatementCompiler::storeSlot(Compiled& body, int slot, int screen) {
+    body.byte(GORSE_OP_SET_SLOT);
+    body.slots.push_back({body.code.size(), slot});
+    body.word(0);
+    body.word(screen);
+}
+
+void StatementCompiler::assignment(const std::vector<Token>& tokens, Compiled& body) {
+    // name, widget.name or screen.widget.name
+    size_t equals = tokens[0].type == TokenType::Name ? 1 : 0;
+    while (equals > 0 && at(tokens, equals).is(".") && at(tokens, equals + 1).type == TokenType::Name)
+        equals += 2;
+    if (equals == 0 || !tokens[equals].is("=")) {
+        report(Severity::Error, tokens[equals == 1 ? 0 : equals],
+               equals == 1 ? "there is no statement \"" + tokens[0].text + "\"" : "a statement belongs here",
+               "Write name = value, go, back, call, show, hide, toggle, play or stop");
+        return;
+    }
+    size_t i = equals + 1;
+    auto value = file_.expression(tokens, i);
+    if (!value)
+        return;
+    expectEnd(tokens, i);
+    if (equals == 1)
+        setVariable(tokens[0], tokens[equals], *value, body);
+    else
+        setProperty(tokens, equals, *value, body);
+}
+
+void StatementCompiler::wantType(ValueType wanted, const Compiled& value, const Token& op) {
+    if (value.type != wanted)
+        report(Severity::Error, op, std::string("it takes ") + toWords(wanted) + ", this is " + toWords(value.type));
+}
+
+void StatementCompiler::setVariable(const Token& name, const Token& op, Compiled value, Compiled& body) {
+    const auto found = pool_.names().variable(name.text);
+    if (!found) {
+        report(Severity::Error, name, "there is no variable \"" + name.text + "\"",
+               "Add it at the station Variables, or correct it");
+        return;
+    }
+    const Variable& variable = *found->variable;
+    if (variable.type == VariableType::Text) {
+        wantType(ValueType::Text, value, op);
+        body.append(value);
+        body.byte(GORSE_OP_SET_TEXT);
+        body.word(found->number);
+        return;
+    }
+    wantType(variable.type == VariableType::YesNo ? ValueType::YesNo : ValueType::Number, value, op);
+    if (value.type == ValueType::Number)
+        fitNumber(variable, op, value);
+    body.append(value);
+    body.byte(GORSE_OP_SET_NUMBER);
+    body.word(found->number);
+}
+
+void StatementCompiler::fitNumber(const Variable& variable, const Token& op, Compiled& value) {
+    if (value.scale > variable.decimals)
+        report(Severity::Warning, op,
+               "decimals get lost: the value has " + std::to_string(value.scale) + ", " + variable.name + " has " +
+                   std::to_string(variable.decimals));
+    if (!value.unit.empty() && !variable.unit.empty() && value.unit != variable.unit)
+        report(Severity::Warning, op, "mixed units: " + variable.unit + " and " + value.unit, "Convert the value");
+    value.rescale(variable.decimals);
+    if (value.constant && (value.least < variable.least || value.least > variable.most))
+        report(Severity::Warning, op,
+               "the value lies outside the range of " + variable.name + " (" +
+                   decimalText(variable.least, variable.decimals) + " to " +
+                   decimalText(variable.most, variable.decimals) + ") and will be held to it");
+}
+
+void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equals, Compiled value, Compiled& body) {
+    if (equals != 3 && equals != 5) {
+        report(Severity::Error, tokens[0], "write widget.property or screen.widget.property");
+        return;
+    }
+    const auto place = file_.widget(tokens, 0, equals == 5);
+    if (!place)
+        return;
+    const Token& key = tokens[equals - 1];
+    const Token& op = tokens[equals];
+    const PropertyInfo* property = findProperty(place->kind, key.text);
+    if (!property || property->field.home == FieldHome::Nowhere) {
+        report(Severity::Error, key, "rules can't set \"" + key.text + "\" of a " + info(place->kind).key);
+        return;
+    }
+    const int slot = pool_.slot(*place, *property);
+    switch (property->type) {
+        case PropertyType::YesNo: wantType(ValueType::YesNo, value, op); break;
+        case PropertyType::Colour: wantType(ValueType::Colour, value, op); break;
+        case PropertyType::Text: setText(slot, op, value); break;
+        default:
+            wantType(ValueType::Number, value, op);
+            value.rescale(0);
+            if (value.least < property->least || value.most > property->most)
+                report(value.constant ? Severity::Error : Severity::Warning, op,
+                       "it goes from " + std::to_string(property->least) + " to " + std::to_string(property->most));
+            break;
+    }
+    body.append(value);
+    storeSlot(body, slot, place->screen);
+}
+
+void StatementCompiler::setText(int slot, const Token& op, const Compiled& value) {
+    wantType(ValueType::Text, value, op);
+    if (!value.words) {
+        report(Severity::Error, op, "a widget's text is set from words in quotes",
+               "To show a variable, write \"{name}\"");
+        return;
+    }
+    pool_.out().slots[static_cast<size_t>(slot)].strings.push_back(pool_.string(*value.words));
+}
+
+}  // namespace gorsefinch

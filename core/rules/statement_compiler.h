@@ -1,0 +1,40 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "core/rules/rule_file.h"
+
+namespace gorsefinch {
+
+// The statements of rules: one line each.
+class StatementCompiler {
+  public:
+    explicit StatementCompiler(RuleFileContext& file) : file_(file), pool_(file.pool()) {}
+
+    // Appends what the line does; a mistake is told.
+    void statement(const std::vector<Token>& tokens, Compiled& body);
+
+  private:
+    void go(const std::vector<Token>& tokens, Compiled& body);
+    void call(const std::vector<Token>& tokens, Compiled& body);
+    int hookNumber(const HookInfo& hook, const Token& at);
+    void visibility(const std::vector<Token>& tokens, Compiled& body);
+    void playing(const std::vector<Token>& tokens, Compiled& body);
+    void storeSlot(Compiled& body, int slot, int screen);
+    void assignment(const std::vector<Token>& tokens, Compiled& body);
+    void wantType(ValueType wanted, const Compiled& value, const Token& op);
+    void setVariable(const Token& name, const Token& op, Compiled value, Compiled& body);
+    void fitNumber(const Variable& variable, const Token& op, Compiled& value);
+    void setProperty(const std::vector<Token>& tokens, size_t equals, Compiled value, Compiled& body);
+    void setText(int slot, const Token& op, const Compiled& value);
+
+    static const Token& at(const std::vector<Token>& tokens, size_t i) { return RuleFileContext::at(tokens, i); }
+    void report(Severity severity, const Token& where, const std::string& reason, const std::string& remedy = {}) {
+        file_.report(severity, where, reason, remedy);
+    }
+    void expectEnd(const std::vector<Token>& tokens, size_t i) { file_.expectEnd(tokens, i); }
+
+    RuleFileContext& file_;
+    RulePool& pool_;
+};
+
+}  // namespace gorsefinch

@@ -1,0 +1,58 @@
+/* SPDX-License-Identifier: MIT */
+/* What the files that draw and read images share. */
+#ifndef GORSE_IMAGE_H
+#define GORSE_IMAGE_H
+
+#include <string.h>
+
+#include "gorse_draw.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* The bytes of one plane of an image: its pixels or its mask. */
+typedef struct gorse_image_plane {
+    const GORSE_ROM uint8_t *bytes;
+    const GORSE_ROM uint32_t *groups; /* packed by runs: where each 8 rows (or each page) begin, else 0 */
+    uint32_t address;                 /* in the memory behind gorse_port.read */
+    uint16_t width;                   /* of a row or page in units */
+    uint8_t unit;                     /* bytes: of a pixel, or 1 below 8 bits */
+    uint8_t pages;                    /* 1: a row here is a page */
+} gorse_image_plane;
+
+/* Where reading a row of a plane has got to. */
+typedef struct gorse_image_row {
+    const gorse_image_plane *plane;
+    const gorse *run;
+    uint32_t at;    /* the next byte of the plane */
+    uint16_t left;  /* units that the present run still holds */
+    uint8_t same;   /* 1: they are all `value`, else they follow */
+    uint8_t value[4];
+    uint8_t ahead_first, ahead_count; /* of outside memory, bytes read ahead */
+    uint8_t ahead[16];
+} gorse_image_row;
+
+/* n values of packed bits from the byte that holds pixel `column` on, as coverage. */
+void gorse_spread_mask(const uint8_t *bytes, uint8_t bits, uint16_t column, uint16_t n, uint8_t *out);
+/* Bytes that hold n pixels of `bits` from pixel x on. */
+uint16_t gorse_bytes_of(uint16_t x, uint16_t n, uint8_t bits);
+/* What of an image at x, y lies inside the clip; may be empty. */
+gorse_rect gorse_image_area(const gorse_canvas *c, const gorse_image *image, int16_t x, int16_t y);
+
+/* Zeros where the firmware gives no way to read. */
+static inline void gorse_read_outside(const gorse *run, uint32_t address, uint8_t *to, uint16_t n) {
+    if (run->port.read != 0)
+        run->port.read(run->port.user, address, to, n);
+    else
+        memset(to, 0, n);
+}
+
+/* Packed by runs, each row for itself: a byte below 128 says that so many units and one more follow; another, that
+ * the unit that follows stands (byte - 125) times, 3 to 130. */
+enum { GORSE_RUN = 128, GORSE_RUN_LEAST = 3 };
+
+#ifdef __cplusplus
+}
+#endif
+#endif

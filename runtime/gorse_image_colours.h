@@ -1,0 +1,42 @@
+/* SPDX-License-Identifier: MIT */
+/* Pixels that are colours of another form than the panel's. */
+#ifndef GORSE_IMAGE_COLOURS_H
+#define GORSE_IMAGE_COLOURS_H
+
+#include <string.h>
+
+#include "gorse_draw.h"
+
+/* A channel of `most` + 1 levels as the nearest of 256. */
+static inline uint32_t gorse_value_of(uint8_t level, uint8_t most) {
+    return ((uint32_t)level * 510u + most) / (2u * most);
+}
+
+/* Writes a pixel as the panel's row form has it. */
+static inline void gorse_store_native(const gorse_canvas *c, uint8_t *to, gorse_colour colour, uint8_t bytes) {
+    uint32_t native = c->format.native(c, colour);
+    uint8_t i;
+    if (bytes == 2u) {
+        uint16_t word = (uint16_t)native;
+        memcpy(to, &word, 2);
+        return;
+    }
+    for (i = 0; i < bytes; i++)
+        to[i] = (uint8_t)(native >> (8u * i));
+}
+
+/* The colours are made on the stack first, as pixels of the two forms differ in size. */
+#define GORSE_DEFINE_COLOUR_CONVERSION(name, from_bytes)                                                              \
+    void name(const gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,                  \
+              uint8_t *coverage) {                                                                                   \
+        uint8_t bytes = (uint8_t)(c->format.bits < 8u ? 1u : c->format.bits >> 3);                                   \
+        uint8_t given[GORSE_CHUNK * (from_bytes)];                                                                   \
+        uint16_t i;                                                                                                  \
+        (void)source;                                                                                                \
+        memcpy(given, pixels, (size_t)n * (from_bytes));                                                             \
+        for (i = 0; i < n; i++)                                                                                      \
+            gorse_store_native(c, pixels + (uint16_t)(i * bytes),                                                    \
+                               colour_of(given + (uint16_t)(i * (from_bytes)), coverage + i), bytes);                \
+    }
+
+#endif

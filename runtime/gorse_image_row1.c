@@ -1,0 +1,4 @@
+/* SPDX-License-Identifier: MIT */
+#include "gorse_image_bits.h"
+
+GORSE_DEFINE_BITS_IMAGE(gorse_image_row1, 1)

@@ -1,0 +1,136 @@
+/* SPDX-License-Identifier: MIT */
+/* Frames that play by time, or stand for the value of a variable. */
+#include <string.h>
+
+#include "gorse_internal.h"
+
+static const gorse_frames *frames_of(const gorse_widget *widget) {
+    return (const gorse_frames *)(const void *)widget;
+}
+
+/* The screen's memory has no alignment. */
+static void get_state(const gorse *g, const gorse_widget *widget, gorse_frames_state *state) {
+    memcpy(state, gorse_screen_memory(g) + widget->memory, sizeof *state);
+}
+
+static void put_state(const gorse *g, const gorse_widget *widget, const gorse_frames_state *state) {
+    memcpy(gorse_screen_memory(g) + widget->memory, state, sizeof *state);
+}
+
+static void get_animation(const gorse_frames *f, gorse_animation *animation) {
+    gorse_copy_rom(animation, f->animation, sizeof *animation);
+}
+
+/* The frame that stands for the variable's value: the last whose step is not above it. */
+static uint16_t frame_by_value(const gorse *g, const gorse_frames *f, uint16_t count) {
+    int32_t value = gorse_number(g, f->variable);
+    uint16_t frame = 0;
+    while (frame + 1u < count && value >= f->steps[frame])
+        frame++;
+    return frame;
+}
+
+static void show(gorse *g, const gorse_widget *widget, gorse_frames_state *state, uint16_t frame) {
+    if (state->frame == frame)
+        return;
+    state->frame = frame;
+    if (widget->visible != 0u)
+        gorse_dirty(g, gorse_widget_box(widget));
+}
+
+static void command(gorse *g, const gorse_widget *widget, uint8_t what) {
+    const gorse_frames *f = frames_of(widget);
+    gorse_frames_state state;
+    gorse_animation animation;
+    if (f->animation == 0)
+        return;
+    get_animation(f, &animation);
+    if (what == GORSE_ENTER)
+        memset(&state, 0, sizeof state);
+    else
+        get_state(g, widget, &state);
+    if (f->steps != 0) {
+        show(g, widget, &state, frame_by_value(g, f, animation.count));
+    } else {
+        state.playing = what == GORSE_ENTER ? f->starts : what == GORSE_PLAY ? 1u : 0u;
+        if (what == GORSE_PLAY) {
+            state.backwards = 0;
+            show(g, widget, &state, 0);
+        }
+        state.since = gorse_head_of(g)->now;
+    }
+    put_state(g, widget, &state);
+}
+
+/* Moves to the next frame; 1 if there is none. */
+static uint8_t move_on(gorse *g, const gorse_widget *widget, gorse_frames_state *state, uint16_t count) {
+    const gorse_frames *f = frames_of(widget);
+    uint16_t last = (uint16_t)(count - 1u);
+    if (f->play == GORSE_PLAY_TO_AND_FRO && last != 0u) {
+        if (state->frame == last)
+            state->backwards = 1;
+        else if (state->frame == 0u)
+            state->backwards = 0;
+        show(g, widget, state, (uint16_t)(state->backwards != 0u ? state->frame - 1u : state->frame + 1u));
+        return (uint8_t)(state->backwards != 0u && state->frame == 0u);
+    }
+    if (state->frame < last) {
+        show(g, widget, state, (uint16_t)(state->frame + 1u));
+        return 0;
+    }
+    if (f->play == GORSE_PLAY_ONCE)
+        state->playing = 0;
+    else
+        show(g, widget, state, 0);
+    return 1;
+}
+
+static uint8_t tick(gorse *g, const gorse_widget *widget) {
+    const gorse_frames *f = frames_of(widget);
+    uint32_t now = gorse_head_of(g)->now;
+    gorse_frames_state state;
+    gorse_animation animation;
+    uint8_t ended = 0;
+    uint16_t guard;
+    if (f->animation == 0)
+        return 0;
+    get_state(g, widget, &state);
+    get_animation(f, &animation);
+    if (f->steps != 0) {
+        show(g, widget, &state, frame_by_value(g, f, animation.count));
+        put_state(g, widget, &state);
+        return 0;
+    }
+    /* A late step catches up; one that is later than a round begins anew from now. */
+    for (guard = animation.count; state.playing != 0u && now - state.since >= animation.times[state.frame]; guard--) {
+        if (guard == 0u) {
+            state.since = now;
+            break;
+        }
+        state.since += animation.times[state.frame];
+        ended = (uint8_t)(ended | move_on(g, widget, &state, animation.count));
+    }
+    put_state(g, widget, &state);
+    return ended;
+}
+
+static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
+    const gorse_frames *f = frames_of(widget);
+    gorse_rect box = gorse_widget_box(widget);
+    gorse_frames_state state;
+    gorse_animation animation;
+    gorse_image image;
+    gorse_draw_box(c, box, look);
+    if (f->animation == 0)
+        return;
+    get_state(c->run, widget, &state);
+    get_animation(f, &animation);
+    if (state.frame >= animation.count)
+        return;
+    gorse_copy_rom(&image, animation.frames[state.frame], sizeof image);
+    box = gorse_inset(box, (int16_t)(look->border_width + look->padding));
+    gorse_draw_image(c, animation.frames[state.frame], gorse_placed(box.x0, box.x1, image.width, f->align),
+                     gorse_placed(box.y0, box.y1, image.height, f->place), look->text);
+}
+
+const GORSE_ROM gorse_kind gorse_kind_frames = {sizeof(gorse_frames), 0, draw, command, tick};
