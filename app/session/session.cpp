@@ -17,7 +17,7 @@ Change difference(const Document& a, const Document& b) {
     change.panel = a.panel != b.panel || a.name != b.name;
     change.variables = a.variables != b.variables;
     change.looks = a.looks != b.looks;
-    change.assets = a.images != b.images || a.faces != b.faces;
+    change.assets = a.images != b.images || a.faces != b.faces || a.usualRecipe != b.usualRecipe;
     change.rules = a.rules != b.rules;
     change.screens = a.screens != b.screens;
     change.screenList = a.screens.size() != b.screens.size();

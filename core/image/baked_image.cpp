@@ -162,13 +162,19 @@ Result<OriginalRef> decodeFrames(const Image& image) {
 }
 
 Result<OriginalRef> ImageBakery::original(const Image& image) {
-    for (const Decoded& each : decoded_)
-        if (sameSource(each.image, image) && (!each.original->drawing || sameDrawing(each.image, image)))
-            return each.original;
+    if (OriginalRef known = knownOriginal(image))
+        return known;
     auto original = decodeFrames(image);
     if (original)
         adoptOriginal(image, *original);
     return original;
+}
+
+OriginalRef ImageBakery::knownOriginal(const Image& image) const {
+    for (const Decoded& each : decoded_)
+        if (sameSource(each.image, image) && (!each.original->drawing || sameDrawing(each.image, image)))
+            return each.original;
+    return nullptr;
 }
 
 void ImageBakery::adoptOriginal(const Image& image, OriginalRef original) {

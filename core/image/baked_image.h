@@ -72,6 +72,8 @@ class ImageBakery {
     // The frames before the recipe; the latest are kept.
     Result<OriginalRef> original(const Image& image);
     void adoptOriginal(const Image& image, OriginalRef original);
+    // The frames before the recipe if they are still there; null otherwise.
+    OriginalRef knownOriginal(const Image& image) const;
     // The frames in the recipe's shape, before tone and reduction; kept, so that later steps are quick to try.
     Result<std::shared_ptr<const std::vector<Picture>>> shapedFrames(const Image& image);
     // The palette that an indexed image has; empty for others.

@@ -7,29 +7,11 @@
 #include <unordered_set>
 
 #include "core/image/levels.h"
-#include "core/image/light.h"
+#include "core/image/oklab.h"
 
 namespace gorsefinch {
 
 namespace {
-
-struct Lab {
-    float l = 0, a = 0, b = 0;
-};
-
-float distance(const Lab& x, const Lab& y) {
-    const float l = x.l - y.l, a = x.a - y.a, b = x.b - y.b;
-    return l * l + a * a + b * b;
-}
-
-Lab labOf(float red, float green, float blue) {  // light, 0 to 1
-    const float l = std::cbrt(0.4122214708f * red + 0.5363325363f * green + 0.0514459929f * blue);
-    const float m = std::cbrt(0.2119034982f * red + 0.6806995451f * green + 0.1073969566f * blue);
-    const float s = std::cbrt(0.0883024619f * red + 0.2817188376f * green + 0.6299787005f * blue);
-    return {0.2104542553f * l + 0.7936177850f * m - 0.0040720468f * s,
-            1.9779984951f * l - 2.4285922050f * m + 0.4505937099f * s,
-            0.0259040371f * l + 0.7827717662f * m - 0.8086757660f * s};
-}
 
 // Colours that are nearly the same, counted together.
 struct Bin {
@@ -53,13 +35,6 @@ struct Sum {
         return opaque(rgb);
     }
 };
-
-Lab labOf(Colour colour) {
-    const auto light = [&](int shift) {
-        return static_cast<float>(lightOfStored()[colour.argb >> shift & 255]) / 65535.0f;
-    };
-    return labOf(light(16), light(8), light(0));
-}
 
 // The distinct colours, unless there are more than `most`.
 std::vector<Colour> fewColours(std::span<const Picture* const> pictures, size_t most) {
@@ -176,9 +151,9 @@ bool refine(const std::vector<Bin>& bins, std::vector<Colour>& colours) {
     std::vector<Sum> sums(colours.size());
     size_t best = 0;
     for (const Bin& bin : bins) {
-        float least = distance(bin.lab, labs[best]);
+        float least = labDistance(bin.lab, labs[best]);
         for (size_t i = 0; i < labs.size(); ++i)
-            if (const float d = distance(bin.lab, labs[i]); d < least) {
+            if (const float d = labDistance(bin.lab, labs[i]); d < least) {
                 least = d;
                 best = i;
             }

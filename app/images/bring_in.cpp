@@ -1,0 +1,216 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/images/bring_in.h"
+
+#include <QApplication>
+#include <QBuffer>
+#include <QDir>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QFileSystemWatcher>
+#include <QImage>
+#include <QMessageBox>
+#include <QProgressDialog>
+#include <QSettings>
+#include <QTimer>
+
+#include "app/session/session.h"
+#include "app/widgets/counted.h"
+#include "core/image/series.h"
+#include "core/project/image_edits.h"
+
+namespace gorsefinch::app {
+
+namespace {
+
+constexpr size_t kMostFile = size_t{256} << 20;
+
+QString fromStd(const std::string& text) { return QString::fromStdString(text); }
+
+// The image of one file or series, decoded to see that it can be used.
+Result<Image> readImage(const std::vector<std::string>& paths, const Recipe& usual) {
+    Files files;
+    Image image;
+    for (const std::string& path : paths) {
+        const auto bytes = files.read(path, kMostFile);
+        if (!bytes)
+            return tl::unexpected(bytes.error());
+        const std::string name = std::filesystem::path(path).filename().string();
+        const auto original = std::make_shared<const std::string>(*bytes);
+        if (image.original)
+            image.more.push_back({name, original});
+        else
+            image.file = name, image.original = original;
+    }
+    image.recipe = usual;
+    if (const auto decoded = decodeFrames(image); !decoded)
+        return tl::unexpected(decoded.error());
+    return image;
+}
+
+}  // namespace
+
+BringIn::BringIn(Session& session, QWidget* window) : QObject(window), session_(session), window_(window), watcher_(new QFileSystemWatcher(this)) {
+    connect(&session, &Session::changed, this, [this](const Change& change) {
+        if (change.opened)
+            watchFolder();
+    });
+    connect(&session, &Session::savedChanged, this, &BringIn::watchFolder);
+    auto* settled = new QTimer(this);
+    settled->setSingleShot(true);
+    settled->setInterval(300);  // a file that is being written is left to its writer
+    const auto wait = [settled] { settled->start(); };
+    connect(watcher_, &QFileSystemWatcher::directoryChanged, this, wait);
+    connect(watcher_, &QFileSystemWatcher::fileChanged, this, wait);
+    connect(settled, &QTimer::timeout, this, &BringIn::takeUpChanges);
+}
+
+void BringIn::ask() {
+    QSettings settings;
+    const QStringList paths = QFileDialog::getOpenFileNames(window_, tr("Bring in pictures"), settings.value("picture_folder").toString(), tr("Pictures (%1)").arg(kPicturePatterns));
+    if (paths.isEmpty())
+        return;
+    settings.setValue("picture_folder", QFileInfo(paths.front()).path());
+    files(paths);
+}
+
+void BringIn::files(const QStringList& paths) {
+    std::vector<std::string> plain;
+    for (const QString& path : paths)
+        if (QFileInfo(path).isFile())
+            plain.push_back(path.toStdString());
+    std::vector<Series> groups = groupSeries(plain);
+    const bool anySeries = std::any_of(groups.begin(), groups.end(), [](const Series& each) { return each.files.size() > 1; });
+    if (anySeries) {
+        QMessageBox question(QMessageBox::Question, tr("A numbered series"), tr("Some of these pictures are numbered. Each series can be one animation."), QMessageBox::Cancel, window_);
+        auto* one = question.addButton(tr("One animation each"), QMessageBox::AcceptRole);
+        auto* apart = question.addButton(tr("Single pictures"), QMessageBox::NoRole);
+        one->setObjectName("as_animation");
+        apart->setObjectName("as_pictures");
+        question.setDefaultButton(qobject_cast<QPushButton*>(one));
+        question.exec();
+        if (question.clickedButton() != one && question.clickedButton() != apart)
+            return;
+        if (question.clickedButton() == apart) {
+            groups.clear();
+            std::sort(plain.begin(), plain.end(), naturallyBefore);
+            for (const std::string& each : plain)
+                groups.push_back({{}, {each}});
+        }
+    }
+    QProgressDialog progress(tr("Reading pictures …"), tr("Cancel"), 0, static_cast<int>(groups.size()), window_);
+    progress.setWindowModality(Qt::WindowModal);
+    progress.setMinimumDuration(400);
+    std::vector<Image> images;
+    QStringList refused;
+    for (size_t i = 0; i < groups.size(); ++i) {
+        progress.setValue(static_cast<int>(i));
+        if (progress.wasCanceled())
+            return;
+        auto image = readImage(groups[i].files, *session_.document().usualRecipe);
+        if (!image) {
+            Error error = image.error();
+            if (error.file.starts_with("images/"))
+                error.file.erase(0, 7);
+            refused << fromStd(error.text());
+            continue;
+        }
+        if (groups[i].files.size() > 1)
+            image->name = groups[i].stem;
+        images.push_back(std::move(*image));
+    }
+    progress.setValue(static_cast<int>(groups.size()));
+    if (!refused.isEmpty())
+        session_.tell(refused.size() == 1 ? refused.front() : tr("%1 (and %2 more could not be read)").arg(refused.front()).arg(refused.size() - 1));
+    if (images.empty())
+        return;
+    std::vector<std::string> names;
+    const Document next = addImages(session_.document(), std::move(images), &names);
+    session_.edit(next, names.size() == 1 ? tr("Bring in %1").arg(fromStd(names.front())) : tr("Bring in %1").arg(counted(static_cast<qsizetype>(names.size()), tr("picture"), tr("pictures"))));
+    QStringList all;
+    for (const std::string& each : names)
+        all << fromStd(each);
+    Q_EMIT brought(all);
+}
+
+void BringIn::picture(const QImage& given) {
+    QByteArray data;
+    QBuffer buffer(&data);
+    buffer.open(QIODevice::WriteOnly);
+    given.save(&buffer, "png");
+    Image image;
+    image.file = "pasted.png";
+    image.original = std::make_shared<const std::string>(data.toStdString());
+    image.recipe = *session_.document().usualRecipe;
+    std::vector<std::string> names;
+    session_.edit(addImages(session_.document(), {image}, &names), tr("Paste a picture"));
+    Q_EMIT brought({fromStd(names.front())});
+}
+
+void BringIn::watchFolder() {
+    if (!watcher_->directories().isEmpty())
+        watcher_->removePaths(watcher_->directories());
+    if (!watcher_->files().isEmpty())
+        watcher_->removePaths(watcher_->files());
+    if (!session_.isOpen())
+        return;
+    const QDir folder(session_.folder() + "/images");
+    if (!folder.exists())
+        return;
+    watcher_->addPath(folder.path());
+    for (const QString& file : folder.entryList(QDir::Files))
+        watcher_->addPath(folder.filePath(file));
+}
+
+// What others did in the images folder: changed originals are read again, new pictures come in.
+void BringIn::takeUpChanges() {
+    if (!session_.isOpen())
+        return;
+    const QDir folder(session_.folder() + "/images");
+    Files files;
+    Document next = session_.document();
+    QStringList changed;
+    std::vector<Image> fresh;
+    QStringList patterns = QString(kPicturePatterns).split(' ');
+    for (const QString& file : folder.entryList(patterns, QDir::Files)) {
+        const auto bytes = files.read(folder.filePath(file).toStdString(), kMostFile);
+        if (!bytes)
+            continue;
+        const std::string name = file.toStdString();
+        bool known = false;
+        for (const Image& each : *next.images) {
+            const bool first = each.file == name;
+            const auto more = std::find_if(each.more.begin(), each.more.end(), [&](const MoreOriginal& m) { return m.file == name; });
+            if (!first && more == each.more.end())
+                continue;
+            known = true;
+            const Bytes& held = first ? each.original : more->original;
+            if (held && *held == *bytes)
+                break;
+            Image copy = each;
+            const auto original = std::make_shared<const std::string>(*bytes);
+            if (first)
+                copy.original = original;
+            else
+                copy.more[static_cast<size_t>(more - each.more.begin())].original = original;
+            if (!decodeFrames(copy))
+                break;
+            next = withImage(next, copy);
+            changed << fromStd(each.name);
+            break;
+        }
+        if (known)
+            continue;
+        if (const auto image = readImage({folder.filePath(file).toStdString()}, *session_.document().usualRecipe))
+            fresh.push_back(*image);
+    }
+    std::vector<std::string> names;
+    if (!fresh.empty())
+        next = addImages(next, fresh, &names);
+    if (!changed.isEmpty() || !names.empty())
+        session_.edit(next, tr("Take up what changed in the images folder"));
+    if (!changed.isEmpty())
+        session_.tellWell(tr("%1 changed on disk and was read again").arg(changed.join(", ")));
+    watchFolder();
+}
+
+}  // namespace gorsefinch::app

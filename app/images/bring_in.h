@@ -1,0 +1,40 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QObject>
+#include <QStringList>
+
+class QImage;
+class QWidget;
+
+namespace gorsefinch::app {
+
+class Session;
+
+// Takes pictures into the project: files from disk, a picture from the clipboard, and what is put into or changed in
+// the project's images folder. Each is decoded once, to see that it can be used, with progress and cancel.
+class BringIn : public QObject {
+    Q_OBJECT
+
+  public:
+    BringIn(Session& session, QWidget* window);
+
+    // A numbered series becomes one animation if the user wants it so; asked only when there is one.
+    void files(const QStringList& paths);
+    void picture(const QImage& image);
+    // Asks with a dialog.
+    void ask();
+
+  Q_SIGNALS:
+    void brought(const QStringList& names);
+
+  private:
+    void watchFolder();
+    void takeUpChanges();
+
+    Session& session_;
+    QWidget* window_;
+    class QFileSystemWatcher* watcher_;
+};
+
+}  // namespace gorsefinch::app

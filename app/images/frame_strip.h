@@ -1,0 +1,41 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QWidget>
+
+class QLabel;
+class QListWidget;
+class QToolButton;
+
+namespace gorsefinch::app {
+
+class ImageDesk;
+class NumberField;
+class PictureView;
+
+// The frames of an animation in the order in which they play: dragged to another place, dropped with Del, each with
+// its time.
+class FrameStrip : public QWidget {
+    Q_OBJECT
+
+  public:
+    FrameStrip(ImageDesk& desk, PictureView& view, QWidget* parent = nullptr);
+
+  protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
+
+  private:
+    void refresh();
+    void takeOrder();
+    void dropSelected();
+    void setTime(int ms);
+
+    ImageDesk& desk_;
+    PictureView& view_;
+    QListWidget* list_;
+    QToolButton* play_;
+    NumberField* time_;
+    QLabel* sum_;
+};
+
+}  // namespace gorsefinch::app

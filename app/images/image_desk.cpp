@@ -1,0 +1,151 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/images/image_desk.h"
+
+#include "app/session/session.h"
+#include "core/project/image_edits.h"
+
+namespace gorsefinch::app {
+
+namespace {
+
+// What can be made within a frame of the display: source and result pixels of all frames, and bytes of a file that
+// was not decoded yet.
+constexpr size_t kQuickSource = size_t{1024} * 1024;
+constexpr size_t kQuickResult = size_t{480} * 272 * 2;
+constexpr size_t kQuickFile = size_t{48} * 1024;
+
+}  // namespace
+
+ImageDesk::ImageDesk(Session& session, QObject* parent) : QObject(parent), session_(session) {
+    connect(&session, &Session::changed, this, [this](const Change& change) {
+        if (change.opened) {
+            cancel();
+            name_.clear();
+            Q_EMIT currentChanged();
+        }
+        if (change.opened || change.assets || change.panel)
+            refresh();
+    });
+    connect(&job_, &NewestJob::busyChanged, this, &ImageDesk::busyChanged);
+}
+
+const Image* ImageDesk::image() const {
+    return session_.isOpen() && !name_.isEmpty() ? session_.document().image(name_.toStdString()) : nullptr;
+}
+
+const Recipe& ImageDesk::recipe() const {
+    static const Recipe none;
+    const Image* now = image();
+    return wished_ ? *wished_ : now ? now->recipe : none;
+}
+
+void ImageDesk::setCurrent(const QString& name) {
+    if (name == name_)
+        return;
+    cancel();
+    name_ = name;
+    Q_EMIT currentChanged();
+    refresh();
+}
+
+void ImageDesk::forget() {
+    baked_.reset();
+    original_.reset();
+    trouble_.clear();
+}
+
+void ImageDesk::cancel() {
+    job_.cancel();
+    wished_.reset();
+}
+
+bool ImageDesk::isQuick(const Image& image) const {
+    const OriginalRef known = session_.images().knownOriginal(image);
+    if (!known)
+        return image.original && image.original->size() <= kQuickFile && image.more.size() < 8;
+    const size_t frames = image.recipe.frames.empty() ? known->frames.size() : image.recipe.frames.size();
+    const PixelBox box = croppedBox(image.recipe, known->width(), known->height());
+    const PixelSize size = resultSize(image.recipe, box.width, box.height);
+    const size_t result = static_cast<size_t>(size.width) * static_cast<size_t>(size.height) * frames;
+    return static_cast<size_t>(box.width) * static_cast<size_t>(box.height) * frames <= kQuickSource && result <= kQuickResult;
+}
+
+// The result for the document's image: known, made at once, or wished for.
+void ImageDesk::refresh() {
+    const Image* now = image();
+    if (!now) {
+        if (!name_.isEmpty()) {
+            name_.clear();
+            Q_EMIT currentChanged();
+        }
+        forget();
+        Q_EMIT shown();
+        return;
+    }
+    if (wished_)
+        return;  // a newer one is on its way
+    if (session_.images().known(session_.document(), *now) || isQuick(*now))
+        makeNow(*now);
+    else
+        makeLater(*now, [this] {
+            if (const Image* then = image())
+                makeNow(*then);
+        });
+}
+
+void ImageDesk::makeNow(const Image& image) {
+    forget();
+    const auto baked = session_.images().bake(session_.document(), image);
+    if (baked)
+        baked_ = *baked;
+    else
+        trouble_ = QString::fromStdString(baked.error().text());
+    if (const auto original = session_.images().original(image))
+        original_ = *original;
+    Q_EMIT shown();
+}
+
+void ImageDesk::makeLater(const Image& image, std::function<void()> then) {
+    const Document document = withImage(session_.document(), image);
+    const OriginalRef known = session_.images().knownOriginal(image);
+    job_.wish([this, document, image, known, then](const std::atomic<bool>& stale) -> NewestJob::Finish {
+        auto bakery = std::make_shared<ImageBakery>();
+        if (known)
+            bakery->adoptOriginal(image, known);
+        const auto original = bakery->original(image);
+        if (stale)
+            return {};
+        const auto baked = bakery->bake(document, image);
+        return [this, document, image, then, original, baked] {
+            if (original)
+                session_.images().adoptOriginal(image, *original);
+            if (baked)
+                session_.images().adopt(document, image, *baked);
+            then();
+        };
+    });
+}
+
+void ImageDesk::change(const std::function<void(Recipe&)>& step, const QString& label, const QString& merge) {
+    const Image* now = image();
+    if (!now)
+        return;
+    Image next = *now;
+    next.recipe = recipe();
+    step(next.recipe);
+    if (next.recipe == recipe())
+        return;
+    const auto commit = [this, name = name_, recipe = next.recipe, label, merge] {
+        wished_.reset();
+        session_.edit(withRecipe(session_.document(), name.toStdString(), recipe), label, merge.isEmpty() ? merge : name + merge);
+    };
+    if (isQuick(next)) {
+        cancel();
+        commit();
+        return;
+    }
+    wished_ = next.recipe;
+    makeLater(next, commit);
+}
+
+}  // namespace gorsefinch::app

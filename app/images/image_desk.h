@@ -1,0 +1,62 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QObject>
+#include <QString>
+#include <functional>
+
+#include "app/widgets/newest_job.h"
+#include "core/image/baked_image.h"
+
+namespace gorsefinch::app {
+
+class Session;
+
+// The image that is worked on: its recipe, its frames before and after. Small pictures are made at once, larger ones
+// off the window's thread, the newest wish first.
+class ImageDesk : public QObject {
+    Q_OBJECT
+
+  public:
+    explicit ImageDesk(Session& session, QObject* parent = nullptr);
+
+    void setCurrent(const QString& name);
+    const QString& current() const { return name_; }
+    // Null when none is chosen.
+    const Image* image() const;
+    // The recipe as it is wished, which may be ahead of the document while a large picture is made.
+    const Recipe& recipe() const;
+
+    // The result as it was last made, and the frames before the recipe; null while there are none.
+    const BakedImageRef& baked() const { return baked_; }
+    const OriginalRef& original() const { return original_; }
+    // What is wrong with it; "" if nothing is.
+    const QString& trouble() const { return trouble_; }
+    bool isBusy() const { return job_.isBusy(); }
+
+    // Changes the recipe. `merge` joins the steps of one gesture for undo.
+    void change(const std::function<void(Recipe&)>& step, const QString& label, const QString& merge = {});
+    void cancel();
+
+  Q_SIGNALS:
+    void currentChanged();
+    void shown();               // another result, or none
+    void busyChanged(bool busy);
+
+  private:
+    void refresh();
+    bool isQuick(const Image& image) const;
+    void makeNow(const Image& image);
+    void makeLater(const Image& image, std::function<void()> then);
+    void forget();
+
+    Session& session_;
+    QString name_;
+    std::optional<Recipe> wished_;
+    BakedImageRef baked_;
+    OriginalRef original_;
+    QString trouble_;
+    NewestJob job_;
+};
+
+}  // namespace gorsefinch::app

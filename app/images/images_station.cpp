@@ -1,0 +1,306 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/images/images_station.h"
+
+#include <QAction>
+#include <QButtonGroup>
+#include <QClipboard>
+#include <QDragEnterEvent>
+#include <QFileDialog>
+#include <QGuiApplication>
+#include <QLabel>
+#include <QMenu>
+#include <QMimeData>
+#include <QPushButton>
+#include <QSplitter>
+#include <QToolButton>
+#include <QVBoxLayout>
+
+#include "app/images/bring_in.h"
+#include "app/images/frame_strip.h"
+#include "app/images/image_list.h"
+#include "app/images/images_model.h"
+#include "app/images/ladder_view.h"
+#include "app/images/picture_view.h"
+#include "app/images/recipe_form.h"
+#include "app/session/session.h"
+#include "app/theme/theme.h"
+#include "app/widgets/counted.h"
+#include "core/emit/export_image.h"
+#include "core/project/image_edits.h"
+
+namespace gorsefinch::app {
+
+namespace {
+
+QString imageCount(qsizetype count) { return counted(count, ImagesStation::tr("image"), ImagesStation::tr("images")); }
+
+}  // namespace
+
+ImagesStation::ImagesStation(Session& session, QWidget* parent)
+    : Station(parent),
+      session_(session),
+      desk_(session),
+      bringIn_(new BringIn(session, this)),
+      list_(new ImageList(session, desk_, this)),
+      view_(new PictureView(session, desk_, this)),
+      ladder_(new LadderView(session, desk_, this)),
+      recipe_(new RecipeForm(session, desk_, this)) {
+    setAcceptDrops(true);
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(0);
+    auto* middle = new QWidget(this);
+    auto* column = new QVBoxLayout(middle);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    auto* bar = new QHBoxLayout;
+    bar->setContentsMargins(12, 5, 12, 5);
+    bar->setSpacing(4);
+    makeViewBar(bar);
+    auto* lower = new QWidget(middle);
+    auto* stack = new QVBoxLayout(lower);
+    stack->setContentsMargins(0, 0, 0, 0);
+    stack->setSpacing(0);
+    stack->addWidget(new FrameStrip(desk_, *view_, lower));
+    stack->addWidget(ladder_, 1);
+    auto* splitter = new QSplitter(Qt::Vertical, middle);
+    splitter->addWidget(view_);
+    splitter->addWidget(lower);
+    splitter->setStretchFactor(0, 5);
+    splitter->setStretchFactor(1, 3);
+    splitter->setChildrenCollapsible(false);
+    column->addLayout(bar);
+    column->addWidget(splitter, 1);
+    for (QWidget* each : std::initializer_list<QWidget*>{list_, middle, recipe_}) {
+        row->addWidget(each, each == middle ? 1 : 0);
+        if (each != recipe_) {
+            auto* line = new QFrame(this);
+            line->setStyleSheet(QString("background: %1;").arg(Theme::colour(Role::StrongLine).name()));
+            line->setFixedWidth(1);
+            row->addWidget(line);
+        }
+    }
+    makeCommands();
+    setFocusProxy(list_);
+    connect(list_, &ImageList::bringInAsked, bringIn_, &BringIn::ask);
+    connect(list_, &ImageList::removeAsked, this, &ImagesStation::removeSelected);
+    connect(list_, &ImageList::menuAsked, this, &ImagesStation::showMenu);
+    connect(bringIn_, &BringIn::brought, list_, &ImageList::select);
+    connect(recipe_, &RecipeForm::cropAsked, this, [this](bool on) { view_->setMode(on ? PictureView::Mode::Crop : PictureView::Mode::Split); });
+    connect(recipe_, &RecipeForm::aspectHeld, view_, &PictureView::setAspectHeld);
+    connect(view_, &PictureView::cropDrawn, this, [this](const PixelBox& box) {
+        desk_.change([&](Recipe& r) { r.cropX = box.x, r.cropY = box.y, r.cropWidth = box.width, r.cropHeight = box.height; }, tr("Crop"), "crop");
+        session_.endGesture();
+    });
+}
+
+void ImagesStation::makeViewBar(QBoxLayout* row) {
+    const auto tool = [&](const QString& words, const QString& name, const QString& help, bool on) {
+        auto* button = new QToolButton(this);
+        button->setText(words);
+        button->setObjectName(name);
+        button->setToolTip(help);
+        button->setCheckable(true);
+        button->setChecked(on);
+        row->addWidget(button);
+        return button;
+    };
+    auto* modes = new QButtonGroup(this);
+    auto* split = tool(tr("split"), "view_split", tr("The result over the original, with a line to drag across"), true);
+    auto* beside = tool(tr("side by side"), "view_beside", tr("The original at the left, the result at the right"), false);
+    modes->addButton(split);
+    modes->addButton(beside);
+    connect(split, &QToolButton::clicked, this, [this] { view_->setMode(PictureView::Mode::Split); });
+    connect(beside, &QToolButton::clicked, this, [this] { view_->setMode(PictureView::Mode::Beside); });
+    row->addSpacing(12);
+    auto* grid = tool(tr("pixel grid"), "view_grid", tr("Lines between the pixels from five times on"), true);
+    connect(grid, &QToolButton::toggled, view_, &PictureView::setGridShown);
+    auto* panel = tool(tr("on the panel"), "view_panel", tr("Inside the panel's outline, at true relative size"), false);
+    connect(panel, &QToolButton::toggled, view_, &PictureView::setOnPanel);
+    row->addStretch(1);
+    for (const auto& [words, steps, help] : std::initializer_list<std::tuple<QString, int, QString>>{
+             {QString::fromUtf8("−"), -1, tr("Smaller (-, Ctrl+wheel)")}, {tr("fit"), 0, tr("All of it (0)")}, {"+", 1, tr("Larger (+, Ctrl+wheel)")}}) {
+        auto* button = new QToolButton(this);
+        button->setText(words);
+        button->setToolTip(help);
+        button->setMinimumWidth(26);
+        connect(button, &QToolButton::clicked, this, [this, by = steps] { by == 0 ? view_->zoomToFit() : view_->zoomBy(by); });
+        row->addWidget(button);
+    }
+    row->addSpacing(12);
+    auto* more = new QToolButton(this);
+    more->setObjectName("image_menu");
+    more->setText(tr("Image"));
+    more->setIcon(Theme::icon("down"));
+    more->setToolButtonStyle(Qt::ToolButtonTextBesideIcon);
+    more->setLayoutDirection(Qt::RightToLeft);
+    more->setToolTip(tr("Rename, delete, recipes, export"));
+    connect(more, &QToolButton::clicked, this, [this, more] { showMenu(more->mapToGlobal(QPoint(0, more->height()))); });
+    row->addWidget(more);
+}
+
+QAction* ImagesStation::command(const QString& name, const QKeySequence& keys, const QString& objectName, const std::function<void()>& run) {
+    auto* action = new QAction(name, this);
+    action->setObjectName(objectName);
+    action->setShortcut(keys);
+    action->setShortcutContext(Qt::WidgetWithChildrenShortcut);
+    connect(action, &QAction::triggered, this, run);
+    addAction(action);
+    commands_.append(action);
+    return action;
+}
+
+void ImagesStation::makeCommands() {
+    command(tr("Rename"), Qt::Key_F2, "rename_image", [this] { list_->rename(); });
+    command(tr("Delete"), Qt::CTRL | Qt::Key_Delete, "remove_image", [this] { removeSelected(); });
+    command(tr("Paste a picture or a recipe"), QKeySequence::Paste, "paste_image", [this] { paste(); });
+    command(tr("Copy recipe"), QKeySequence::Copy, "copy_recipe", [this] { copyRecipe(); });
+    command(tr("Use this recipe for new pictures"), {}, "usual_recipe", [this] { makeUsual(); });
+    command(tr("Copy as C array"), Qt::CTRL | Qt::SHIFT | Qt::Key_C, "copy_c", [this] { copyC(); });
+    command(tr("Export…"), Qt::CTRL | Qt::Key_E, "export_image", [this] { exportSelected(); });
+}
+
+void ImagesStation::showMenu(const QPoint& at) {
+    QMenu menu(this);
+    menu.addActions(commands_);
+    menu.exec(at);
+}
+
+QString ImagesStation::figure() const {
+    const ImagesModel::Totals totals = list_->model().totals();
+    const double kb = static_cast<double>(totals.inCode + totals.outside) / 1024;
+    return QString("%1 · %2 KB").arg(session_.document().images->size()).arg(kb, 0, 'f', kb < 10 ? 1 : 0);
+}
+
+bool ImagesStation::goTo(const Problem& problem) {
+    const QString place = QString::fromStdString(problem.file);
+    if (!place.startsWith("images/") || !problem.widget.empty())
+        return false;
+    for (const Image& each : *session_.document().images)
+        if (place == "images/" + QString::fromStdString(each.file))
+            list_->select({QString::fromStdString(each.name)});
+    return true;
+}
+
+void ImagesStation::removeSelected() {
+    std::vector<std::string> names;
+    for (const QString& each : list_->selectedNames())
+        names.push_back(each.toStdString());
+    if (!names.empty())
+        session_.edit(removeImages(session_.document(), names), names.size() == 1 ? tr("Delete image %1").arg(QString::fromStdString(names.front())) : tr("Delete %1").arg(imageCount(static_cast<qsizetype>(names.size()))));
+}
+
+void ImagesStation::copyRecipe() {
+    if (!desk_.image())
+        return;
+    QGuiApplication::clipboard()->setText(QString::fromStdString(recipeText(desk_.recipe())));
+    session_.tellWell(tr("The recipe of %1 was copied: select other images and paste").arg(desk_.current()));
+}
+
+// A recipe goes to all selected images.
+void ImagesStation::pasteRecipe() {
+    const auto recipe = recipeFromText(QGuiApplication::clipboard()->text().toStdString());
+    if (!recipe) {
+        session_.tell(tr("The clipboard holds no picture and no recipe"));
+        return;
+    }
+    std::vector<std::string> names;
+    for (const QString& each : list_->selectedNames())
+        names.push_back(each.toStdString());
+    session_.edit(withRecipeOn(session_.document(), names, *recipe), tr("Paste a recipe on %1").arg(imageCount(static_cast<qsizetype>(names.size()))));
+}
+
+void ImagesStation::makeUsual() {
+    if (!desk_.image())
+        return;
+    Document next = session_.document();
+    next.usualRecipe = std::make_shared<const Recipe>(withoutPicture(desk_.recipe()));
+    session_.edit(next, tr("Recipe for new pictures"));
+    session_.tellWell(tr("Pictures that are brought in from now on take the recipe of %1").arg(desk_.current()));
+}
+
+void ImagesStation::paste() {
+    const QMimeData* held = QGuiApplication::clipboard()->mimeData();
+    if (!held)
+        return;
+    if (held->hasUrls()) {
+        QStringList paths;
+        for (const QUrl& url : held->urls())
+            paths << url.toLocalFile();
+        bringIn_->files(paths);
+    } else if (held->hasImage()) {
+        bringIn_->picture(qvariant_cast<QImage>(held->imageData()));
+    } else if (held->hasText()) {
+        pasteRecipe();
+    }
+}
+
+Result<BakedImageRef> ImagesStation::bakedForExport(const Image& image) {
+    return bakeForExport(session_.document(), image, imageFormat(image, *session_.document().panel), session_.images());
+}
+
+void ImagesStation::copyC() {
+    const Image* image = desk_.image();
+    if (!image)
+        return;
+    const auto baked = bakedForExport(*image);
+    const auto text = baked ? exportImage(**baked, {image->name, "static const", "uint8_t"}, ".h") : tl::unexpected(baked.error());
+    if (!text) {
+        session_.tell(QString::fromStdString(text.error().text()));
+        return;
+    }
+    QGuiApplication::clipboard()->setText(QString::fromStdString(*text));
+    session_.tellWell(tr("%1 was copied as a C array").arg(desk_.current()));
+}
+
+// One image into a file, several into a folder under their names.
+void ImagesStation::exportSelected() {
+    const QStringList names = list_->selectedNames();
+    if (names.isEmpty())
+        return;
+    QStringList filters;
+    for (const ExportEnding& each : exportEndings())
+        filters << QString("%1 (*%2)").arg(each.help, each.ending);
+    QString chosen;
+    QString path = QFileDialog::getSaveFileName(this, names.size() == 1 ? tr("Export %1").arg(names.front()) : tr("Export %1: each takes its own name").arg(imageCount(names.size())),
+                                                names.front() + ".c", filters.join(";;"), &chosen);
+    if (path.isEmpty())
+        return;
+    QString ending = "." + QFileInfo(path).suffix();
+    if (QFileInfo(path).suffix().isEmpty()) {
+        ending = chosen.section("(*", 1).chopped(1);
+        path += ending;
+    }
+    Files files;
+    for (const QString& name : names) {
+        const Image* image = session_.document().image(name.toStdString());
+        const auto baked = bakedForExport(*image);
+        const auto bytes = baked ? exportImage(**baked, {image->name, "const", "uint8_t"}, ending.toStdString()) : tl::unexpected(baked.error());
+        const QString to = names.size() == 1 ? path : QFileInfo(path).path() + "/" + name + ending;
+        const auto written = bytes ? writeSafely(files, to.toStdString(), *bytes) : tl::unexpected(bytes.error());
+        if (!written) {
+            session_.tell(QString::fromStdString(written.error().text()));
+            return;
+        }
+    }
+    session_.tellWell(tr("%1 exported").arg(imageCount(names.size())));
+}
+
+void ImagesStation::dragEnterEvent(QDragEnterEvent* event) {
+    if (event->mimeData()->hasUrls() || event->mimeData()->hasImage())
+        event->acceptProposedAction();
+}
+
+void ImagesStation::dropEvent(QDropEvent* event) {
+    event->acceptProposedAction();
+    if (event->mimeData()->hasUrls()) {
+        QStringList paths;
+        for (const QUrl& url : event->mimeData()->urls())
+            paths << url.toLocalFile();
+        bringIn_->files(paths);
+    } else if (event->mimeData()->hasImage()) {
+        bringIn_->picture(qvariant_cast<QImage>(event->mimeData()->imageData()));
+    }
+}
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,60 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/frame/station.h"
+#include "app/images/image_desk.h"
+
+class QToolButton;
+
+namespace gorsefinch::app {
+
+class BringIn;
+class ImageList;
+class LadderView;
+class PictureView;
+class RecipeForm;
+class Session;
+
+// Originals become target pixels: the images at the left, source and result in the middle over the ladder, the recipe
+// at the right.
+class ImagesStation : public Station {
+    Q_OBJECT
+
+  public:
+    explicit ImagesStation(Session& session, QWidget* parent = nullptr);
+    QString title() const override { return tr("Images"); }
+    QString figure() const override;
+    QString help() const override { return tr("Pictures and what becomes of them in the panel's pixels"); }
+    int number() const override { return 2; }
+    bool goTo(const Problem& problem) override;
+
+  protected:
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
+
+  private:
+    void makeViewBar(class QBoxLayout* row);
+    void makeCommands();
+    QAction* command(const QString& name, const QKeySequence& keys, const QString& objectName, const std::function<void()>& run);
+    void copyRecipe();
+    void pasteRecipe();
+    void makeUsual();
+    void removeSelected();
+    void paste();
+    void exportSelected();
+    void copyC();
+    Result<BakedImageRef> bakedForExport(const Image& image);
+    void showMenu(const QPoint& at);
+
+    Session& session_;
+    ImageDesk desk_;
+    BringIn* bringIn_;
+    ImageList* list_;
+    PictureView* view_;
+    LadderView* ladder_;
+    RecipeForm* recipe_;
+    QToolButton* crop_ = nullptr;
+    QList<QAction*> commands_;
+};
+
+}  // namespace gorsefinch::app

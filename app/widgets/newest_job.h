@@ -1,0 +1,51 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QObject>
+#include <atomic>
+#include <condition_variable>
+#include <functional>
+#include <mutex>
+#include <optional>
+#include <thread>
+
+namespace gorsefinch::app {
+
+// Work off the window's thread, of which only the newest wish counts: a new one replaces the one that waits and makes
+// the one that runs stale.
+class NewestJob : public QObject {
+    Q_OBJECT
+
+  public:
+    // What is to be done in the window's thread when the work is finished.
+    using Finish = std::function<void()>;
+    // Runs in the other thread; may look at `stale` and give up.
+    using Work = std::function<Finish(const std::atomic<bool>& stale)>;
+
+    explicit NewestJob(QObject* parent = nullptr);
+    ~NewestJob() override;
+
+    void wish(Work work);
+    // Forgets what waits and what runs; its Finish is not called.
+    void cancel();
+    bool isBusy() const { return busy_; }
+
+  Q_SIGNALS:
+    void busyChanged(bool busy);
+
+  private:
+    void run();
+    void finished(quint64 ticket, const Finish& finish);
+    void setBusy(bool busy);
+
+    std::mutex mutex_;
+    std::condition_variable wake_;
+    std::optional<Work> waiting_;
+    quint64 ticket_ = 0;          // of the newest wish
+    bool ending_ = false;
+    bool busy_ = false;
+    std::atomic<bool> stale_{false};
+    std::thread thread_;
+};
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,30 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <span>
+
+#include "core/project/document.h"
+
+// Edits of a project's images. A name that isn't there leaves the document as it is.
+namespace gorsefinch {
+
+// Puts the image in place of the one of its name.
+Document withImage(const Document& document, const Image& image);
+Document withRecipe(const Document& document, std::string_view image, const Recipe& recipe);
+// Adds images under names made unique and usable, their files' names too; the names are given back.
+Document addImages(const Document& document, std::vector<Image> images, std::vector<std::string>* names = nullptr);
+// Widgets that showed them keep the name, which is then a problem that is told.
+Document removeImages(const Document& document, std::span<const std::string> names);
+
+// A recipe as text for the clipboard, and back; nothing for other text.
+std::string recipeText(const Recipe& recipe);
+std::optional<Recipe> recipeFromText(const std::string& text);
+// Gives images a recipe; crop, cells and frames, which belong to each picture, stay its own.
+Document withRecipeOn(const Document& document, std::span<const std::string> images, const Recipe& recipe);
+// The recipe without what belongs to one picture, for those that are brought in later.
+Recipe withoutPicture(const Recipe& recipe);
+
+// Where an image is used: "screen.widget" of each widget that shows it.
+std::vector<std::string> usersOfImage(const Document& document, std::string_view image);
+
+}  // namespace gorsefinch
