@@ -73,6 +73,16 @@ bool ImageDesk::isQuick(const Image& image) const {
 // The result for the document's image: known, made at once, or wished for.
 void ImageDesk::refresh() {
     const Image* now = image();
+    // Renamed: the one with the same original.
+    if (!now && session_.isOpen() && held_)
+        for (const Image& each : *session_.document().images)
+            if (each.original == held_ && !name_.isEmpty()) {
+                name_ = QString::fromStdString(each.name);
+                now = &each;
+                Q_EMIT currentChanged();
+                break;
+            }
+    held_ = now ? now->original : nullptr;
     if (!now) {
         if (!name_.isEmpty()) {
             name_.clear();

@@ -52,6 +52,7 @@ class ImageDesk : public QObject {
 
     Session& session_;
     QString name_;
+    Bytes held_;  // its original, by which it is known again after a rename
     std::optional<Recipe> wished_;
     BakedImageRef baked_;
     OriginalRef original_;

@@ -40,22 +40,24 @@ int ImagesModel::rowOf(const QString& name) const {
 
 void ImagesModel::reload() {
     const auto& images = *session_.document().images;
-    const bool sameNames = rows_.size() == images.size() &&
-                           std::equal(rows_.begin(), rows_.end(), images.begin(), [](const Row& row, const Image& image) { return row.image.name == image.name; });
-    if (!sameNames)
+    const bool sameRows = rows_.size() == images.size() &&
+                          std::equal(rows_.begin(), rows_.end(), images.begin(), [](const Row& row, const Image& image) {
+                              return row.image.name == image.name || row.image.original == image.original;
+                          });
+    if (!sameRows)
         beginResetModel();
     std::vector<Row> rows(images.size());
     for (size_t i = 0; i < images.size(); ++i) {
         rows[i].image = images[i];
         rows[i].baked = session_.images().known(session_.document(), images[i]);
         // What is still being made shows as it was.
-        if (sameNames && (!rows[i].baked || rows[i].baked == rows_[i].baked)) {
+        if (sameRows && (!rows[i].baked || rows[i].baked == rows_[i].baked)) {
             rows[i].baked = rows_[i].baked;
             rows[i].thumbnail = rows_[i].thumbnail;
         }
     }
     rows_ = std::move(rows);
-    if (!sameNames)
+    if (!sameRows)
         endResetModel();
     countUses();
     makeNext();

@@ -1,0 +1,315 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The Images station driven as a user drives it: drop, recipe, ladder, crop, frames, and onto a screen.
+#include <QAbstractItemView>
+#include <QClipboard>
+#include <QComboBox>
+#include <QListView>
+#include <QListWidget>
+#include <QMessageBox>
+#include <QMimeData>
+#include <QPushButton>
+#include <QSlider>
+#include <QTimer>
+#include <QToolButton>
+#include <QtTest>
+
+#include "app/images/images_model.h"
+#include "app/images/picture_view.h"
+#include "app/screens/canvas.h"
+#include "app/theme/theme.h"
+#include "app/widgets/fields.h"
+#include "core/image/ladder.h"
+#include "tests/support/gif.h"
+#include "tests/support/window.h"
+
+using namespace gorsefinch;
+using namespace gorsefinch::app;
+using namespace support;
+
+namespace {
+
+// Four frames of a dot that wanders, 16x12, on clear ground.
+QByteArray dotGif() {
+    GifWriter gif(16, 12, {0x000000, 0xe3b505});
+    for (int f = 0; f < 4; ++f) {
+        std::vector<uint8_t> pixels(16 * 12, 0);
+        for (int y = 2; y < 8; ++y)
+            for (int x = 0; x < 4; ++x)
+                pixels[static_cast<size_t>(y * 16 + f * 4 + x)] = 1;
+        gif.add({0, 0, 16, 12, pixels, 10, 2, 0});
+    }
+    return QByteArray::fromStdString(gif.finish());
+}
+
+QImage photo(int w, int h) {
+    QImage image(w, h, QImage::Format_RGB32);
+    for (int y = 0; y < h; ++y)
+        for (int x = 0; x < w; ++x)
+            image.setPixel(x, y, qRgb(x * 255 / w, y * 255 / h, (x + y) % 256));
+    return image;
+}
+
+void drop(QWidget* on, const QStringList& paths) {
+    QMimeData data;
+    QList<QUrl> urls;
+    for (const QString& path : paths)
+        urls << QUrl::fromLocalFile(path);
+    data.setUrls(urls);
+    QDragEnterEvent enter(on->rect().center(), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(on, &enter);
+    QVERIFY(enter.isAccepted());
+    QDropEvent event(on->rect().center(), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(on, &event);
+}
+
+}  // namespace
+
+class TestImagesStation : public QObject {
+    Q_OBJECT
+
+    std::unique_ptr<OpenWindow> open_;
+
+    Session& session() { return open_->session; }
+    const Image* image(const char* name) { return session().document().image(name); }
+    QWidget* station() { return open_->find<PictureView>("picture_view")->parentWidget()->parentWidget()->parentWidget(); }
+    QListView* list() { return open_->find<QListView>("images"); }
+    void bring(const QString& file, const QByteArray& bytes) {
+        QFile out(open_->path(file));
+        QVERIFY(out.open(QIODevice::WriteOnly) && out.write(bytes) == bytes.size());
+        out.close();
+        drop(station(), {open_->path(file)});
+    }
+    void bringPhoto(const QString& file, int w = 200, int h = 120) {
+        QVERIFY(photo(w, h).save(open_->path(file)));
+        drop(station(), {open_->path(file)});
+    }
+    static void choose(QComboBox* box, const QString& words) {
+        box->setCurrentIndex(box->findText(words, Qt::MatchStartsWith));
+        Q_EMIT box->activated(box->currentIndex());
+    }
+    // The answer to the question that comes next.
+    static void answer(const char* button) {
+        QTimer::singleShot(0, qApp, [button] {
+            QTRY_VERIFY(QApplication::activeModalWidget());
+            QTest::mouseClick(QApplication::activeModalWidget()->findChild<QPushButton*>(button), Qt::LeftButton);
+        });
+    }
+
+  private Q_SLOTS:
+    void initTestCase() {
+        QStandardPaths::setTestModeEnabled(true);
+        Theme::apply(*qApp, Appearance::Light);
+    }
+    void init() {
+        open_ = std::make_unique<OpenWindow>("kiln");
+        QVERIFY(open_->opened);
+        open_->station(2);
+    }
+    void cleanup() { open_.reset(); }
+
+    // The whole way: a GIF is dropped, made smaller, takes a rung of the ladder, goes onto a screen and plays in the twin.
+    void aGifBecomesFramesOnTheTwin() {
+        bring("dot.gif", dotGif());
+        QVERIFY(image("dot"));
+        auto* frames = open_->find<QListWidget>("frames");
+        QTRY_COMPARE(frames->count(), 4);
+        OpenWindow::retype(open_->find<NumberField>("recipe_width"), "32");
+        QTRY_COMPARE(image("dot")->recipe.width, 32);
+        auto* ladder = open_->find<QListWidget>("ladder");
+        QTRY_VERIFY(ladder->count() > 15);
+        QListWidgetItem* rung = nullptr;
+        for (int i = 0; i < ladder->count(); ++i)
+            if (ladder->item(i)->toolTip().startsWith("grey4"))
+                rung = ladder->item(i);
+        QVERIFY(rung);
+        ladder->scrollToItem(rung);
+        QTest::mouseClick(ladder->viewport(), Qt::LeftButton, {}, ladder->visualItemRect(rung).center());
+        QTRY_VERIFY(image("dot")->recipe.format == PixelFormat::Grey4);
+        // Onto the screen with the tray's shortcut.
+        open_->station(5);
+        auto* canvas = open_->find<Canvas>("canvas");
+        canvas->setFocus();
+        const size_t before = session().screen()->widgets.size();
+        canvas->insert(Kind::Frames, QRect(200, 10, 0, 0));
+        QCOMPARE(session().screen()->widgets.size(), before + 1);
+        const Widget& placed = *session().screen()->widgets.back();
+        QVERIFY(placed.properties.at("image") == PropertyValue(std::string("dot")));
+        QCOMPARE(placed.w, 32);
+        const Picture first = session().twin().memory().picture();
+        session().twin().step(session().twin().now() + 100);
+        const Picture second = session().twin().memory().picture();
+        QVERIFY(first.pixels != second.pixels);
+        session().twin().step(session().twin().now() + 300);
+        QVERIFY(session().twin().memory().picture().pixels == first.pixels);
+        session().undo();
+        QCOMPARE(session().screen()->widgets.size(), before);
+    }
+
+    void aSeriesIsAskedFor() {
+        QStringList paths;
+        for (const int number : {1, 2, 10}) {
+            const QString path = open_->path(QString("ant%1.png").arg(number));
+            QVERIFY(photo(8, 8).save(path));
+            paths.prepend(path);
+        }
+        answer("as_animation");
+        drop(station(), paths);
+        QVERIFY(image("ant") && image("ant")->more.size() == 2);
+        QCOMPARE(image("ant")->more[1].file, std::string("ant10.png"));
+        session().undo();
+        answer("as_pictures");
+        drop(station(), paths);
+        QVERIFY(image("ant1") && image("ant2") && image("ant10"));
+    }
+
+    void whatCannotBeReadIsTold() {
+        QSignalSpy told(&session(), &Session::noticed);
+        const size_t before = session().document().images->size();
+        bring("broken.png", "not a picture");
+        QCOMPARE(session().document().images->size(), before);
+        QCOMPARE(told.count(), 1);
+        QVERIFY(told[0][0].toString().contains("broken.png"));
+    }
+
+    void slidersJoinIntoOneStep() {
+        bringPhoto("cups.png");
+        auto* slider = open_->find<QSlider>("brightness");
+        slider->setFocus();
+        for (int i = 0; i < 5; ++i)
+            QTest::keyClick(slider, Qt::Key_Right);
+        QCOMPARE(image("cups")->recipe.brightness, 5);
+        session().undo();
+        QCOMPARE(image("cups")->recipe.brightness, 0);
+        QCOMPARE(slider->value(), 0);
+    }
+
+    void cropIsDrawnOnThePicture() {
+        bringPhoto("cups.png", 200, 100);
+        auto* view = open_->find<PictureView>("picture_view");
+        QTest::mouseClick(open_->find<QPushButton>("crop"), Qt::LeftButton);
+        QCOMPARE(view->mode(), PictureView::Mode::Crop);
+        const QPoint middle = view->rect().center();
+        OpenWindow::drag(view, middle - QPoint(60, 40), middle + QPoint(60, 40));
+        const Recipe& recipe = image("cups")->recipe;
+        QVERIFY(recipe.cropWidth > 10 && recipe.cropHeight > 10 && recipe.cropWidth < 190);
+        QVERIFY(std::abs(recipe.cropX + recipe.cropWidth / 2 - 100) <= 2 && std::abs(recipe.cropY + recipe.cropHeight / 2 - 50) <= 2);
+        const int width = recipe.cropWidth;
+        // All of it is dragged: it moves and keeps its size.
+        OpenWindow::drag(view, middle, middle + QPoint(20, 10));
+        QCOMPARE(image("cups")->recipe.cropWidth, width);
+        QVERIFY(image("cups")->recipe.cropX > recipe.cropX || image("cups")->recipe.cropX > 0);
+        QTest::mouseClick(open_->find<QPushButton>("crop"), Qt::LeftButton);
+        QCOMPARE(view->mode(), PictureView::Mode::Split);
+    }
+
+    void framesAreDroppedAndRetimed() {
+        bring("dot.gif", dotGif());
+        auto* frames = open_->find<QListWidget>("frames");
+        QTRY_COMPARE(frames->count(), 4);
+        frames->setCurrentRow(1);
+        frames->setFocus();
+        QTest::keyClick(frames, Qt::Key_Delete);
+        QTRY_COMPARE(frames->count(), 3);
+        QCOMPARE(image("dot")->recipe.frames, (std::vector<FrameUse>{{0, 100}, {2, 100}, {3, 100}}));
+        frames->setCurrentRow(2);
+        OpenWindow::retype(open_->find<NumberField>("frame_time"), "250");
+        QTRY_COMPARE(image("dot")->recipe.frames[2].ms, 250);
+        // It plays as the panel would.
+        auto* view = open_->find<PictureView>("picture_view");
+        QTest::mouseClick(open_->find<QToolButton>("play_frames"), Qt::LeftButton);
+        QVERIFY(view->isPlaying());
+        const int at = view->frame();
+        QTRY_VERIFY(view->frame() != at);
+    }
+
+    void palettesAreMadeAndShared() {
+        bringPhoto("cups.png");
+        choose(open_->find<QComboBox>("format"), "index4");
+        OpenWindow::retype(open_->find<NumberField>("colours"), "5");
+        QTRY_COMPARE(image("cups")->recipe.colours, 5);
+        const auto baked = session().images().bake(session().document(), *image("cups"));
+        QCOMPARE((*baked)->palette.size(), size_t{5});
+        bringPhoto("jug.png", 60, 60);
+        choose(open_->find<QComboBox>("format"), "index4");
+        choose(open_->find<QComboBox>("palette_source"), "that of cups");
+        QCOMPARE(image("jug")->recipe.paletteImage, std::string("cups"));
+        QCOMPARE((*session().images().bake(session().document(), *image("jug")))->palette, (*baked)->palette);
+    }
+
+    void recipesAreCopied() {
+        bringPhoto("cups.png");
+        choose(open_->find<QComboBox>("reduction"), "Atkinson");
+        list()->setFocus();
+        QTest::keyClick(list(), Qt::Key_C, Qt::ControlModifier);
+        bringPhoto("jug.png");
+        QVERIFY(image("jug")->recipe.reduction == Reduction::Nearest);
+        list()->setFocus();
+        QTest::keyClick(list(), Qt::Key_V, Qt::ControlModifier);
+        QVERIFY(image("jug")->recipe.reduction == Reduction::Atkinson);
+    }
+
+    void picturesArePastedAndCopiedAsC() {
+        QGuiApplication::clipboard()->setImage(photo(12, 10));
+        list()->setFocus();
+        QTest::keyClick(list(), Qt::Key_V, Qt::ControlModifier);
+        QVERIFY(image("pasted"));
+        QTest::keyClick(list(), Qt::Key_C, Qt::ControlModifier | Qt::ShiftModifier);
+        const QString c = QGuiApplication::clipboard()->text();
+        QVERIFY2(c.contains("#define PASTED_WIDTH 12") && c.contains("static const uint8_t pasted[PASTED_BYTES]"), qPrintable(c.left(300)));
+    }
+
+    void theListIsFoundSortedRenamedAndDeleted() {
+        bringPhoto("cups.png", 40, 40);
+        bringPhoto("jug.png", 90, 90);
+        QCOMPARE(list()->model()->rowCount(), 3);
+        QTest::keyClicks(open_->find<QLineEdit>("find_image"), "ju");
+        QCOMPARE(list()->model()->rowCount(), 1);
+        open_->find<QLineEdit>("find_image")->clear();
+        choose(open_->find<QComboBox>("image_order"), "size");
+        QTRY_COMPARE(list()->model()->index(0, 0).data(ImagesModel::Name).toString(), QString("jug"));
+        choose(open_->find<QComboBox>("image_order"), "use");
+        QCOMPARE(list()->model()->index(0, 0).data(ImagesModel::Name).toString(), QString("pot"));
+        // A rename follows through to the widget that shows it.
+        list()->setCurrentIndex(list()->model()->index(0, 0));
+        list()->setFocus();
+        QTest::keyClick(list(), Qt::Key_F2);
+        auto* editor = list()->findChild<QLineEdit*>();
+        QVERIFY(editor);
+        OpenWindow::retype(editor, "vase");
+        QTRY_VERIFY(image("vase") && !image("pot"));
+        bool found = false;
+        for (const ScreenRef& screen : session().document().screens)
+            for (const WidgetRef& widget : screen->widgets)
+                if (const auto shown = widget->properties.find("image"); shown != widget->properties.end())
+                    found = found || shown->second == PropertyValue(std::string("vase"));
+        QVERIFY(found);
+        choose(open_->find<QComboBox>("image_order"), "size");
+        list()->setCurrentIndex(list()->model()->index(0, 0));
+        QTest::keyClick(list(), Qt::Key_Delete);
+        QVERIFY(!image("jug"));
+        session().undo();
+        QVERIFY(image("jug"));
+    }
+
+    // A large picture is made off the window's thread; of several wishes the newest is the one that is taken.
+    void largePicturesFollowTheNewestWish() {
+        bringPhoto("wall.png", 3000, 2000);
+        OpenWindow::retype(open_->find<NumberField>("recipe_width"), "300");
+        OpenWindow::retype(open_->find<NumberField>("recipe_width"), "310");
+        OpenWindow::retype(open_->find<NumberField>("recipe_width"), "320");
+        QTRY_COMPARE_WITH_TIMEOUT(image("wall")->recipe.width, 320, 20000);
+        const auto known = session().images().known(session().document(), *image("wall"));
+        QVERIFY(known && known->width == 320);
+    }
+
+    void filesInTheFolderAreTakenUp() {
+        QVERIFY(photo(20, 10).save(open_->folder() + "/images/found.png"));
+        QTRY_VERIFY_WITH_TIMEOUT(image("found"), 5000);
+        const Bytes before = image("pot")->original;
+        QVERIFY(photo(40, 40).save(open_->folder() + "/images/pot.png"));
+        QTRY_VERIFY_WITH_TIMEOUT(image("pot")->original != before, 5000);
+    }
+};
+
+QTEST_MAIN(TestImagesStation)
+#include "tst_images_station.moc"

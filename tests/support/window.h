@@ -1,0 +1,77 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QApplication>
+#include <QDir>
+#include <QDirIterator>
+#include <QLineEdit>
+#include <QMouseEvent>
+#include <QSettings>
+#include <QTemporaryDir>
+#include <QtTest>
+
+#include "app/frame/main_window.h"
+#include "app/session/session.h"
+
+// The window on a copy of an example, driven by mouse and keys.
+namespace support {
+
+class OpenWindow {
+  public:
+    // A copy of the example, opened. Empty folder and null window if that failed.
+    explicit OpenWindow(const char* example) {
+        QSettings().clear();
+        const QString from = QString(SOURCE_DIR "/examples/") + example;
+        QDirIterator all(from, QDir::Files, QDirIterator::Subdirectories);
+        while (all.hasNext()) {
+            const QString file = all.next();
+            const QString to = folder() + file.mid(from.size());
+            QDir().mkpath(QFileInfo(to).path());
+            QFile::copy(file, to);
+            QFile::setPermissions(to, QFile::ReadOwner | QFile::WriteOwner);
+        }
+        window.resize(1280, 780);
+        window.show();
+        opened = window.openProject(folder());
+        (void)QTest::qWaitForWindowExposed(&window);
+        window.activateWindow();
+        (void)QTest::qWaitForWindowActive(&window);
+        session.stepTwin();
+        session.runTwin(false);
+    }
+    ~OpenWindow() {
+        if (session.isOpen())
+            session.dropRecovery();
+    }
+
+    QString folder() const { return dir.filePath("project"); }
+    QString path(const QString& file) const { return dir.filePath(file); }
+    template <typename T>
+    T* find(const char* name) {
+        return window.findChild<T*>(name);
+    }
+    void station(int digit) { QTest::keyClick(&window, static_cast<Qt::Key>(Qt::Key_0 + digit), Qt::AltModifier); }
+    static void retype(QLineEdit* field, const QString& text) {
+        field->setFocus();
+        field->selectAll();
+        QTest::keyClicks(field, text);
+        QTest::keyClick(field, Qt::Key_Return);
+    }
+    // A drag in small steps, as a hand makes it.
+    static void drag(QWidget* on, const QPoint& from, const QPoint& to) {
+        QTest::mousePress(on, Qt::LeftButton, {}, from);
+        for (int i = 1; i <= 8; ++i) {
+            const QPoint here = from + (to - from) * i / 8;
+            QMouseEvent move(QEvent::MouseMove, here, on->mapToGlobal(here), Qt::NoButton, Qt::LeftButton, Qt::NoModifier);
+            QApplication::sendEvent(on, &move);
+        }
+        QTest::mouseRelease(on, Qt::LeftButton, {}, to);
+    }
+
+    QTemporaryDir dir;
+    gorsefinch::app::Session session;
+    gorsefinch::app::MainWindow window{session};
+    bool opened = false;
+};
+
+}  // namespace support
