@@ -14,4 +14,4 @@ static const uint8_t *get(gorse_image_row *row, uint16_t n, uint8_t *room) {
     return room;
 }
 
-const GORSE_ROM gorse_image_reader gorse_reader_outside = {start, get};
+const GORSE_ROM gorse_image_reader gorse_reader_outside = {start, get, 0};

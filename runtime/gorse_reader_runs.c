@@ -2,6 +2,8 @@
 /* Packed by runs, in memory. */
 #include "gorse_image_runs.h"
 
+static uint8_t next_byte(gorse_image_row *row) { return row->plane->bytes[row->at++]; }
+
 static void fetch(gorse_image_row *row, uint8_t *to, uint16_t n) {
     gorse_copy_rom(to, row->plane->bytes + row->at, n);
     row->at += n;
@@ -9,4 +11,44 @@ static void fetch(gorse_image_row *row, uint8_t *to, uint16_t n) {
 
 static void skip_bytes(gorse_image_row *row, uint16_t n) { row->at += n; }
 
-const GORSE_ROM gorse_image_reader gorse_reader_runs = {start, get};
+/* The pixel that a run repeats, as a format's fill takes it. */
+static uint32_t native_of(const gorse_image_row *row) {
+    uint32_t native = 0;
+    uint16_t word;
+    uint8_t i;
+    if (row->plane->unit == 2u) {
+        memcpy(&word, row->value, 2);
+        return word;
+    }
+    for (i = 0; i < row->plane->unit; i++)
+        native |= (uint32_t)row->value[i] << (8u * i);
+    return native;
+}
+
+/* Runs are filled, the others copied from where they lie. */
+static void draw(gorse_image_row *row, const gorse_canvas *c, int16_t x, int16_t y, uint16_t n) {
+    while (n != 0u) {
+        uint16_t part = take(row, n);
+        if (row->same != 0u) {
+            c->format.fill(c, x, y, part, native_of(row));
+        } else {
+#if GORSE_SEPARATE_ROM
+            uint8_t room[GORSE_CHUNK * 4];
+            uint16_t done = 0;
+            while (done < part) {
+                uint16_t some = (uint16_t)(part - done < GORSE_CHUNK ? part - done : GORSE_CHUNK);
+                fetch(row, room, (uint16_t)(some * row->plane->unit));
+                c->format.copy(c, (int16_t)(x + (int16_t)done), y, some, room, 0);
+                done = (uint16_t)(done + some);
+            }
+#else
+            c->format.copy(c, x, y, part, row->plane->bytes + row->at, 0);
+            row->at += (uint32_t)part * row->plane->unit;
+#endif
+        }
+        x = (int16_t)(x + (int16_t)part);
+        n = (uint16_t)(n - part);
+    }
+}
+
+const GORSE_ROM gorse_image_reader gorse_reader_runs = {start, get, draw};

@@ -127,6 +127,8 @@ typedef struct gorse_image_reader {
     void (*start)(struct gorse_image_row *row, uint16_t y, uint16_t skip);
     /* Gives `n` units from there on, in `room` or where they lie. */
     const uint8_t *(*get)(struct gorse_image_row *row, uint16_t n, uint8_t *room);
+    /* Draws n opaque pixels of whole bytes in the panel's own form. 0: they are got and copied. */
+    void (*draw)(struct gorse_image_row *row, const struct gorse_canvas *c, int16_t x, int16_t y, uint16_t n);
 } gorse_image_reader;
 
 /* How an image is stored that does not lie plainly in memory in the panel's own form. */

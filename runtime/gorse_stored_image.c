@@ -11,6 +11,7 @@ typedef struct drawing {
     gorse_image_format format;
     gorse_image_reader reader;
     gorse_image_plane pixels, mask;
+    gorse_image_row pixel_row, mask_row;
     gorse_colour colour;
     int16_t x; /* of its left edge */
     uint8_t has_pixels, has_mask, in_memory;
@@ -44,6 +45,7 @@ static void open_image(drawing *d, const gorse_image *image, const gorse_image_s
         gorse_copy_rom(&d->reader, source->reader, sizeof d->reader);
     d->has_pixels = (uint8_t)(image->format != 0);
     d->has_mask = (uint8_t)(image->mask_bits != 0u);
+    d->pixel_row.open = d->mask_row.open = 0;
     open_planes(d);
 }
 
@@ -108,19 +110,22 @@ static const uint8_t *get_pixels(const drawing *d, gorse_image_row *row, uint16_
     return room;
 }
 
-static void draw_row(const drawing *d, int16_t from, int16_t to, int16_t row, uint16_t y) {
+static void draw_row(drawing *d, int16_t from, int16_t to, int16_t row, uint16_t y) {
     uint8_t coverage[GORSE_CHUNK];
     uint8_t mask_room[GORSE_CHUNK];
     uint8_t room[GORSE_CHUNK * 4];
-    gorse_image_row pixels, mask;
     uint16_t column = (uint16_t)(from - d->x);
     uint8_t makes_coverage = (uint8_t)(d->source.convert != 0);
     if (d->has_pixels != 0u)
-        start_row(d, &pixels, &d->pixels, d->pixels.pages != 0u ? y >> 3 : y,
+        start_row(d, &d->pixel_row, &d->pixels, d->pixels.pages != 0u ? y >> 3 : y,
                   d->format.bits < 8u && d->pixels.pages == 0u ? (uint16_t)((uint32_t)column * d->format.bits >> 3)
                                                                : column);
     if (d->has_mask != 0u)
-        start_row(d, &mask, &d->mask, y, (uint16_t)((uint32_t)column * d->image.mask_bits >> 3));
+        start_row(d, &d->mask_row, &d->mask, y, (uint16_t)((uint32_t)column * d->image.mask_bits >> 3));
+    if (d->in_memory == 0u && d->reader.draw != 0 && d->has_mask == 0u && d->format.spread == 0 && makes_coverage == 0u) {
+        d->reader.draw(&d->pixel_row, d->c, from, row, (uint16_t)(to - from));
+        return;
+    }
     while (from < to) {
         uint16_t n = (uint16_t)(to - from);
         const uint8_t *covered = 0;
@@ -129,7 +134,7 @@ static void draw_row(const drawing *d, int16_t from, int16_t to, int16_t row, ui
         if (n > most)
             n = most;
         if (d->has_mask != 0u) {
-            covered = get_mask(d, &mask, column, y, n, mask_room, coverage);
+            covered = get_mask(d, &d->mask_row, column, y, n, mask_room, coverage);
         } else if (makes_coverage != 0u) {
             uint16_t i;
             for (i = 0; i < n; i++)
@@ -139,7 +144,7 @@ static void draw_row(const drawing *d, int16_t from, int16_t to, int16_t row, ui
         if (d->has_pixels == 0u)
             gorse_mask_span(d->c, from, row, n, covered, d->colour);
         else
-            d->c->format.copy(d->c, from, row, n, get_pixels(d, &pixels, column, y, n, room, coverage), covered);
+            d->c->format.copy(d->c, from, row, n, get_pixels(d, &d->pixel_row, column, y, n, room, coverage), covered);
         from = (int16_t)(from + (int16_t)n);
         column = (uint16_t)(column + n);
     }

@@ -6,6 +6,7 @@
 
 #include "core/image/levels.h"
 #include "core/image/light.h"
+#include "core/image/wide_loops.h"
 
 namespace gorsefinch {
 
@@ -80,35 +81,131 @@ void toAndFro(const Picture& p, Pixel pixel, NextRow nextRow) {
 // An error that has run out of the range is cut, so that it does not smear over half the picture.
 int held(int amount, int most) { return std::clamp(amount, -most / 2, most + most / 2); }
 
-// Floyd-Steinberg at full strength on one channel, which is most of the work done for one-bit panels: the error to
-// the next pixel stays in registers, those to the next row are written once each.
-std::vector<uint8_t> floydSteinbergGreys(const Picture& p, const LevelSteps& steps) {
-    const auto width = static_cast<size_t>(p.width);
-    std::vector<uint8_t> out(p.pixels.size());
-    std::vector<int> amounts(width), coming(width + 2, 0), leaving(width + 2, 0);
-    const int most = steps.mostAmount();
-    for (int y = 0; y < p.height; ++y) {
-        const uint32_t* pixels = p.pixels.data() + static_cast<size_t>(y) * width;
-        uint8_t* levels = out.data() + static_cast<size_t>(y) * width;
-        for (size_t x = 0; x < width; ++x)
-            amounts[x] = steps.amountOf(greyOf(pixels[x]));
-        const std::ptrdiff_t step = y % 2 == 0 ? 1 : -1;
-        auto x = static_cast<std::ptrdiff_t>(step > 0 ? 0 : width - 1);
-        int ahead = 0;              // 7 of the last pixel's 16ths
-        int below = 0, behind = 0;  // what the places under the last pixel and the one after it have so far
-        for (size_t i = 0; i < width; ++i, x += step) {
-            const int sum = held(amounts[static_cast<size_t>(x)] + ((coming[static_cast<size_t>(x + 1)] + ahead + 8) >> 4), most);
-            const uint8_t level = steps.nearestLevel(sum);
-            const int error = sum - steps.amountOfLevel(level);
-            levels[x] = level;
-            ahead = error * 7;
-            leaving[static_cast<size_t>(x + 1 - step)] = behind + error * 3;
-            behind = below + error * 5;
-            below = error;
+// Errors on their way within a row: each place of the next row is written once, when the last of its three is known.
+// Lives in registers, so its address may not get about.
+template <size_t Channels>
+struct RowErrors {
+    using Amounts = std::array<int, Channels>;
+
+    const Amounts* coming;  // to this row; pixel x at x + 1
+    Amounts* leaving;       // to the next
+    std::ptrdiff_t step;
+    Amounts ahead{};   // 7 sixteenths of the last pixel's error
+    Amounts below{};   // what has come to the place below the next pixel
+    Amounts behind{};  // and to that below the last one
+
+    // What has come to pixel x, rounded.
+    int here(std::ptrdiff_t x, size_t c) const { return (coming[x + 1][c] + ahead[c] + 8) >> 4; }
+    void spread(std::ptrdiff_t x, const Amounts& error) {
+        for (size_t c = 0; c < Channels; ++c) {
+            ahead[c] = error[c] * 7;
+            leaving[x + 1 - step][c] = behind[c] + error[c] * 3;
+            behind[c] = below[c] + error[c] * 5;
+            below[c] = error[c];
         }
-        leaving[static_cast<size_t>(x + 1 - step)] = behind;
+    }
+};
+
+// Floyd-Steinberg at full strength: each row in its direction, pixel(number, x, errors).
+template <size_t Channels, typename Pixel>
+void diffuseRows(const Picture& p, Pixel pixel) {
+    std::vector<std::array<int, Channels>> coming(static_cast<size_t>(p.width) + 2), leaving(coming.size());
+    for (int y = 0; y < p.height; ++y) {
+        const size_t row = static_cast<size_t>(y) * static_cast<size_t>(p.width);
+        RowErrors<Channels> errors{coming.data(), leaving.data(), y % 2 == 0 ? 1 : -1};
+        std::ptrdiff_t x = errors.step > 0 ? 0 : p.width - 1;
+        for (int i = 0; i < p.width; ++i, x += errors.step)
+            pixel(row + static_cast<size_t>(x), x, errors);
+        leaving[static_cast<size_t>(x + 1 - errors.step)] = errors.behind;
         std::swap(coming, leaving);
     }
+}
+
+// The greys of a row, in a loop of its own that the compiler makes wide instructions of.
+GORSEFINCH_WIDE_LOOPS void greyRow(const uint32_t* pixels, uint8_t* greys, size_t count) {
+    for (size_t i = 0; i < count; ++i)
+        greys[i] = static_cast<uint8_t>(greyOf(pixels[i]));
+}
+
+// Two levels, most of what one-bit panels need: no table stands between a pixel and the next. The error never leaves
+// the half of the range that a level is away, so nothing has to be cut.
+std::vector<uint8_t> floydSteinbergTwoLevels(const Picture& p, const LevelSteps& steps) {
+    std::vector<uint8_t> out(p.pixels.size());
+    const int most = steps.mostAmount(), middle = (most + 1) / 2;
+    // The greys stand where the levels will.
+    greyRow(p.pixels.data(), out.data(), out.size());
+    uint8_t* levels = out.data();
+    diffuseRows<1>(p, [&, levels](size_t i, std::ptrdiff_t x, auto& errors) {
+        const int sum = steps.amountOf(levels[i]) + errors.here(x, 0);
+        // All ones where it is lit: a branch would be foretold wrongly every other time.
+        const int lit = (middle - 1 - sum) >> 31;
+        levels[i] = static_cast<uint8_t>(lit & 1);
+        errors.spread(x, {sum - (most & lit)});
+    });
+    return out;
+}
+
+std::vector<uint8_t> floydSteinbergGreys(const Picture& p, const LevelSteps& steps) {
+    if (steps.top() == 1)
+        return floydSteinbergTwoLevels(p, steps);
+    std::vector<uint8_t> out(p.pixels.size());
+    diffuseRows<1>(p, [&](size_t i, std::ptrdiff_t x, auto& errors) {
+        const int sum = steps.amountOf(greyOf(p.pixels[i])) + errors.here(x, 0);
+        out[i] = steps.nearestLevel(sum);
+        errors.spread(x, {sum - steps.amountOfLevel(out[i])});
+    });
+    return out;
+}
+
+// The amounts of a palette's entries and of stored values, in light or as stored.
+struct PaletteAmounts {
+    std::array<int, 256> ofValue;
+    std::vector<std::array<int, 3>> ofEntry;
+    int most;
+
+    PaletteAmounts(const NearestColour& palette, bool linear) : most(linear ? 65535 : 255 * 16) {
+        for (size_t value = 0; value < 256; ++value)
+            ofValue[value] = linear ? int{lightOfStored()[value]} : static_cast<int>(value) * 16;
+        for (const Colour& each : palette.colours())
+            ofEntry.push_back({ofValue[each.argb >> 16 & 255], ofValue[each.argb >> 8 & 255], ofValue[each.argb & 255]});
+    }
+};
+
+std::vector<uint8_t> floydSteinbergPalette(const Picture& p, const NearestColour& palette, bool linear) {
+    const PaletteAmounts amounts(palette, linear);
+    std::vector<uint8_t> out(p.pixels.size());
+    const uint32_t* pixels = p.pixels.data();
+    diffuseRows<3>(p, [&](size_t i, std::ptrdiff_t x, auto& errors) {
+        const uint32_t argb = pixels[i];
+        const std::array<int, 3> sum{held(amounts.ofValue[argb >> 16 & 255] + errors.here(x, 0), amounts.most),
+                                     held(amounts.ofValue[argb >> 8 & 255] + errors.here(x, 1), amounts.most),
+                                     held(amounts.ofValue[argb & 255] + errors.here(x, 2), amounts.most)};
+        const auto aim = [&](size_t c) {
+            const auto inside = static_cast<uint32_t>(std::clamp(sum[c], 0, amounts.most));
+            return linear ? uint32_t{storedOfLight(inside)} : (inside + 8) >> 4;
+        };
+        const uint32_t entry = palette.of(aim(0) << 16 | aim(1) << 8 | aim(2));
+        out[i] = static_cast<uint8_t>(entry);
+        const std::array<int, 3>& got = amounts.ofEntry[entry];
+        errors.spread(x, {sum[0] - got[0], sum[1] - got[1], sum[2] - got[2]});
+    });
+    return out;
+}
+
+Picture floydSteinbergChannels(const Picture& p, const std::array<LevelSteps, 3>& steps, const std::array<int, 3>& bits) {
+    Picture out = makePicture(p.width, p.height);
+    diffuseRows<3>(p, [&](size_t i, std::ptrdiff_t x, auto& errors) {
+        std::array<int, 3> error;
+        uint32_t argb = 0xff;
+        for (size_t c = 0; c < 3; ++c) {
+            const int sum = steps[c].amountOf(p.pixels[i] >> (16 - 8 * c) & 255) + errors.here(x, c);
+            const uint8_t level = steps[c].nearestLevel(sum);
+            error[c] = sum - steps[c].amountOfLevel(level);
+            argb = argb << 8 | valueOf(level, bits[c]);
+        }
+        out.pixels[i] = argb;
+        errors.spread(x, error);
+    });
     return out;
 }
 
@@ -132,15 +229,9 @@ std::vector<uint8_t> diffusedGreys(const Picture& p, const LevelSteps& steps, Re
 
 std::vector<uint8_t> diffusedPalette(const Picture& p, const NearestColour& palette, bool linear, Reduction method,
                                      int strength) {
-    const auto& light = lightOfStored();
-    const auto amount = [&](uint32_t value) { return linear ? static_cast<int>(light[value]) : static_cast<int>(value) * 16; };
-    const int most = linear ? 65535 : 255 * 16;
-    std::array<int, 256> amounts;
-    for (uint32_t value = 0; value < 256; ++value)
-        amounts[value] = amount(value);
-    std::vector<std::array<int, 3>> entries;
-    for (const Colour& each : palette.colours())
-        entries.push_back({amounts[each.argb >> 16 & 255], amounts[each.argb >> 8 & 255], amounts[each.argb & 255]});
+    if (method == Reduction::FloydSteinberg && strength == 100)
+        return floydSteinbergPalette(p, palette, linear);
+    const PaletteAmounts amounts(palette, linear);
     std::vector<uint8_t> out(p.pixels.size());
     ErrorRows<3> errors(p.width, method, strength);
     toAndFro(
@@ -149,12 +240,12 @@ std::vector<uint8_t> diffusedPalette(const Picture& p, const NearestColour& pale
             std::array<int, 3> sum;
             uint32_t aim = 0;
             for (size_t c = 0; c < 3; ++c) {
-                sum[c] = held(amounts[p.pixels[i] >> (16 - 8 * c) & 255] + errors.here(x, c), most);
-                const auto inside = static_cast<uint32_t>(std::clamp(sum[c], 0, most));
+                sum[c] = held(amounts.ofValue[p.pixels[i] >> (16 - 8 * c) & 255] + errors.here(x, c), amounts.most);
+                const auto inside = static_cast<uint32_t>(std::clamp(sum[c], 0, amounts.most));
                 aim = aim << 8 | (linear ? storedOfLight(inside) : (inside + 8) >> 4);
             }
             out[i] = static_cast<uint8_t>(palette.of(aim));
-            const std::array<int, 3>& got = entries[out[i]];
+            const std::array<int, 3>& got = amounts.ofEntry[out[i]];
             errors.spread(x, step, {sum[0] - got[0], sum[1] - got[1], sum[2] - got[2]});
         },
         [&] { errors.nextRow(); });
@@ -166,6 +257,8 @@ Picture diffusedChannels(const Picture& p, const Reducing& how) {
     const std::array<int, 3> bits{f.redBits, f.greenBits, f.blueBits};
     const std::array<LevelSteps, 3> steps{LevelSteps(bits[0], how.linear), LevelSteps(bits[1], how.linear),
                                           LevelSteps(bits[2], how.linear)};
+    if (how.method == Reduction::FloydSteinberg && how.strength == 100)
+        return floydSteinbergChannels(p, steps, bits);
     Picture out = makePicture(p.width, p.height);
     ErrorRows<3> errors(p.width, how.method, how.strength);
     toAndFro(

@@ -143,20 +143,38 @@ std::vector<Box> cut(std::vector<Bin>& bins, size_t count) {
     return boxes;
 }
 
-// Moves each colour to the mean of what is nearest to it; true if any moved.
-bool refine(const std::vector<Bin>& bins, std::vector<Colour>& colours) {
+Lab channelsOf(Colour colour) {
+    const auto part = [&](int shift) { return static_cast<float>(colour.argb >> shift & 255) / 255.0f; };
+    return {part(16), part(8), part(0)};
+}
+
+// Moves each colour to the mean of what is nearest to it; true if any moved. The colours are looked through from the
+// bin's own lightness outwards, until lightness alone is farther than the best.
+bool refine(const std::vector<Bin>& bins, std::vector<Colour>& colours, Lab (*placeOf)(Colour)) {
+    std::sort(colours.begin(), colours.end(), [&](Colour a, Colour b) { return std::pair(placeOf(a).l, a) < std::pair(placeOf(b).l, b); });
     std::vector<Lab> labs;
     for (const Colour& each : colours)
-        labs.push_back(labOf(each));
+        labs.push_back(placeOf(each));
     std::vector<Sum> sums(colours.size());
-    size_t best = 0;
     for (const Bin& bin : bins) {
-        float least = labDistance(bin.lab, labs[best]);
-        for (size_t i = 0; i < labs.size(); ++i)
+        const auto start = static_cast<size_t>(
+            std::lower_bound(labs.begin(), labs.end(), bin.lab.l, [](const Lab& lab, float l) { return lab.l < l; }) - labs.begin());
+        size_t best = 0;
+        float least = 1e9f;
+        const auto look = [&](size_t i) {
+            const float lightness = labs[i].l - bin.lab.l;
+            if (lightness * lightness >= least)
+                return false;
             if (const float d = labDistance(bin.lab, labs[i]); d < least) {
                 least = d;
                 best = i;
             }
+            return true;
+        };
+        for (size_t i = start; i < labs.size() && look(i); ++i) {
+        }
+        for (size_t i = start; i-- > 0 && look(i);) {
+        }
         sums[best].add(bin);
     }
     bool moved = false;
@@ -183,8 +201,14 @@ std::vector<Colour> makePalette(std::span<const Picture* const> pictures, int co
                 sum.add(bins[i]);
             out.push_back(sum.colour());
         }
-        const int rounds = most <= 32 ? 24 : 8;
-        for (int i = 0; i < rounds && refine(bins, out); ++i) {
+        // First as the eye sees, which decides what is kept at all; then by the channels themselves, which is what the
+        // error is measured in.
+        const int rounds = most <= 32 ? 8 : 3;
+        for (int i = 0; i < rounds && refine(bins, out, labOf); ++i) {
+        }
+        for (Bin& bin : bins)
+            bin.lab = {static_cast<float>(bin.stored[0] / 255), static_cast<float>(bin.stored[1] / 255), static_cast<float>(bin.stored[2] / 255)};
+        for (int i = 0; i < rounds && refine(bins, out, channelsOf); ++i) {
         }
     }
     std::sort(out.begin(), out.end(), [](Colour a, Colour b) {

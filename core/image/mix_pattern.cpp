@@ -42,15 +42,11 @@ MixPatterns::MixPatterns(const NearestColour& nearest, bool linear, int strength
     : nearest_(nearest),
       byLight_(linear ? lightsOf(nearest.colours()) : std::vector<Colour>{opaque(0)}),
       linear_(linear),
-      strength_(strength) {}
+      strength_(strength),
+      numbers_(size_t{1} << 15) {}
 
 MixPatterns::Pattern MixPatterns::make(uint32_t argb) const {
     Pattern out;
-    const uint32_t plain = nearest_.of(argb);
-    if ((nearest_.colours()[plain].argb & 0xffffff) == (argb & 0xffffff)) {
-        out.fill(static_cast<uint8_t>(plain));
-        return out;
-    }
     const Amounts wanted = amountsOf(argb, linear_);
     Amounts error{};
     for (uint8_t& entry : out) {
@@ -69,12 +65,19 @@ MixPatterns::Pattern MixPatterns::make(uint32_t argb) const {
 }
 
 uint32_t MixPatterns::colour(uint32_t argb, int threshold) {
-    const uint32_t key = argb & 0xffffff;
-    auto found = known_.find(key);
-    if (found == known_.end())
-        found = known_.emplace(key, make(key)).first;
+    const uint32_t plain = nearest_.of(argb);
+    if (((nearest_.colours()[plain].argb ^ argb) & 0xffffff) == 0)
+        return plain;
+    const uint32_t key = (argb >> 9 & 0x7c00) | (argb >> 6 & 0x3e0) | (argb >> 3 & 0x1f);
+    if (numbers_[key] == 0) {
+        if (known_.size() == 65535)
+            return plain;
+        // The middle of the shared range.
+        known_.push_back(make((argb & 0xf8f8f8) | 0x040404));
+        numbers_[key] = static_cast<uint16_t>(known_.size());
+    }
     // The least threshold picks the lightest.
-    return found->second[static_cast<size_t>(15 - std::clamp(threshold, 0, 255) / 16)];
+    return known_[numbers_[key] - 1u][static_cast<size_t>(15 - std::clamp(threshold, 0, 255) / 16)];
 }
 
 }  // namespace gorsefinch

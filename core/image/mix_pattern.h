@@ -2,7 +2,7 @@
 #pragma once
 
 #include <array>
-#include <unordered_map>
+#include <vector>
 
 #include "core/image/nearest_colour.h"
 
@@ -15,7 +15,8 @@ class MixPatterns {
     // `nearest` must outlive this. A strength below 100 carries on only part of each error.
     MixPatterns(const NearestColour& nearest, bool linear, int strength);
 
-    // The entry for a colour under a threshold of 0 to 255.
+    // The entry for a colour under a threshold of 0 to 255. Colours that differ only in the lowest three bits of a channel
+    // share a pattern, but for those of the palette itself.
     uint32_t colour(uint32_t argb, int threshold);
 
   private:
@@ -26,7 +27,8 @@ class MixPatterns {
     NearestColour byLight_;  // the same entries by their light, where that is what is mixed
     bool linear_;
     int strength_;
-    std::unordered_map<uint32_t, Pattern> known_;
+    std::vector<uint16_t> numbers_;  // of known_, counted from 1, by the upper 5 bits of each channel; 0: not made yet
+    std::vector<Pattern> known_;
 };
 
 }  // namespace gorsefinch

@@ -19,25 +19,28 @@ class NearestColour {
 
     uint32_t of(uint32_t argb) const {
         const uint32_t number = (argb >> 9 & 0x7c00) | (argb >> 6 & 0x3e0) | (argb >> 3 & 0x1f);
-        const Cell& cell = cells_[number];
-        if (cell.count == 0)
-            fill(number);
-        return cell.count == 1 ? cell.only : among(cell, argb);
+        const uint16_t only = only_[number];
+        return only < 256 ? only : among(number, argb);
     }
     const std::vector<Colour>& colours() const { return colours_; }
 
   private:
     struct Cell {
         uint32_t first = 0;  // of candidates_
-        uint16_t count = 0;
-        uint8_t only = 0;
+        uint16_t count = 0;  // 0: not asked for yet
     };
-    uint32_t among(const Cell& cell, uint32_t argb) const;
+    struct Candidate {
+        int16_t red, green, blue;
+        uint16_t number;
+    };
+    uint32_t among(uint32_t number, uint32_t argb) const;
     void fill(uint32_t number) const;
 
     std::vector<Colour> colours_;
+    std::array<std::vector<int>, 3> channels_;  // of the colours
+    mutable std::vector<uint16_t> only_;        // the one colour that can be nearest in a cell, or 256
     mutable std::vector<Cell> cells_;
-    mutable std::vector<uint8_t> candidates_;
+    mutable std::vector<Candidate> candidates_;
 };
 
 // Sum of squared channel differences.

@@ -44,6 +44,24 @@ void packRow(uint8_t* out, size_t width, size_t bits, bool lowFirst, Number numb
     }
 }
 
+// Eight numbers of one bit at a time: the product moves byte i of a word to bit 7 - i of the highest byte.
+void packOneBitRows(std::span<uint8_t> out, std::span<const uint8_t> numbers, size_t width, size_t height) {
+    const size_t rowBytes = (width + 7) / 8;
+    for (size_t y = 0; y < height; ++y) {
+        const uint8_t* row = numbers.data() + y * width;
+        uint8_t* to = out.data() + y * rowBytes;
+        size_t x = 0;
+        for (; x + 8 <= width; x += 8) {
+            uint64_t eight = 0;
+            for (size_t i = 0; i < 8; ++i)
+                eight |= uint64_t{row[x + i]} << (8 * i);
+            *to++ = static_cast<uint8_t>(eight * 0x0102040810204080u >> 56);
+        }
+        if (x < width)
+            packRow(to, width - x, 1, false, [&](size_t i) { return static_cast<uint32_t>(row[x + i]); });
+    }
+}
+
 // `number(i)` is that of the picture's pixel i.
 template <typename Number>
 void packSmall(std::span<uint8_t> out, const PixelFormatInfo& format, int width, int height, Number number) {
@@ -170,7 +188,11 @@ std::vector<uint8_t> packed(const Picture& picture, PixelFormat format, std::spa
 
 std::vector<uint8_t> packedNumbers(std::span<const uint8_t> numbers, PixelFormat format, int width, int height) {
     std::vector<uint8_t> out(static_cast<size_t>(packedBytes(format, width, height)));
-    packSmall(out, info(format), width, height, [&](size_t i) { return static_cast<uint32_t>(numbers[i]); });
+    const PixelFormatInfo& f = info(format);
+    if (f.isOneBit() && f.layout == PixelLayout::Rows)
+        packOneBitRows(out, numbers, static_cast<size_t>(width), static_cast<size_t>(height));
+    else
+        packSmall(out, f, width, height, [&](size_t i) { return static_cast<uint32_t>(numbers[i]); });
     return out;
 }
 

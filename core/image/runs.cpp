@@ -22,9 +22,9 @@ class RowPacker {
         size_t start = 0;  // of what waits to be written as it is
         for (size_t at = 0; at < units_;) {
             const size_t length = runFrom(at);
-            // Between others, a run of wide units pays from three on; of single bytes it must be longer, as it costs
-            // two bytes and ends the others.
-            if (length < (unit_ == 1 ? 4u : 3u)) {
+            // Each piece costs time when it is drawn: a run must save some bytes, or begin or end a row.
+            const bool atEdge = at == start || at + length == units_;
+            if (length < (atEdge ? unit_ == 1 ? 4u : 3u : 8u)) {
                 at += length;
                 continue;
             }
