@@ -9,6 +9,7 @@
 #include <QProcess>
 #include <QTemporaryDir>
 #include <cmath>
+#include <functional>
 #include <memory>
 
 #include "bench/interleaved.h"
@@ -58,41 +59,40 @@ void report(benchmark::State& state, bench::Stopwatch& ours, bench::Stopwatch& t
     state.counters["times_faster"] = theirs.median() / ours.median();
 }
 
-void ToRgb565(benchmark::State& state) {
-    const QImage theirs = photo();
-    const Picture picture = pictureOf(theirs);
+// Ours and theirs on the same photo, turn by turn.
+void beside(benchmark::State& state, const std::function<void(const Picture&)>& ours, const std::function<void(const QImage&)>& theirs) {
+    const QImage image = photo();
+    const Picture picture = pictureOf(image);
     bench::Stopwatch us, them;
     for (auto _ : state) {
-        us.time([&] {
-            const auto bytes = std::make_unique_for_overwrite<uint8_t[]>(size_t{2} * kWidth * kHeight);
-            packInto({bytes.get(), size_t{2} * kWidth * kHeight}, picture, PixelFormat::Rgb565);
-            benchmark::DoNotOptimize(bytes[5]);
-        });
-        them.time([&] { benchmark::DoNotOptimize(theirs.convertToFormat(QImage::Format_RGB16)); });
+        us.time([&] { ours(picture); });
+        them.time([&] { theirs(image); });
     }
     report(state, us, them);
+}
+
+void ToRgb565(benchmark::State& state) {
+    constexpr size_t bytes = size_t{2} * kWidth * kHeight;
+    beside(
+        state,
+        [](const Picture& picture) {
+            const auto room = std::make_unique_for_overwrite<uint8_t[]>(bytes);
+            packInto({room.get(), bytes}, picture, PixelFormat::Rgb565);
+            benchmark::DoNotOptimize(room[5]);
+        },
+        [](const QImage& image) { benchmark::DoNotOptimize(image.convertToFormat(QImage::Format_RGB16)); });
 }
 
 void ToOneBitFloydSteinberg(benchmark::State& state) {
-    const QImage theirs = photo();
-    const Picture picture = pictureOf(theirs);
-    bench::Stopwatch us, them;
-    for (auto _ : state) {
-        us.time([&] { benchmark::DoNotOptimize(reduce(picture, {PixelFormat::Row1, Reduction::FloydSteinberg}).bytes()); });
-        them.time([&] { benchmark::DoNotOptimize(theirs.convertToFormat(QImage::Format_Mono, Qt::MonoOnly | Qt::DiffuseDither)); });
-    }
-    report(state, us, them);
+    beside(
+        state, [](const Picture& picture) { benchmark::DoNotOptimize(reduce(picture, {PixelFormat::Row1, Reduction::FloydSteinberg}).bytes()); },
+        [](const QImage& image) { benchmark::DoNotOptimize(image.convertToFormat(QImage::Format_Mono, Qt::MonoOnly | Qt::DiffuseDither)); });
 }
 
 void ScaleDown(benchmark::State& state) {
-    const QImage theirs = photo();
-    const Picture picture = pictureOf(theirs);
-    bench::Stopwatch us, them;
-    for (auto _ : state) {
-        us.time([&] { benchmark::DoNotOptimize(scaled(picture, 480, 360)); });
-        them.time([&] { benchmark::DoNotOptimize(theirs.scaled(480, 360, Qt::IgnoreAspectRatio, Qt::SmoothTransformation)); });
-    }
-    report(state, us, them);
+    beside(
+        state, [](const Picture& picture) { benchmark::DoNotOptimize(scaled(picture, 480, 360)); },
+        [](const QImage& image) { benchmark::DoNotOptimize(image.scaled(480, 360, Qt::IgnoreAspectRatio, Qt::SmoothTransformation)); });
 }
 
 Picture reducedTo16(const Picture& picture) {

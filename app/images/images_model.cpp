@@ -133,13 +133,12 @@ QString ImagesModel::detail(const Row& row) const {
     if (!row.baked)
         return tr("…");
     const BakedImage& baked = *row.baked;
-    QString out = QString("%1x%2 ").arg(baked.width).arg(baked.height);
+    QString out = baked.frames.size() > 1 ? QString::fromUtf8("%1× ").arg(baked.frames.size()) : QString();
+    out += QString("%1x%2 ").arg(baked.width).arg(baked.height);
     if (baked.frames.front().record.format)
         out += info(baked.format).key;
     if (baked.maskBits != 0)
         out += QString(baked.frames.front().record.format ? " + a%1" : "a%1").arg(baked.maskBits);
-    if (baked.frames.size() > 1)
-        out += tr(" · %1 frames").arg(baked.frames.size());
     return out;
 }
 

@@ -390,7 +390,7 @@ void RecipeForm::refresh() {
     if (by > 1.0)
         enlarged_->setText(tr("%1 px shown at %2 px: it will look blocky").arg(croppedBox(recipe, original->width(), original->height()).width).arg(desk_.baked() ? desk_.baked()->width : recipe.width));
     if (const BakedImageRef& baked = desk_.baked())
-        packed_->setText(baked->packedByRuns() ? tr("by runs %L1 B, plain %L2 B").arg(baked->bytes()).arg(baked->plainBytes + baked->paletteBytes.size())
+        packed_->setText(baked->packedByRuns() ? tr("runs %L1 B · plain %L2").arg(baked->bytes()).arg(baked->plainBytes + baked->paletteBytes.size())
                                                : tr("plain %L1 B").arg(baked->bytes()));
 }
 

@@ -55,7 +55,7 @@ void packOneBitRows(std::span<uint8_t> out, std::span<const uint8_t> numbers, si
             uint64_t eight = 0;
             for (size_t i = 0; i < 8; ++i)
                 eight |= uint64_t{row[x + i]} << (8 * i);
-            *to++ = static_cast<uint8_t>(eight * 0x0102040810204080u >> 56);
+            *to++ = static_cast<uint8_t>(eight * 0x8040201008040201u >> 56);
         }
         if (x < width)
             packRow(to, width - x, 1, false, [&](size_t i) { return static_cast<uint32_t>(row[x + i]); });

@@ -88,6 +88,7 @@ class TestPixels : public QObject {
         for (const int x : {0, 2, 3, 9})
             p.at(x, 0) = 0xffffffff;
         QCOMPARE(packed(p, PixelFormat::Row1), (Bytes8{0xb0, 0x40}));
+        QCOMPARE(reduce(p, {PixelFormat::Row1}).bytes(), (Bytes8{0xb0, 0x40}));
         QCOMPARE(packed(p, PixelFormat::Row1Lsb), (Bytes8{0x0d, 0x02}));
     }
 
