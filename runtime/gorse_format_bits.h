@@ -58,9 +58,9 @@ static inline void gorse_fill_bits(const gorse_canvas *c, int16_t x, int16_t y, 
         gorse_bits_put(&at, (uint8_t)native, bits);
         gorse_bits_next(&at, bits, low_first);
     }
-    memset(at.byte, byte, n / each);
+    memset(at.byte, byte, (size_t)n / each);
     at.byte += n / each;
-    for (n = n % each; n != 0u; n--) {
+    for (n = (uint16_t)(n % each); n != 0u; n--) {
         gorse_bits_put(&at, (uint8_t)native, bits);
         gorse_bits_next(&at, bits, low_first);
     }

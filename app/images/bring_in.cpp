@@ -51,10 +51,16 @@ Result<Image> readImage(const std::vector<std::string>& paths, const Recipe& usu
 
 BringIn::BringIn(Session& session, QWidget* window) : QObject(window), session_(session), window_(window), watcher_(new QFileSystemWatcher(this)) {
     connect(&session, &Session::changed, this, [this](const Change& change) {
-        if (change.opened)
-            watchFolder();
+        if (!change.opened)
+            return;
+        const QStringList there = QDir(session_.folder() + "/images").entryList(QDir::Files);
+        seen_ = QSet<QString>(there.begin(), there.end());
+        watchFolder();
     });
-    connect(&session, &Session::savedChanged, this, &BringIn::watchFolder);
+    connect(&session, &Session::savedChanged, this, [this] {
+        seeOwn();
+        watchFolder();
+    });
     auto* settled = new QTimer(this);
     settled->setSingleShot(true);
     settled->setInterval(300);  // a file that is being written is left to its writer
@@ -146,6 +152,16 @@ void BringIn::picture(const QImage& given) {
     Q_EMIT brought({fromStd(names.front())});
 }
 
+void BringIn::seeOwn() {
+    if (!session_.isOpen())
+        return;
+    for (const Image& each : *session_.document().images) {
+        seen_.insert(fromStd(each.file));
+        for (const MoreOriginal& more : each.more)
+            seen_.insert(fromStd(more.file));
+    }
+}
+
 void BringIn::watchFolder() {
     if (!watcher_->directories().isEmpty())
         watcher_->removePaths(watcher_->directories());
@@ -198,8 +214,9 @@ void BringIn::takeUpChanges() {
             changed << fromStd(each.name);
             break;
         }
-        if (known)
+        if (known || seen_.contains(file))
             continue;
+        seen_.insert(file);
         if (const auto image = readImage({folder.filePath(file).toStdString()}, *session_.document().usualRecipe))
             fresh.push_back(*image);
     }

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QObject>
+#include <QSet>
 #include <QStringList>
 
 class QImage;
@@ -32,7 +33,11 @@ class BringIn : public QObject {
     void watchFolder();
     void takeUpChanges();
 
+    // The project's own originals count as seen: what is taken out of the project is not taken up again.
+    void seeOwn();
+
     Session& session_;
+    QSet<QString> seen_;  // files of the images folder that are no news
     QWidget* window_;
     class QFileSystemWatcher* watcher_;
 };

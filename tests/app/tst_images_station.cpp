@@ -19,6 +19,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
 #include "core/image/ladder.h"
+#include "core/project/image_edits.h"
 #include "tests/support/gif.h"
 #include "tests/support/window.h"
 
@@ -307,9 +308,15 @@ class TestImagesStation : public QObject {
     void filesInTheFolderAreTakenUp() {
         QVERIFY(photo(20, 10).save(open_->folder() + "/images/found.png"));
         QTRY_VERIFY_WITH_TIMEOUT(image("found"), 5000);
+        // What was taken out of the project stays out, though its file is still there.
+        list()->setFocus();
+        list()->setCurrentIndex(list()->model()->index(0, 0));
+        QVERIFY(session().save());
+        session().edit(removeImages(session().document(), std::vector<std::string>{"found"}), "take out");
         const Bytes before = image("pot")->original;
         QVERIFY(photo(40, 40).save(open_->folder() + "/images/pot.png"));
         QTRY_VERIFY_WITH_TIMEOUT(image("pot")->original != before, 5000);
+        QVERIFY(!image("found"));
     }
 };
 
