@@ -143,13 +143,9 @@ void BringIn::picture(const QImage& given) {
     QBuffer buffer(&data);
     buffer.open(QIODevice::WriteOnly);
     given.save(&buffer, "png");
-    Image image;
-    image.file = "pasted.png";
-    image.original = std::make_shared<const std::string>(data.toStdString());
-    image.recipe = *session_.document().usualRecipe;
-    std::vector<std::string> names;
-    session_.edit(addImages(session_.document(), {image}, &names), tr("Paste a picture"));
-    Q_EMIT brought({fromStd(names.front())});
+    std::string name;
+    session_.edit(addImage(session_.document(), "pasted.png", std::make_shared<const std::string>(data.toStdString()), &name), tr("Paste a picture"));
+    Q_EMIT brought({fromStd(name)});
 }
 
 void BringIn::seeOwn() {

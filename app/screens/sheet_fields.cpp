@@ -11,6 +11,7 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
+#include "core/project/image_edits.h"
 #include "core/font/face_file.h"
 
 namespace gorsefinch::app {

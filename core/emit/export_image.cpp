@@ -61,9 +61,7 @@ class CWriter {
     static std::string number(int value) { return std::to_string(value); }
     bool hasPixels() const { return !image_.frames.front().pixels.empty(); }
     PixelFormat shownFormat() const {
-        if (hasPixels())
-            return image_.format;
-        return image_.maskBits == 1 ? PixelFormat::A1 : image_.maskBits == 2 ? PixelFormat::A2 : image_.maskBits == 4 ? PixelFormat::A4 : PixelFormat::A8;
+        return hasPixels() ? image_.format : maskOfBits(image_.maskBits);
     }
 
     void define(const char* what, const std::string& value) { out_ += "#define " + upper_ + "_" + what + " " + value + "\n"; }

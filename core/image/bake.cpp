@@ -10,12 +10,6 @@ namespace gorsefinch {
 
 namespace {
 
-PixelFormat maskFormat(int bits) {
-    return bits == 1 ? PixelFormat::A1 : bits == 2 ? PixelFormat::A2 : bits == 4 ? PixelFormat::A4 : PixelFormat::A8;
-}
-
-size_t unitBytes(PixelFormat format) { return static_cast<size_t>(std::max(info(format).bits / 8, 1)); }
-
 class Baker {
   public:
     Baker(const Recipe& recipe, const BakeTarget& target) : recipe_(recipe), target_(target), out_(std::make_shared<BakedImage>()) {}
@@ -48,7 +42,7 @@ class Baker {
         hasInsideAlpha_ = hasInsideAlpha_ || (alpha && alphaIsInside());
         if (recipe_.maskOnly || (alpha && !alphaIsInside())) {
             out_->maskBits = info(target_.panel).isOneBit() ? 1 : recipe_.maskBits;
-            frame.mask = packed(toned, maskFormat(out_->maskBits));
+            frame.mask = packed(toned, maskOfBits(out_->maskBits));
         }
         if (recipe_.maskOnly)
             return;
@@ -63,7 +57,7 @@ class Baker {
         for (BakedFrame& frame : out_->frames) {
             // One that is opaque among others that are not.
             if (out_->maskBits != 0 && frame.mask.empty())
-                frame.mask = packed(makePicture(out_->width, out_->height, 0xffffffffu), maskFormat(out_->maskBits));
+                frame.mask = packed(makePicture(out_->width, out_->height, 0xffffffffu), maskOfBits(out_->maskBits));
             out_->plainBytes += frame.bytes();
         }
         if (recipe_.packing == Packing::Plain)
@@ -71,8 +65,8 @@ class Baker {
         std::deque<std::pair<RunBytes, RunBytes>> runs;
         size_t sum = 0;
         for (const BakedFrame& frame : out_->frames) {
-            runs.emplace_back(packedPlane(frame.pixels, out_->format),
-                              packedPlane(frame.mask, maskFormat(std::max(out_->maskBits, 1))));
+            runs.emplace_back(packedByRuns(frame.pixels, out_->format, out_->width),
+                              packedByRuns(frame.mask, maskOfBits(out_->maskBits), out_->width));
             sum += runs.back().first.size() + runs.back().second.size();
         }
         if (recipe_.packing == Packing::Smallest && sum >= out_->plainBytes)
@@ -84,14 +78,6 @@ class Baker {
             frame.mask = std::move(runs[i].second.bytes);
             frame.maskGroups = std::move(runs[i].second.groups);
         }
-    }
-
-    RunBytes packedPlane(const std::vector<uint8_t>& plain, PixelFormat format) const {
-        if (plain.empty())
-            return {};
-        const bool pages = info(format).layout == PixelLayout::Pages;
-        const size_t unit = unitBytes(format);
-        return packedByRuns(plain, static_cast<size_t>(packedRowBytes(format, out_->width)) / unit, unit, pages ? 1 : 8);
     }
 
     bool isNative() const {

@@ -115,16 +115,13 @@ Picture BakedImage::picture(size_t number) const {
     const auto plane = [&](const std::vector<uint8_t>& bytes, const std::vector<uint32_t>& groups, PixelFormat of) {
         if (groups.empty())
             return unpacked(bytes, of, width, height, palette);
-        const size_t unit = static_cast<size_t>(std::max(info(of).bits / 8, 1));
-        const size_t row = static_cast<size_t>(packedRowBytes(of, width)) / unit;
-        const auto plain = unpackedRuns({bytes, groups}, row, unit, static_cast<size_t>(packedBytes(of, width, height)) / (row * unit));
+        const auto plain = unpackedRuns({bytes, groups}, of, width, height);
         return unpacked(*plain, of, width, height, palette);
     };
     Picture out = frame.pixels.empty() ? makePicture(width, height, 0xffffffffu) : plane(frame.pixels, frame.pixelGroups, format);
     if (maskBits == 0)
         return out;
-    const PixelFormat maskFormat = maskBits == 1 ? PixelFormat::A1 : maskBits == 2 ? PixelFormat::A2 : maskBits == 4 ? PixelFormat::A4 : PixelFormat::A8;
-    const Picture mask = plane(frame.mask, frame.maskGroups, maskFormat);
+    const Picture mask = plane(frame.mask, frame.maskGroups, maskOfBits(maskBits));
     for (size_t i = 0; i < out.pixels.size(); ++i)
         out.pixels[i] = (out.pixels[i] & 0xffffff) | (mask.pixels[i] & 0xff000000u);
     return out;

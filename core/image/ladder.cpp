@@ -53,7 +53,6 @@ double colourDifferenceOf(const Picture& a, const Picture& b) {
 }
 
 RungResult climb(const Picture& picture, const Rung& rung, const Recipe& recipe) {
-    const PixelFormatInfo& f = info(rung.format);
     Reducing how;
     how.format = rung.format;
     how.method = rung.reduction;
@@ -69,9 +68,7 @@ RungResult climb(const Picture& picture, const Rung& rung, const Recipe& recipe)
     out.rung = rung;
     out.picture = reduced.picture();
     const std::vector<uint8_t> bytes = reduced.bytes();
-    const size_t unit = static_cast<size_t>(std::max(f.bits / 8, 1));
-    const bool pages = f.layout == PixelLayout::Pages;
-    const RunBytes runs = packedByRuns(bytes, static_cast<size_t>(packedRowBytes(rung.format, picture.width)) / unit, unit, pages ? 1 : 8);
+    const RunBytes runs = packedByRuns(bytes, rung.format, picture.width);
     const size_t palette = how.palette.size() * 2;  // as a panel of 16 bits looks it up
     out.plainBytes = bytes.size() + palette;
     out.runBytes = runs.size() + palette;

@@ -60,6 +60,8 @@ std::span<const PixelFormatInfo> pixelFormats() { return table; }
 
 const PixelFormatInfo& info(PixelFormat format) { return table[static_cast<size_t>(format)]; }
 
+PixelFormat maskOfBits(int bits) { return bits == 1 ? F::A1 : bits == 2 ? F::A2 : bits == 4 ? F::A4 : F::A8; }
+
 const PixelFormatInfo* pixelFormatByKey(std::string_view key) {
     for (const PixelFormatInfo& each : table)
         if (key == each.key)

@@ -57,6 +57,8 @@ struct PixelFormatInfo {
 
 std::span<const PixelFormatInfo> pixelFormats();
 const PixelFormatInfo& info(PixelFormat format);
+// The alpha mask of 1, 2, 4 or 8 bits.
+PixelFormat maskOfBits(int bits);
 // Null for an unknown key.
 const PixelFormatInfo* pixelFormatByKey(std::string_view key);
 

@@ -99,4 +99,29 @@ std::optional<std::vector<uint8_t>> unpackedRuns(const RunBytes& packed, size_t 
     return out;
 }
 
+namespace {
+
+// How a format's packed bytes are cut into rows (or pages) of units.
+struct Cut {
+    size_t unit, rowUnits, groupRows;
+
+    Cut(PixelFormat format, int width)
+        : unit(static_cast<size_t>(std::max(info(format).bits / 8, 1))),
+          rowUnits(static_cast<size_t>(packedRowBytes(format, width)) / unit),
+          groupRows(info(format).layout == PixelLayout::Pages ? 1 : 8) {}
+};
+
+}  // namespace
+
+RunBytes packedByRuns(std::span<const uint8_t> plain, PixelFormat format, int width) {
+    const Cut cut(format, width);
+    return packedByRuns(plain, cut.rowUnits, cut.unit, cut.groupRows);
+}
+
+std::optional<std::vector<uint8_t>> unpackedRuns(const RunBytes& packed, PixelFormat format, int width, int height) {
+    const Cut cut(format, width);
+    return unpackedRuns(packed, cut.rowUnits, cut.unit,
+                        static_cast<size_t>(packedBytes(format, width, height)) / (cut.rowUnits * cut.unit));
+}
+
 }  // namespace gorsefinch

@@ -264,15 +264,6 @@ T brought(const Document& document, const std::vector<T>& all, std::string_view 
 
 }  // namespace
 
-Document addImage(const Document& document, std::string_view fileName, Bytes original, std::string* name) {
-    const Image image = brought(document, *document.images, fileName, std::move(original), "image");
-    if (name)
-        *name = image.name;
-    Document next = document;
-    next.images = withNamed(document.images, image);
-    return next;
-}
-
 Document addFace(const Document& document, std::string_view fileName, Bytes original, std::string* name) {
     const Face face = brought(document, *document.faces, fileName, std::move(original), "face");
     if (name)

@@ -71,6 +71,18 @@ Document addImages(const Document& document, std::vector<Image> images, std::vec
     return next;
 }
 
+Document addImage(const Document& document, std::string_view fileName, Bytes original, std::string* name) {
+    Image image;
+    image.file = fileName;
+    image.original = std::move(original);
+    image.recipe = *document.usualRecipe;
+    std::vector<std::string> names;
+    Document next = addImages(document, {image}, &names);
+    if (name)
+        *name = names.front();
+    return next;
+}
+
 Document removeImages(const Document& document, std::span<const std::string> names) {
     Document next = document;
     auto all = std::make_shared<std::vector<Image>>(*document.images);

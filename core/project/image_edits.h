@@ -13,6 +13,8 @@ Document withImage(const Document& document, const Image& image);
 Document withRecipe(const Document& document, std::string_view image, const Recipe& recipe);
 // Adds images under names made unique and usable, their files' names too; the names are given back.
 Document addImages(const Document& document, std::vector<Image> images, std::vector<std::string>* names = nullptr);
+// One picture from a file, with the recipe that the project has for new ones.
+Document addImage(const Document& document, std::string_view fileName, Bytes original, std::string* name = nullptr);
 // Widgets that showed them keep the name, which is then a problem that is told.
 Document removeImages(const Document& document, std::span<const std::string> names);
 

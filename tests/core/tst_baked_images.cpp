@@ -4,6 +4,7 @@
 #include <QImage>
 #include <QtTest>
 
+#include "core/project/image_edits.h"
 #include "core/emit/export_image.h"
 #include "core/image/make_palette.h"
 #include "core/image/reduce.h"
