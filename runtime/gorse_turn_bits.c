@@ -2,7 +2,7 @@
 /* Turns, mirrors, inverts a drawn strip of packed rows in place, pixel by pixel. */
 #include <string.h>
 
-#include "gorse_draw.h"
+#include "gorse_turn.h"
 
 typedef struct packing {
     uint8_t bits, low_first;
@@ -35,17 +35,12 @@ static void swap(const gorse_strip *s, packing p, uint16_t x0, uint16_t y0, uint
 
 static void exchange_rows_and_columns(gorse_strip *s, packing p) {
     uint16_t side = s->w > s->h ? s->w : s->h;
-    uint16_t row, column, kept;
+    uint16_t row, column;
     uint32_t fresh;
     for (row = 0; row < side; row++)
         for (column = (uint16_t)(row + 1u); column < side; column++)
             swap(s, p, column, row, row, column);
-    kept = s->w;
-    s->w = s->h;
-    s->h = kept;
-    kept = s->x;
-    s->x = s->y;
-    s->y = kept;
+    gorse_exchange_sides(s);
     fresh = row_bytes(s->w, p);
     for (row = 1; row < s->h; row++)
         memmove(s->pixels + row * fresh, s->pixels + row * s->stride, (size_t)fresh);
@@ -63,13 +58,8 @@ static void mirror_rows(const gorse_strip *s) {
     uint16_t row;
     uint32_t i;
     for (row = 0; row < s->h / 2u; row++)
-        for (i = 0; i < s->stride; i++) {
-            uint8_t *a = s->pixels + row * s->stride + i;
-            uint8_t *b = s->pixels + (s->h - 1u - row) * s->stride + i;
-            uint8_t kept = *a;
-            *a = *b;
-            *b = kept;
-        }
+        for (i = 0; i < s->stride; i++)
+            gorse_swap_bytes(s->pixels + row * s->stride + i, s->pixels + (s->h - 1u - row) * s->stride + i);
 }
 
 /* What fills a row up to a whole byte stays 0. */
@@ -82,27 +72,20 @@ static void clear_padding(const gorse_strip *s, packing p) {
 
 void gorse_turn_bits(gorse_strip *s, const gorse_panel *panel) {
     packing p;
-    uint8_t quarter = panel->quarter_turns;
-    uint8_t mirror_x = (uint8_t)((panel->flags & GORSE_MIRROR_X) != 0u);
-    uint8_t mirror_y = (uint8_t)((panel->flags & GORSE_MIRROR_Y) != 0u);
-    uint16_t width = (quarter & 1u) != 0u ? panel->height : panel->width;
-    uint16_t height = (quarter & 1u) != 0u ? panel->width : panel->height;
+    gorse_turning t = gorse_turning_of(panel);
     p.bits = s->bits;
     p.low_first = (uint8_t)(panel->format->flags & GORSE_LOW_BIT_FIRST);
-    if ((quarter & 1u) != 0u)
+    if (t.exchanges != 0u)
         exchange_rows_and_columns(s, p);
-    if ((quarter == 1u || quarter == 2u) != mirror_x) {
+    if (t.mirrors_columns != 0u) {
         mirror_columns(s, p);
-        s->x = (uint16_t)(width - s->x - s->w);
+        gorse_mirror_x(s, &t);
     }
-    if ((quarter == 2u || quarter == 3u) != mirror_y) {
+    if (t.mirrors_rows != 0u) {
         mirror_rows(s);
-        s->y = (uint16_t)(height - s->y - s->h);
+        gorse_mirror_y(s, &t);
     }
-    if ((panel->flags & GORSE_INVERT) != 0u) {
-        uint32_t i, all = s->stride * s->h;
-        for (i = 0; i < all; i++)
-            s->pixels[i] = (uint8_t)~s->pixels[i];
-    }
+    if (t.inverts != 0u)
+        gorse_invert_bytes(s->pixels, s->stride * s->h);
     clear_padding(s, p);
 }

@@ -2,7 +2,7 @@
 /* Turns, mirrors, inverts a drawn strip of upright bytes in place, in blocks of 8x8 pixels. */
 #include <string.h>
 
-#include "gorse_draw.h"
+#include "gorse_turn.h"
 
 /* Exchanges rows and columns of 8 upright bytes. */
 static void exchange_block(uint8_t *block) {
@@ -26,7 +26,7 @@ static uint8_t reversed(uint8_t bits) {
 
 static void exchange_rows_and_columns(gorse_strip *s) {
     uint16_t side = s->w > s->h ? s->w : s->h;
-    uint16_t row, column, kept;
+    uint16_t row, column;
     uint8_t room[8];
     for (row = 0; row < side / 8u; row++)
         for (column = row; column < side / 8u; column++) {
@@ -40,12 +40,7 @@ static void exchange_rows_and_columns(gorse_strip *s) {
             memcpy(a, b, 8);
             memcpy(b, room, 8);
         }
-    kept = s->w;
-    s->w = s->h;
-    s->h = kept;
-    kept = s->x;
-    s->x = s->y;
-    s->y = kept;
+    gorse_exchange_sides(s);
     for (row = 1; row < s->h / 8u; row++)
         memmove(s->pixels + (uint32_t)row * s->w, s->pixels + row * s->stride, s->w);
     s->stride = s->w;
@@ -56,9 +51,7 @@ static void mirror_columns(const gorse_strip *s) {
     for (page = 0; page < s->h / 8u; page++) {
         uint8_t *first = s->pixels + page * s->stride;
         for (column = 0; column < s->w / 2u; column++) {
-            uint8_t kept = first[column];
-            first[column] = first[s->w - 1u - column];
-            first[s->w - 1u - column] = kept;
+            gorse_swap_bytes(&first[column], &first[s->w - 1u - column]);
         }
     }
 }
@@ -76,24 +69,17 @@ static void mirror_rows(const gorse_strip *s) {
 }
 
 void gorse_turn_pages(gorse_strip *s, const gorse_panel *panel) {
-    uint8_t quarter = panel->quarter_turns;
-    uint8_t mirror_x = (uint8_t)((panel->flags & GORSE_MIRROR_X) != 0u);
-    uint8_t mirror_y = (uint8_t)((panel->flags & GORSE_MIRROR_Y) != 0u);
-    uint16_t width = (quarter & 1u) != 0u ? panel->height : panel->width;
-    uint16_t height = (quarter & 1u) != 0u ? panel->width : panel->height;
-    if ((quarter & 1u) != 0u)
+    gorse_turning t = gorse_turning_of(panel);
+    if (t.exchanges != 0u)
         exchange_rows_and_columns(s);
-    if ((quarter == 1u || quarter == 2u) != mirror_x) {
+    if (t.mirrors_columns != 0u) {
         mirror_columns(s);
-        s->x = (uint16_t)(width - s->x - s->w);
+        gorse_mirror_x(s, &t);
     }
-    if ((quarter == 2u || quarter == 3u) != mirror_y) {
+    if (t.mirrors_rows != 0u) {
         mirror_rows(s);
-        s->y = (uint16_t)(height - s->y - s->h);
+        gorse_mirror_y(s, &t);
     }
-    if ((panel->flags & GORSE_INVERT) != 0u) {
-        uint32_t i, all = (uint32_t)s->w * (s->h / 8u);
-        for (i = 0; i < all; i++)
-            s->pixels[i] = (uint8_t)~s->pixels[i];
-    }
+    if (t.inverts != 0u)
+        gorse_invert_bytes(s->pixels, (uint32_t)s->w * (s->h / 8u));
 }

@@ -3,29 +3,21 @@
  * columns and a mirroring; the strip is then part of a square, so that the exchange needs no second buffer. */
 #include <string.h>
 
-#include "gorse_draw.h"
+#include "gorse_turn.h"
 
 static void swap_pixels(uint8_t *a, uint8_t *b, uint8_t bytes) {
-    while (bytes-- != 0u) {
-        uint8_t kept = *a;
-        *a++ = *b;
-        *b++ = kept;
-    }
+    while (bytes-- != 0u)
+        gorse_swap_bytes(a++, b++);
 }
 
 static void exchange_rows_and_columns(gorse_strip *s, uint8_t bytes) {
     uint16_t side = s->w > s->h ? s->w : s->h;
-    uint16_t row, column, kept;
+    uint16_t row, column;
     for (row = 0; row < side; row++)
         for (column = (uint16_t)(row + 1u); column < side; column++)
             swap_pixels(s->pixels + row * s->stride + (uint32_t)column * bytes,
                         s->pixels + column * s->stride + (uint32_t)row * bytes, bytes);
-    kept = s->w;
-    s->w = s->h;
-    s->h = kept;
-    kept = s->x;
-    s->x = s->y;
-    s->y = kept;
+    gorse_exchange_sides(s);
     for (row = 1; row < s->h; row++)
         memmove(s->pixels + (uint32_t)row * s->w * bytes, s->pixels + row * s->stride, (size_t)s->w * bytes);
     s->stride = (uint32_t)s->w * bytes;
@@ -67,25 +59,21 @@ static void swap_red_and_blue(const gorse_strip *s, const gorse_format *format, 
 void gorse_turn_pixels(gorse_strip *s, const gorse_panel *panel) {
     gorse_format format;
     uint8_t bytes = (uint8_t)(s->bits >> 3);
-    uint8_t quarter = panel->quarter_turns;
-    uint8_t mirror_x = (uint8_t)((panel->flags & GORSE_MIRROR_X) != 0u);
-    uint8_t mirror_y = (uint8_t)((panel->flags & GORSE_MIRROR_Y) != 0u);
-    uint16_t width = (quarter & 1u) != 0u ? panel->height : panel->width;
-    uint16_t height = (quarter & 1u) != 0u ? panel->width : panel->height;
+    gorse_turning t = gorse_turning_of(panel);
     gorse_copy_rom(&format, panel->format, sizeof format);
-    if ((quarter & 1u) != 0u)
+    if (t.exchanges != 0u)
         exchange_rows_and_columns(s, bytes);
-    if ((quarter == 1u || quarter == 2u) != mirror_x) {
+    if (t.mirrors_columns != 0u) {
         mirror_columns(s, bytes);
-        s->x = (uint16_t)(width - s->x - s->w);
+        gorse_mirror_x(s, &t);
     }
-    if ((quarter == 2u || quarter == 3u) != mirror_y) {
+    if (t.mirrors_rows != 0u) {
         mirror_rows(s);
-        s->y = (uint16_t)(height - s->y - s->h);
+        gorse_mirror_y(s, &t);
     }
     if ((panel->flags & GORSE_SWAP_RED_BLUE) != 0u)
         swap_red_and_blue(s, &format, (uint8_t)(format.flags & GORSE_HIGH_BYTE_FIRST));
-    if ((panel->flags & GORSE_INVERT) != 0u) {
+    if (t.inverts != 0u) {
         uint32_t i, all = (uint32_t)s->w * s->h * bytes;
         for (i = 0; i < all; i++)
             if (bytes != 4u || (i & 3u) != 3u)

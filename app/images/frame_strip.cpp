@@ -10,8 +10,8 @@
 #include <QVBoxLayout>
 
 #include "app/images/image_desk.h"
-#include "app/images/images_model.h"
 #include "app/images/picture_view.h"
+#include "app/screens/frame_picture.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
 #include "app/widgets/fields.h"

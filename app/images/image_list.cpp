@@ -17,15 +17,12 @@
 #include "app/images/images_model.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "app/widgets/counted.h"
 #include "core/image/series.h"
 
 namespace gorsefinch::app {
 
 namespace {
-
-QString kilobytes(qint64 bytes) {
-    return bytes < 0 ? QString("…") : bytes < 1000 ? QString("%1 B").arg(bytes) : QString("%1 KB").arg(static_cast<double>(bytes) / 1024, 0, 'f', 1);
-}
 
 enum class Order { Name, Size, Use };
 
@@ -68,7 +65,7 @@ class ImageDelegate : public QStyledItemDelegate {
         painter->drawPixmap(r.left() + 12, r.top() + 6, index.data(Qt::DecorationRole).value<QPixmap>());
         const bool trouble = !index.data(ImagesModel::Trouble).toString().isEmpty();
         const bool unused = index.data(ImagesModel::Uses).toInt() == 0;
-        const QString bytes = kilobytes(index.data(ImagesModel::Bytes).toLongLong());
+        const QString bytes = bytesText(index.data(ImagesModel::Bytes).toLongLong());
         painter->setFont(Theme::figures());
         const int room = painter->fontMetrics().horizontalAdvance(bytes) + 8;
         const QRect words = r.adjusted(64, 0, -12, 0);
@@ -196,8 +193,8 @@ void ImageList::follow() {
 
 void ImageList::showTotals() {
     const ImagesModel::Totals totals = model_->totals();
-    count_->setText(QString("%1 · %2").arg(model_->rowCount()).arg(kilobytes(totals.inCode + totals.outside)));
-    totals_->setText(tr("in code  %1\noutside  %2").arg(kilobytes(totals.inCode), 9).arg(kilobytes(totals.outside), 9));
+    count_->setText(QString("%1 · %2").arg(model_->rowCount()).arg(bytesText(totals.inCode + totals.outside)));
+    totals_->setText(tr("in code  %1\noutside  %2").arg(bytesText(totals.inCode), 9).arg(bytesText(totals.outside), 9));
     totals_->setVisible(model_->rowCount() > 0);
     unused_->setText(tr("%1 unused, left out").arg(totals.unused));
     unused_->setVisible(totals.unused > 0);

@@ -3,6 +3,7 @@
 
 #include <QPainter>
 
+#include "app/screens/frame_picture.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
@@ -15,10 +16,6 @@ namespace {
 constexpr QSize kThumbnail{44, 38};
 
 }  // namespace
-
-QImage toImage(const Picture& picture) {
-    return QImage(reinterpret_cast<const uchar*>(picture.pixels.data()), picture.width, picture.height, picture.width * 4, QImage::Format_ARGB32).copy();
-}
 
 ImagesModel::ImagesModel(Session& session, QObject* parent) : QAbstractListModel(parent), session_(session) {
     connect(&session, &Session::changed, this, [this](const Change& change) {

@@ -57,7 +57,4 @@ class ImagesModel : public QAbstractListModel {
     NewestJob job_;
 };
 
-// A picture as the toolkit shows it.
-QImage toImage(const Picture& picture);
-
 }  // namespace gorsefinch::app

@@ -10,9 +10,10 @@
 #include <cmath>
 
 #include "app/images/image_desk.h"
-#include "app/images/images_model.h"
 #include "app/session/session.h"
+#include "app/screens/frame_picture.h"
 #include "app/theme/theme.h"
+#include "app/widgets/counted.h"
 #include "core/image/tone.h"
 
 namespace gorsefinch::app {
@@ -27,8 +28,6 @@ QString wayWords(const Rung& rung) {
     const QString way = words[static_cast<size_t>(rung.reduction)];
     return rung.colours == 0 ? way : QString("%1 %2").arg(way).arg(rung.colours);
 }
-
-QString bytesText(size_t bytes) { return bytes < 1000 ? QString("%1 B").arg(bytes) : QString("%1 KB").arg(static_cast<double>(bytes) / 1024, 0, 'f', 1); }
 
 class RungDelegate : public QStyledItemDelegate {
   public:
@@ -192,11 +191,11 @@ void LadderView::show() {
         item->setData(Qt::DecorationRole, rungPicture(r.picture));
         item->setData(Format, QString(info(r.rung.format).key));
         item->setData(Way, wayWords(r.rung));
-        item->setData(PlainText, bytesText(order_->currentIndex() == 1 ? r.runBytes : r.plainBytes));
+        item->setData(PlainText, bytesText(static_cast<qint64>(order_->currentIndex() == 1 ? r.runBytes : r.plainBytes)));
         item->setData(ErrorText, order_->currentIndex() == 3 ? QString::number(r.colours) : QString::number(r.difference, 'f', 1));
         item->setData(Number, static_cast<int>(i));
         item->setToolTip(tr("%1, %2\n%3 plain, %4 by runs, %5 colours\nmean colour difference %6, PSNR %7")
-                             .arg(info(r.rung.format).key, info(r.rung.format).help, bytesText(r.plainBytes), bytesText(r.runBytes))
+                             .arg(info(r.rung.format).key, info(r.rung.format).help, bytesText(static_cast<qint64>(r.plainBytes)), bytesText(static_cast<qint64>(r.runBytes)))
                              .arg(r.colours)
                              .arg(r.difference, 0, 'f', 2)
                              .arg(std::isinf(r.psnr) ? tr("without loss") : QString("%1 dB").arg(r.psnr, 0, 'f', 1)));

@@ -7,8 +7,8 @@
 #include <QWheelEvent>
 
 #include "app/images/image_desk.h"
-#include "app/images/images_model.h"
 #include "app/session/session.h"
+#include "app/screens/frame_picture.h"
 #include "app/theme/theme.h"
 
 namespace gorsefinch::app {
@@ -38,6 +38,13 @@ PictureView::PictureView(Session& session, ImageDesk& desk, QWidget* parent) : Q
     connect(&player_, &QTimer::timeout, this, &PictureView::nextFrame);
 }
 
+// The original's frame that the shown one is made of.
+const Picture& PictureView::sourceFrame(const Original& original) const {
+    const auto& uses = desk_.recipe().frames;
+    const int number = uses.empty() ? frame_ : uses[std::min(static_cast<size_t>(frame_), uses.size() - 1)].source;
+    return original.frames[std::min(static_cast<size_t>(std::max(number, 0)), original.frames.size() - 1)];
+}
+
 void PictureView::takeShown() {
     result_ = {};
     whole_ = {};
@@ -46,9 +53,7 @@ void PictureView::takeShown() {
         result_ = toImage(baked->picture(static_cast<size_t>(frame_)));
     }
     if (const OriginalRef& original = desk_.original()) {
-        const auto& uses = desk_.recipe().frames;
-        const int number = uses.empty() ? frame_ : frame_ < static_cast<int>(uses.size()) ? uses[static_cast<size_t>(frame_)].source : 0;
-        whole_ = toImage(original->frames[std::min(static_cast<size_t>(std::max(number, 0)), original->frames.size() - 1)]);
+        whole_ = toImage(sourceFrame(*original));
         crop_ = croppedBox(desk_.recipe(), whole_.width(), whole_.height());
     }
     if (zoomIsFit_)
@@ -71,9 +76,7 @@ void PictureView::makeSource() {
     shape.height = std::min(static_cast<int>(result_.height() * by), kMostResultSide);
     if (original->drawing)
         shape.cropWidth = 0;
-    const auto& uses = desk_.recipe().frames;
-    const int number = uses.empty() ? frame_ : uses[static_cast<size_t>(std::min(frame_, static_cast<int>(uses.size()) - 1))].source;
-    source_ = toImage(shaped(original->frames[std::min(static_cast<size_t>(std::max(number, 0)), original->frames.size() - 1)], shape));
+    source_ = toImage(shaped(sourceFrame(*original), shape));
 }
 
 void PictureView::setMode(Mode mode) {
@@ -276,6 +279,12 @@ QString PictureView::pointerWords() const {
     return words;
 }
 
+void PictureView::paintTags(QPainter& painter) const {
+    paintTag(painter, {8, 8}, sourceWords(), Qt::AlignLeft);
+    paintTag(painter, {width() - 8, 8}, resultWords(), Qt::AlignRight);
+    paintTag(painter, {8, height() - 8}, pointerWords(), Qt::AlignLeft | Qt::AlignBottom);
+}
+
 void PictureView::paintSplit(QPainter& painter) {
     const QRect at = places().result;
     const int line = at.left() + static_cast<int>(at.width() * line_);
@@ -297,9 +306,7 @@ void PictureView::paintSplit(QPainter& painter) {
     painter.drawPolyline(QPolygon({knob + QPoint(3, -3), knob + QPoint(6, 0), knob + QPoint(3, 3)}));
     painter.drawLine(knob + QPoint(-6, 0), knob + QPoint(6, 0));
     painter.setRenderHint(QPainter::Antialiasing, false);
-    paintTag(painter, {8, 8}, sourceWords(), Qt::AlignLeft);
-    paintTag(painter, {width() - 8, 8}, resultWords(), Qt::AlignRight);
-    paintTag(painter, {8, height() - 8}, pointerWords(), Qt::AlignLeft | Qt::AlignBottom);
+    paintTags(painter);
 }
 
 void PictureView::paintBeside(QPainter& painter) {
@@ -309,9 +316,7 @@ void PictureView::paintBeside(QPainter& painter) {
     paintGround(painter, at.result);
     painter.drawImage(at.result, result_);
     paintGrid(painter, at.result);
-    paintTag(painter, {8, 8}, sourceWords(), Qt::AlignLeft);
-    paintTag(painter, {width() - 8, 8}, resultWords(), Qt::AlignRight);
-    paintTag(painter, {8, height() - 8}, pointerWords(), Qt::AlignLeft | Qt::AlignBottom);
+    paintTags(painter);
 }
 
 QRectF PictureView::wholeOriginal() const {

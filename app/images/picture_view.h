@@ -5,6 +5,7 @@
 #include <QTimer>
 #include <QWidget>
 
+#include "core/image/picture.h"
 #include "core/image/shape.h"
 
 namespace gorsefinch::app {
@@ -56,6 +57,7 @@ class PictureView : public QWidget {
     };
     Places places() const;
     void takeShown();
+    const Picture& sourceFrame(const Original& original) const;
     void makeSource();
     void nextFrame();
     void paintSplit(QPainter& painter);
@@ -64,6 +66,7 @@ class PictureView : public QWidget {
     void paintGround(QPainter& painter, const QRect& picture) const;
     void paintGrid(QPainter& painter, const QRect& picture) const;
     void paintTag(QPainter& painter, const QPoint& corner, const QString& words, Qt::Alignment where, bool warn = false) const;
+    void paintTags(QPainter& painter) const;
     QString pointerWords() const;
     QString sourceWords() const;
     QString resultWords() const;

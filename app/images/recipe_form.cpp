@@ -148,7 +148,7 @@ void RecipeForm::makeShape() {
     connect(crop, &QPushButton::toggled, this, &RecipeForm::cropAsked);
     connect(held, &QCheckBox::toggled, this, &RecipeForm::aspectHeld);
     fills_.push_back([crop](const Recipe& r) {
-        crop->setText(r.cropWidth > 0 ? QString("%1x%2").arg(r.cropWidth).arg(r.cropHeight) : tr("all of it"));
+        crop->setText(r.cropWidth > 0 ? QString("%1x%2").arg(r.cropWidth).arg(r.cropHeight) : tr("draw…"));
     });
     auto* clear = new QPushButton(tr("Keep all"), page_);
     auto* trim = new QCheckBox(tr("trim"), page_);

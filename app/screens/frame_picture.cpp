@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/screens/frame_picture.h"
 
-#include <cstring>
-
 namespace gorsefinch::app {
+
+QImage toImage(const Picture& picture) {
+    return QImage(reinterpret_cast<const uchar*>(picture.pixels.data()), picture.width, picture.height, picture.width * 4, QImage::Format_ARGB32).copy();
+}
 
 QImage toImage(const PanelMemory& memory) {
     // The panel's 16-bit words and 24-bit triples are formats of the toolkit too: nothing is converted by hand.
@@ -14,12 +16,7 @@ QImage toImage(const PanelMemory& memory) {
         return QImage(memory.bytes().data(), w, h, w * bytes, words ? QImage::Format_RGB16 : QImage::Format_RGB888)
             .convertToFormat(QImage::Format_RGB32);
     }
-    const Picture picture = memory.picture();
-    QImage image(w, h, QImage::Format_RGB32);
-    for (int y = 0; y < h; ++y)
-        std::memcpy(image.scanLine(y), &picture.pixels[static_cast<size_t>(y) * static_cast<size_t>(w)],
-                    static_cast<size_t>(w) * 4);
-    return image;
+    return toImage(memory.picture());
 }
 
 }  // namespace gorsefinch::app

@@ -7,7 +7,8 @@
 
 namespace gorsefinch::app {
 
-// What a panel's memory shows, as a picture of the toolkit.
+// A picture, and what a panel's memory shows, as the toolkit has them.
+QImage toImage(const Picture& picture);
 QImage toImage(const PanelMemory& memory);
 
 }  // namespace gorsefinch::app

@@ -4,6 +4,8 @@
 #include <QRect>
 #include <vector>
 
+#include "core/project/document.h"
+
 namespace gorsefinch::app {
 
 // A line that a dragged box lies on, in panel pixels: at x from `from` to `to` in y (upright), or the other way.
@@ -24,5 +26,8 @@ struct SnapEdges {
     bool left = true, right = true, top = true, bottom = true, middles = true;
 };
 Snapped snap(const QRect& box, const std::vector<QRect>& others, int reach, SnapEdges edges = {});
+
+// A widget's box in panel pixels.
+inline QRect boxOf(const Widget& widget) { return {widget.x, widget.y, widget.w, widget.h}; }
 
 }  // namespace gorsefinch::app

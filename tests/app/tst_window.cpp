@@ -4,39 +4,31 @@
 #include <QApplication>
 #include <QClipboard>
 #include <QComboBox>
-#include <QDir>
-#include <QDirIterator>
 #include <QLabel>
 #include <QLineEdit>
 #include <QListView>
 #include <QListWidget>
-#include <QMessageBox>
 #include <QPushButton>
-#include <QSettings>
-#include <QTableView>
-#include <QTemporaryDir>
-#include <QTimer>
 #include <QtTest>
 
-#include "app/frame/main_window.h"
 #include "app/rules/scintilla.h"
 #include "app/screens/canvas.h"
-#include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
-#include "tests/target/target_build.h"
+#include "tests/support/window.h"
 
 using namespace gorsefinch;
 using namespace gorsefinch::app;
+using support::OpenWindow;
 
 class TestWindow : public QObject {
     Q_OBJECT
 
-    std::unique_ptr<QTemporaryDir> dir_;
-    std::unique_ptr<Session> session_;
-    std::unique_ptr<MainWindow> window_;
+    std::unique_ptr<OpenWindow> open_;
+    Session* session_ = nullptr;
+    MainWindow* window_ = nullptr;
 
-    QString project() const { return dir_->filePath("kiln"); }
+    QString project() const { return open_->folder(); }
     Canvas* canvas() { return window_->findChild<Canvas*>("canvas"); }
     template <typename T>
     T* find(const char* name) {
@@ -53,17 +45,8 @@ class TestWindow : public QObject {
     }
     QPoint at(int x, int y) { return canvas()->fromPanel(QPointF(x + 0.5, y + 0.5)).toPoint(); }
     void press(QWidget* on, int key, Qt::KeyboardModifiers modifiers = Qt::NoModifier) { QTest::keyClick(on, static_cast<Qt::Key>(key), modifiers); }
-    void station(int digit) { QTest::keyClick(window_.get(), static_cast<Qt::Key>(Qt::Key_0 + digit), Qt::AltModifier); }
-    // A drag in small steps, as a hand makes it.
-    void drag(const QPoint& from, const QPoint& to, Qt::KeyboardModifiers modifiers = Qt::NoModifier) {
-        QTest::mousePress(canvas(), Qt::LeftButton, modifiers, from);
-        for (int i = 1; i <= 8; ++i) {
-            const QPoint here = from + (to - from) * i / 8;
-            QMouseEvent move(QEvent::MouseMove, here, canvas()->mapToGlobal(here), Qt::NoButton, Qt::LeftButton, modifiers);
-            QApplication::sendEvent(canvas(), &move);
-        }
-        QTest::mouseRelease(canvas(), Qt::LeftButton, modifiers, to);
-    }
+    void station(int digit) { open_->station(digit); }
+    void drag(const QPoint& from, const QPoint& to, Qt::KeyboardModifiers modifiers = Qt::NoModifier) { OpenWindow::drag(canvas(), from, to, modifiers); }
     void clickTwin(int x, int y) {
         auto* twin = find<QWidget>("twin");
         const double scale = std::min(twin->width() / 320.0, twin->height() / 240.0);
@@ -71,14 +54,7 @@ class TestWindow : public QObject {
         const QPoint corner((twin->width() - static_cast<int>(320 * used)) / 2, (twin->height() - static_cast<int>(240 * used)) / 2);
         QTest::mouseClick(twin, Qt::LeftButton, {}, corner + QPoint(static_cast<int>((x + 0.5) * used), static_cast<int>((y + 0.5) * used)));
     }
-    void retype(QLineEdit* field, const QString& text, bool enter = true) {
-        QVERIFY(field);
-        field->setFocus();
-        field->selectAll();
-        QTest::keyClicks(field, text);
-        if (enter)
-            press(field, Qt::Key_Return);
-    }
+    static void retype(QLineEdit* field, const QString& text, bool enter = true) { OpenWindow::retype(field, text, enter); }
 
   private Q_SLOTS:
     void initTestCase() {
@@ -88,37 +64,13 @@ class TestWindow : public QObject {
     }
 
     void init() {
-        QSettings().clear();
-        dir_ = std::make_unique<QTemporaryDir>();
-        const QString from = SOURCE_DIR "/examples/kiln";
-        QDirIterator all(from, QDir::Files, QDirIterator::Subdirectories);
-        while (all.hasNext()) {
-            const QString file = all.next();
-            const QString to = project() + file.mid(from.size());
-            QDir().mkpath(QFileInfo(to).path());
-            QVERIFY(QFile::copy(file, to));
-            QFile::setPermissions(to, QFile::ReadOwner | QFile::WriteOwner);
-        }
-        session_ = std::make_unique<Session>();
-        window_ = std::make_unique<MainWindow>(*session_);
-        window_->resize(1280, 780);
-        window_->show();
-        QVERIFY(window_->openProject(project()));
-        QVERIFY(QTest::qWaitForWindowExposed(window_.get()));
-        window_->activateWindow();
-        session_->stepTwin();
-        session_->runTwin(false);
+        open_ = std::make_unique<OpenWindow>("kiln");
+        QVERIFY(open_->opened);
+        session_ = &open_->session;
+        window_ = &open_->window;
         canvas()->setFocus();
     }
-
-    void cleanup() {
-        // What is not saved is meant to go.
-        if (session_ && session_->isOpen())
-            session_->dropRecovery();
-        window_.reset();
-        session_.reset();
-        dir_.reset();
-    }
+    void cleanup() { open_.reset(); }
 
     void clickSelectsAndShiftAdds() {
         QTest::mouseClick(canvas(), Qt::LeftButton, {}, at(100, 70));
@@ -147,10 +99,10 @@ class TestWindow : public QObject {
         QCOMPARE(widget("status", "heating_text").x, 25);
         QCOMPARE(widget("status", "heating_text").y, 161);
         QVERIFY(session_->twin().memory().bytes() != before);
-        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
+        QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(widget("status", "heating_text").x, 12);
         QCOMPARE(session_->twin().memory().bytes(), before);
-        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
+        QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
         QCOMPARE(widget("status", "heating_text").x, 25);
         QVERIFY(!session_->history().canRedo());
     }
@@ -192,8 +144,8 @@ class TestWindow : public QObject {
         QCOMPARE(std::get<Colour>(widget("status", "programme_text").properties.at("colour")), opaque(0xff8800));
         QVERIFY(session_->twin().memory().bytes() != words);
         canvas()->setFocus();
-        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
-        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
+        QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
+        QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(session_->twin().memory().bytes(), before);
     }
 
@@ -369,161 +321,8 @@ class TestWindow : public QObject {
         QTest::keyClick(reel, Qt::Key_D, Qt::ControlModifier);
         QCOMPARE(session_->document().screens.size(), size_t{5});
         QTest::keyClick(reel, Qt::Key_Delete);
-        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
+        QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(session_->document().screens.size(), size_t{5});
-    }
-
-    void variablesAreEditedInTheTable() {
-        station(4);
-        auto* table = find<QTableView>("variables");
-        QVERIFY(table->isVisible());
-        QCOMPARE(table->model()->rowCount(), 10);
-        QTest::mouseClick(find<QPushButton>("add_variable"), Qt::LeftButton);
-        auto* name = table->viewport()->findChild<QLineEdit*>();
-        QVERIFY(name);
-        name->selectAll();
-        QTest::keyClicks(name, "pressure");
-        QTest::keyClick(name, Qt::Key_Return);
-        QTRY_VERIFY(session_->document().variable("pressure"));
-        QVERIFY(table->model()->setData(table->model()->index(10, 4), "250", Qt::EditRole));
-        QCOMPARE(session_->document().variable("pressure")->most, 250);
-        QVERIFY(!table->model()->setData(table->model()->index(10, 3), "300", Qt::EditRole));
-        QVERIFY(table->model()->setData(table->model()->index(0, 0), "heat", Qt::EditRole));
-        QCOMPARE(std::get<std::string>(widget("status", "kiln_temp_text").properties.at("text")), std::string("{heat}"));
-        QVERIFY(table->model()->setData(table->model()->index(0, 9), "777", Qt::EditRole));
-        QCOMPARE(session_->twin().get("heat"), std::string("777"));
-    }
-
-    void mistakesInRulesShowUnderTheLine() {
-        station(6);
-        auto* editor = find<QsciScintilla>("rules_text");
-        editor->setFocus();
-        editor->setCursorPosition(3, 4);
-        QTest::keyClicks(editor->viewport(), "xx");
-        QTRY_VERIFY(editor->annotation(3).contains("xxgo"));
-        QVERIFY(find<QPushButton>("problems")->text().contains("1 problem"));
-        QTest::keyClick(editor, Qt::Key_Z, Qt::ControlModifier);
-        QTRY_VERIFY(editor->annotation(3).isEmpty());
-        QVERIFY(editor->text().contains("    go programme"));
-    }
-
-    void completionOffersWhatFits() {
-        station(6);
-        auto* editor = find<QsciScintilla>("rules_text");
-        editor->setFocus();
-        editor->setCursorPosition(editor->lines() - 1, 0);
-        QTest::keyClicks(editor->viewport(), "on stop_button.");
-        QTRY_VERIFY(editor->isListActive());
-        QTest::keyClicks(editor->viewport(), "ta");
-        QTest::keyClick(editor->viewport(), Qt::Key_Return);
-        QVERIFY(editor->text().endsWith("on stop_button.tap"));
-    }
-
-    void thePanelTurns() {
-        station(1);
-        retype(find<QLineEdit>("panel_width"), "300+4");
-        QCOMPARE(session_->document().panel->width, 304);
-        auto* turn = find<QComboBox>("panel_turn");
-        turn->setFocus();
-        QTest::keyClick(turn, Qt::Key_Down);
-        QCOMPARE(session_->document().panel->turn, 90);
-        auto* format = find<QComboBox>("panel_format");
-        format->setFocus();
-        QTest::keyClicks(format, "page1");
-        QTRY_COMPARE(session_->document().panel->format, PixelFormat::Page1);
-        retype(find<QLineEdit>("panel_height"), "1");
-        QCOMPARE(session_->document().panel->height, 240);
-    }
-
-    void codeIsGeneratedAndCompiles() {
-        station(8);
-        const QString out = dir_->filePath("out folder");
-        retype(find<QLineEdit>("output_folder"), out);
-        QTest::mouseClick(find<QPushButton>("generate"), Qt::LeftButton);
-        QVERIFY(QFileInfo::exists(out + "/kiln_scene.c"));
-        QVERIFY(find<QLabel>("code_status")->text().contains("Everything is written"));
-        const QString command = find<QLabel>("compile_command")->text();
-        const QString said = target::trouble("sh", {"-c", "cd " + dir_->path() + " && " + command});
-        QVERIFY2(said.isEmpty(), qPrintable(said));
-        // A hand-written line in a generated file stops the next generation; the user's own file stays as it is.
-        QFile port(out + "/kiln_port.c");
-        QVERIFY(port.open(QIODevice::Append));
-        port.write("/* mine */\n");
-        port.close();
-        QFile scene(out + "/kiln_scene.c");
-        QVERIFY(scene.open(QIODevice::Append));
-        scene.write("/* edited */\n");
-        scene.close();
-        const QByteArray edited = target::readFile(out + "/kiln_scene.c");
-        station(5);
-        QTest::mouseClick(canvas(), Qt::LeftButton, {}, at(50, 210));
-        press(canvas(), Qt::Key_Right);
-        station(8);
-        QTest::mouseClick(find<QPushButton>("generate"), Qt::LeftButton);
-        QCOMPARE(target::readFile(out + "/kiln_scene.c"), edited);
-        QVERIFY(find<QLabel>("notice")->text().contains("edited by hand"));
-        QVERIFY(target::readFile(out + "/kiln_port.c").endsWith("/* mine */\n"));
-    }
-
-    void savingAndRecovery() {
-        QTest::mouseClick(canvas(), Qt::LeftButton, {}, at(50, 210));
-        press(canvas(), Qt::Key_Right);
-        QVERIFY(!session_->history().isSaved());
-        QTest::keyClick(window_.get(), Qt::Key_S, Qt::ControlModifier);
-        QVERIFY(session_->history().isSaved());
-        press(canvas(), Qt::Key_Right);
-        QTRY_VERIFY_WITH_TIMEOUT(QFileInfo::exists(project() + "/.gorsefinch-journal"), 5000);
-        // The next start finds what the crash left.
-        Session second;
-        MainWindow other(second);
-        other.show();
-        QVERIFY(other.openProject(project()));
-        QVERIFY(other.findChild<QWidget*>("recovery")->isVisible());
-        QTest::mouseClick(other.findChild<QPushButton*>("restore"), Qt::LeftButton);
-        const ScreenRef status = second.document().screen("status");
-        QCOMPARE(status->widgets[static_cast<size_t>(widgetIndex(*status, "hold_button"))]->x, 12);
-        QVERIFY(second.save().has_value());
-        QVERIFY(!QFileInfo::exists(project() + "/.gorsefinch-journal"));
-    }
-
-    void aNewProjectFromAPreset() {
-        QTest::keyClick(window_.get(), Qt::Key_N, Qt::ControlModifier | Qt::ShiftModifier);
-        auto* page = find<QWidget>("start_page");
-        QVERIFY(page->isVisible());
-        auto* presets = find<QListWidget>("presets");
-        presets->setFocus();
-        QTest::keyClick(presets, Qt::Key_End);
-        retype(find<QLineEdit>("new_name"), "9lives", false);
-        retype(find<QLineEdit>("new_folder"), dir_->filePath("hive"), false);
-        QTest::mouseClick(find<QPushButton>("create"), Qt::LeftButton);
-        QVERIFY(page->isVisible());
-        retype(find<QLineEdit>("new_name"), "hive", false);
-        QTest::mouseClick(find<QPushButton>("create"), Qt::LeftButton);
-        QCOMPARE(session_->document().name, std::string("hive"));
-        QCOMPARE(session_->document().panel->width, 128);
-        QVERIFY(QFileInfo::exists(dir_->filePath("hive/gorsefinch.json")));
-        QVERIFY(canvas()->isVisible());
-    }
-
-    void aBrokenProjectIsTold() {
-        QVERIFY(target::writeFile(dir_->filePath("kiln/gorsefinch.json"), "{ \"gorsefinch\": 1, "));
-        QString said;
-        QTimer::singleShot(200, this, [&said] {
-            if (auto* box = qobject_cast<QMessageBox*>(QApplication::activeModalWidget())) {
-                said = box->text();
-                box->accept();
-            }
-        });
-        QVERIFY(!window_->openProject(project()));
-        QVERIFY2(said.contains("gorsefinch.json") && said.contains("line 1"), qPrintable(said));
-    }
-
-    void everyControlHasATooltip() {
-        QStringList bare;
-        for (const QAbstractButton* button : window_->findChildren<QAbstractButton*>())
-            if (button->isVisible() && button->toolTip().isEmpty() && button->text().isEmpty())
-                bare << button->objectName() + button->metaObject()->className();
-        QVERIFY2(bare.isEmpty(), qPrintable(bare.join(", ")));
     }
 };
 

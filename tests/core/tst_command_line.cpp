@@ -6,6 +6,7 @@
 #include <QProcess>
 #include <QTemporaryDir>
 #include <QtTest>
+#include <bit>
 
 #include "tests/support/projects.h"
 
@@ -130,6 +131,53 @@ class TestCommandLine : public QObject {
         write("cut.png", bytes("two dots.png").left(40));
         QCOMPARE(run({"image", "cut.png", "-o", "x.bin", "--format", "page1"}), 1);
         QVERIFY(err_.contains("cut.png") && !QFile::exists(dir_.filePath("x.bin")));
+    }
+
+    void manyPicturesTakeAPattern() {
+        for (const char* name : {"ant1.png", "ant10.png", "ant2.png"}) {
+            QImage image(4, 4, QImage::Format_RGB32);
+            image.fill(QString(name).contains("10") ? Qt::white : Qt::black);
+            QVERIFY(image.save(dir_.filePath(name)));
+        }
+        QCOMPARE(run({"image", "ant*.png", "-o", "{name}.bin", "--format", "row1"}), 0);
+        QCOMPARE(bytes("ant10.bin"), QByteArray("\xf0\xf0\xf0\xf0", 4));
+        QCOMPARE(bytes("ant2.bin"), QByteArray(4, 0));
+        QCOMPARE(run({"image", "ant*.png", "-o", "one.bin", "--format", "row1"}), 2);
+        QVERIFY(err_.contains("{name}") && !QFile::exists(dir_.filePath("one.bin")));
+        // As frames, in the order that a person expects: the white one, number 10, is the last.
+        QCOMPARE(run({"image", "ant*.png", "-o", "ants.c", "--frames", "--name", "ants", "--format", "row1", "--storage", "static const"}), 0);
+        const QString c = QString::fromUtf8(bytes("ants.c"));
+        QVERIFY2(c.contains("#define ANTS_FRAMES 3") && c.contains("static const uint8_t ants[ANTS_FRAMES][ANTS_BYTES]"), qPrintable(c));
+        QVERIFY(c.indexOf("0xf0") > c.lastIndexOf("0x00, 0x00, 0x00, 0x00"));
+        QCOMPARE(run({"image", "none*.png", "-o", "{name}.bin", "--format", "row1"}), 1);
+        QVERIFY(err_.contains("none*.png"));
+    }
+
+    void picturesAreReducedAsTold() {
+        QImage ramp(64, 8, QImage::Format_RGB32);
+        for (int x = 0; x < 64; ++x)
+            for (int y = 0; y < 8; ++y)
+                ramp.setPixel(x, y, qRgb(x * 4, x * 4, x * 4));
+        QVERIFY(ramp.save(dir_.filePath("ramp.png")));
+        const auto lit = [&](const QStringList& more) {
+            if (run(QStringList{"image", "ramp.png", "-o", "ramp.bin", "--format", "row1"} + more) != 0)
+                return -1;
+            int count = 0;
+            for (const char byte : bytes("ramp.bin"))
+                count += std::popcount(static_cast<uint8_t>(byte));
+            return count;
+        };
+        QCOMPARE(lit({"--threshold", "64"}), 48 * 8);
+        QCOMPARE(lit({"--threshold", "0"}), 64 * 8);
+        QCOMPARE(lit({"--invert"}), 32 * 8);
+        for (const char* dither : {"bayer4", "bayer8", "blue-noise", "floyd-steinberg", "atkinson"})
+            QVERIFY2(std::abs(lit({"--dither", dither}) - 252) < 12, dither);
+        QCOMPARE(run({"image", "ramp.png", "-o", "few.c", "--format", "index8", "--colours", "5"}), 0);
+        QVERIFY(bytes("few.c").contains("#define RAMP_COLOURS 5"));
+        QCOMPARE(run({"image", "ramp.png", "-o", "x.c", "--format", "index8", "--colours", "1"}), 2);
+        QCOMPARE(run({"image", "ramp.png", "-o", "x.c", "--format", "row1", "--dither", "magic"}), 2);
+        QCOMPARE(run({"image", "ramp.png", "-o", "x.c", "--format", "tv"}), 2);
+        QVERIFY(err_.contains("argb8888"));
     }
 
     void facesAreConverted() {

@@ -51,21 +51,23 @@ class OpenWindow {
         return window.findChild<T*>(name);
     }
     void station(int digit) { QTest::keyClick(&window, static_cast<Qt::Key>(Qt::Key_0 + digit), Qt::AltModifier); }
-    static void retype(QLineEdit* field, const QString& text) {
+    static void retype(QLineEdit* field, const QString& text, bool enter = true) {
+        QVERIFY(field);
         field->setFocus();
         field->selectAll();
         QTest::keyClicks(field, text);
-        QTest::keyClick(field, Qt::Key_Return);
+        if (enter)
+            QTest::keyClick(field, Qt::Key_Return);
     }
     // A drag in small steps, as a hand makes it.
-    static void drag(QWidget* on, const QPoint& from, const QPoint& to) {
-        QTest::mousePress(on, Qt::LeftButton, {}, from);
+    static void drag(QWidget* on, const QPoint& from, const QPoint& to, Qt::KeyboardModifiers modifiers = Qt::NoModifier) {
+        QTest::mousePress(on, Qt::LeftButton, modifiers, from);
         for (int i = 1; i <= 8; ++i) {
             const QPoint here = from + (to - from) * i / 8;
-            QMouseEvent move(QEvent::MouseMove, here, on->mapToGlobal(here), Qt::NoButton, Qt::LeftButton, Qt::NoModifier);
+            QMouseEvent move(QEvent::MouseMove, here, on->mapToGlobal(here), Qt::NoButton, Qt::LeftButton, modifiers);
             QApplication::sendEvent(on, &move);
         }
-        QTest::mouseRelease(on, Qt::LeftButton, {}, to);
+        QTest::mouseRelease(on, Qt::LeftButton, modifiers, to);
     }
 
     QTemporaryDir dir;

@@ -1,0 +1,252 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What the canvas does with the mouse: select, move, resize, draw, operate.
+#include "app/screens/canvas.h"
+
+#include <QMouseEvent>
+#include <algorithm>
+
+#include "app/session/session.h"
+
+namespace gorsefinch::app {
+
+namespace {
+
+constexpr int kReach = 4;  // panel pixels within which a box snaps
+
+}  // namespace
+
+int Canvas::handleAt(const QPointF& at) const {
+    const auto selected = session_.selectedWidgets();
+    if (selected.size() != 1 || selected.front()->locked)
+        return 0;
+    const QRect box = boxOf(*selected.front());
+    const QRectF r(fromPanel(box.topLeft()), QSizeF(box.size()) * zoom_);
+    constexpr double reach = 5;
+    if (!r.adjusted(-reach, -reach, reach, reach).contains(at))
+        return 0;
+    int sides = 0;
+    const bool wide = r.width() > 3 * reach, high = r.height() > 3 * reach;
+    sides |= wide && std::abs(at.x() - r.left()) <= reach ? 1 : 0;
+    sides |= std::abs(at.x() - r.right()) <= reach ? 2 : 0;
+    sides |= high && std::abs(at.y() - r.top()) <= reach ? 4 : 0;
+    sides |= std::abs(at.y() - r.bottom()) <= reach ? 8 : 0;
+    return sides;
+}
+
+void Canvas::beginGesture(Gesture gesture, const QPoint& at) {
+    gesture_ = gesture;
+    start_ = dragged_ = at;
+    gestureKey_ = QString("gesture %1").arg(++gestureCount_);
+    startBoxes_.clear();
+    for (const WidgetRef& each : session_.selectedWidgets())
+        if (!each->locked)
+            startBoxes_.push_back({each->name, boxOf(*each)});
+}
+
+void Canvas::pressSelect(const QPoint& at, Qt::KeyboardModifiers modifiers) {
+    const Screen& screen = *session_.screen();
+    clickedInSelection_.reset();
+    for (size_t i = screen.widgets.size(); i-- > 0;) {
+        const Widget& widget = *screen.widgets[i];
+        if (widget.locked || !boxOf(widget).contains(at))
+            continue;
+        Names names = session_.selection();
+        const auto known = std::find(names.begin(), names.end(), widget.name);
+        if (modifiers & Qt::ShiftModifier) {
+            if (known == names.end())
+                names.push_back(widget.name);
+            else
+                names.erase(known);
+            session_.select(names);
+        } else if (known == names.end()) {
+            session_.select({widget.name});
+        } else if (names.size() > 1) {
+            clickedInSelection_ = widget.name;
+        }
+        beginGesture(Gesture::Move, at);
+        return;
+    }
+    if (!(modifiers & Qt::ShiftModifier))
+        session_.select({});
+    beginGesture(Gesture::Band, at);
+}
+
+void Canvas::mousePressEvent(QMouseEvent* event) {
+    if (!session_.isOpen())
+        return;
+    setFocus();
+    const QPoint at = toPanel(event->position());
+    if (event->button() == Qt::MiddleButton) {
+        beginGesture(Gesture::Pan, event->position().toPoint());
+    } else if (operating_) {
+        touchTwin(event->position(), true);
+    } else if (event->button() == Qt::LeftButton && armed_) {
+        beginGesture(Gesture::Draw, at);
+    } else if (event->button() == Qt::LeftButton) {
+        handle_ = handleAt(event->position());
+        if (handle_ != 0)
+            beginGesture(Gesture::Resize, at);
+        else
+            pressSelect(at, event->modifiers());
+    } else if (event->button() == Qt::RightButton) {
+        bool onSelection = false;
+        for (const WidgetRef& each : session_.selectedWidgets())
+            onSelection = onSelection || boxOf(*each).contains(at);
+        if (!onSelection)
+            pressSelect(at, Qt::NoModifier);
+        gesture_ = Gesture::None;
+    }
+    update();
+}
+
+void Canvas::mouseMoveEvent(QMouseEvent* event) {
+    if (!session_.isOpen())
+        return;
+    const QPoint at = toPanel(event->position());
+    pointer_ = at;
+    Q_EMIT pointerMoved(QString("x %1  y %2").arg(at.x()).arg(at.y()));
+    switch (gesture_) {
+        case Gesture::Pan:
+            offset_ += event->position().toPoint() - start_;
+            start_ = event->position().toPoint();
+            fitted_ = false;
+            break;
+        case Gesture::Move: dragMove(at, event->modifiers()); break;
+        case Gesture::Resize: dragResize(at, event->modifiers()); break;
+        case Gesture::Band:
+        case Gesture::Draw: dragged_ = at; break;
+        case Gesture::None:
+            if (operating_ && (event->buttons() & Qt::LeftButton))
+                touchTwin(event->position(), true);
+            else if (!operating_ && !armed_) {
+                const int sides = handleAt(event->position());
+                setCursor(sides == 0                 ? Qt::ArrowCursor
+                          : sides == 5 || sides == 10 ? Qt::SizeFDiagCursor
+                          : sides == 6 || sides == 9  ? Qt::SizeBDiagCursor
+                          : (sides & 3) != 0          ? Qt::SizeHorCursor
+                                                      : Qt::SizeVerCursor);
+            }
+            break;
+    }
+    update();
+}
+
+namespace {
+
+std::vector<QRect> otherBoxes(const Screen& screen, const Panel& panel, const Names& without) {
+    std::vector<QRect> out{{0, 0, panel.width, panel.height}};
+    for (const WidgetRef& each : screen.widgets)
+        if (std::find(without.begin(), without.end(), each->name) == without.end())
+            out.push_back(boxOf(*each));
+    return out;
+}
+
+}  // namespace
+
+void Canvas::dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers) {
+    QPoint by = at - start_;
+    if (startBoxes_.empty() || (by.manhattanLength() * zoom_ < 4 && dragged_ == start_))
+        return;
+    dragged_ = at;
+    clickedInSelection_.reset();
+    QRect box;
+    for (const StartBox& each : startBoxes_)
+        box = box.united(each.box);
+    guides_.clear();
+    if (guidesUsed_ && !(modifiers & Qt::AltModifier)) {
+        const Snapped snapped = snap(box.translated(by), otherBoxes(*session_.screen(), *session_.document().panel, session_.selection()), kReach);
+        by += snapped.by;
+        guides_ = snapped.guides;
+    }
+    Names names;
+    for (const StartBox& each : startBoxes_)
+        names.push_back(each.name);
+    const Document next = changeWidgets(session_.document(), session_.screenName().toStdString(), names, [&](Widget& widget) {
+        for (const StartBox& each : startBoxes_)
+            if (each.name == widget.name) {
+                widget.x = std::clamp(each.box.x() + by.x(), -4096, 4096);
+                widget.y = std::clamp(each.box.y() + by.y(), -4096, 4096);
+            }
+    });
+    session_.edit(next, names.size() == 1 ? tr("Move %1").arg(QString::fromStdString(names.front())) : tr("Move widgets"), gestureKey_);
+}
+
+void Canvas::dragResize(const QPoint& at, Qt::KeyboardModifiers modifiers) {
+    if (startBoxes_.empty())
+        return;
+    const QPoint by = at - start_;
+    QRect box = startBoxes_.front().box;
+    box.adjust((handle_ & 1) != 0 ? by.x() : 0, (handle_ & 4) != 0 ? by.y() : 0, (handle_ & 2) != 0 ? by.x() : 0,
+               (handle_ & 8) != 0 ? by.y() : 0);
+    guides_.clear();
+    if (guidesUsed_ && !(modifiers & Qt::AltModifier)) {
+        const SnapEdges edges{(handle_ & 1) != 0, (handle_ & 2) != 0, (handle_ & 4) != 0, (handle_ & 8) != 0, false};
+        const Snapped snapped = snap(box, otherBoxes(*session_.screen(), *session_.document().panel, session_.selection()), kReach, edges);
+        box.adjust((handle_ & 1) != 0 ? snapped.by.x() : 0, (handle_ & 4) != 0 ? snapped.by.y() : 0,
+                   (handle_ & 2) != 0 ? snapped.by.x() : 0, (handle_ & 8) != 0 ? snapped.by.y() : 0);
+        guides_ = snapped.guides;
+    }
+    if (box.width() < 1 || box.height() < 1)
+        return;
+    const std::string name = startBoxes_.front().name;
+    const Document next = changeWidgets(session_.document(), session_.screenName().toStdString(), std::span(&name, 1), [&](Widget& widget) {
+        widget.x = box.x();
+        widget.y = box.y();
+        widget.w = std::min(box.width(), 4096);
+        widget.h = std::min(box.height(), 4096);
+    });
+    session_.edit(next, tr("Resize %1").arg(QString::fromStdString(name)), gestureKey_);
+}
+
+QRect Canvas::bandRect() const {
+    return QRect(QPoint(std::min(start_.x(), dragged_.x()), std::min(start_.y(), dragged_.y())),
+                 QPoint(std::max(start_.x(), dragged_.x()), std::max(start_.y(), dragged_.y())));
+}
+
+void Canvas::finishBand(Qt::KeyboardModifiers modifiers) {
+    const QRect band = bandRect();
+    if (start_ == dragged_)
+        return;
+    Names names = modifiers & Qt::ShiftModifier ? session_.selection() : Names{};
+    for (const WidgetRef& each : session_.screen()->widgets)
+        if (!each->locked && band.intersects(boxOf(*each)) && std::find(names.begin(), names.end(), each->name) == names.end())
+            names.push_back(each->name);
+    session_.select(names);
+}
+
+void Canvas::finishDraw() {
+    const Kind kind = *armed_;
+    arm(std::nullopt);
+    insert(kind, bandRect());
+}
+
+void Canvas::mouseReleaseEvent(QMouseEvent* event) {
+    const Gesture done = std::exchange(gesture_, Gesture::None);
+    guides_.clear();
+    if (operating_ && event->button() == Qt::LeftButton)
+        touchTwin(event->position(), false);
+    else if (done == Gesture::Band)
+        finishBand(event->modifiers());
+    else if (done == Gesture::Draw)
+        finishDraw();
+    else if (done == Gesture::Move && clickedInSelection_)
+        session_.select({*clickedInSelection_});
+    if (session_.isOpen())
+        session_.endGesture();
+    update();
+}
+
+void Canvas::mouseDoubleClickEvent(QMouseEvent* event) {
+    if (operating_)
+        mousePressEvent(event);
+    else if (!session_.selection().empty())
+        Q_EMIT renameAsked();
+}
+
+void Canvas::touchTwin(const QPointF& at, bool down) {
+    const QPoint place = toPanel(at);
+    session_.twin().touch(place.x(), place.y(), down);
+    session_.stepTwin();
+}
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,220 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The stations beside Screens and Images, and what the window does with projects, driven as a user drives them.
+#include <QComboBox>
+#include <QLabel>
+#include <QListWidget>
+#include <QMessageBox>
+#include <QPushButton>
+#include <QTableView>
+#include <QTimer>
+#include <QtTest>
+
+#include "app/rules/scintilla.h"
+#include "app/screens/canvas.h"
+#include "app/theme/theme.h"
+#include "app/widgets/fields.h"
+#include "tests/support/window.h"
+#include "tests/target/target_build.h"
+
+using namespace gorsefinch;
+using namespace gorsefinch::app;
+using support::OpenWindow;
+
+class TestStations : public QObject {
+    Q_OBJECT
+
+    std::unique_ptr<OpenWindow> open_;
+    Session* session_ = nullptr;
+    MainWindow* window_ = nullptr;
+
+    QString project() const { return open_->folder(); }
+    Canvas* canvas() { return window_->findChild<Canvas*>("canvas"); }
+    template <typename T>
+    T* find(const char* name) {
+        return window_->findChild<T*>(name);
+    }
+    Widget widget(const char* screen, const char* name) {
+        const ScreenRef on = session_->document().screen(screen);
+        const int at = widgetIndex(*on, name);
+        return at < 0 ? Widget{} : *on->widgets[static_cast<size_t>(at)];
+    }
+    QPoint at(int x, int y) { return canvas()->fromPanel(QPointF(x + 0.5, y + 0.5)).toPoint(); }
+    void press(QWidget* on, int key) { QTest::keyClick(on, static_cast<Qt::Key>(key)); }
+    void station(int digit) { open_->station(digit); }
+    static void retype(QLineEdit* field, const QString& text, bool enter = true) { OpenWindow::retype(field, text, enter); }
+
+  private Q_SLOTS:
+    void initTestCase() {
+        QStandardPaths::setTestModeEnabled(true);
+        QSettings().clear();
+        Theme::apply(*qApp, Appearance::Light);
+    }
+
+    void init() {
+        open_ = std::make_unique<OpenWindow>("kiln");
+        QVERIFY(open_->opened);
+        session_ = &open_->session;
+        window_ = &open_->window;
+        canvas()->setFocus();
+    }
+    void cleanup() { open_.reset(); }
+
+    void variablesAreEditedInTheTable() {
+        station(4);
+        auto* table = find<QTableView>("variables");
+        QVERIFY(table->isVisible());
+        QCOMPARE(table->model()->rowCount(), 10);
+        QTest::mouseClick(find<QPushButton>("add_variable"), Qt::LeftButton);
+        auto* name = table->viewport()->findChild<QLineEdit*>();
+        QVERIFY(name);
+        name->selectAll();
+        QTest::keyClicks(name, "pressure");
+        QTest::keyClick(name, Qt::Key_Return);
+        QTRY_VERIFY(session_->document().variable("pressure"));
+        QVERIFY(table->model()->setData(table->model()->index(10, 4), "250", Qt::EditRole));
+        QCOMPARE(session_->document().variable("pressure")->most, 250);
+        QVERIFY(!table->model()->setData(table->model()->index(10, 3), "300", Qt::EditRole));
+        QVERIFY(table->model()->setData(table->model()->index(0, 0), "heat", Qt::EditRole));
+        QCOMPARE(std::get<std::string>(widget("status", "kiln_temp_text").properties.at("text")), std::string("{heat}"));
+        QVERIFY(table->model()->setData(table->model()->index(0, 9), "777", Qt::EditRole));
+        QCOMPARE(session_->twin().get("heat"), std::string("777"));
+    }
+
+    void mistakesInRulesShowUnderTheLine() {
+        station(6);
+        auto* editor = find<QsciScintilla>("rules_text");
+        editor->setFocus();
+        editor->setCursorPosition(3, 4);
+        QTest::keyClicks(editor->viewport(), "xx");
+        QTRY_VERIFY(editor->annotation(3).contains("xxgo"));
+        QVERIFY(find<QPushButton>("problems")->text().contains("1 problem"));
+        QTest::keyClick(editor, Qt::Key_Z, Qt::ControlModifier);
+        QTRY_VERIFY(editor->annotation(3).isEmpty());
+        QVERIFY(editor->text().contains("    go programme"));
+    }
+
+    void completionOffersWhatFits() {
+        station(6);
+        auto* editor = find<QsciScintilla>("rules_text");
+        editor->setFocus();
+        editor->setCursorPosition(editor->lines() - 1, 0);
+        QTest::keyClicks(editor->viewport(), "on stop_button.");
+        QTRY_VERIFY(editor->isListActive());
+        QTest::keyClicks(editor->viewport(), "ta");
+        QTest::keyClick(editor->viewport(), Qt::Key_Return);
+        QVERIFY(editor->text().endsWith("on stop_button.tap"));
+    }
+
+    void thePanelTurns() {
+        station(1);
+        retype(find<QLineEdit>("panel_width"), "300+4");
+        QCOMPARE(session_->document().panel->width, 304);
+        auto* turn = find<QComboBox>("panel_turn");
+        turn->setFocus();
+        QTest::keyClick(turn, Qt::Key_Down);
+        QCOMPARE(session_->document().panel->turn, 90);
+        auto* format = find<QComboBox>("panel_format");
+        format->setFocus();
+        QTest::keyClicks(format, "page1");
+        QTRY_COMPARE(session_->document().panel->format, PixelFormat::Page1);
+        retype(find<QLineEdit>("panel_height"), "1");
+        QCOMPARE(session_->document().panel->height, 240);
+    }
+
+    void codeIsGeneratedAndCompiles() {
+        station(8);
+        const QString out = open_->path("out folder");
+        retype(find<QLineEdit>("output_folder"), out);
+        QTest::mouseClick(find<QPushButton>("generate"), Qt::LeftButton);
+        QVERIFY(QFileInfo::exists(out + "/kiln_scene.c"));
+        QVERIFY(find<QLabel>("code_status")->text().contains("Everything is written"));
+        const QString command = find<QLabel>("compile_command")->text();
+        const QString said = target::trouble("sh", {"-c", "cd " + open_->dir.path() + " && " + command});
+        QVERIFY2(said.isEmpty(), qPrintable(said));
+        // A hand-written line in a generated file stops the next generation; the user's own file stays as it is.
+        QFile port(out + "/kiln_port.c");
+        QVERIFY(port.open(QIODevice::Append));
+        port.write("/* mine */\n");
+        port.close();
+        QFile scene(out + "/kiln_scene.c");
+        QVERIFY(scene.open(QIODevice::Append));
+        scene.write("/* edited */\n");
+        scene.close();
+        const QByteArray edited = target::readFile(out + "/kiln_scene.c");
+        station(5);
+        QTest::mouseClick(canvas(), Qt::LeftButton, {}, at(50, 210));
+        press(canvas(), Qt::Key_Right);
+        station(8);
+        QTest::mouseClick(find<QPushButton>("generate"), Qt::LeftButton);
+        QCOMPARE(target::readFile(out + "/kiln_scene.c"), edited);
+        QVERIFY(find<QLabel>("notice")->text().contains("edited by hand"));
+        QVERIFY(target::readFile(out + "/kiln_port.c").endsWith("/* mine */\n"));
+    }
+
+    void savingAndRecovery() {
+        QTest::mouseClick(canvas(), Qt::LeftButton, {}, at(50, 210));
+        press(canvas(), Qt::Key_Right);
+        QVERIFY(!session_->history().isSaved());
+        QTest::keyClick(window_, Qt::Key_S, Qt::ControlModifier);
+        QVERIFY(session_->history().isSaved());
+        press(canvas(), Qt::Key_Right);
+        QTRY_VERIFY_WITH_TIMEOUT(QFileInfo::exists(project() + "/.gorsefinch-journal"), 5000);
+        // The next start finds what the crash left.
+        Session second;
+        MainWindow other(second);
+        other.show();
+        QVERIFY(other.openProject(project()));
+        QVERIFY(other.findChild<QWidget*>("recovery")->isVisible());
+        QTest::mouseClick(other.findChild<QPushButton*>("restore"), Qt::LeftButton);
+        const ScreenRef status = second.document().screen("status");
+        QCOMPARE(status->widgets[static_cast<size_t>(widgetIndex(*status, "hold_button"))]->x, 12);
+        QVERIFY(second.save().has_value());
+        QVERIFY(!QFileInfo::exists(project() + "/.gorsefinch-journal"));
+    }
+
+    void aNewProjectFromAPreset() {
+        QTest::keyClick(window_, Qt::Key_N, Qt::ControlModifier | Qt::ShiftModifier);
+        auto* page = find<QWidget>("start_page");
+        QVERIFY(page->isVisible());
+        auto* presets = find<QListWidget>("presets");
+        presets->setFocus();
+        QTest::keyClick(presets, Qt::Key_End);
+        retype(find<QLineEdit>("new_name"), "9lives", false);
+        retype(find<QLineEdit>("new_folder"), open_->path("hive"), false);
+        QTest::mouseClick(find<QPushButton>("create"), Qt::LeftButton);
+        QVERIFY(page->isVisible());
+        retype(find<QLineEdit>("new_name"), "hive", false);
+        QTest::mouseClick(find<QPushButton>("create"), Qt::LeftButton);
+        QCOMPARE(session_->document().name, std::string("hive"));
+        QCOMPARE(session_->document().panel->width, 128);
+        QVERIFY(QFileInfo::exists(open_->path("hive/gorsefinch.json")));
+        QVERIFY(canvas()->isVisible());
+    }
+
+    void aBrokenProjectIsTold() {
+        QVERIFY(target::writeFile(open_->path("project/gorsefinch.json"), "{ \"gorsefinch\": 1, "));
+        QString said;
+        QTimer::singleShot(200, this, [&said] {
+            if (auto* box = qobject_cast<QMessageBox*>(QApplication::activeModalWidget())) {
+                said = box->text();
+                box->accept();
+            }
+        });
+        QVERIFY(!window_->openProject(project()));
+        QVERIFY2(said.contains("gorsefinch.json") && said.contains("line 1"), qPrintable(said));
+    }
+
+    void everyControlSaysWhatItDoes() {
+        QStringList bare;
+        for (const int each : {1, 2, 4, 5, 6, 8}) {
+            station(each);
+            for (const QAbstractButton* button : window_->findChildren<QAbstractButton*>())
+                if (button->isVisible() && button->toolTip().isEmpty() && button->text().isEmpty())
+                    bare << QString("%1: %2%3").arg(each).arg(button->objectName(), button->metaObject()->className());
+        }
+        QVERIFY2(bare.isEmpty(), qPrintable(bare.join(", ")));
+    }
+};
+
+QTEST_MAIN(TestStations)
+#include "tst_stations.moc"
