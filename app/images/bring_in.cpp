@@ -26,8 +26,18 @@ constexpr size_t kMostFile = size_t{256} << 20;
 
 QString fromStd(const std::string& text) { return QString::fromStdString(text); }
 
+// What is larger than the panel comes in as large as the panel shows it whole, unless the recipe says a size.
+void fitToPanel(Recipe& recipe, const Original& original, const Panel& panel) {
+    if (recipe.width != 0 || recipe.height != 0 || (original.width() <= panel.width && original.height() <= panel.height))
+        return;
+    const bool wide = int64_t{original.width()} * panel.height >= int64_t{original.height()} * panel.width;
+    (wide ? recipe.width : recipe.height) = wide ? panel.width : panel.height;
+}
+
 // The image of one file or series, decoded to see that it can be used.
-Result<Image> readImage(const std::vector<std::string>& paths, const Recipe& usual) {
+Result<Image> readImage(const std::vector<std::string>& paths, const Document& document) {
+    const Recipe& usual = *document.usualRecipe;
+    const Panel& panel = *document.panel;
     Files files;
     Image image;
     for (const std::string& path : paths) {
@@ -42,8 +52,10 @@ Result<Image> readImage(const std::vector<std::string>& paths, const Recipe& usu
             image.file = name, image.original = original;
     }
     image.recipe = usual;
-    if (const auto decoded = decodeFrames(image); !decoded)
+    const auto decoded = decodeFrames(image);
+    if (!decoded)
         return tl::unexpected(decoded.error());
+    fitToPanel(image.recipe, **decoded, panel);
     return image;
 }
 
@@ -112,7 +124,7 @@ void BringIn::files(const QStringList& paths) {
         progress.setValue(static_cast<int>(i));
         if (progress.wasCanceled())
             return;
-        auto image = readImage(groups[i].files, *session_.document().usualRecipe);
+        auto image = readImage(groups[i].files, session_.document());
         if (!image) {
             Error error = image.error();
             if (error.file.starts_with("images/"))
@@ -135,6 +147,8 @@ void BringIn::files(const QStringList& paths) {
     QStringList all;
     for (const std::string& each : names)
         all << fromStd(each);
+    if (refused.isEmpty())
+        session_.tellWell(tr("Brought in %1").arg(all.join(", ")));
     Q_EMIT brought(all);
 }
 
@@ -213,7 +227,7 @@ void BringIn::takeUpChanges() {
         if (known || seen_.contains(file))
             continue;
         seen_.insert(file);
-        if (const auto image = readImage({folder.filePath(file).toStdString()}, *session_.document().usualRecipe))
+        if (const auto image = readImage({folder.filePath(file).toStdString()}, session_.document()))
             fresh.push_back(*image);
     }
     std::vector<std::string> names;

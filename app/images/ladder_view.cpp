@@ -124,6 +124,7 @@ void LadderView::wish() {
         climbed_.reset();
         results_.clear();
         list_->clear();
+        state_->setText(tr("a picture in every pixel format, with its bytes and its error: once one is chosen"));
         return;
     }
     // What the rungs themselves decide does not count.

@@ -8,6 +8,7 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QSlider>
+#include <QStackedWidget>
 
 #include "app/images/image_desk.h"
 #include "app/images/palette_strip.h"
@@ -86,7 +87,15 @@ RecipeForm::RecipeForm(Session& session, ImageDesk& desk, QWidget* parent)
         each->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
         each->setMinimumContentsLength(8);
     }
-    setWidget(page_);
+    auto* empty = new QLabel(tr("The recipe says what becomes of a picture on its way to the panel: crop, size, tone, colours, packing.\n\nIt stands here once a picture is chosen."), this);
+    empty->setWordWrap(true);
+    empty->setAlignment(Qt::AlignTop | Qt::AlignLeft);
+    empty->setContentsMargins(12, 10, 16, 12);
+    empty->setProperty("quiet", true);
+    pages_ = new QStackedWidget(this);
+    pages_->addWidget(page_);
+    pages_->addWidget(empty);
+    setWidget(pages_);
     connect(&desk, &ImageDesk::shown, this, &RecipeForm::refresh);
     connect(&desk, &ImageDesk::currentChanged, this, &RecipeForm::refresh);
     connect(&session, &Session::changed, this, &RecipeForm::refresh);
@@ -371,10 +380,10 @@ void RecipeForm::showPalette() {
 
 void RecipeForm::refresh() {
     const Image* image = desk_.image();
-    page_->setEnabled(image != nullptr);
-    heading_->setText(image ? tr("Recipe of %1").arg(fromStd(image->name)) : tr("Recipe"));
+    pages_->setCurrentIndex(image ? 0 : 1);
     if (!image)
         return;
+    heading_->setText(tr("Recipe of %1").arg(fromStd(image->name)));
     const auto users = usersOfImage(session_.document(), image->name);
     use_->setText(users.empty() ? tr("not used") : tr("used %1").arg(counted(static_cast<qsizetype>(users.size()), tr("time"), tr("times"))));
     use_->setToolTip(users.empty() ? tr("Left out of what is generated") : fromStd([&] { std::string all; for (const std::string& each : users) all += (all.empty() ? "" : "\n") + each; return all; }()));

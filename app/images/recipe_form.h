@@ -45,6 +45,7 @@ class RecipeForm : public QScrollArea {
     Session& session_;
     ImageDesk& desk_;
     QWidget* page_;
+    class QStackedWidget* pages_ = nullptr;
     QGridLayout* grid_;
     int row_ = 0;
     std::vector<std::function<void(const Recipe&)>> fills_;

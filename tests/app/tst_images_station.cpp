@@ -174,6 +174,17 @@ class TestImagesStation : public QObject {
         QVERIFY(told[0][0].toString().contains("broken.png"));
     }
 
+    // Larger than the panel: it comes in as large as the panel shows it whole. Smaller ones are left as they are.
+    void largePicturesComeInAtThePanelsSize() {
+        bringPhoto("wide.png", 800, 200);
+        QCOMPARE(image("wide")->recipe.width, 320);
+        QCOMPARE(image("wide")->recipe.height, 0);
+        bringPhoto("tall.png", 300, 900);
+        QCOMPARE(image("tall")->recipe.height, 240);
+        bringPhoto("small.png", 64, 64);
+        QCOMPARE(image("small")->recipe.width, 0);
+    }
+
     void slidersJoinIntoOneStep() {
         bringPhoto("cups.png");
         auto* slider = open_->find<QSlider>("brightness");
