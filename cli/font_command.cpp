@@ -4,6 +4,7 @@
 
 #include "cli/commands.h"
 #include "core/emit/export_font.h"
+#include "core/font/unicode_blocks.h"
 #include "core/project/names.h"
 #include "core/rules/text_compiler.h"
 
@@ -12,9 +13,11 @@ namespace gorsefinch::cli {
 namespace {
 
 struct FontOptions {
-    std::string input, out, chars;
-    std::vector<std::string> ranges;
-    int size = 16, bits = 4;
+    std::string input, out, chars, textFile, measure = "em", hinting = "usual", packing = "plain";
+    std::vector<std::string> ranges, blocks;
+    Face face;  // variant, and settings beside those above
+    int size = 16;
+    bool all = false;
 };
 
 int usage(const std::string& words) {
@@ -42,37 +45,78 @@ std::optional<std::pair<char32_t, char32_t>> readRange(const std::string& text) 
     return std::pair(*first, *last);
 }
 
-int font(const FontOptions& o) {
-    if (o.bits != 1 && o.bits != 2 && o.bits != 4 && o.bits != 8)
-        return usage("--bits: it is 1, 2, 4 or 8");
+// Which characters, from all the options that name some; nothing, and the exit code, for a mistake.
+std::optional<std::set<char32_t>> wantedCharacters(const FontOptions& o, int& exitCode) {
     std::set<char32_t> characters = charactersOf(o.chars);
     for (const std::string& each : o.ranges) {
         const auto range = readRange(each);
-        if (!range)
-            return usage("--range: write A-Z or U+0041-U+005A, at most 20000 characters");
+        if (!range) {
+            exitCode = usage("--range: write A-Z or U+0041-U+005A, at most 20000 characters");
+            return std::nullopt;
+        }
         for (char32_t c = range->first; c <= range->second; ++c)
             characters.insert(c);
     }
-    if (characters.empty())
-        for (char32_t c = 32; c < 127; ++c)
-            characters.insert(c);
-    Files files;
-    const auto bytes = files.read(o.input);
+    for (const std::string& each : o.blocks) {
+        const std::set<char32_t> block = charactersOfBlock(each);
+        if (block.empty()) {
+            exitCode = usage("--block: Unicode has no block \"" + each + "\"; one is \"Latin-1 Supplement\"");
+            return std::nullopt;
+        }
+        characters.insert(block.begin(), block.end());
+    }
+    if (!o.textFile.empty()) {
+        const auto text = Files().read(o.textFile, size_t{4} << 20);
+        if (!text) {
+            exitCode = refuse(text.error());
+            return std::nullopt;
+        }
+        characters.merge(charactersOf(*text));
+    }
+    return characters;
+}
+
+int font(FontOptions o) {
+    FontSettings& s = o.face.usual;
+    const auto measure = sizeMeasureByKey(o.measure);
+    const auto hinting = hintingByKey(o.hinting);
+    const auto packing = glyphPackingByKey(o.packing);
+    if (s.bits != 1 && s.bits != 2 && s.bits != 4 && s.bits != 8)
+        return usage("--bits: it is 1, 2, 4 or 8");
+    if (!measure || !hinting || !packing)
+        return usage("--measure is em, capitals or line; --hinting usual, none, light or full; --packing plain, runs or smallest");
+    s.measure = *measure, s.hinting = *hinting, s.packing = *packing;
+    int exitCode = kFine;
+    auto characters = wantedCharacters(o, exitCode);
+    if (!characters)
+        return exitCode;
+    const auto bytes = Files().read(o.input);
     if (!bytes)
         return refuse(bytes.error());
-    const auto face = openFace(std::make_shared<const std::string>(*bytes), o.input, o.size, o.bits);
-    if (!face)
-        return refuse(face.error());
-    const std::string name = nameFrom(std::filesystem::path(o.input).stem().string(), "face");
-    BakedFont baked({name, o.size, o.bits}, *face);
-    baked.need(characters, 1);
+    o.face.name = nameFrom(std::filesystem::path(o.input).stem().string(), "face");
+    o.face.file = std::filesystem::path(o.input).filename().string();
+    o.face.original = std::make_shared<const std::string>(*bytes);
+    Document document;
+    document.faces = std::make_shared<std::vector<Face>>(std::vector<Face>{o.face});
+    const FontKey key{o.face.name, o.size};
+    auto source = fontSource(document, key, s.bits);
+    if (!source)
+        return refuse(source.error());
+    if (o.all)
+        for (const char32_t c : source->faces.front()->characters())
+            characters->insert(c);
+    if (characters->empty())
+        for (char32_t c = 32; c < 127; ++c)
+            characters->insert(c);
+    BakedFont baked(key, std::move(*source));
+    baked.need(*characters, 1);
     baked.bake();
-    for (const char32_t c : characters)
-        if (!baked.has(c))
-            std::fprintf(stderr, "gorsefinch-cli: the face has no character U+%04X\n", static_cast<unsigned>(c));
+    for (const char32_t c : baked.missing())
+        std::fprintf(stderr, "gorsefinch-cli: the face has no character U+%04X\n", static_cast<unsigned>(c));
     const auto out = exportFont(baked, std::filesystem::path(o.out).extension().string());
     if (!out)
         return usage("-o: " + out.error().reason + ". " + out.error().remedy);
+    Files files;
     const auto written = writeSafely(files, o.out, *out);
     return written ? kFine : refuse(written.error());
 }
@@ -81,13 +125,25 @@ int font(const FontOptions& o) {
 
 void addFontCommand(CLI::App& app, int& exitCode) {
     static FontOptions f;
+    FontSettings& s = f.face.usual;
     auto* fonts = app.add_subcommand("font", "Convert a face into bitmaps");
-    fonts->add_option("INPUT", f.input, "TTF or OTF")->required();
-    fonts->add_option("--size", f.size, "pixels of the em")->required()->check(CLI::Range(4, 200));
-    fonts->add_option("--bits", f.bits, "bits a pixel: 1, 2, 4 or 8")->required();
+    fonts->add_option("INPUT", f.input, "TTF, OTF, BDF or PCF")->required();
+    fonts->add_option("--size", f.size, "pixels of the em, or what --measure says")->required()->check(CLI::Range(kLeastFontSize, kMostFontSize));
+    fonts->add_option("--bits", s.bits, "bits a pixel: 1, 2, 4 or 8")->required();
     fonts->add_option("--chars", f.chars, "the characters of this text");
-    fonts->add_option("--range", f.ranges, "A-B, as often as needed; printable ASCII without any");
-    fonts->add_option("-o", f.out, "FILE.c or FILE.png")->required();
+    fonts->add_option("--range", f.ranges, "A-B, as often as needed; printable ASCII without any characters");
+    fonts->add_option("--block", f.blocks, "a block of Unicode by its name, as often as needed");
+    fonts->add_option("--text-file", f.textFile, "the characters of this UTF-8 file, say of translations");
+    fonts->add_flag("--all", f.all, "every character that the face has");
+    fonts->add_option("--variant", f.face.variant, "of a variable face or a collection: \"Bold\"");
+    fonts->add_option("--measure", f.measure, "what the size counts: em, capitals, line");
+    fonts->add_option("--hinting", f.hinting, "usual, none, light, full");
+    fonts->add_option("--gamma", s.gamma, "weight of the edges, 100 as the face has it")->check(CLI::Range(20, 500));
+    fonts->add_option("--letter-distance", s.letter, "pixels more between letters")->check(CLI::Range(-16, 64));
+    fonts->add_option("--line-distance", s.line, "pixels more between lines")->check(CLI::Range(-64, 128));
+    fonts->add_flag("--even-digits", s.evenDigits, "all digits as wide as the widest");
+    fonts->add_option("--packing", f.packing, "glyphs plain, as runs, or the smallest of both");
+    fonts->add_option("-o", f.out, "FILE.c, FILE.bdf or FILE.png")->required();
     fonts->callback([&exitCode] { exitCode = font(f); });
 }
 

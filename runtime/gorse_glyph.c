@@ -43,8 +43,10 @@ void gorse_draw_glyph(const gorse_canvas *c, const gorse_font *font, const gorse
     uint8_t coverage[GORSE_CHUNK];
     const GORSE_ROM uint8_t *bits =
         font->bits + ((uint32_t)glyph->offset_high << 16 | (uint32_t)glyph->offset_low);
+    gorse_glyph_runs runs;
     gorse_rect area;
     int16_t row;
+    uint16_t skip;
     uint8_t solid = (uint8_t)(gorse_alpha(colour) == 255u);
     uint32_t native;
     area.x0 = x;
@@ -55,6 +57,12 @@ void gorse_draw_glyph(const gorse_canvas *c, const gorse_font *font, const gorse
     if (gorse_is_empty(area))
         return;
     native = c->format.native(c, colour);
+    runs.bits = bits;
+    runs.left = 0;
+    runs.value = 255;
+    runs.depth = font->bits_per_pixel;
+    runs.low = 0;
+    skip = (uint16_t)((uint16_t)(area.y0 - y) * (uint16_t)glyph->width + (uint16_t)(area.x0 - x));
     for (row = area.y0; row < area.y1; row++) {
         uint32_t at = (uint32_t)(uint16_t)(row - y) * glyph->width + (uint16_t)(area.x0 - x);
         int16_t column = area.x0;
@@ -62,7 +70,9 @@ void gorse_draw_glyph(const gorse_canvas *c, const gorse_font *font, const gorse
             uint16_t n = (uint16_t)(area.x1 - column);
             if (n > GORSE_CHUNK)
                 n = GORSE_CHUNK;
-            if (font->bits_per_pixel == 4u)
+            if (font->read != 0)
+                font->read(&runs, skip, n, coverage);
+            else if (font->bits_per_pixel == 4u)
                 read_nibbles(bits, at, n, coverage);
             else
                 read_bits(bits, at, n, font->bits_per_pixel, coverage);
@@ -71,7 +81,9 @@ void gorse_draw_glyph(const gorse_canvas *c, const gorse_font *font, const gorse
             else
                 gorse_mask_span(c, column, row, n, coverage, colour);
             at += n;
+            skip = 0;
             column = (int16_t)(column + (int16_t)n);
         }
+        skip = (uint16_t)(glyph->width - (uint16_t)(area.x1 - area.x0));
     }
 }

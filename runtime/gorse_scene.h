@@ -71,7 +71,7 @@ typedef struct gorse_panel {
 /* Accents may rise above the line: a glyph's top counts from this many pixels above it. */
 #define GORSE_TOP_BIAS 32
 
-/* A glyph's bits follow those of the one before, rows without gaps, leftmost pixel in the highest bits. */
+/* A glyph's bits begin at a whole byte, rows without gaps, leftmost pixel in the highest bits; or as runs. */
 typedef struct gorse_glyph {
     uint16_t offset_low; /* of its first byte in the font's bits */
     uint8_t offset_high;
@@ -94,12 +94,24 @@ typedef struct gorse_kern {
     int16_t by;
 } gorse_kern;
 
+/* How far a glyph's runs have been read: pixel by pixel from its top left, as if its rows were one. */
+typedef struct gorse_glyph_runs {
+    const GORSE_ROM uint8_t *bits; /* the byte that holds the next half byte */
+    uint16_t left;  /* pixels of this value that are still to come */
+    uint8_t value;  /* coverage, 0 to 255; begins as 255 */
+    uint8_t depth;  /* bits a pixel */
+    uint8_t low;    /* 1: the next half byte is the byte's low one */
+    uint8_t reserved;
+} gorse_glyph_runs;
+
 /* Glyph 0 is the box that stands for a missing character. */
 typedef struct gorse_font {
     const GORSE_ROM gorse_range *ranges;
     const GORSE_ROM gorse_glyph *glyphs;
     const GORSE_ROM gorse_kern *kerns;
     const GORSE_ROM uint8_t *bits;
+    /* gorse_read_glyph_runs where glyphs are stored as runs, else 0. Leaves out `skip` pixels, then reads n. */
+    void (*read)(gorse_glyph_runs *from, uint16_t skip, uint16_t n, uint8_t *coverage);
     uint16_t range_count, kern_count;
     uint8_t line_height, bits_per_pixel;
     uint8_t reserved[2];
@@ -351,6 +363,8 @@ extern const GORSE_ROM gorse_kind gorse_kind_button;
 extern const GORSE_ROM gorse_kind gorse_kind_frames;
 
 extern const GORSE_ROM gorse_motion gorse_motion_of_widgets;
+
+void gorse_read_glyph_runs(gorse_glyph_runs *from, uint16_t skip, uint16_t n, uint8_t *coverage);
 
 extern const GORSE_ROM gorse_format gorse_format_page1;
 extern const GORSE_ROM gorse_format gorse_format_row1;

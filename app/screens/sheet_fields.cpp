@@ -11,8 +11,9 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
+#include "core/project/font_edits.h"
 #include "core/project/image_edits.h"
-#include "core/font/face_file.h"
+#include "core/font/face_facts.h"
 
 namespace gorsefinch::app {
 
@@ -147,7 +148,7 @@ QWidget* Sheet::assetField(const PropertyInfo& property, std::function<void()>& 
 QString Sheet::bringIn(const PropertyInfo& property) {
     const bool image = property.type == PropertyType::Image;
     const QString path = QFileDialog::getOpenFileName(this, image ? tr("Bring in a picture") : tr("Bring in a face"), QString(),
-                                                      image ? tr("Pictures (%1)").arg(kPicturePatterns) : tr("Faces (*.ttf *.otf)"));
+                                                      image ? tr("Pictures (%1)").arg(kPicturePatterns) : tr("Faces (%1)").arg(kFacePatterns));
     if (path.isEmpty())
         return {};
     Files files;
@@ -155,7 +156,7 @@ QString Sheet::bringIn(const PropertyInfo& property) {
     const std::string fileName = QFileInfo(path).fileName().toStdString();
     const auto usable = !bytes ? tl::unexpected(bytes.error())
                         : image ? decodePicture(*bytes, fileName).map([](const Picture&) {})
-                                : faceTitle(*bytes, fileName).map([](const std::string&) {});
+                                : faceFacts(*bytes, fileName).map([](const FaceFacts&) {});
     if (!usable) {
         session_.tell(fromStd(usable.error().text()));
         return {};

@@ -14,7 +14,7 @@ namespace {
 constexpr RecordSizes sizes[] = {
     {"gorse_rectangle", 24, 20},   {"gorse_label", 32, 26},        {"gorse_picture", 32, 26},
     {"gorse_button", 40, 32},      {"gorse_look", 24, 20},         {"gorse_look_state", 8, 3},
-    {"gorse_font", 24, 16},        {"gorse_glyph", 8, 8},          {"gorse_range", 8, 8},
+    {"gorse_font", 28, 18},        {"gorse_glyph", 8, 8},          {"gorse_range", 8, 8},
     {"gorse_kern", 6, 6},          {"gorse_image", 24, 16},        {"gorse_screen", 24, 18},
     {"gorse_slot", 8, 8},          {"gorse_binding", 4, 4},        {"gorse_number_variable", 12, 12},
     {"gorse_text_variable", 8, 6}, {"gorse_rule", 20, 20},         {"gorse_scene", 56, 40},

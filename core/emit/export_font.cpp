@@ -3,6 +3,8 @@
 
 #include <algorithm>
 
+#include "core/font/bdf.h"
+#include "core/image/levels.h"
 #include "core/image/pack.h"
 #include "core/emit/scene_writer.h"
 
@@ -10,24 +12,25 @@ namespace gorsefinch {
 
 namespace {
 
+// Sixteen cells a row, the box for missing characters first.
 Picture glyphSheet(const BakedFont& font) {
-    const int cell = std::max(8, font.record()->line_height + 4);
-    const int columns = 16;
-    const int rows = static_cast<int>((font.glyphCount() + columns - 1) / columns);
-    Picture sheet = makePicture(cell * columns, cell * rows, 0xff000000u);
-    const int bits = font.key().bits;
-    for (size_t i = 0; i < font.glyphCount(); ++i) {
-        const gorse_glyph& g = font.glyphs()[i];
-        const size_t offset = (static_cast<size_t>(g.offset_high) << 16 | g.offset_low) * 8;
+    int wide = 8, high = font.lineHeight();
+    for (const char32_t character : font.held())
+        wide = std::max(wide, font.bitmap(character).width);
+    const int cell = std::max(wide, high) + 4;
+    constexpr int columns = 16;
+    const int rows = static_cast<int>((font.held().size() + columns - 1) / columns);
+    Picture sheet = makePicture(cell * columns, cell * std::max(rows, 1), 0xff000000u);
+    int number = 0;
+    for (const char32_t character : font.held()) {
+        const GlyphBitmap g = font.bitmap(character);
+        const int left = number % columns * cell + 2, top = number / columns * cell + 2 + font.ascent() - g.rise;
+        ++number;
         for (int y = 0; y < g.height; ++y)
             for (int x = 0; x < g.width; ++x) {
-                const size_t bit = offset + static_cast<size_t>(y * g.width + x) * static_cast<size_t>(bits);
-                const uint32_t level =
-                    font.bits()[bit / 8] >> (8 - static_cast<size_t>(bits) - bit % 8) & ((1u << bits) - 1u);
-                const int sx = static_cast<int>(i % columns) * cell + 2 + x;
-                const int sy = static_cast<int>(i / columns) * cell + 2 + g.top - GORSE_TOP_BIAS + y;
-                if (sx < sheet.width && sy >= 0 && sy < sheet.height)
-                    sheet.at(sx, sy) = 0xff000000u | valueOf(level, bits) * 0x010101u;
+                const uint32_t value = valueOf(levelOf(g.coverage[static_cast<size_t>(y * g.width + x)], font.bits()), font.bits());
+                if (left + x < sheet.width && top + y >= 0 && top + y < sheet.height && value != 0)
+                    sheet.at(left + x, top + y) = 0xff000000u | value * 0x010101u;
             }
     }
     return sheet;
@@ -46,7 +49,9 @@ Result<std::string> exportFont(const BakedFont& font, const std::string& ending)
     }
     if (ending == ".png")
         return encodePng(glyphSheet(font));
-    return failure("", "", "a file ending in \"" + ending + "\" can't be written", "Use .c or .png");
+    if (ending == ".bdf")
+        return writeBdf(font);
+    return failure("", "", "a file ending in \"" + ending + "\" can't be written", "Use .c, .bdf or .png");
 }
 
 }  // namespace gorsefinch

@@ -8,7 +8,7 @@
 
 namespace gorsefinch {
 
-// One font: ".c" with the runtime's tables, ".png" a sheet of its glyphs. Another ending is refused.
+// One font: ".c" with the runtime's tables, ".bdf", ".png" a sheet of its glyphs. Another ending is refused.
 Result<std::string> exportFont(const BakedFont& font, const std::string& ending);
 
 }  // namespace gorsefinch

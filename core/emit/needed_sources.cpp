@@ -10,7 +10,7 @@ namespace {
 // Files that only some scenes need.
 bool isOptional(std::string_view name) {
     for (const std::string_view prefix :
-         {"gorse_kind_", "gorse_format_", "gorse_image_", "gorse_turn_", "gorse_reader_", "gorse_palette", "gorse_motion", "gorse_stored_image"})
+         {"gorse_kind_", "gorse_format_", "gorse_image_", "gorse_turn_", "gorse_reader_", "gorse_palette", "gorse_motion", "gorse_stored_image", "gorse_glyph_runs"})
         if (name.starts_with(prefix) && name.ends_with(".c"))
             return true;
     return false;
@@ -51,6 +51,9 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
         for (const WidgetRef& widget : part->source->widgets)
             chosen.insert(info(widget->kind).source);
     }
+    for (const BakedFont* font : scene.fonts)
+        if (font->isPacked())
+            chosen.insert("gorse_glyph_runs.c");
     for (const ImageUse& use : scene.images)
         addImageSources(*use.image, chosen);
     std::vector<std::string> out;

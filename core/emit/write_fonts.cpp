@@ -21,8 +21,8 @@ namespace {
 std::string writeFont(const Document& document, const BakedFont& font) {
     const std::string name = fontSymbol(document, font.key());
     std::string out = "\n/* " + font.key().face + ", " + std::to_string(font.key().size) + " px, " +
-                      std::to_string(font.key().bits) + " bits, " + std::to_string(font.glyphCount()) + " glyphs */\n";
-    out += byteArray("static ", name + "_bits", font.bits());
+                      std::to_string(font.bits()) + " bits, " + std::to_string(font.glyphCount()) + " glyphs */\n";
+    out += byteArray("static ", name + "_bits", font.bitsOfGlyphs());
     out += "static const GORSE_ROM gorse_glyph " + name + "_glyphs[] = {\n";
     for (const gorse_glyph& g : font.glyphs()) {
         char line[96];
@@ -47,7 +47,7 @@ std::string writeFont(const Document& document, const BakedFont& font) {
     out += "extern const GORSE_ROM gorse_font " + name + ";\n";
     out += "const GORSE_ROM gorse_font " + name + " = {" + (font.ranges().empty() ? "0" : name + "_ranges") + ", " +
            name + "_glyphs, " + (font.kerns().empty() ? "0" : name + "_kerns") + ", " + name + "_bits, " +
-           std::to_string(r.range_count) + ", " + std::to_string(r.kern_count) + ", " + std::to_string(r.line_height) +
+           (font.isPacked() ? "gorse_read_glyph_runs, " : "0, ") + std::to_string(r.range_count) + ", " + std::to_string(r.kern_count) + ", " + std::to_string(r.line_height) +
            ", " + std::to_string(r.bits_per_pixel) + ", {0, 0}};\n";
     return out;
 }

@@ -1,90 +1,93 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/font/face_file.h"
 
-#include <ft2build.h>
-#include FT_FREETYPE_H
-#include FT_OUTLINE_H
-#include <hb-ft.h>
-#include <hb.h>
-
 #include <algorithm>
 #include <cmath>
+
+#include "core/font/bitmap_charset.h"
+#include "core/font/face_facts.h"
+#include "core/font/free_type.h"
+
+#include <hb-ft.h>
+#include <hb-ot.h>
+#include <hb.h>
 
 namespace gorsefinch {
 
 namespace {
 
-struct LibraryDeleter {
-    void operator()(FT_Library library) const { FT_Done_FreeType(library); }
-};
-struct FaceDeleter {
-    void operator()(FT_Face face) const { FT_Done_Face(face); }
-};
+constexpr size_t kMostCharacters = 65536;
+
 struct FontDeleter {
     void operator()(hb_font_t* font) const { hb_font_destroy(font); }
 };
 struct BufferDeleter {
     void operator()(hb_buffer_t* buffer) const { hb_buffer_destroy(buffer); }
 };
-using LibraryRef = std::shared_ptr<std::remove_pointer_t<FT_Library>>;
-using FaceRef = std::unique_ptr<std::remove_pointer_t<FT_Face>, FaceDeleter>;
 
-LibraryRef newLibrary() {
-    FT_Library library = nullptr;
-    if (FT_Init_FreeType(&library) != 0)
-        return nullptr;
-    return {library, LibraryDeleter{}};
-}
-
-Result<FaceRef> load(FT_Library library, const std::string& bytes, const std::string& file) {
-    FT_Face face = nullptr;
-    const auto error = FT_New_Memory_Face(library, reinterpret_cast<const FT_Byte*>(bytes.data()),
-                                          static_cast<FT_Long>(bytes.size()), 0, &face);
-    if (error != 0)
-        return failure(file, "", "this is not a font that can be used", "Choose a TTF or OTF file");
-    return FaceRef(face);
+FT_Int32 loadFlags(const FaceAsk& ask) {
+    switch (ask.hinting) {
+        case Hinting::None: return FT_LOAD_NO_HINTING | (ask.bits == 1 ? FT_LOAD_TARGET_MONO : FT_LOAD_TARGET_NORMAL);
+        case Hinting::Light: return FT_LOAD_TARGET_LIGHT;
+        case Hinting::Full: return ask.bits == 1 ? FT_LOAD_TARGET_MONO : FT_LOAD_TARGET_NORMAL;
+        case Hinting::Usual: break;
+    }
+    return ask.bits == 1 ? FT_LOAD_TARGET_MONO : FT_LOAD_TARGET_LIGHT;
 }
 
 class FreeTypeFace : public FaceAtSize {
   public:
-    FreeTypeFace(Bytes bytes, LibraryRef library, FaceRef face, int size, int bits)
-        : bytes_(std::move(bytes)), library_(std::move(library)), face_(std::move(face)) {
-        flags_ = bits == 1 ? FT_LOAD_TARGET_MONO : FT_LOAD_TARGET_LIGHT;
-        mono_ = bits == 1;
-        FT_Set_Pixel_Sizes(face_.get(), 0, static_cast<FT_UInt>(size));
-        if (!FT_IS_SCALABLE(face_.get()) && face_->num_fixed_sizes > 0)
-            FT_Select_Size(face_.get(), 0);
+    FreeTypeFace(Bytes bytes, FreeTypeLibrary library, FreeTypeFaceRef face, const FaceAsk& ask)
+        : bytes_(std::move(bytes)), library_(std::move(library)), face_(std::move(face)), flags_(loadFlags(ask)), mono_(ask.bits == 1) {
+        if (!face_->charmap || face_->charmap->encoding != FT_ENCODING_UNICODE)
+            charset_ = charactersOfCharset(face_.get());
+        if (FT_IS_SCALABLE(face_.get()))
+            setOutlineSize(ask);
+        else if (face_->num_fixed_sizes > 0)
+            chooseStrike(ask);
         font_.reset(hb_ft_font_create(face_.get(), nullptr));
         hb_ft_font_set_load_flags(font_.get(), flags_ | FT_LOAD_NO_BITMAP);
+        kerns_ = enlarged_ == 1 && FT_IS_SCALABLE(face_.get()) &&
+                 (FT_HAS_KERNING(face_.get()) || hb_ot_layout_has_positioning(hb_font_get_face(font_.get())) != 0);
     }
 
-    int ascent() const override { return static_cast<int>((face_->size->metrics.ascender + 63) >> 6); }
+    int ascent() const override { return static_cast<int>((face_->size->metrics.ascender + 63) >> 6) * enlarged_; }
     int lineHeight() const override {
         const int descent = static_cast<int>((-face_->size->metrics.descender + 63) >> 6);
-        return std::clamp(ascent() + descent, 1, 255);
+        return std::clamp(ascent() + descent * enlarged_, 1, 255);
     }
-    bool has(char32_t character) const override { return FT_Get_Char_Index(face_.get(), character) != 0; }
+    int capitals() const override { return glyph(U'H').rise; }
+    bool has(char32_t character) const override { return indexOf(character) != 0; }
 
     GlyphBitmap glyph(char32_t character) const override {
         GlyphBitmap out;
-        const FT_UInt index = FT_Get_Char_Index(face_.get(), character);
+        const FT_UInt index = indexOf(character);
         if (index == 0 || FT_Load_Glyph(face_.get(), index, flags_) != 0)
             return out;
         FT_GlyphSlot slot = face_->glyph;
-        if (FT_Render_Glyph(slot, mono_ ? FT_RENDER_MODE_MONO : FT_RENDER_MODE_NORMAL) != 0)
+        if (slot->format != FT_GLYPH_FORMAT_BITMAP && FT_Render_Glyph(slot, mono_ ? FT_RENDER_MODE_MONO : FT_RENDER_MODE_NORMAL) != 0)
             return out;
-        out.advance = static_cast<int>((slot->advance.x + 32) >> 6);
-        out.left = slot->bitmap_left;
-        out.rise = slot->bitmap_top;
+        out.advance = static_cast<int>((slot->advance.x + 32) >> 6) * enlarged_;
+        out.left = slot->bitmap_left * enlarged_;
+        out.rise = slot->bitmap_top * enlarged_;
         copyBitmap(slot->bitmap, out);
         return out;
     }
 
-    int kerning(char32_t left, char32_t right) const override {
+    // One shaping for all pairs: left, other, left, other … What stands before an other is always `left`.
+    std::vector<int> kerning(char32_t left, const std::vector<char32_t>& others) const override {
+        std::vector<int> out(others.size(), 0);
+        if (!kerns_)
+            return out;
+        std::vector<uint32_t> line;
+        for (const char32_t other : others) {
+            line.push_back(left);
+            line.push_back(other);
+        }
         const std::unique_ptr<hb_buffer_t, BufferDeleter> buffer(hb_buffer_create());
-        const uint32_t pair[2] = {left, right};
-        hb_buffer_add_utf32(buffer.get(), pair, 2, 0, 2);
+        hb_buffer_add_utf32(buffer.get(), line.data(), static_cast<int>(line.size()), 0, static_cast<int>(line.size()));
         hb_buffer_guess_segment_properties(buffer.get());
+        hb_buffer_set_direction(buffer.get(), HB_DIRECTION_LTR);
         const hb_feature_t features[] = {{HB_TAG('l', 'i', 'g', 'a'), 0, 0, HB_FEATURE_GLOBAL_END},
                                          {HB_TAG('c', 'l', 'i', 'g'), 0, 0, HB_FEATURE_GLOBAL_END},
                                          {HB_TAG('c', 'a', 'l', 't'), 0, 0, HB_FEATURE_GLOBAL_END}};
@@ -92,54 +95,110 @@ class FreeTypeFace : public FaceAtSize {
         unsigned count = 0;
         const hb_glyph_info_t* infos = hb_buffer_get_glyph_infos(buffer.get(), &count);
         const hb_glyph_position_t* positions = hb_buffer_get_glyph_positions(buffer.get(), &count);
-        if (count != 2)
-            return 0;
-        const int plain = hb_font_get_glyph_h_advance(font_.get(), infos[0].codepoint);
-        return static_cast<int>(std::lround((positions[0].x_advance - plain) / 64.0));
+        if (count != line.size())
+            return out;
+        for (size_t i = 0; i < others.size(); ++i) {
+            const int plain = hb_font_get_glyph_h_advance(font_.get(), infos[i * 2].codepoint);
+            out[i] = static_cast<int>(std::lround((positions[i * 2].x_advance - plain) / 64.0));
+        }
+        return out;
+    }
+
+    std::vector<char32_t> characters() const override {
+        std::vector<char32_t> out;
+        for (const auto& [character, glyph] : charset_)
+            out.push_back(character);
+        if (!charset_.empty())
+            return out;
+        FT_UInt glyph = 0;
+        for (FT_ULong code = FT_Get_First_Char(face_.get(), &glyph); glyph != 0 && out.size() < kMostCharacters; code = FT_Get_Next_Char(face_.get(), code, &glyph))
+            out.push_back(static_cast<char32_t>(code));
+        return out;
     }
 
   private:
-    void copyBitmap(const FT_Bitmap& bitmap, GlyphBitmap& out) const {
-        out.width = std::min(static_cast<int>(bitmap.width), 255);
-        out.height = std::min(static_cast<int>(bitmap.rows), 255);
-        out.coverage.reserve(static_cast<size_t>(out.width) * static_cast<size_t>(out.height));
-        for (int y = 0; y < out.height; ++y) {
-            const unsigned char* row = bitmap.buffer + static_cast<std::ptrdiff_t>(y) * bitmap.pitch;
-            for (int x = 0; x < out.width; ++x) {
-                const bool oneBit = bitmap.pixel_mode == FT_PIXEL_MODE_MONO;
-                out.coverage.push_back(oneBit ? ((row[x / 8] >> (7 - x % 8) & 1) != 0 ? 255 : 0) : row[x]);
-            }
+    void setOutlineSize(const FaceAsk& ask) {
+        FT_Face face = face_.get();
+        if (ask.measure == SizeMeasure::Line) {
+            FT_Size_RequestRec request{FT_SIZE_REQUEST_TYPE_REAL_DIM, 0, ask.size * 64, 0, 0};
+            FT_Request_Size(face, &request);
+            return;
+        }
+        FT_Set_Pixel_Sizes(face, 0, static_cast<FT_UInt>(ask.size));
+        if (ask.measure == SizeMeasure::Em)
+            return;
+        // The em whose hinted capitals are as high as asked: hinting rounds, so it is tried.
+        FT_F26Dot6 em = ask.size * 64;
+        for (int i = 0; i < 8; ++i) {
+            const int rows = glyph(U'H').rise;
+            if (rows <= 0 || rows == ask.size)
+                return;
+            const FT_F26Dot6 next = em * ask.size / rows;
+            em = std::clamp<FT_F26Dot6>(next == em ? em + (rows < ask.size ? 16 : -16) : next, 64, 64 * 1000);
+            FT_Set_Char_Size(face, 0, em, 72, 72);
         }
     }
 
+    void chooseStrike(const FaceAsk& ask) {
+        int best = 0;
+        const auto height = [&](int i) { return static_cast<int>(face_->available_sizes[i].y_ppem >> 6); };
+        for (int i = 1; i < face_->num_fixed_sizes; ++i) {
+            const bool fits = height(i) <= ask.size, bestFits = height(best) <= ask.size;
+            if (fits != bestFits ? fits : fits ? height(i) > height(best) : height(i) < height(best))
+                best = i;
+        }
+        FT_Select_Size(face_.get(), best);
+        enlarged_ = std::clamp(ask.size / std::max(height(best), 1), 1, 16);
+    }
+
+    FT_UInt indexOf(char32_t character) const {
+        if (charset_.empty())
+            return FT_Get_Char_Index(face_.get(), character);
+        const auto at = charset_.find(character);
+        return at == charset_.end() ? 0 : at->second;
+    }
+
+    static uint8_t coverageAt(const FT_Bitmap& bitmap, int x, int y) {
+        const unsigned char* row = bitmap.buffer + static_cast<std::ptrdiff_t>(y) * bitmap.pitch;
+        switch (bitmap.pixel_mode) {
+            case FT_PIXEL_MODE_MONO: return (row[x / 8] >> (7 - x % 8) & 1) != 0 ? 255 : 0;
+            case FT_PIXEL_MODE_GRAY2: return static_cast<uint8_t>((row[x / 4] >> (6 - x % 4 * 2) & 3) * 85);
+            case FT_PIXEL_MODE_GRAY4: return static_cast<uint8_t>((row[x / 2] >> (4 - x % 2 * 4) & 15) * 17);
+            case FT_PIXEL_MODE_GRAY: return row[x];
+            default: return 0;
+        }
+    }
+
+    void copyBitmap(const FT_Bitmap& bitmap, GlyphBitmap& out) const {
+        out.width = std::min(static_cast<int>(bitmap.width) * enlarged_, 255);
+        out.height = std::min(static_cast<int>(bitmap.rows) * enlarged_, 255);
+        out.coverage.reserve(static_cast<size_t>(out.width) * static_cast<size_t>(out.height));
+        for (int y = 0; y < out.height; ++y)
+            for (int x = 0; x < out.width; ++x)
+                out.coverage.push_back(coverageAt(bitmap, x / enlarged_, y / enlarged_));
+    }
+
     Bytes bytes_;
-    LibraryRef library_;
-    FaceRef face_;
+    FreeTypeLibrary library_;
+    FreeTypeFaceRef face_;
     std::unique_ptr<hb_font_t, FontDeleter> font_;
-    int flags_ = 0;
-    bool mono_ = false;
+    std::map<char32_t, FT_UInt> charset_;  // of a face without a Unicode table
+    FT_Int32 flags_;
+    bool mono_;
+    bool kerns_ = false;
+    int enlarged_ = 1;  // how many times a bitmap face's pixels are enlarged
 };
 
 }  // namespace
 
-Result<std::shared_ptr<const FaceAtSize>> openFace(Bytes bytes, const std::string& file, int size, int bits) {
+Result<std::shared_ptr<const FaceAtSize>> openFace(Bytes bytes, const std::string& file, const FaceAsk& ask) {
     if (!bytes)
         return failure(file, "", "the face is missing", "Put the file back or choose another");
-    LibraryRef library = newLibrary();
-    auto face = load(library.get(), *bytes, file);
+    FreeTypeLibrary library = newFreeTypeLibrary();
+    auto face = loadFace(library.get(), *bytes, file, variantNumber(*bytes, ask.variant));
     if (!face)
         return tl::unexpected(face.error());
-    return std::make_shared<FreeTypeFace>(std::move(bytes), std::move(library), std::move(*face), size, bits);
-}
-
-Result<std::string> faceTitle(const std::string& bytes, const std::string& file) {
-    const LibraryRef library = newLibrary();
-    const auto face = load(library.get(), bytes, file);
-    if (!face)
-        return tl::unexpected(face.error());
-    const char* family = (*face)->family_name;
-    const char* style = (*face)->style_name;
-    return std::string(family ? family : "unnamed") + (style ? std::string(" ") + style : std::string());
+    return std::make_shared<FreeTypeFace>(std::move(bytes), std::move(library), std::move(*face), ask);
 }
 
 }  // namespace gorsefinch

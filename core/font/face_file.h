@@ -20,24 +20,33 @@ struct GlyphBitmap {
     std::vector<uint8_t> coverage;
 };
 
-// A face at one size in pixels of its em, ready to give bitmaps. With one bit a pixel the outlines are hinted for
-// black and white.
+// A face at one size, ready to give bitmaps.
 class FaceAtSize {
   public:
     virtual ~FaceAtSize() = default;
     virtual int ascent() const = 0;      // pixels above the baseline
     virtual int lineHeight() const = 0;
+    virtual int capitals() const = 0;    // pixel rows of an H above the baseline; 0 without one
     virtual bool has(char32_t character) const = 0;
     // Empty for a character that the face lacks.
     virtual GlyphBitmap glyph(char32_t character) const = 0;
-    // Pixels to move the pen between two characters, from the face's kerning (GPOS or kern).
-    virtual int kerning(char32_t left, char32_t right) const = 0;
+    // Pixels to move the pen between `left` and each of the others, from the face's kerning (GPOS or kern).
+    virtual std::vector<int> kerning(char32_t left, const std::vector<char32_t>& others) const = 0;
+    // All characters that the face has, in order, at most 65,536.
+    virtual std::vector<char32_t> characters() const = 0;
 };
 
-// Opens a TTF or OTF. An error names `file` when the bytes are no face.
-Result<std::shared_ptr<const FaceAtSize>> openFace(Bytes bytes, const std::string& file, int size, int bits);
+// What of the settings decides the bitmaps.
+struct FaceAsk {
+    int size = 16;  // pixels of what `measure` says
+    int bits = 4;   // a pixel
+    SizeMeasure measure = SizeMeasure::Em;
+    Hinting hinting = Hinting::Usual;
+    std::string variant = {};
+};
 
-// The family and style that a face names itself by, for showing; an error if the bytes are no face.
-Result<std::string> faceTitle(const std::string& bytes, const std::string& file);
+// Opens a TTF, OTF, BDF or PCF. Bitmap faces take their nearest size that is not larger, enlarged by whole numbers.
+// An error names `file` when the bytes are no face.
+Result<std::shared_ptr<const FaceAtSize>> openFace(Bytes bytes, const std::string& file, const FaceAsk& ask);
 
 }  // namespace gorsefinch

@@ -32,6 +32,16 @@ constexpr std::array<std::pair<Writer, const char*>, 3> writerKeys{{
 const Variable* Document::variable(std::string_view wanted) const { return byName(*variables, wanted); }
 const Look* Document::look(std::string_view wanted) const { return byName(*looks, wanted); }
 const Image* Document::image(std::string_view wanted) const { return byName(*images, wanted); }
+const FontSize* Face::ownSize(int size) const {
+    const auto at = std::find_if(sizes.begin(), sizes.end(), [&](const FontSize& each) { return each.size == size; });
+    return at == sizes.end() ? nullptr : &*at;
+}
+
+const FontSettings& Face::settings(int size) const {
+    const FontSize* own = ownSize(size);
+    return own ? own->settings : usual;
+}
+
 const Face* Document::face(std::string_view wanted) const { return byName(*faces, wanted); }
 
 int Document::screenIndex(std::string_view wanted) const {

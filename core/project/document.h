@@ -6,6 +6,7 @@
 #include <string_view>
 #include <vector>
 
+#include "core/project/font_settings.h"
 #include "core/project/kinds.h"
 #include "core/project/recipe.h"
 #include "core/project/value.h"
@@ -85,8 +86,15 @@ struct Face {
     std::string name;
     std::string file;      // in fonts/
     Bytes original;        // null if the file could not be read
-    std::string alsoHolds; // characters beside those that are needed
+    std::string variant;   // of a variable face or a collection, by its name; "" for the first
+    FontSettings usual;    // of sizes without settings of their own
+    std::vector<FontSize> sizes;  // those that have some, or were made by hand
     UnknownKeys unknown;
+    friend bool operator==(const Face&, const Face&) = default;
+
+    // Null if the size has no settings of its own.
+    const FontSize* ownSize(int size) const;
+    const FontSettings& settings(int size) const;
 };
 
 struct Widget {

@@ -237,42 +237,6 @@ Document withRules(const Document& document, std::string_view file, std::string 
     return next;
 }
 
-namespace {
-
-// A file name that no other image or face has.
-template <typename T>
-std::string uniqueFile(const std::vector<T>& all, const std::string& wanted) {
-    const std::filesystem::path path(wanted);
-    const auto taken = [&](std::string_view stem) {
-        const std::string file = std::string(stem) + path.extension().string();
-        return std::any_of(all.begin(), all.end(), [&](const T& each) { return each.file == file; });
-    };
-    return uniqueName(path.stem().string(), taken) + path.extension().string();
-}
-
-template <typename T>
-T brought(const Document& document, const std::vector<T>& all, std::string_view fileName, Bytes original,
-          const char* fallback) {
-    T entry;
-    const std::filesystem::path path{std::string(fileName)};
-    entry.name = uniqueName(nameFrom(path.stem().string(), fallback),
-                            [&](std::string_view each) { return isTaken(document, each); });
-    entry.file = uniqueFile(all, isPlainFileName(fileName) ? std::string(fileName) : entry.name);
-    entry.original = std::move(original);
-    return entry;
-}
-
-}  // namespace
-
-Document addFace(const Document& document, std::string_view fileName, Bytes original, std::string* name) {
-    const Face face = brought(document, *document.faces, fileName, std::move(original), "face");
-    if (name)
-        *name = face.name;
-    Document next = document;
-    next.faces = withNamed(document.faces, face);
-    return next;
-}
-
 bool isTaken(const Document& document, std::string_view name) {
     return document.screenIndex(name) >= 0 || document.variable(name) || document.look(name) ||
            document.image(name) || document.face(name) ||

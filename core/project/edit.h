@@ -62,10 +62,7 @@ Document withLook(const Document& document, const Look& look);
 Document withPanel(const Document& document, const Panel& panel);
 Document withRules(const Document& document, std::string_view file, std::string text);
 
-// Takes a face into the project under a name made of the file's; the name is given back. For pictures see
-// image_edits.h.
-Document addFace(const Document& document, std::string_view fileName, Bytes original, std::string* name);
-
+// For pictures see image_edits.h, for faces font_edits.h.
 // True if any screen, variable, look, image or face has the name.
 bool isTaken(const Document& document, std::string_view name);
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/project/kinds.h"
 
+#include "core/project/font_settings.h"
+
 #include <algorithm>
 #include <array>
 #include <cstddef>
@@ -54,7 +56,8 @@ const std::array<PropertyInfo, 8> style{{
     {"padding", "Padding", PropertyType::Whole, I{0}, 0, 64, "px", "from the border to text or image", {},
      LOOK_FIELD(padding)},
     {"font", "Face", PropertyType::Font, S{}, 0, 0, "", "face of the text", {}, {}},
-    {"size", "Size", PropertyType::Whole, I{14}, 4, 200, "px", "size of the text: the face's em in pixels", {}, {}},
+    {"size", "Size", PropertyType::Whole, I{14}, kLeastFontSize, kMostFontSize, "px",
+     "size of the text: the face's em in pixels, or what the font says", {}, {}},
 }};
 
 const std::array<PropertyInfo, 4> text{{

@@ -5,6 +5,7 @@
 
 #include "core/base/files.h"
 #include "core/project/edit.h"
+#include "core/project/font_edits.h"
 #include "core/project/names.h"
 
 namespace gorsefinch {

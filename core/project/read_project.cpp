@@ -3,6 +3,7 @@
 #include <cmath>
 #include <set>
 
+#include "core/project/font_text.h"
 #include "core/project/json_text.h"
 #include "core/project/names.h"
 #include "core/project/project_text.h"
@@ -274,7 +275,7 @@ class Reader {
             Face face;
             face.name = usableName(object.text("name"), kMainFile, place + ".name", used_);
             face.file = object.text("file");
-            face.alsoHolds = object.text("also_holds");
+            readFontSettings(object, face, kMainFile, place, out_.problems);
             face.original = readOriginal("fonts", face.file, place);
             face.unknown = object.unknown();
             all->push_back(std::move(face));

@@ -126,9 +126,15 @@ Result<Document> renameFace(const Document& document, std::string_view from, std
         return tl::unexpected(*error);
     Document next = document;
     auto all = std::make_shared<std::vector<Face>>(*document.faces);
-    for (Face& each : *all)
+    for (Face& each : *all) {
         if (each.name == from)
             each.name = to;
+        if (each.usual.fallback == from)
+            each.usual.fallback = to;
+        for (FontSize& size : each.sizes)
+            if (size.settings.fallback == from)
+                size.settings.fallback = to;
+    }
     next.faces = all;
     renameInProperties(next, PropertyType::Font, from, to);
     return next;

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/project/font_text.h"
 #include "core/project/json_text.h"
 #include "core/project/project_text.h"
 #include "core/project/recipe_text.h"
@@ -108,7 +109,7 @@ Json toJson(const Face& face) {
     Json out;
     out["name"] = face.name;
     out["file"] = face.file;
-    putUnless(out, "also_holds", face.alsoHolds, std::string());
+    putFontSettings(out, face);
     appendUnknown(out, face.unknown);
     return out;
 }

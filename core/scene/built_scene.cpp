@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "core/project/font_text.h"
 #include "runtime/gorse_internal.h"
 
 namespace gorsefinch {
@@ -36,6 +37,38 @@ bool sameShape(const Screen& a, const Screen& b) {
            std::equal(a.widgets.begin(), a.widgets.end(), b.widgets.begin(), [](const auto& x, const auto& y) {
                return x == y || (x->name == y->name && x->kind == y->kind);
            });
+}
+
+// The same faces of the same files; their settings may differ.
+bool sameFaces(const Document& a, const Document& b) {
+    return a.faces == b.faces ||
+           std::equal(a.faces->begin(), a.faces->end(), b.faces->begin(), b.faces->end(), [](const Face& x, const Face& y) {
+               return x.name == y.name && x.original == y.original && x.variant == y.variant;
+           });
+}
+
+// Where characters are needed that no face of the font has.
+void tellMissing(BuiltScene& scene, const BakedFont& font, const std::set<char32_t>& missing) {
+    for (const auto& part : scene.parts)
+        for (const FontNeed& need : part->needs) {
+            if (need.font != &font)
+                continue;
+            std::string which;
+            for (const char32_t character : missing)
+                if (need.characters.count(character) != 0)
+                    which += (which.empty() ? "" : ", ") + characterCode(character);
+            if (which.empty())
+                continue;
+            Problem p;
+            p.severity = Severity::Warning;
+            p.screen = part->source->name;
+            p.widget = part->source->widgets[need.widget]->name;
+            p.file = "screens/" + p.screen + ".json";
+            p.place = p.widget;
+            p.reason = "the face " + font.key().face + " has no character " + which;
+            p.remedy = "Choose another face or word, or give the font a face that stands in";
+            scene.problems.push_back(std::move(p));
+        }
 }
 
 void fillVariables(BuiltScene& out, const ProjectNames& names) {
@@ -187,7 +220,11 @@ SceneBuilder::Changes SceneBuilder::changesFrom(const Document& document) const 
         return out;
     }
     const Document& before = last_->document;
-    out.all = before.panel != document.panel || before.faces != document.faces;
+    out.all = before.panel != document.panel || !sameFaces(before, document);
+    if (!out.all && before.faces != document.faces)
+        for (size_t i = 0; i < document.faces->size(); ++i)
+            if (!((*before.faces)[i] == (*document.faces)[i]))
+                out.faces.insert((*document.faces)[i].name);
     bool order = false;
     out.variables = differing(before.variables, document.variables, order);
     out.all = out.all || order;
@@ -272,6 +309,37 @@ void SceneBuilder::releaseParts(const BuiltScene& before, const BuiltScene& now)
     }
 }
 
+void SceneBuilder::bakeFonts(BuiltScene& scene) {
+    // Sizes that an earlier document used stay in the pool, but not in the scene.
+    std::set<const BakedFont*> used;
+    for (const auto& part : scene.parts)
+        for (const FontNeed& need : part->needs)
+            used.insert(need.font);
+    for (BakedFont* font : looks_.fonts()) {
+        if (used.count(font) == 0)
+            continue;
+        font->bake();
+        scene.fonts.push_back(font);
+        if (const std::set<char32_t> missing = font->missing(); !missing.empty())
+            tellMissing(scene, *font, missing);
+        if (font->leftOut() > 0) {
+            Problem p;
+            p.place = font->key().face + " " + std::to_string(font->key().size);
+            p.reason = "the font has no room for " + std::to_string(font->leftOut()) + " of its characters";
+            p.remedy = "Hold fewer characters, or use fewer bits a pixel";
+            scene.problems.push_back(std::move(p));
+        }
+    }
+}
+
+const BakedFont* SceneBuilder::font(const FontKey& key) const {
+    if (last_)
+        for (const BakedFont* each : last_->fonts)
+            if (each->key() == key)
+                return each;
+    return nullptr;
+}
+
 BuiltSceneRef SceneBuilder::build(const Document& document) {
     const Changes changes = changesFrom(document);
     auto out = std::make_shared<BuiltScene>();
@@ -282,6 +350,8 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
         out->rules = std::make_shared<CompiledRules>(compileRules(names, *document.rules));
         last_.reset();
     } else {
+        if (!changes.faces.empty())
+            looks_.adoptFaces(document, changes.faces);
         out->rules = needsRules(document)
                          ? std::make_shared<const CompiledRules>(compileRules(names, *document.rules))
                          : last_->rules;
@@ -289,16 +359,7 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
     buildParts(*out, names, changes);
     if (last_)
         releaseParts(*last_, *out);
-    // Sizes that an earlier document used stay in the pool, but not in the scene.
-    std::set<const BakedFont*> used;
-    for (const auto& part : out->parts)
-        for (const FontNeed& need : part->needs)
-            used.insert(need.font);
-    for (BakedFont* font : looks_.fonts())
-        if (used.count(font) != 0) {
-            font->bake();
-            out->fonts.push_back(font);
-        }
+    bakeFonts(*out);
     fillVariables(*out, names);
     fillImages(*out);
     fillPanel(*out);

@@ -43,17 +43,21 @@ class SceneBuilder {
   public:
     BuiltSceneRef build(const Document& document);
     ImageBakery& images() { return images_; }
+    // A font of the present scene; null if nothing uses it.
+    const BakedFont* font(const FontKey& key) const;
 
   private:
     struct Changes {
         bool all = false;
         std::set<std::string> variables, looks, images;
+        std::set<std::string> faces;  // other settings; faces that come, go or are other files change all
     };
     Changes changesFrom(const Document& document) const;
     bool needsRules(const Document& document) const;
     bool isCurrent(const ScreenPart& part, const ScreenRef& screen, const std::vector<SlotInfo>& slots,
                    const Changes& changes) const;
     std::shared_ptr<const ScreenPart> findPart(const BuiltScene* before, const ScreenRef& screen, size_t at) const;
+    void bakeFonts(BuiltScene& scene);
     void buildParts(BuiltScene& scene, const ProjectNames& names, const Changes& changes);
     void releaseParts(const BuiltScene& before, const BuiltScene& now);
 

@@ -1,13 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/scene/look_pool.h"
 
-#include "core/rules/text_compiler.h"
+#include <algorithm>
 
 namespace gorsefinch {
 
 namespace {
 
-ResolvedStyle resolveStyle(const Document& document, const Widget& widget, std::string_view state, int fontBits) {
+ResolvedStyle resolveStyle(const Document& document, const Widget& widget, std::string_view state) {
     const Look* look = document.look(widget.look);
     const auto value = [&](std::string_view key) -> PropertyValue {
         const bool inState = look && !state.empty() && look->states.count(state) != 0 &&
@@ -26,7 +26,6 @@ ResolvedStyle resolveStyle(const Document& document, const Widget& widget, std::
     style.padding = whole("padding");
     style.font.face = std::get<std::string>(value("font"));
     style.font.size = whole("size");
-    style.font.bits = fontBits;
     if (style.font.face.empty() && !document.faces->empty())
         style.font.face = document.faces->front().name;
     return style;
@@ -34,15 +33,15 @@ ResolvedStyle resolveStyle(const Document& document, const Widget& widget, std::
 
 }  // namespace
 
-ResolvedLook resolveLook(const Document& document, const Widget& widget, int fontBits) {
+ResolvedLook resolveLook(const Document& document, const Widget& widget) {
     ResolvedLook out;
-    out.normal = resolveStyle(document, widget, "", fontBits);
+    out.normal = resolveStyle(document, widget, "");
     const Look* look = document.look(widget.look);
     if (!look || !info(widget.kind).touched)
         return out;
     for (const StateInfo& state : lookStates())
         if (look->states.count(state.key) != 0)
-            out.states.emplace_back(state.bits, resolveStyle(document, widget, state.key, fontBits));
+            out.states.emplace_back(state.bits, resolveStyle(document, widget, state.key));
     return out;
 }
 
@@ -80,26 +79,30 @@ BakedFont* LookPool::font(const Document& document, const FontKey& key) {
     if (known != fonts_.end())
         return known->second.get();
     std::unique_ptr<BakedFont>& font = fonts_[key];
-    const Face* face = document.face(key.face);
-    if (!face) {
+    auto source = fontSource(document, key, info(document.panel->format).fontBits);
+    if (!source) {
         Problem problem;
-        problem.reason = "there is no face \"" + key.face + "\"";
-        problem.remedy = "Choose another, or bring the face in";
+        problem.file = source.error().file;
+        problem.reason = source.error().reason;
+        problem.remedy = source.error().remedy;
         problems_.push_back(problem);
         return nullptr;
     }
-    auto opened = openFace(face->original, "fonts/" + face->file, key.size, key.bits);
-    if (!opened) {
-        Problem problem;
-        problem.file = opened.error().file;
-        problem.reason = opened.error().reason;
-        problem.remedy = opened.error().remedy;
-        problems_.push_back(problem);
-        return nullptr;
-    }
-    font = std::make_unique<BakedFont>(key, *opened);
-    font->need(charactersOf(face->alsoHolds), 1);
+    font = std::make_unique<BakedFont>(key, std::move(*source));
     return font.get();
+}
+
+void LookPool::adoptFaces(const Document& document, const std::set<std::string>& changed) {
+    for (auto& [key, font] : fonts_) {
+        if (!font)
+            continue;
+        const std::vector<std::string> faces = facesOfFont(document, key);
+        const bool touched = std::any_of(faces.begin(), faces.end(), [&](const std::string& each) { return changed.count(each) != 0; });
+        if (!touched)
+            continue;
+        if (auto source = fontSource(document, key, info(document.panel->format).fontBits))
+            font->adopt(std::move(*source));
+    }
 }
 
 void LookPool::clear() {

@@ -27,7 +27,7 @@ struct ResolvedLook {
 };
 
 // The looks that a widget has in its states: its own properties over its look's over the defaults.
-ResolvedLook resolveLook(const Document& document, const Widget& widget, int fontBits);
+ResolvedLook resolveLook(const Document& document, const Widget& widget);
 
 // All fonts and looks in use. Addresses of records stay valid as long as this.
 class LookPool {
@@ -36,7 +36,9 @@ class LookPool {
     const gorse_look* look(const ResolvedLook& resolved);
     // The font, opened when first asked for; null without a face, or when it can't be opened, which is told once.
     BakedFont* font(const Document& document, const FontKey& key);
-    // Forgets fonts and looks; what was given out becomes invalid. For when faces or the panel change.
+    // Takes over other settings of the named faces; fonts and looks stay where they are.
+    void adoptFaces(const Document& document, const std::set<std::string>& changed);
+    // Forgets fonts and looks; what was given out becomes invalid. For when faces come or go, or the panel changes.
     void clear();
 
     std::vector<BakedFont*> fonts();

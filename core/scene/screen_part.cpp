@@ -23,7 +23,7 @@ std::vector<ResolvedStyle*> stylesOf(ResolvedLook& look) {
 class PartBuilder {
   public:
     PartBuilder(const ScreenRef& screen, PartContext& context)
-        : context_(context), part_(std::make_shared<ScreenPart>()), fontBits_(fontBitsFor(context.document.panel->format)) {
+        : context_(context), part_(std::make_shared<ScreenPart>()) {
         part_->source = screen;
         part_->slotInfos = context.slots;
     }
@@ -81,7 +81,7 @@ class PartBuilder {
             if (!context_.document.look(widget.look))
                 problem(Severity::Error, widget, "there is no look \"" + widget.look + "\"", "Choose another look");
         }
-        look_ = resolveLook(context_.document, widget, fontBits_);
+        look_ = resolveLook(context_.document, widget);
         // A look without text needs no font; kept apart, it never stands in for one that does.
         for (ResolvedStyle* style : stylesOf(look_)) {
             if (info(widget.kind).hasText)
@@ -128,7 +128,7 @@ class PartBuilder {
                 for (const int each : slot.strings)
                     all.push_back(&context_.rules.strings[static_cast<size_t>(each)]);
             }
-        addCharacters(widget, all);
+        addCharacters(number, all);
         if (changes)
             addMemory(number, widget, label, all);
     }
@@ -156,7 +156,7 @@ class PartBuilder {
                 part_->usedVariables.insert(each.name);
     }
 
-    void addCharacters(const Widget& widget, const std::vector<const CompiledText*>& all) {
+    void addCharacters(int number, const std::vector<const CompiledText*>& all) {
         std::set<char32_t> characters;
         for (const CompiledText* each : all)
             characters.insert(each->characters.begin(), each->characters.end());
@@ -165,20 +165,8 @@ class PartBuilder {
         std::set<BakedFont*> done;
         for (const ResolvedStyle* style : stylesOf(look_))
             if (BakedFont* font = context_.looks.font(context_.document, style->font);
-                font && done.insert(font).second) {
-                part_->needs.push_back({font, characters});
-                addMissing(widget, *font, characters);
-            }
-    }
-
-    void addMissing(const Widget& widget, const BakedFont& font, const std::set<char32_t>& characters) {
-        for (const char32_t character : characters)
-            if (character >= 32 && !font.has(character)) {
-                char code[16];
-                std::snprintf(code, sizeof code, "U+%04X", static_cast<unsigned>(character));
-                problem(Severity::Warning, widget,
-                        "the face " + font.key().face + " has no character " + code, "Choose another face or word");
-            }
+                font && done.insert(font).second)
+                part_->needs.push_back({font, static_cast<size_t>(number), characters});
     }
 
     // Null without an image, or when there is trouble, which is told.
@@ -301,7 +289,6 @@ class PartBuilder {
     PartContext& context_;
     std::shared_ptr<ScreenPart> part_;
     ResolvedLook look_;
-    int fontBits_;
 };
 
 }  // namespace
@@ -309,7 +296,5 @@ class PartBuilder {
 std::shared_ptr<const ScreenPart> buildScreenPart(const ScreenRef& screen, PartContext context) {
     return PartBuilder(screen, context).run();
 }
-
-int fontBitsFor(PixelFormat format) { return info(format).fontBits; }
 
 }  // namespace gorsefinch

@@ -12,9 +12,10 @@
 
 namespace gorsefinch {
 
-// A font's characters that a screen needs; given back when the part goes.
+// A font's characters that a widget needs; given back when the part goes.
 struct FontNeed {
     BakedFont* font;
+    size_t widget;
     std::set<char32_t> characters;
 };
 
@@ -56,8 +57,5 @@ struct PartContext {
 };
 
 std::shared_ptr<const ScreenPart> buildScreenPart(const ScreenRef& screen, PartContext context);
-
-// Bits a pixel of the fonts on a panel of this format.
-int fontBitsFor(PixelFormat format);
 
 }  // namespace gorsefinch

@@ -4,6 +4,7 @@
 
 #include "core/emit/export_font.h"
 #include "core/font/baked_font.h"
+#include "core/font/face_facts.h"
 #include "core/image/pack.h"
 #include "tests/support/projects.h"
 
@@ -17,22 +18,21 @@ using Bytes8 = std::vector<uint8_t>;
 std::shared_ptr<const FaceAtSize> faceAt(int size, int bits, const char* path = nullptr) {
     Files files;
     const auto bytes = files.read(path ? path : examplePath("kiln") + "/fonts/B612-Regular.otf");
-    return *openFace(std::make_shared<const std::string>(*bytes), "face", size, bits);
+    return *openFace(std::make_shared<const std::string>(*bytes), "face", {size, bits});
+}
+
+BakedFont fontOf(std::shared_ptr<const FaceAtSize> face, int size, int bits) {
+    FontSource source;
+    source.faces = {std::move(face)};
+    source.settings.bits = bits;
+    return {{"face", size}, source};
 }
 
 BakedFont bakedWith(const std::set<char32_t>& characters, int size = 20, int bits = 4) {
-    BakedFont font({"face", size, bits}, faceAt(size, bits));
+    BakedFont font = fontOf(faceAt(size, bits), size, bits);
     font.need(characters, 1);
     font.bake();
     return font;
-}
-
-// The number of a character's glyph, found as the runtime does; 0 for the missing box.
-int glyphOf(const BakedFont& font, char32_t character) {
-    for (const gorse_range& range : font.ranges())
-        if (character >= range.first && character < range.first + range.count)
-            return range.glyph + static_cast<int>(character - range.first);
-    return 0;
 }
 
 }  // namespace
@@ -52,7 +52,7 @@ class TestFonts : public QObject {
 
     void glyphsAreWhatTheFaceDraws() {
         const auto face = faceAt(24, 8);
-        BakedFont font({"face", 24, 8}, face);
+        BakedFont font = fontOf(face, 24, 8);
         font.need({U'g'}, 1);
         font.bake();
         const GlyphBitmap bitmap = face->glyph(U'g');
@@ -62,7 +62,7 @@ class TestFonts : public QObject {
         QCOMPARE(int{glyph.advance}, bitmap.advance);
         QCOMPARE(int{glyph.top} - GORSE_TOP_BIAS, face->ascent() - bitmap.rise);
         const size_t offset = static_cast<size_t>(glyph.offset_high) << 16 | glyph.offset_low;
-        QVERIFY(std::equal(bitmap.coverage.begin(), bitmap.coverage.end(), font.bits().begin() + static_cast<std::ptrdiff_t>(offset)));
+        QVERIFY(std::equal(bitmap.coverage.begin(), bitmap.coverage.end(), font.bitsOfGlyphs().begin() + static_cast<std::ptrdiff_t>(offset)));
         // A g hangs below the baseline.
         QVERIFY(bitmap.height > bitmap.rise);
     }
@@ -77,7 +77,7 @@ class TestFonts : public QObject {
     }
 
     void needsAreCounted() {
-        BakedFont font({"face", 16, 4}, faceAt(16, 4));
+        BakedFont font = fontOf(faceAt(16, 4), 16, 4);
         font.need({U'a', U'b'}, 1);
         font.need({U'b', U'c'}, 1);
         QVERIFY(font.bake());
@@ -86,12 +86,12 @@ class TestFonts : public QObject {
         font.need({U'a', U'b'}, -1);
         QVERIFY(font.bake());
         QCOMPARE(font.glyphCount(), size_t{3});
-        QCOMPARE(glyphOf(font, U'a'), 0);
-        QVERIFY(glyphOf(font, U'b') > 0 && glyphOf(font, U'c') > 0);
+        QCOMPARE(font.glyphOf(U'a'), 0);
+        QVERIFY(font.glyphOf(U'b') > 0 && font.glyphOf(U'c') > 0);
     }
 
     void theRecordStaysWhereItIs() {
-        BakedFont font({"face", 16, 4}, faceAt(16, 4));
+        BakedFont font = fontOf(faceAt(16, 4), 16, 4);
         const gorse_font* record = font.record();
         font.need({U'a'}, 1);
         font.bake();
@@ -121,9 +121,10 @@ class TestFonts : public QObject {
         const char* path = "/usr/share/fonts/opentype/inter/Inter-Regular.otf";
         QVERIFY2(QFileInfo::exists(path), "fonts-inter must be installed");
         const auto face = faceAt(48, 4, path);
-        QVERIFY(face->kerning(U'A', U'V') < 0);
-        QCOMPARE(face->kerning(U'n', U'n'), 0);
-        BakedFont font({"inter", 48, 4}, face);
+        const std::vector<int> by = face->kerning(U'A', {U'V', U'n'});
+        QVERIFY(by[0] < 0);
+        QCOMPARE(face->kerning(U'n', {U'n'}).front(), 0);
+        BakedFont font = fontOf(face, 48, 4);
         font.need({U'A', U'V', U'n'}, 1);
         font.bake();
         QVERIFY(!font.kerns().empty());
@@ -132,10 +133,10 @@ class TestFonts : public QObject {
         });
         QVERIFY(sorted);
         const auto pair = std::find_if(font.kerns().begin(), font.kerns().end(), [&](const gorse_kern& k) {
-            return k.left == glyphOf(font, U'A') && k.right == glyphOf(font, U'V');
+            return k.left == font.glyphOf(U'A') && k.right == font.glyphOf(U'V');
         });
         QVERIFY(pair != font.kerns().end());
-        QCOMPARE(int{pair->by}, face->kerning(U'A', U'V'));
+        QCOMPARE(int{pair->by}, by[0]);
     }
 
     void theMissingBoxComesFirst() {
@@ -148,8 +149,8 @@ class TestFonts : public QObject {
     void titles() {
         Files files;
         const auto bytes = files.read(examplePath("kiln") + "/fonts/B612-Bold.otf");
-        QVERIFY(faceTitle(*bytes, "x")->find("Bold") != std::string::npos);
-        const auto none = faceTitle("no face", "fonts/x.ttf");
+        QVERIFY(faceFacts(*bytes, "x")->title().find("Bold") != std::string::npos);
+        const auto none = faceFacts("no face", "fonts/x.ttf");
         QVERIFY(!none);
         QCOMPARE(none.error().file, std::string("fonts/x.ttf"));
     }

@@ -223,11 +223,11 @@ class TestLiveEdit : public QObject {
         Files files;
         const std::string whole = *files.read(examplePath("kiln") + "/fonts/B612-Regular.otf");
         for (size_t length = 0; length < whole.size(); length += whole.size() / 40) {
-            const auto face = openFace(std::make_shared<const std::string>(whole.substr(0, length)), "cut.otf", 16, 4);
+            const auto face = openFace(std::make_shared<const std::string>(whole.substr(0, length)), "cut.otf", {16, 4});
             if (face)
                 (void)(*face)->glyph(U'A');
         }
-        QVERIFY(!openFace(std::make_shared<const std::string>(whole.substr(0, 100)), "cut.otf", 16, 4));
+        QVERIFY(!openFace(std::make_shared<const std::string>(whole.substr(0, 100)), "cut.otf", {16, 4}));
     }
 };
 

@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "core/project/edit.h"
+#include "core/project/font_edits.h"
 #include "core/project/project_folder.h"
 
 // Small projects for tests.

@@ -1,0 +1,38 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/project/font_settings.h"
+
+#include <array>
+
+#include "core/project/key_table.h"
+
+namespace gorsefinch {
+
+namespace {
+
+constexpr std::array<std::pair<SizeMeasure, const char*>, 3> measures{{
+    {SizeMeasure::Em, "em"},
+    {SizeMeasure::Capitals, "capitals"},
+    {SizeMeasure::Line, "line"},
+}};
+constexpr std::array<std::pair<Hinting, const char*>, 4> hintings{{
+    {Hinting::Usual, "usual"},
+    {Hinting::None, "none"},
+    {Hinting::Light, "light"},
+    {Hinting::Full, "full"},
+}};
+constexpr std::array<std::pair<GlyphPacking, const char*>, 3> packings{{
+    {GlyphPacking::Plain, "plain"},
+    {GlyphPacking::Runs, "runs"},
+    {GlyphPacking::Smallest, "smallest"},
+}};
+
+}  // namespace
+
+const char* toKey(SizeMeasure measure) { return keyOf<SizeMeasure>(measures, measure); }
+const char* toKey(Hinting hinting) { return keyOf<Hinting>(hintings, hinting); }
+const char* toKey(GlyphPacking packing) { return keyOf<GlyphPacking>(packings, packing); }
+std::optional<SizeMeasure> sizeMeasureByKey(std::string_view key) { return valueOfKey<SizeMeasure>(measures, key); }
+std::optional<Hinting> hintingByKey(std::string_view key) { return valueOfKey<Hinting>(hintings, key); }
+std::optional<GlyphPacking> glyphPackingByKey(std::string_view key) { return valueOfKey<GlyphPacking>(packings, key); }
+
+}  // namespace gorsefinch
