@@ -20,6 +20,7 @@
 #include "app/frame/commands_dialog.h"
 #include "app/frame/foot.h"
 #include "app/frame/header.h"
+#include "app/fonts/fonts_station.h"
 #include "app/images/images_station.h"
 #include "app/panel/panel_station.h"
 #include "app/rules/rules_station.h"
@@ -68,7 +69,13 @@ void MainWindow::makeStations() {
     pages_ = new QStackedWidget(this);
     screens_ = new ScreensStation(session_);
     rules_ = new RulesStation(session_);
-    stations_ = {new PanelStation(session_), new ImagesStation(session_), new VariablesStation(session_), screens_, rules_, new CodeStation(session_)};
+    auto* fonts = new FontsStation(session_);
+    connect(fonts, &FontsStation::widgetChosen, this, [this](const QString& screen, const QString& widget) {
+        showStation(static_cast<int>(stations_.indexOf(screens_)));
+        session_.showScreen(screen);
+        session_.select({widget.toStdString()});
+    });
+    stations_ = {new PanelStation(session_), new ImagesStation(session_), fonts, new VariablesStation(session_), screens_, rules_, new CodeStation(session_)};
     for (Station* station : std::as_const(stations_))
         pages_->addWidget(station);
     start_ = new StartPage(session_);

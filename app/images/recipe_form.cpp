@@ -4,11 +4,9 @@
 #include <QCheckBox>
 #include <QColorDialog>
 #include <QComboBox>
-#include <QGridLayout>
 #include <QLabel>
 #include <QPushButton>
 #include <QSlider>
-#include <QStackedWidget>
 
 #include "app/images/image_desk.h"
 #include "app/images/palette_strip.h"
@@ -24,54 +22,12 @@ namespace {
 
 QString fromStd(const std::string& text) { return QString::fromStdString(text); }
 
-QWidget* pair(QWidget* left, QWidget* right, QWidget* parent) {
-    auto* both = new QWidget(parent);
-    auto* row = new QHBoxLayout(both);
-    row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(4);
-    row->addWidget(left, 1);
-    row->addWidget(right, 1);
-    return both;
-}
-
-// A slider at its place of rest when it is double clicked.
-class RestingSlider : public QSlider {
-  public:
-    RestingSlider(int least, int most, int rest, QWidget* parent) : QSlider(Qt::Horizontal, parent), rest_(rest) {
-        setRange(least, most);
-        setPageStep(10);
-    }
-
-  protected:
-    void mouseDoubleClickEvent(QMouseEvent*) override { setValue(rest_); }
-    void wheelEvent(QWheelEvent* event) override { event->ignore(); }
-
-  private:
-    int rest_;
-};
-
 }  // namespace
 
 RecipeForm::RecipeForm(Session& session, ImageDesk& desk, QWidget* parent)
-    : QScrollArea(parent), session_(session), desk_(desk), page_(new QWidget(this)), grid_(new QGridLayout(page_)) {
-    setObjectName("recipe");
-    setWidgetResizable(true);
-    setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    setFixedWidth(320);
-    grid_->setContentsMargins(12, 10, 16, 12);
-    grid_->setHorizontalSpacing(8);
-    grid_->setVerticalSpacing(6);
-    grid_->setColumnMinimumWidth(0, 82);
-    grid_->setColumnStretch(1, 1);
-    heading_ = new QLabel(page_);
-    heading_->setProperty("heading", true);
-    use_ = new QLabel(page_);
-    use_->setFont(Theme::figures());
-    use_->setProperty("quiet", true);
-    auto* top = new QHBoxLayout;
-    top->addWidget(heading_, 1);
-    top->addWidget(use_);
-    grid_->addLayout(top, row_++, 0, 1, 2);
+    : FormPage("recipe", tr("The recipe says what becomes of a picture on its way to the panel: crop, size, tone, colours, packing.\n\nIt stands here once a picture is chosen."), parent),
+      session_(session),
+      desk_(desk) {
     makeShape();
     rule();
     makeTone();
@@ -81,69 +37,22 @@ RecipeForm::RecipeForm(Session& session, ImageDesk& desk, QWidget* parent)
     makeReduction();
     rule();
     makeStorage();
-    grid_->setRowStretch(row_, 1);
-    // Long names in a list are no reason to be wider.
-    for (QComboBox* each : page_->findChildren<QComboBox*>()) {
-        each->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
-        each->setMinimumContentsLength(8);
-    }
-    auto* empty = new QLabel(tr("The recipe says what becomes of a picture on its way to the panel: crop, size, tone, colours, packing.\n\nIt stands here once a picture is chosen."), this);
-    empty->setWordWrap(true);
-    empty->setAlignment(Qt::AlignTop | Qt::AlignLeft);
-    empty->setContentsMargins(12, 10, 16, 12);
-    empty->setProperty("quiet", true);
-    pages_ = new QStackedWidget(this);
-    pages_->addWidget(page_);
-    pages_->addWidget(empty);
-    setWidget(pages_);
+    finish();
     connect(&desk, &ImageDesk::shown, this, &RecipeForm::refresh);
     connect(&desk, &ImageDesk::currentChanged, this, &RecipeForm::refresh);
     connect(&session, &Session::changed, this, &RecipeForm::refresh);
 }
 
-void RecipeForm::rule() {
-    auto* line = new QFrame(page_);
-    line->setProperty("rule", true);
-    grid_->addWidget(line, row_++, 0, 1, 2);
-}
-
-QLabel* RecipeForm::addRow(const QString& label, QWidget* field, const QString& help) {
-    auto* name = new QLabel(label, page_);
-    name->setProperty("quiet", true);
-    field->setToolTip(help);
-    name->setToolTip(help);
-    name->setBuddy(field);
-    grid_->addWidget(name, row_, 0);
-    grid_->addWidget(field, row_++, 1);
-    return name;
-}
-
 void RecipeForm::change(const Step& step, const QString& label, const QString& merge) { desk_.change(step, label, merge); }
 
-void RecipeForm::slider(const QString& label, const QString& name, int least, int most, int rest, int Recipe::*member, const QString& help) {
-    auto* field = new QWidget(page_);
-    auto* row = new QHBoxLayout(field);
-    row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(8);
-    auto* slide = new RestingSlider(least, most, rest, field);
-    slide->setObjectName(name);
-    auto* value = new QLabel(field);
-    value->setFont(Theme::figures());
-    value->setFixedWidth(30);
-    value->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
-    row->addWidget(slide, 1);
-    row->addWidget(value);
-    addRow(label, field, help + tr("; double click puts it back"));
-    connect(slide, &QSlider::valueChanged, this, [this, member, label, value, name](int now) {
-        value->setText(QString::number(now));
+FormPage::Slider RecipeForm::slider(const QString& label, const QString& name, int least, int most, int rest, int Recipe::*member, const QString& help) {
+    const Slider row = addSlider(label, name, least, most, rest, help);
+    connect(row.slide, &QSlider::valueChanged, this, [this, member, label, name](int now) {
         change([&](Recipe& r) { r.*member = now; }, tr("Change %1").arg(label.toLower()), name);
     });
-    connect(slide, &QSlider::sliderReleased, this, [this] { session_.endGesture(); });
-    fills_.push_back([slide, value, member](const Recipe& r) {
-        const QSignalBlocker block(slide);
-        slide->setValue(r.*member);
-        value->setText(QString::number(r.*member));
-    });
+    connect(row.slide, &QSlider::sliderReleased, this, [this] { session_.endGesture(); });
+    fills_.push_back([row, member](const Recipe& r) { row.set(r.*member); });
+    return row;
 }
 
 void RecipeForm::makeShape() {
@@ -152,7 +61,7 @@ void RecipeForm::makeShape() {
     crop->setCheckable(true);
     crop->setFont(Theme::figures());
     auto* held = new QCheckBox(tr("panel's"), page_);
-    addRow(tr("Crop"), pair(crop, held, page_), tr("Draw on the picture what is kept (C); with the panel's aspect if wanted"));
+    addRow(tr("Crop"), pair(crop, held), tr("Draw on the picture what is kept (C); with the panel's aspect if wanted"));
     crop->setShortcut(Qt::Key_C);
     connect(crop, &QPushButton::toggled, this, &RecipeForm::cropAsked);
     connect(held, &QCheckBox::toggled, this, &RecipeForm::aspectHeld);
@@ -166,7 +75,7 @@ void RecipeForm::makeShape() {
     connect(trim, &QCheckBox::clicked, this, [this](bool on) { change([on](Recipe& r) { r.trim = on; }, tr("Trim the border")); });
     fills_.push_back([trim](const Recipe& r) { trim->setChecked(r.trim); });
     fills_.push_back([clear](const Recipe& r) { clear->setEnabled(r.cropWidth > 0); });
-    addRow(QString(), pair(clear, trim, page_), tr("Take the crop away; trim cuts off an empty border"));
+    addRow(QString(), pair(clear, trim), tr("Take the crop away; trim cuts off an empty border"));
     auto* w = new NumberField(0, kMostResultSide, tr("w"), page_);
     auto* h = new NumberField(0, kMostResultSide, tr("h"), page_);
     w->setObjectName("recipe_width");
@@ -177,11 +86,11 @@ void RecipeForm::makeShape() {
         w->setNumber(r.width);
         h->setNumber(r.height);
     });
-    addRow(tr("Size"), pair(w, h, page_), tr("In pixels; 0 follows the other side, or the original"));
+    addRow(tr("Size"), pair(w, h), tr("In pixels; 0 follows the other side, or the original"));
     enlarged_ = new QLabel(page_);
     enlarged_->setWordWrap(true);
     enlarged_->setProperty("trouble", true);
-    grid_->addWidget(enlarged_, row_++, 1);
+    addUnder(enlarged_);
     auto* fit = new ChoiceField({"contain", "cover", "stretch"}, page_);
     fit->setObjectName("fit");
     connect(fit, &ChoiceField::chosen, this, [this](const QString& to) { change([&](Recipe& r) { r.fit = *fitByKey(to.toStdString()); }, tr("Fit %1").arg(to)); });
@@ -200,7 +109,7 @@ void RecipeForm::makeShape() {
         flipX->setChecked(r.flipX);
         flipY->setChecked(r.flipY);
     });
-    addRow(tr("Flip"), pair(flipX, flipY, page_), tr("Exchange the sides"));
+    addRow(tr("Flip"), pair(flipX, flipY), tr("Exchange the sides"));
     auto* columns = new NumberField(1, 64, tr("across"), page_);
     auto* rows = new NumberField(1, 64, tr("down"), page_);
     columns->setObjectName("sheet_columns");
@@ -210,7 +119,7 @@ void RecipeForm::makeShape() {
         columns->setNumber(r.columns);
         rows->setNumber(r.rows);
     });
-    addRow(tr("Cells"), pair(columns, rows, page_), tr("A sheet of equal cells becomes an animation, row by row"));
+    addRow(tr("Cells"), pair(columns, rows), tr("A sheet of equal cells becomes an animation, row by row"));
 }
 
 void RecipeForm::makeTone() {
@@ -331,16 +240,14 @@ void RecipeForm::makeReduction() {
     });
     fills_.push_back([reduce](const Recipe& r) { reduce->setCurrentIndex(reduce->findData(QString(toKey(r.reduction)))); });
     addRow(tr("Reduce"), reduce, tr("How colours that the format lacks are stood in for"));
-    const int before = row_;
-    slider(tr("Strength"), "strength", 0, 100, 100, &Recipe::strength, tr("Of the dither, in per cent"));
-    when(qobject_cast<QLabel*>(grid_->itemAtPosition(before, 0)->widget()), grid_->itemAtPosition(before, 1)->widget(), dithers);
+    const Slider strength = slider(tr("Strength"), "strength", 0, 100, 100, &Recipe::strength, tr("Of the dither, in per cent"));
+    when(strength.name, strength.field, dithers);
     auto* light = new ChoiceField({tr("linear"), tr("as stored")}, page_);
     connect(light, &ChoiceField::chosen, this, [this](const QString& to) { change([&](Recipe& r) { r.linear = to == tr("linear"); }, tr("Light %1").arg(to)); });
     fills_.push_back([this, light](const Recipe& r) { light->setChosen(r.linear ? tr("linear") : tr("as stored")); });
     when(addRow(tr("Light"), light, tr("Dots mix as light does, or as the numbers do")), light, dithers);
-    const int at = row_;
-    slider(tr("Threshold"), "threshold", 1, 255, 128, &Recipe::threshold, tr("The least grey that is lit"));
-    when(qobject_cast<QLabel*>(grid_->itemAtPosition(at, 0)->widget()), grid_->itemAtPosition(at, 1)->widget(), oneBit);
+    const Slider threshold = slider(tr("Threshold"), "threshold", 1, 255, 128, &Recipe::threshold, tr("The least grey that is lit"));
+    when(threshold.name, threshold.field, oneBit);
 }
 
 void RecipeForm::makeStorage() {
@@ -353,7 +260,7 @@ void RecipeForm::makeStorage() {
     packed_->setFont(Theme::figures());
     packed_->setProperty("quiet", true);
     packed_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
-    grid_->addWidget(packed_, row_++, 1);
+    addUnder(packed_);
     auto* where = new ChoiceField({tr("code"), tr("outside")}, page_);
     connect(where, &ChoiceField::chosen, this, [this](const QString& to) { change([&](Recipe& r) { r.outside = to == tr("outside"); }, tr("Keep in %1").arg(to)); });
     fills_.push_back([this, where](const Recipe& r) { where->setChosen(r.outside ? tr("outside") : tr("code")); });
@@ -380,7 +287,7 @@ void RecipeForm::showPalette() {
 
 void RecipeForm::refresh() {
     const Image* image = desk_.image();
-    pages_->setCurrentIndex(image ? 0 : 1);
+    setShown(image != nullptr);
     if (!image)
         return;
     heading_->setText(tr("Recipe of %1").arg(fromStd(image->name)));

@@ -1,14 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <QScrollArea>
 #include <functional>
 
+#include "app/widgets/form_page.h"
 #include "core/project/recipe.h"
-
-class QGridLayout;
-class QLabel;
-class QSlider;
 
 namespace gorsefinch::app {
 
@@ -16,7 +12,7 @@ class ImageDesk;
 class Session;
 
 // The recipe of the image that is worked on, step by step from top to bottom.
-class RecipeForm : public QScrollArea {
+class RecipeForm : public FormPage {
     Q_OBJECT
 
   public:
@@ -33,10 +29,7 @@ class RecipeForm : public QScrollArea {
     void makeTransparency();
     void makeReduction();
     void makeStorage();
-    void rule();
-    QLabel* addRow(const QString& label, QWidget* field, const QString& help);
-    void number(const QString& label, const QString& name, int least, int most, const QString& unit, int RecipeShape::*member, const QString& help);
-    void slider(const QString& label, const QString& name, int least, int most, int rest, int Recipe::*member, const QString& help);
+    Slider slider(const QString& label, const QString& name, int least, int most, int rest, int Recipe::*member, const QString& help);
     void change(const Step& step, const QString& label, const QString& merge = {});
     void refresh();
     void showPalette();
@@ -44,15 +37,9 @@ class RecipeForm : public QScrollArea {
 
     Session& session_;
     ImageDesk& desk_;
-    QWidget* page_;
-    class QStackedWidget* pages_ = nullptr;
-    QGridLayout* grid_;
-    int row_ = 0;
     std::vector<std::function<void(const Recipe&)>> fills_;
     std::vector<std::pair<QWidget*, std::function<bool(const Recipe&)>>> shownWhen_;
     QWidget* palette_ = nullptr;
-    QLabel* heading_ = nullptr;
-    QLabel* use_ = nullptr;
     QLabel* enlarged_ = nullptr;
     QLabel* packed_ = nullptr;
 };

@@ -46,6 +46,8 @@ class Session : public QObject {
     const BuiltSceneRef& scene() const { return scene_; }
     Twin& twin() { return *twin_; }
     ImageBakery& images() { return builder_.images(); }
+    // A font that the interface uses; null if nothing uses it. Valid until the next edit.
+    const BakedFont* font(const FontKey& key) const { return builder_.font(key); }
     const Problems& problems() const { return problems_; }
     const History& history() const { return *history_; }
 

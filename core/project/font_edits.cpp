@@ -188,24 +188,4 @@ std::vector<std::string> usersOfFont(const Document& document, const FontKey& ke
     return out;
 }
 
-std::vector<int> sizesOfFace(const Document& document, std::string_view face) {
-    std::set<int> out;
-    forEachAsker(
-        document, [](const Look&, std::string_view, const Asked&) {},
-        [&](const Screen&, const Widget& widget, const Asked& asked) {
-            if (asked.face == face)
-                out.insert(asked.size);
-            const Look* look = document.look(widget.look);
-            if (!look || !info(widget.kind).touched)
-                return;
-            for (const auto& [state, style] : look->states)
-                if (const Asked other = askedByLook(document, *look, state); other.face == face)
-                    out.insert(other.size);
-        });
-    if (const Face* found = document.face(face))
-        for (const FontSize& each : found->sizes)
-            out.insert(each.size);
-    return {out.begin(), out.end()};
-}
-
 }  // namespace gorsefinch

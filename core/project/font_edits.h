@@ -29,7 +29,5 @@ Document resizeFont(const Document& document, const FontKey& key, int size);
 
 // What asks for a font: looks as "look title", widgets as "screen.widget" where they or their look ask for it.
 std::vector<std::string> usersOfFont(const Document& document, const FontKey& key);
-// The sizes of a face that anything asks for or that have their own settings, in order.
-std::vector<int> sizesOfFace(const Document& document, std::string_view face);
 
 }  // namespace gorsefinch

@@ -1,0 +1,74 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/fonts/face_in.h"
+
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QSettings>
+
+#include "app/fonts/installed_dialog.h"
+#include "app/session/session.h"
+#include "core/font/face_facts.h"
+#include "core/project/font_edits.h"
+
+namespace gorsefinch::app {
+
+namespace {
+
+constexpr size_t kMostFile = size_t{64} << 20;
+
+}  // namespace
+
+FaceIn::FaceIn(Session& session, QWidget* window) : QObject(window), session_(session), window_(window) {}
+
+void FaceIn::askFiles() {
+    QSettings settings;
+    const QStringList paths = QFileDialog::getOpenFileNames(window_, tr("Bring in faces"), settings.value("face_folder").toString(), tr("Faces (%1)").arg(kFacePatterns));
+    if (paths.isEmpty())
+        return;
+    settings.setValue("face_folder", QFileInfo(paths.front()).path());
+    files(paths);
+}
+
+void FaceIn::askInstalled() {
+    InstalledDialog dialog(window_);
+    if (dialog.exec() == QDialog::Accepted && !dialog.file().isEmpty())
+        files({dialog.file()}, dialog.variant());
+}
+
+void FaceIn::files(const QStringList& paths, const QString& variant) {
+    Files files;
+    Document next = session_.document();
+    QStringList names, words;
+    for (const QString& path : paths) {
+        const auto bytes = files.read(path.toStdString(), kMostFile);
+        const std::string file = QFileInfo(path).fileName().toStdString();
+        const auto facts = bytes ? faceFacts(*bytes, file, variant.toStdString()) : tl::unexpected(bytes.error());
+        if (!facts) {
+            session_.tell(QString::fromStdString(facts.error().text()));
+            continue;
+        }
+        Face face;
+        face.file = file;
+        face.original = std::make_shared<const std::string>(*bytes);
+        for (const FaceVariant& each : facts->variants)
+            if (each.name == variant.toStdString() && facts->variants.size() > 1)
+                face.variant = each.name;
+        std::string name;
+        next = addFace(next, std::move(face), &name);
+        names << QString::fromStdString(name);
+        if (!facts->embedding.empty())
+            words << QString::fromStdString(name + ": " + facts->embedding);
+        else if (facts->licence.empty())
+            words << tr("%1 says nothing of its licence: make sure that you may ship it").arg(QString::fromStdString(name));
+    }
+    if (names.isEmpty())
+        return;
+    session_.edit(next, tr("Bring in %1").arg(names.join(", ")));
+    if (words.isEmpty())
+        session_.tellWell(tr("Brought in %1").arg(names.join(", ")));
+    else
+        session_.tell(words.join("; "));
+    Q_EMIT brought(names.front());
+}
+
+}  // namespace gorsefinch::app

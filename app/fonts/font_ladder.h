@@ -1,0 +1,38 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QTableWidget>
+
+#include "app/widgets/newest_job.h"
+#include "core/scene/specimen.h"
+
+class QLabel;
+
+namespace gorsefinch::app {
+
+class FontDesk;
+class Session;
+class SpecimenView;
+
+// The font in several sizes, one a row, and every depth, one a column, each with its bytes. A click takes one.
+class FontLadder : public QWidget {
+    Q_OBJECT
+
+  public:
+    FontLadder(Session& session, FontDesk& desk, SpecimenView& specimen, QWidget* parent = nullptr);
+
+  private:
+    void wish();
+    void show(const std::vector<FontRung>& rungs);
+    void take(int row, int column);
+
+    Session& session_;
+    FontDesk& desk_;
+    SpecimenView& specimen_;
+    QTableWidget* table_;
+    QLabel* state_;
+    NewestJob job_;
+    std::vector<int> sizes_;
+};
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,183 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/fonts/fonts_station.h"
+
+#include <QDragEnterEvent>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QInputDialog>
+#include <QMenu>
+#include <QMimeData>
+#include <QSplitter>
+#include <QVBoxLayout>
+
+#include "app/fonts/face_in.h"
+#include "app/fonts/font_form.h"
+#include "app/fonts/font_ladder.h"
+#include "app/fonts/font_list.h"
+#include "app/fonts/fonts_model.h"
+#include "app/fonts/glyph_table.h"
+#include "app/fonts/glyph_view.h"
+#include "app/fonts/specimen_view.h"
+#include "app/session/session.h"
+#include "app/theme/theme.h"
+#include "core/emit/export_font.h"
+#include "core/font/face_facts.h"
+#include "core/project/font_edits.h"
+
+namespace gorsefinch::app {
+
+FontsStation::FontsStation(Session& session, QWidget* parent)
+    : Station(parent),
+      session_(session),
+      desk_(session),
+      faceIn_(new FaceIn(session, this)),
+      list_(new FontList(session, desk_, this)),
+      specimen_(new SpecimenView(session, desk_, this)),
+      ladder_(new FontLadder(session, desk_, *specimen_, this)),
+      form_(new FontForm(session, desk_, this)) {
+    setAcceptDrops(true);
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(0);
+    auto* middle = new QSplitter(Qt::Vertical, this);
+    auto* glyphs = new QSplitter(Qt::Horizontal, middle);
+    glyphs->addWidget(new GlyphTable(desk_, glyphs));
+    glyphs->addWidget(new GlyphView(session, desk_, glyphs));
+    glyphs->setStretchFactor(0, 5);
+    glyphs->setStretchFactor(1, 4);
+    glyphs->setChildrenCollapsible(false);
+    middle->addWidget(specimen_);
+    middle->addWidget(glyphs);
+    middle->addWidget(ladder_);
+    for (int i = 0; i < 3; ++i)
+        middle->setStretchFactor(i, 1);
+    middle->setSizes({200, 240, 220});
+    middle->setChildrenCollapsible(false);
+    for (QWidget* each : std::initializer_list<QWidget*>{list_, middle, form_}) {
+        row->addWidget(each, each == middle ? 1 : 0);
+        if (each != form_) {
+            auto* line = new QFrame(this);
+            line->setStyleSheet(QString("background: %1;").arg(Theme::colour(Role::StrongLine).name()));
+            line->setFixedWidth(1);
+            row->addWidget(line);
+        }
+    }
+    makeCommands();
+    setFocusProxy(list_);
+    connect(list_, &FontList::bringInAsked, this, &FontsStation::showBringIn);
+    connect(list_, &FontList::sizeAsked, this, &FontsStation::addSize);
+    connect(list_, &FontList::removeAsked, this, &FontsStation::remove);
+    connect(list_, &FontList::menuAsked, this, &FontsStation::showMenu);
+    connect(faceIn_, &FaceIn::brought, this, [this](const QString& face) { desk_.setCurrent({face.toStdString(), 0}); });
+    connect(form_, &FontForm::widgetChosen, this, &FontsStation::widgetChosen);
+}
+
+void FontsStation::command(const QString& name, const QKeySequence& keys, const QString& objectName, const std::function<void()>& run) {
+    auto* action = new QAction(name, this);
+    action->setObjectName(objectName);
+    action->setShortcut(keys);
+    action->setShortcutContext(Qt::WidgetWithChildrenShortcut);
+    connect(action, &QAction::triggered, this, run);
+    addAction(action);
+    commands_.append(action);
+}
+
+void FontsStation::makeCommands() {
+    command(tr("Bring in from files…"), Qt::CTRL | Qt::Key_I, "face_files", [this] { faceIn_->askFiles(); });
+    command(tr("Bring in an installed face…"), Qt::CTRL | Qt::SHIFT | Qt::Key_I, "face_installed", [this] { faceIn_->askInstalled(); });
+    command(tr("Make a size…"), Qt::CTRL | Qt::Key_Plus, "make_size", [this] { addSize(); });
+    command(tr("Rename the face"), Qt::Key_F2, "rename_face", [this] { list_->rename(); });
+    command(tr("Delete"), Qt::CTRL | Qt::Key_Delete, "remove_font", [this] { remove(); });
+    command(tr("Export this size…"), Qt::CTRL | Qt::Key_E, "export_font", [this] { exportFont(); });
+}
+
+void FontsStation::showMenu(const QPoint& at) {
+    QMenu menu(this);
+    menu.addActions(commands_);
+    menu.exec(at);
+}
+
+void FontsStation::showBringIn(const QPoint& at) {
+    QMenu menu(this);
+    menu.addActions(commands_.mid(0, 2));
+    menu.exec(at);
+}
+
+QString FontsStation::figure() const {
+    const double kb = static_cast<double>(list_->model().usedBytes()) / 1024;
+    return QString("%1 · %2 KB").arg(session_.document().faces->size()).arg(kb, 0, 'f', kb < 10 ? 1 : 0);
+}
+
+bool FontsStation::goTo(const Problem& problem) {
+    for (const Face& each : *session_.document().faces)
+        if (problem.file == "fonts/" + each.file || problem.place.starts_with(each.name + " ")) {
+            desk_.setCurrent({each.name, 0});
+            return true;
+        }
+    return false;
+}
+
+void FontsStation::addSize() {
+    if (!desk_.face())
+        return;
+    bool good = false;
+    const int size = QInputDialog::getInt(this, tr("Make a size"), tr("Pixels of what the size counts:"), desk_.shownKey().size, kLeastFontSize, kMostFontSize, 1, &good);
+    if (!good)
+        return;
+    const FontKey key{desk_.current().face, size};
+    session_.edit(addFontSize(session_.document(), key), tr("Make %1 px of %2").arg(size).arg(QString::fromStdString(key.face)));
+    desk_.setCurrent(key);
+}
+
+void FontsStation::remove() {
+    const Face* face = desk_.face();
+    if (!face)
+        return;
+    const FontKey key = desk_.current();
+    const QString name = QString::fromStdString(key.face);
+    if (key.size != 0) {
+        if (!face->ownSize(key.size)) {
+            session_.tell(tr("%1 px is there because looks or widgets ask for it; change them, or take another rung of the ladder").arg(key.size));
+            return;
+        }
+        session_.edit(removeFontSize(session_.document(), key), tr("Delete the settings of %1 px").arg(key.size));
+        return;
+    }
+    session_.edit(removeFace(session_.document(), key.face), tr("Delete the face %1").arg(name));
+    session_.tellWell(tr("Deleted %1; Ctrl+Z brings it back").arg(name));
+}
+
+void FontsStation::exportFont() {
+    if (!desk_.font())
+        return;
+    const FontKey key = desk_.shownKey();
+    const QString start = QString("%1_%2.bdf").arg(QString::fromStdString(key.face)).arg(key.size);
+    const QString path = QFileDialog::getSaveFileName(this, tr("Export %1, %2 px").arg(QString::fromStdString(key.face)).arg(key.size), start,
+                                                      tr("Bitmap font (*.bdf);;Sheet of glyphs (*.png);;C source (*.c)"));
+    if (path.isEmpty())
+        return;
+    Files files;
+    const auto bytes = gorsefinch::exportFont(*desk_.font(), "." + QFileInfo(path).suffix().toLower().toStdString());
+    const auto written = bytes ? writeSafely(files, path.toStdString(), *bytes) : tl::unexpected(bytes.error());
+    if (written)
+        session_.tellWell(tr("Wrote %1").arg(path));
+    else
+        session_.tell(QString::fromStdString(written.error().text()));
+}
+
+void FontsStation::dragEnterEvent(QDragEnterEvent* event) {
+    if (event->mimeData()->hasUrls())
+        event->acceptProposedAction();
+}
+
+void FontsStation::dropEvent(QDropEvent* event) {
+    QStringList paths;
+    for (const QUrl& url : event->mimeData()->urls())
+        if (url.isLocalFile())
+            paths << url.toLocalFile();
+    if (!paths.isEmpty() && session_.isOpen())
+        faceIn_->files(paths);
+    event->acceptProposedAction();
+}
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,55 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QAction>
+
+#include "app/fonts/font_desk.h"
+#include "app/frame/station.h"
+
+namespace gorsefinch::app {
+
+class FaceIn;
+class FontForm;
+class FontLadder;
+class FontList;
+class SpecimenView;
+
+// Where faces become glyphs.
+class FontsStation : public Station {
+    Q_OBJECT
+
+  public:
+    explicit FontsStation(Session& session, QWidget* parent = nullptr);
+    QString title() const override { return tr("Fonts"); }
+    QString figure() const override;
+    QString help() const override { return tr("Bring in faces; look at their glyphs and what they cost"); }
+    int number() const override { return 3; }
+    bool goTo(const Problem& problem) override;
+
+  Q_SIGNALS:
+    void widgetChosen(const QString& screen, const QString& widget);
+
+  protected:
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
+
+  private:
+    void makeCommands();
+    void command(const QString& name, const QKeySequence& keys, const QString& objectName, const std::function<void()>& run);
+    void showMenu(const QPoint& at);
+    void showBringIn(const QPoint& at);
+    void addSize();
+    void remove();
+    void exportFont();
+
+    Session& session_;
+    FontDesk desk_;
+    FaceIn* faceIn_;
+    FontList* list_;
+    SpecimenView* specimen_;
+    FontLadder* ladder_;
+    FontForm* form_;
+    QList<QAction*> commands_;
+};
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,32 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QWidget>
+
+class QLabel;
+class QListView;
+
+namespace gorsefinch::app {
+
+class FontDesk;
+class GlyphModel;
+
+// The glyphs that the font holds, each in its own pixels.
+class GlyphTable : public QWidget {
+    Q_OBJECT
+
+  public:
+    GlyphTable(FontDesk& desk, QWidget* parent = nullptr);
+
+  private:
+    void refresh();
+    void follow();
+
+    FontDesk& desk_;
+    GlyphModel* model_;
+    QListView* list_;
+    QLabel* count_;
+    bool refreshing_ = false;
+};
+
+}  // namespace gorsefinch::app

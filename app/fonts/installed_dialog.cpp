@@ -1,0 +1,106 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/fonts/installed_dialog.h"
+
+#include <QDialogButtonBox>
+#include <QLabel>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QPushButton>
+#include <QVBoxLayout>
+
+#include "app/fonts/glyph_picture.h"
+#include "app/theme/theme.h"
+#include "core/base/files.h"
+#include "core/font/face_facts.h"
+
+namespace gorsefinch::app {
+
+InstalledDialog::InstalledDialog(QWidget* parent) : QDialog(parent), faces_(installedFaces()), list_(new QListWidget(this)), sample_(new QLabel(this)), facts_(new QLabel(this)) {
+    setWindowTitle(tr("Faces on this desktop"));
+    resize(520, 520);
+    auto* column = new QVBoxLayout(this);
+    column->setSpacing(8);
+    auto* find = new QLineEdit(this);
+    find->setObjectName("find_installed");
+    find->setPlaceholderText(tr("type to find"));
+    column->addWidget(find);
+    list_->setObjectName("installed");
+    for (const InstalledFace& each : faces_) {
+        QString words = QString::fromStdString(each.family + " " + each.style);
+        if (each.variable)
+            words = QString::fromStdString(each.family) + tr(" · variable");
+        if (each.bitmap)
+            words += tr(" · bitmap");
+        auto* item = new QListWidgetItem(words, list_);
+        item->setToolTip(QString::fromStdString(each.file));
+    }
+    column->addWidget(list_, 1);
+    sample_->setMinimumHeight(34);
+    column->addWidget(sample_);
+    facts_->setWordWrap(true);
+    facts_->setMinimumHeight(64);
+    facts_->setAlignment(Qt::AlignTop);
+    facts_->setProperty("quiet", true);
+    column->addWidget(facts_);
+    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel, this);
+    buttons->button(QDialogButtonBox::Ok)->setText(tr("Copy into the project"));
+    buttons->button(QDialogButtonBox::Ok)->setEnabled(!faces_.empty());
+    column->addWidget(buttons);
+    connect(find, &QLineEdit::textChanged, this, [this](const QString& words) {
+        bool first = true;
+        for (int i = 0; i < list_->count(); ++i) {
+            const bool hidden = !list_->item(i)->text().contains(words, Qt::CaseInsensitive);
+            list_->item(i)->setHidden(hidden);
+            if (!hidden && std::exchange(first, false))
+                list_->setCurrentRow(i);
+        }
+    });
+    connect(list_, &QListWidget::currentRowChanged, this, &InstalledDialog::showFacts);
+    connect(list_, &QListWidget::itemDoubleClicked, this, &QDialog::accept);
+    connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
+    connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
+    list_->setCurrentRow(0);
+}
+
+const InstalledFace* InstalledDialog::current() const {
+    const int row = list_->currentRow();
+    return row >= 0 && row < static_cast<int>(faces_.size()) ? &faces_[static_cast<size_t>(row)] : nullptr;
+}
+
+QString InstalledDialog::file() const { return current() ? QString::fromStdString(current()->file) : QString(); }
+QString InstalledDialog::variant() const { return current() && !current()->variable ? QString::fromStdString(current()->style) : QString(); }
+
+void InstalledDialog::showFacts() {
+    sample_->clear();
+    facts_->clear();
+    const InstalledFace* face = current();
+    const auto bytes = face ? Files().read(face->file, size_t{64} << 20) : tl::unexpected(Error{});
+    if (!bytes)
+        return;
+    const auto facts = faceFacts(*bytes, face->file, variant().toStdString());
+    if (!facts) {
+        facts_->setText(QString::fromStdString(facts.error().text()));
+        return;
+    }
+    const auto held = std::make_shared<const std::string>(*bytes);
+    FaceAsk ask;
+    ask.size = 22;
+    ask.bits = 8;
+    ask.variant = variant().toStdString();
+    if (const auto opened = openFace(held, face->file, ask)) {
+        FontSource source;
+        source.faces = {*opened};
+        source.settings.bits = 8;
+        const BakedFont font({"sample", 22}, source);
+        sample_->setPixmap(QPixmap::fromImage(wordPicture(font, U"Bellows 0123456789 °C", Theme::colour(Role::Text))));
+    }
+    QString licence = QString::fromStdString(facts->licence.empty() ? facts->copyright : facts->licence).simplified();
+    if (licence.size() > 220)
+        licence = licence.left(219) + QString::fromUtf8("…");
+    QString words = licence.isEmpty() ? tr("It says nothing of its licence: make sure that you may ship it.") : tr("Licence: %1").arg(licence);
+    if (!facts->embedding.empty())
+        words += "\n" + tr("Mind: %1.").arg(QString::fromStdString(facts->embedding));
+    facts_->setText(words);
+}
+
+}  // namespace gorsefinch::app
