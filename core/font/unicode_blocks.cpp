@@ -13,6 +13,10 @@ std::string blockName(int code) {
     const char* name = u_getPropertyValueName(UCHAR_BLOCK, code, U_LONG_PROPERTY_NAME);
     std::string out = name ? name : "";
     std::replace(out.begin(), out.end(), '_', ' ');
+    // The standard writes a hyphen before a single sign: Latin-1 Supplement, Cyrillic Extended-B.
+    for (size_t at = 1; at < out.size(); ++at)
+        if (out[at - 1] == ' ' && (at + 1 == out.size() || out[at + 1] == ' '))
+            out[at - 1] = '-';
     return out;
 }
 
@@ -34,7 +38,7 @@ std::vector<UnicodeBlock> readBlocks() {
 
 bool sameName(std::string_view a, std::string_view b) {
     return std::equal(a.begin(), a.end(), b.begin(), b.end(), [](char x, char y) {
-        const auto plain = [](char c) { return c == '_' ? ' ' : static_cast<char>(std::tolower(static_cast<unsigned char>(c))); };
+        const auto plain = [](char c) { return c == '_' || c == '-' ? ' ' : static_cast<char>(std::tolower(static_cast<unsigned char>(c))); };
         return plain(x) == plain(y);
     });
 }
