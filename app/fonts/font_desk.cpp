@@ -11,6 +11,7 @@ FontDesk::FontDesk(Session& session, QObject* parent) : QObject(parent), session
 }
 
 void FontDesk::follow(const Change& change) {
+    font_ = nullptr;  // the scene that it was of may be gone
     if (change.opened) {
         key_ = {};
         held_ = nullptr;
@@ -23,8 +24,7 @@ void FontDesk::follow(const Change& change) {
                 Q_EMIT currentChanged();
                 break;
             }
-    if (change.opened || change.assets || change.panel || change.looks || change.screens || change.rules || change.variables)
-        refresh();
+    refresh();
 }
 
 const Face* FontDesk::face() const { return session_.isOpen() ? session_.document().face(key_.face) : nullptr; }

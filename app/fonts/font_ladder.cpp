@@ -160,12 +160,13 @@ void FontLadder::take(int row, int column) {
         next = withFontSettings(next, key, settings);
     }
     const FontKey to{key.face, size};
+    const bool ofSize = desk_.current().size != 0;
     if (size != key.size)
         next = resizeFont(next, key, size);
     if (size == key.size && bits == desk_.font()->bits())
         return;
     session_.edit(next, tr("Take %1 px, %2").arg(size).arg(counted(bits, tr("bit"), tr("bits"))));
-    if (desk_.current().size != 0)
+    if (ofSize)
         desk_.setCurrent(to);
 }
 

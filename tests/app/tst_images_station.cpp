@@ -6,7 +6,6 @@
 #include <QListView>
 #include <QListWidget>
 #include <QMessageBox>
-#include <QMimeData>
 #include <QPushButton>
 #include <QSlider>
 #include <QTimer>
@@ -48,19 +47,6 @@ QImage photo(int w, int h) {
         for (int x = 0; x < w; ++x)
             image.setPixel(x, y, qRgb(x * 255 / w, y * 255 / h, (x + y) % 256));
     return image;
-}
-
-void drop(QWidget* on, const QStringList& paths) {
-    QMimeData data;
-    QList<QUrl> urls;
-    for (const QString& path : paths)
-        urls << QUrl::fromLocalFile(path);
-    data.setUrls(urls);
-    QDragEnterEvent enter(on->rect().center(), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
-    QApplication::sendEvent(on, &enter);
-    QVERIFY(enter.isAccepted());
-    QDropEvent event(on->rect().center(), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
-    QApplication::sendEvent(on, &event);
 }
 
 }  // namespace

@@ -5,6 +5,7 @@
 #include <QDir>
 #include <QDirIterator>
 #include <QLineEdit>
+#include <QMimeData>
 #include <QMouseEvent>
 #include <QSettings>
 #include <QTemporaryDir>
@@ -12,6 +13,20 @@
 
 #include "app/frame/main_window.h"
 #include "app/session/session.h"
+
+// Files dropped on a widget, as from a file manager.
+inline void drop(QWidget* on, const QStringList& paths) {
+    QMimeData data;
+    QList<QUrl> urls;
+    for (const QString& path : paths)
+        urls << QUrl::fromLocalFile(path);
+    data.setUrls(urls);
+    QDragEnterEvent enter(on->rect().center(), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(on, &enter);
+    QVERIFY(enter.isAccepted());
+    QDropEvent event(on->rect().center(), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(on, &event);
+}
 
 // The window on a copy of an example, driven by mouse and keys.
 namespace support {
