@@ -30,6 +30,8 @@ class MainWindow : public QMainWindow {
     // Opens a project and shows its screens; tells what is wrong if it can't.
     bool openProject(const QString& folder);
     void showStart();
+    // The station at that place in the header; nothing without a project.
+    void showStation(int station);
 
   protected:
     void closeEvent(QCloseEvent* event) override;
@@ -40,7 +42,6 @@ class MainWindow : public QMainWindow {
     void makeRecoveryBar();
     QAction* command(const QString& name, const QKeySequence& keys, const std::function<void()>& run);
     void showProjectMenu();
-    void showStation(int station);
     void goTo(const Problem& problem);
     void askOpen();
     // Tells or asks; `buttons` are those of a message box, and the chosen one comes back.
