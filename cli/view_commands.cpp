@@ -55,14 +55,16 @@ int render(const Options& o) {
         return kProblems;
     // A .bin is what the panel's memory holds; a .png is what the user sees.
     Twin twin(project->scene, endsWith(o.out, ".bin") ? Twin::View::Panel : Twin::View::Upright);
+    if (const auto error = applySets(twin, o.sets))
+        return refuse(*error);
     if (!o.screen.empty()) {
         const int screen = project->document.screenIndex(o.screen);
         if (screen < 0)
             return refuse({o.project, "--screen", "there is no screen \"" + o.screen + "\"", "See the names in screens/"});
+        // What the rules do at the start comes first: they may lead elsewhere.
+        twin.step(0);
         twin.go(screen);
     }
-    if (const auto error = applySets(twin, o.sets))
-        return refuse(*error);
     advance(twin, 0, o.at);
     if (const auto written = writeFrame(twin, o.out); !written)
         return refuse(written.error());

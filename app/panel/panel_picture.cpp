@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "app/theme/theme.h"
+#include "app/widgets/panel_shape.h"
 
 namespace gorsefinch::app {
 
@@ -12,9 +13,10 @@ PanelPicture::PanelPicture(const QString& caption, QWidget* parent) : QWidget(pa
     setMinimumSize(200, 160);
 }
 
-void PanelPicture::setPicture(const QImage& picture, const QString& detail) {
+void PanelPicture::setPicture(const QImage& picture, const QString& detail, const Panel& shape) {
     picture_ = picture;
     detail_ = detail;
+    shape_ = shape;
     setAccessibleName(caption_ + ", " + detail);
     update();
 }
@@ -28,12 +30,10 @@ void PanelPicture::paintEvent(QPaintEvent*) {
         scale = scale >= 1 ? std::floor(scale) : scale;
         const QSize size(static_cast<int>(picture_.width() * scale), static_cast<int>(picture_.height() * scale));
         const QRect r(QPoint(room.center().x() - size.width() / 2, room.center().y() - size.height() / 2), size);
-        painter.setRenderHint(QPainter::Antialiasing);
-        painter.setPen(Qt::NoPen);
-        painter.setBrush(QColor("#0b0e0d"));
-        painter.drawRoundedRect(r.adjusted(-8, -8, 8, 8), 5, 5);
+        paintRim(painter, shape_, r, 8);
         painter.setRenderHint(QPainter::SmoothPixmapTransform, scale < 1);
         painter.drawImage(r, picture_);
+        coverCorners(painter, shape_, r, QColor("#0b0e0d"));
     }
     const QRect label(rect().left(), rect().bottom() - 40, rect().width(), 34);
     painter.fillRect(label.adjusted(0, -2, 0, 8), Theme::colour(Role::Surface));

@@ -4,6 +4,8 @@
 #include <QImage>
 #include <QWidget>
 
+#include "core/project/document.h"
+
 namespace gorsefinch::app {
 
 // A panel's picture with a caption, as large as whole-number zoom allows.
@@ -12,7 +14,8 @@ class PanelPicture : public QWidget {
 
   public:
     PanelPicture(const QString& caption, QWidget* parent = nullptr);
-    void setPicture(const QImage& picture, const QString& detail);
+    // `shape` decides the rim.
+    void setPicture(const QImage& picture, const QString& detail, const Panel& shape);
 
   protected:
     void paintEvent(QPaintEvent* event) override;
@@ -20,6 +23,7 @@ class PanelPicture : public QWidget {
   private:
     QString caption_, detail_;
     QImage picture_;
+    Panel shape_;
 };
 
 }  // namespace gorsefinch::app

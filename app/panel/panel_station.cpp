@@ -134,6 +134,7 @@ QWidget* PanelStation::makeForm() {
     QFormLayout* size = section(tr("Picture"), page);
     number(size, tr("Width"), "panel_width", "px", kLeastPanelSide, kMostPanelSide, tr("Columns of the interface as the user sees it"), [](const Panel& p) -> int64_t { return p.width; }, [](Panel& p, int64_t v) { p.width = static_cast<int>(v); });
     number(size, tr("Height"), "panel_height", "px", kLeastPanelSide, kMostPanelSide, tr("Rows of the interface as the user sees it"), [](const Panel& p) -> int64_t { return p.height; }, [](Panel& p, int64_t v) { p.height = static_cast<int>(v); });
+    yesNo(size, tr("Round"), "panel_round", tr("the glass shows a circle of it"), &Panel::round);
     QStringList formats;
     for (const PixelFormatInfo& each : pixelFormats())
         if (each.panel)
@@ -191,12 +192,12 @@ void PanelStation::refresh() {
     const BuiltScene& scene = *session_.scene();
     const Panel& panel = *session_.document().panel;
     const PanelMemory seen = drawScreen(scene, session_.screenIndex(), &session_.twin());
-    seen_->setPicture(toImage(seen), tr("%1 x %2 pixels").arg(panel.width).arg(panel.height));
+    seen_->setPicture(toImage(seen), tr("%1 x %2 pixels").arg(panel.width).arg(panel.height), panel);
     Twin held(session_.scene(), Twin::View::Panel);
     held.go(session_.screenIndex());
     held.step(0);
     const PanelMemory& memory = held.memory();
-    held_->setPicture(toImage(memory), tr("%1 columns x %2 rows, %3, %4 bytes").arg(memory.width()).arg(memory.height()).arg(info(panel.format).key).arg(memory.bytes().size()));
+    held_->setPicture(toImage(memory), tr("%1 columns x %2 rows, %3, %4 bytes").arg(memory.width()).arg(memory.height()).arg(info(panel.format).key).arg(memory.bytes().size()), {});
     const Costs costs = costsOf(scene);
     facts_->setText(tr("one full picture %1 B\ndraw buffer      %2 B\nstate            %3 B\nstack, about     %4 B")
                         .arg(packedBytes(panel.format, panel.width, panel.height), 7).arg(costs.buffer, 7).arg(costs.state, 7).arg(costs.stack, 7));

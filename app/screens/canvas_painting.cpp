@@ -7,6 +7,7 @@
 #include "app/screens/frame_picture.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "app/widgets/panel_shape.h"
 
 namespace gorsefinch::app {
 
@@ -62,13 +63,14 @@ void Canvas::paintEvent(QPaintEvent*) {
 
 void Canvas::drawPanel(QPainter& painter) {
     const QRect r = panelRect();
-    painter.setRenderHint(QPainter::Antialiasing);
-    painter.setPen(Qt::NoPen);
-    painter.setBrush(QColor("#0b0e0d"));
-    painter.drawRoundedRect(r.adjusted(-12, -12, 12, 12), 7, 7);
-    painter.setRenderHint(QPainter::Antialiasing, false);
+    const Panel& panel = *session_.document().panel;
+    paintRim(painter, panel, r, 12);
     painter.setRenderHint(QPainter::SmoothPixmapTransform, false);
     painter.drawImage(r, operating_ ? toImage(session_.twin().memory()) : picture_);
+    // What the glass hides can still be edited, so it stays dimly in sight.
+    QColor hidden = Theme::colour(Role::Around);
+    hidden.setAlpha(operating_ ? 255 : 190);
+    coverCorners(painter, panel, r, hidden);
     if (!operating_)
         return;
     painter.setPen(QPen(Theme::colour(Role::Well), 2));

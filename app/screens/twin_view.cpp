@@ -12,6 +12,7 @@
 #include "app/screens/frame_picture.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "app/widgets/panel_shape.h"
 
 namespace gorsefinch::app {
 
@@ -52,6 +53,7 @@ void TwinPanel::paintEvent(QPaintEvent*) {
     const QImage image = toImage(session_.twin().memory());
     painter.setRenderHint(QPainter::SmoothPixmapTransform, r.width() < image.width());
     painter.drawImage(r, image);
+    coverCorners(painter, *session_.document().panel, r, Theme::colour(Role::Window));
 }
 
 void TwinPanel::touch(const QPointF& at, bool down) {

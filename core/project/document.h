@@ -23,6 +23,7 @@ inline constexpr int kFormatVersion = 1;
 // The display hardware. Width and height are those of the interface as the user sees it, before it is turned.
 struct Panel {
     int width = 320, height = 240;            // pixels
+    bool round = false;                       // the glass shows the ellipse inside them
     PixelFormat format = PixelFormat::Rgb565;
     std::vector<Colour> palette;              // of an indexed format; empty: the usual one
     int turn = 0;                             // clockwise degrees: 0, 90, 180, 270

@@ -58,6 +58,11 @@ Panel readPanel(const Json& json, Problems& problems) {
         const PixelFormatInfo* found = pixelFormatByKey(key);
         return found && found->panel ? std::optional(found->format) : std::nullopt;
     });
+    if (const std::string shape = object.text("shape"); !shape.empty()) {
+        panel.round = shape == "round";
+        if (!panel.round)
+            object.problem("shape", "a panel is round or has no shape said", "Write round, or take the key out");
+    }
     panel.palette = readColours(object, "palette");
     panel.turn = static_cast<int>(object.whole("turn", 0, 0, 270));
     if (panel.turn % 90 != 0) {

@@ -27,6 +27,8 @@ Json toJson(const Panel& panel) {
     Json out;
     out["width"] = panel.width;
     out["height"] = panel.height;
+    if (panel.round)
+        out["shape"] = "round";
     out["format"] = info(panel.format).key;
     putColours(out, "palette", panel.palette);
     putUnless(out, "turn", panel.turn, 0);

@@ -269,6 +269,43 @@ class TestSamePixels : public QObject {
 
     // Panels that are turned, mirrored, inverted, exchanged and offset: their memory holds what the upright panel
     // holds, moved as the setting says, and the emulated target agrees.
+    // The other demos in their own panel's format, with every strip that their drivers can hold.
+    void otherDemos_data() {
+        QTest::addColumn<QString>("name");
+        QTest::newRow("hive") << "hive";
+        QTest::newRow("enlarger") << "enlarger";
+    }
+
+    void otherDemos() {
+        QFETCH(QString, name);
+        const std::string project = name.toStdString();
+        Document document = openExample(project.c_str());
+        // The drivers of this test run on controllers of 32 bits.
+        Panel panel = *document.panel;
+        panel.wordBits = 32;
+        document = withPanel(document, panel);
+        SceneBuilder builder;
+        const BuiltSceneRef scene = builder.build(document);
+        QVERIFY(scene->problems.empty());
+        QVERIFY(std::any_of(scene->fonts.begin(), scene->fonts.end(), [](const BakedFont* font) { return font->isPacked(); }));
+        const auto steps = scriptOf(readFile(QString(SOURCE_DIR "/examples/%1/demo.script").arg(name)).constData());
+        const long least = static_cast<long>(packedRowBytes(panel.format, panel.width));  // of a page: 8 lines
+        const QByteArray full = expectedFrames(scene, steps);
+        const qsizetype frame = static_cast<qsizetype>(packedBytes(panel.format, panel.width, panel.height));
+        QSet<QByteArray> different;
+        for (qsizetype i = 0; i < full.size(); i += frame)
+            different.insert(full.mid(i, frame));
+        QVERIFY(different.size() >= 8);
+        const QString folder = prepare(scene, steps, name);
+        QList<QPair<long, QByteArray>> expected{{least, full}, {least * 8, full}, {static_cast<long>(frame), full}};
+        for (const auto& [bytes, frames] : expected)
+            QCOMPARE(expectedFrames(scene, steps, bytes), full);
+        for (const Toolchain& tools : {hostGcc(), hostClang(), cortexM3()}) {
+            const QString said = runAll(tools, folder, document, expected);
+            QVERIFY2(said.isEmpty(), qPrintable(said));
+        }
+    }
+
     void turned_data() {
         QTest::addColumn<QString>("format");
         QTest::addColumn<int>("turn");

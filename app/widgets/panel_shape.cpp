@@ -1,0 +1,36 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/widgets/panel_shape.h"
+
+#include <QPainterPath>
+
+#include "core/project/document.h"
+
+namespace gorsefinch::app {
+
+void paintRim(QPainter& painter, const Panel& panel, const QRect& picture, int margin) {
+    const QRect rim = picture.adjusted(-margin, -margin, margin, margin);
+    painter.save();
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(QColor("#0b0e0d"));
+    if (panel.round)
+        painter.drawEllipse(rim);
+    else
+        painter.drawRoundedRect(rim, margin * 0.6, margin * 0.6);
+    painter.restore();
+}
+
+void coverCorners(QPainter& painter, const Panel& panel, const QRect& picture, const QColor& with) {
+    if (!panel.round)
+        return;
+    QPainterPath corners;
+    corners.addRect(picture);
+    QPainterPath glass;
+    glass.addEllipse(picture);
+    painter.save();
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.fillPath(corners - glass, with);
+    painter.restore();
+}
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,18 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QColor>
+#include <QPainter>
+
+namespace gorsefinch {
+struct Panel;
+}
+
+namespace gorsefinch::app {
+
+// The dark rim around a panel's picture, `margin` pixels wide: a rectangle, or a ring.
+void paintRim(QPainter& painter, const Panel& panel, const QRect& picture, int margin);
+// What a round panel doesn't show of its picture is covered with a colour; nothing for others.
+void coverCorners(QPainter& painter, const Panel& panel, const QRect& picture, const QColor& with);
+
+}  // namespace gorsefinch::app
