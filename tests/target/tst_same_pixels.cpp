@@ -130,6 +130,8 @@ QByteArray framesFromFlushes(const QByteArray& sent, const PanelMemory& empty) {
 
 }  // namespace
 
+Q_DECLARE_METATYPE(gorsefinch::Document)
+
 class TestSamePixels : public QObject {
     Q_OBJECT
 
@@ -417,23 +419,32 @@ class TestSamePixels : public QObject {
         }
     }
 
-    void small8Bit() {
-        const Document document = smallProject();
+    // On a controller of 8 bits with 32 KB flash and 2 KB RAM.
+    void on8Bits_data() {
+        QTest::addColumn<Document>("document");
+        QTest::addColumn<QByteArray>("script");
+        QTest::newRow("small") << smallProject() << QByteArray(smallScript);
+        QTest::newRow("hive") << openExample("hive") << readFile(SOURCE_DIR "/examples/hive/demo.script");
+    }
+
+    void on8Bits() {
+        QFETCH(Document, document);
+        QFETCH(QByteArray, script);
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(document);
-        QVERIFY2(scene->problems.empty(), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
-        const auto steps = scriptOf(smallScript);
-        const QString folder = prepare(scene, steps, "small");
+        QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
+        const auto steps = scriptOf(script.constData());
+        const QString name = QString::fromStdString(document.name), folder = prepare(scene, steps, name + "8");
         QVERIFY(!folder.isEmpty());
         const QByteArray expected = expectedFrames(scene, steps);
         const QString said = runAll(hostGcc(), folder, document, {{128, expected}, {1024, expected}});
         QVERIFY2(said.isEmpty(), qPrintable(said));
 
-        const QString program = folder + "/scale.elf";
+        const QString program = folder + "/" + name + ".elf";
         QStringList arguments{"-std=gnu99", "-Os", "-mmcu=avr5", "-Wall", "-Wextra", "-Wconversion", "-Wshadow", "-Werror",
                               "-Werror=addr-space-convert", "-ffunction-sections", "-fdata-sections", "-Wl,--gc-sections",
                               "-mcall-prologues", "-mrelax", "-flto", "-I", folder};
-        arguments << generatedSources(folder, "scale") << testDir() + "avr_driver.c" << testDir() + "avr_start.S"
+        arguments << generatedSources(folder, name) << testDir() + "avr_driver.c" << testDir() + "avr_start.S"
                   << "-nostartfiles" << "-Wl,--defsym=__DATA_REGION_ORIGIN__=0x800100" << "-o" << program;
         const QString compiled = trouble("avr-gcc", arguments);
         QVERIFY2(compiled.isEmpty(), qPrintable(compiled));
