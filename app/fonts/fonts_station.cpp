@@ -20,6 +20,7 @@
 #include "app/fonts/specimen_view.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "app/widgets/shelf_dialog.h"
 #include "core/emit/export_font.h"
 #include "core/font/face_facts.h"
 #include "core/project/font_edits.h"
@@ -85,6 +86,8 @@ void FontsStation::command(const QString& name, const QKeySequence& keys, const 
 void FontsStation::makeCommands() {
     command(tr("Bring in from files…"), Qt::CTRL | Qt::Key_I, "face_files", [this] { faceIn_->askFiles(); });
     command(tr("Bring in an installed face…"), Qt::CTRL | Qt::SHIFT | Qt::Key_I, "face_installed", [this] { faceIn_->askInstalled(); });
+    command(tr("Take from my shelf…"), Qt::CTRL | Qt::SHIFT | Qt::Key_B, "take_face_from_shelf", [this] { takeFromShelf(); });
+    command(tr("Put on my shelf"), Qt::CTRL | Qt::Key_B, "put_face_on_shelf", [this] { putOnShelf(); });
     command(tr("Make a size…"), Qt::CTRL | Qt::Key_Plus, "make_size", [this] { addSize(); });
     command(tr("Rename the face"), Qt::Key_F2, "rename_face", [this] { list_->rename(); });
     command(tr("Delete"), Qt::CTRL | Qt::Key_Delete, "remove_font", [this] { remove(); });
@@ -99,7 +102,7 @@ void FontsStation::showMenu(const QPoint& at) {
 
 void FontsStation::showBringIn(const QPoint& at) {
     QMenu menu(this);
-    menu.addActions(commands_.mid(0, 2));
+    menu.addActions(commands_.mid(0, 3));
     menu.exec(at);
 }
 
@@ -163,6 +166,35 @@ void FontsStation::exportFont() {
         session_.tellWell(tr("Wrote %1").arg(path));
     else
         session_.tell(QString::fromStdString(written.error().text()));
+}
+
+void FontsStation::putOnShelf() {
+    const Face* face = desk_.face();
+    if (!face)
+        return;
+    // The sizes in use come along, with the settings that they have.
+    Document whole = session_.document();
+    for (const BakedFont* each : session_.scene()->fonts)
+        if (each->key().face == face->name)
+            whole = addFontSize(whole, each->key());
+    Files files;
+    const auto put = Shelf(files, shelfFolder().toStdString()).put({}, std::span(whole.face(face->name), 1));
+    if (put)
+        session_.tellWell(tr("%1 put on your shelf, for every project").arg(QString::fromStdString(face->name)));
+    else
+        session_.tell(QString::fromStdString(put.error().text()));
+}
+
+void FontsStation::takeFromShelf() {
+    ShelfDialog dialog(ShelfDialog::What::Faces, this);
+    if (dialog.exec() != QDialog::Accepted || dialog.faces().empty())
+        return;
+    Document next = session_.document();
+    std::string name;
+    for (const Face& each : dialog.faces())
+        next = takeFace(next, each, &name);
+    session_.edit(next, tr("Take %1 from the shelf").arg(QString::fromStdString(name)));
+    desk_.setCurrent({name, 0});
 }
 
 void FontsStation::dragEnterEvent(QDragEnterEvent* event) {

@@ -41,6 +41,8 @@ class FontsStation : public Station {
     void addSize();
     void remove();
     void exportFont();
+    void putOnShelf();
+    void takeFromShelf();
 
     Session& session_;
     FontDesk desk_;

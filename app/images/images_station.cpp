@@ -25,6 +25,7 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
+#include "app/widgets/shelf_dialog.h"
 #include "core/emit/export_image.h"
 #include "core/project/image_edits.h"
 
@@ -157,6 +158,8 @@ void ImagesStation::makeCommands() {
     command(tr("Copy recipe"), QKeySequence::Copy, "copy_recipe", [this] { copyRecipe(); });
     command(tr("Use this recipe for new pictures"), {}, "usual_recipe", [this] { makeUsual(); });
     command(tr("Copy as C array"), Qt::CTRL | Qt::SHIFT | Qt::Key_C, "copy_c", [this] { copyC(); });
+    command(tr("Put on my shelf"), Qt::CTRL | Qt::Key_B, "put_on_shelf", [this] { putOnShelf(); });
+    command(tr("Take from my shelf…"), Qt::CTRL | Qt::SHIFT | Qt::Key_B, "take_from_shelf", [this] { takeFromShelf(); });
     command(tr("Export…"), Qt::CTRL | Qt::Key_E, "export_image", [this] { exportSelected(); });
 }
 
@@ -284,6 +287,45 @@ void ImagesStation::exportSelected() {
         }
     }
     session_.tellWell(tr("%1 exported").arg(imageCount(names.size())));
+}
+
+// A palette that is another image's comes along as colours.
+void ImagesStation::putOnShelf() {
+    std::vector<Image> images;
+    for (const QString& each : list_->selectedNames()) {
+        const Image* found = session_.document().image(each.toStdString());
+        if (!found)
+            continue;
+        images.push_back(*found);
+        Recipe& recipe = images.back().recipe;
+        const auto baked = recipe.paletteSource == PaletteSource::Image ? session_.images().bake(session_.document(), *found) : tl::unexpected(Error{});
+        if (baked) {
+            recipe.palette = (*baked)->palette;
+            recipe.paletteSource = PaletteSource::Own;
+            recipe.paletteImage.clear();
+        }
+    }
+    if (images.empty())
+        return;
+    Files files;
+    const auto put = Shelf(files, shelfFolder().toStdString()).put(images, {});
+    if (put)
+        session_.tellWell(tr("%1 put on your shelf, for every project").arg(imageCount(static_cast<qsizetype>(images.size()))));
+    else
+        session_.tell(QString::fromStdString(put.error().text()));
+}
+
+void ImagesStation::takeFromShelf() {
+    ShelfDialog dialog(ShelfDialog::What::Images, this);
+    if (dialog.exec() != QDialog::Accepted || dialog.images().empty())
+        return;
+    std::vector<std::string> names;
+    const Document next = addImages(session_.document(), dialog.images(), &names);
+    session_.edit(next, tr("Take %1 from the shelf").arg(imageCount(static_cast<qsizetype>(names.size()))));
+    QStringList all;
+    for (const std::string& each : names)
+        all << QString::fromStdString(each);
+    list_->select(all);
 }
 
 void ImagesStation::dragEnterEvent(QDragEnterEvent* event) {

@@ -42,6 +42,8 @@ class ImagesStation : public Station {
     void removeSelected();
     void paste();
     void exportSelected();
+    void putOnShelf();
+    void takeFromShelf();
     void copyC();
     Result<BakedImageRef> bakedForExport(const Image& image);
     void showMenu(const QPoint& at);

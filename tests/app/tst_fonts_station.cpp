@@ -305,6 +305,32 @@ class TestFontsStation : public QObject {
         QVERIFY(!hasErrors(session().problems()));
     }
 
+    // A face goes to another project by way of the shelf, with the sizes that are in use.
+    void theShelfServesAllProjects() {
+        choose("bold", 54);
+        QTest::keyClick(list(), Qt::Key_B, Qt::ControlModifier);
+        open_ = std::make_unique<OpenWindow>("hive");
+        open_->station(3);
+        const size_t before = session().document().faces->size();
+        inDialog([](QDialog* dialog) {
+            auto* shelf = dialog->findChild<QListWidget*>("shelf");
+            QVERIFY(shelf && shelf->count() >= 1);
+            shelf->setCurrentRow(0);
+            dialog->accept();
+        });
+        QTest::keyClick(list(), Qt::Key_B, Qt::ControlModifier | Qt::ShiftModifier);
+        QCOMPARE(session().document().faces->size(), before + 1);
+        const Face& taken = session().document().faces->back();
+        QVERIFY(taken.ownSize(54) && taken.settings(54).evenDigits && taken.ownSize(32));
+        // Off the shelf again.
+        inDialog([](QDialog* dialog) {
+            QTest::mouseClick(dialog->findChild<QPushButton*>("off_shelf"), Qt::LeftButton);
+            QCOMPARE(dialog->findChild<QListWidget*>("shelf")->count(), 0);
+            dialog->reject();
+        });
+        open_->find<QAction>("take_face_from_shelf")->trigger();
+    }
+
     // The specimen says what the user types, and a screenful of it differs from another's.
     void theSpecimenFollows() {
         choose("bold", 32);

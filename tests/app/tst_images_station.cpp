@@ -3,6 +3,7 @@
 #include <QAbstractItemView>
 #include <QClipboard>
 #include <QComboBox>
+#include <QDialog>
 #include <QListView>
 #include <QListWidget>
 #include <QMessageBox>
@@ -300,6 +301,28 @@ class TestImagesStation : public QObject {
         QTRY_COMPARE_WITH_TIMEOUT(image("wall")->recipe.width, 320, 20000);
         const auto known = session().images().known(session().document(), *image("wall"));
         QVERIFY(known && known->width == 320);
+    }
+
+    // A picture and its recipe go to another project by way of the shelf.
+    void theShelfKeepsPicturesWithTheirRecipes() {
+        for (int row = 0; row < list()->model()->rowCount(); ++row)
+            if (list()->model()->index(row, 0).data().toString() == "flame")
+                list()->setCurrentIndex(list()->model()->index(row, 0));
+        list()->setFocus();
+        const Recipe recipe = image("flame")->recipe;
+        QTest::keyClick(list(), Qt::Key_B, Qt::ControlModifier);
+        open_ = std::make_unique<OpenWindow>("enlarger");
+        open_->station(2);
+        QTimer::singleShot(0, qApp, [] {
+            QTRY_VERIFY(qobject_cast<QDialog*>(QApplication::activeModalWidget()));
+            auto* dialog = qobject_cast<QDialog*>(QApplication::activeModalWidget());
+            dialog->findChild<QListWidget*>("shelf")->setCurrentRow(0);
+            dialog->accept();
+        });
+        QTest::keyClick(list(), Qt::Key_B, Qt::ControlModifier | Qt::ShiftModifier);
+        QVERIFY(image("flame"));
+        QVERIFY(image("flame")->recipe == recipe);
+        QCOMPARE(list()->currentIndex().data().toString(), QString("flame"));
     }
 
     void filesInTheFolderAreTakenUp() {

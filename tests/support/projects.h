@@ -65,7 +65,7 @@ inline Variable makeText(const std::string& name, const std::string& start, int 
     return v;
 }
 
-inline std::string examplePath(const char* name) { return std::string(SOURCE_DIR "/examples/") + name; }
+inline std::string examplePath(const char* name) { return QString(SOURCE_DIR "/examples/%1").arg(name).toStdString(); }
 
 inline Document openKiln() {
     Files files;

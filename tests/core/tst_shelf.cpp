@@ -1,0 +1,111 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The shelf: what is put on it comes out whole in another project, and a fault leaves it as it was.
+#include <QTemporaryDir>
+#include <QtTest>
+
+#include "core/project/image_edits.h"
+#include "core/project/shelf.h"
+#include "tests/support/projects.h"
+
+using namespace gorsefinch;
+using namespace support;
+
+namespace {
+
+// Refuses to write once it is told so.
+class FullDisk : public Files {
+  public:
+    bool full = false;
+    Result<void> write(const Path& path, const std::string& bytes) override {
+        if (full)
+            return failure(path.string(), "", "the disk is full", "Make room");
+        return Files::write(path, bytes);
+    }
+};
+
+}  // namespace
+
+class TestShelf : public QObject {
+    Q_OBJECT
+
+    QTemporaryDir dir_;
+    std::string folder(const char* name) const { return dir_.filePath(name).toStdString(); }
+
+  private Q_SLOTS:
+    void anEmptyShelfIsEmpty() {
+        Files files;
+        const Document held = Shelf(files, folder("none")).read();
+        QVERIFY(held.images->empty() && held.faces->empty());
+        QVERIFY(!files.exists(folder("none")));
+    }
+
+    void picturesComeOutWithTheirRecipes() {
+        Files files;
+        const Document from = openKiln();
+        QVERIFY(Shelf(files, folder("pictures")).put(*from.images, {}).has_value());
+        const Document held = Shelf(files, folder("pictures")).read();
+        QCOMPARE(held.images->size(), from.images->size());
+        Document other = makeDocument();
+        other = addImages(other, {*held.image("flame")});
+        const Image &before = *from.image("flame"), &after = *other.image("flame");
+        QVERIFY(after.recipe == before.recipe);
+        QCOMPARE(*after.original, *before.original);
+    }
+
+    void facesComeOutWithTheirSizes() {
+        Files files;
+        const Document from = openKiln();
+        QVERIFY(Shelf(files, folder("faces")).put({}, *from.faces).has_value());
+        const Document held = Shelf(files, folder("faces")).read();
+        std::string name;
+        const Document other = takeFace(makeDocument(), *held.face("bold"), &name);
+        QCOMPARE(name, std::string("bold"));
+        QVERIFY(other.face("bold")->sizes == from.face("bold")->sizes);
+        QVERIFY(other.face("bold")->settings(54).evenDigits);
+        // Taken twice, it gets a name of its own.
+        const Document twice = takeFace(other, *held.face("bold"), &name);
+        QCOMPARE(name, std::string("bold_2"));
+        QVERIFY(twice.faces->at(0).file != twice.faces->at(1).file);
+    }
+
+    void standInsThatAreNotThereAreForgotten() {
+        Face face = *openKiln().face("bold");
+        face.usual.fallback = "regular";
+        QVERIFY(takeFace(makeDocument(), face).faces->front().usual.fallback.empty());
+        QCOMPARE(takeFace(removeFace(openKiln(), "bold"), face).face("bold")->usual.fallback, std::string("regular"));
+    }
+
+    void theSameNameIsReplaced() {
+        Files files;
+        Image pot = *openKiln().image("pot");
+        Shelf shelf(files, folder("again"));
+        QVERIFY(shelf.put(std::span(&pot, 1), {}).has_value());
+        pot.recipe.width = 21;
+        QVERIFY(shelf.put(std::span(&pot, 1), {}).has_value());
+        const Document held = shelf.read();
+        QCOMPARE(held.images->size(), size_t{1});
+        QCOMPARE(held.images->front().recipe.width, 21);
+        const std::string name = "pot";
+        QVERIFY(shelf.remove(std::span(&name, 1), {}).has_value());
+        QVERIFY(shelf.read().images->empty());
+        QVERIFY(files.list(folder("again/images")).empty());
+    }
+
+    void aFaultLeavesItAsItWas() {
+        FullDisk files;
+        const Document from = openKiln();
+        Shelf shelf(files, folder("full"));
+        QVERIFY(shelf.put(std::span(from.image("pot"), 1), {}).has_value());
+        files.full = true;
+        const auto put = shelf.put(std::span(from.image("glaze"), 1), {});
+        QVERIFY(!put);
+        QVERIFY(put.error().reason.find("full") != std::string::npos);
+        files.full = false;
+        const Document held = Shelf(files, folder("full")).read();
+        QCOMPARE(held.images->size(), size_t{1});
+        QVERIFY(held.image("pot"));
+    }
+};
+
+QTEST_APPLESS_MAIN(TestShelf)
+#include "tst_shelf.moc"
