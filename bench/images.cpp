@@ -181,7 +181,7 @@ void SixteenColoursQuality(benchmark::State& state) {
 }
 
 // One step of a slider: a picture of 1024x1024 made anew for a result of 480x272, dithered. The shape is kept between
-// steps of tone; a step of size scales again.
+// the steps of tone, as the station keeps it.
 void SliderStep(benchmark::State& state) {
     const Picture picture = pictureOf(photo(1024, 1024));
     const auto format = static_cast<PixelFormat>(state.range(0));
@@ -189,11 +189,12 @@ void SliderStep(benchmark::State& state) {
     shape.width = 480;
     shape.height = 272;
     shape.fit = Fit::Cover;
+    const Picture kept = shaped(picture, shape);
     Recipe recipe;
     recipe.reduction = static_cast<Reduction>(state.range(1));
     for (auto _ : state) {
         recipe.brightness = (recipe.brightness + 1) % 50;
-        const Picture fit = toned(shaped(picture, shape), recipe);
+        const Picture fit = toned(kept, recipe);
         Reducing how{format, recipe.reduction};
         if (info(format).hasPalette()) {
             const Picture* const one[] = {&fit};

@@ -6,6 +6,7 @@
 #include <cmath>
 #include <unordered_set>
 
+#include "core/base/parallel.h"
 #include "core/image/levels.h"
 #include "core/image/oklab.h"
 
@@ -27,6 +28,11 @@ struct Sum {
         weight += bin.weight;
         for (size_t c = 0; c < 3; ++c)
             stored[c] += bin.stored[c] * bin.weight;
+    }
+    void add(const Sum& other) {
+        weight += other.weight;
+        for (size_t c = 0; c < 3; ++c)
+            stored[c] += other.stored[c];
     }
     Colour colour() const {
         uint32_t rgb = 0;
@@ -148,35 +154,50 @@ Lab channelsOf(Colour colour) {
     return {part(16), part(8), part(0)};
 }
 
-// Moves each colour to the mean of what is nearest to it; true if any moved. The colours are looked through from the
-// bin's own lightness outwards, until lightness alone is farther than the best.
+// The colour nearest to a place, of those sorted by lightness: looked through from its own lightness outwards, until
+// lightness alone is farther than the best.
+size_t nearestOf(const std::vector<Lab>& labs, const Lab& to) {
+    const auto start = static_cast<size_t>(std::lower_bound(labs.begin(), labs.end(), to.l, [](const Lab& lab, float l) { return lab.l < l; }) - labs.begin());
+    size_t best = 0;
+    float least = 1e9f;
+    const auto look = [&](size_t i) {
+        const float lightness = labs[i].l - to.l;
+        if (lightness * lightness >= least)
+            return false;
+        if (const float d = labDistance(to, labs[i]); d < least) {
+            least = d;
+            best = i;
+        }
+        return true;
+    };
+    for (size_t i = start; i < labs.size() && look(i); ++i) {
+    }
+    for (size_t i = start; i-- > 0 && look(i);) {
+    }
+    return best;
+}
+
+// Moves each colour to the mean of what is nearest to it; true if any moved. The sums of a fixed number of parts are
+// added in order, so that they come out the same on every machine.
 bool refine(const std::vector<Bin>& bins, std::vector<Colour>& colours, Lab (*placeOf)(Colour)) {
     std::sort(colours.begin(), colours.end(), [&](Colour a, Colour b) { return std::pair(placeOf(a).l, a) < std::pair(placeOf(b).l, b); });
     std::vector<Lab> labs;
     for (const Colour& each : colours)
         labs.push_back(placeOf(each));
+    constexpr int parts = 4;
+    std::array<std::vector<Sum>, parts> ofPart;
+    inParallel(parts, bins.size() * labs.size() / 2, [&](int first, int last) {
+        for (int each = first; each < last; ++each) {
+            std::vector<Sum>& into = ofPart[static_cast<size_t>(each)];
+            into.resize(colours.size());
+            for (size_t i = bins.size() * static_cast<size_t>(each) / parts; i < bins.size() * static_cast<size_t>(each + 1) / parts; ++i)
+                into[nearestOf(labs, bins[i].lab)].add(bins[i]);
+        }
+    });
     std::vector<Sum> sums(colours.size());
-    for (const Bin& bin : bins) {
-        const auto start = static_cast<size_t>(
-            std::lower_bound(labs.begin(), labs.end(), bin.lab.l, [](const Lab& lab, float l) { return lab.l < l; }) - labs.begin());
-        size_t best = 0;
-        float least = 1e9f;
-        const auto look = [&](size_t i) {
-            const float lightness = labs[i].l - bin.lab.l;
-            if (lightness * lightness >= least)
-                return false;
-            if (const float d = labDistance(bin.lab, labs[i]); d < least) {
-                least = d;
-                best = i;
-            }
-            return true;
-        };
-        for (size_t i = start; i < labs.size() && look(i); ++i) {
-        }
-        for (size_t i = start; i-- > 0 && look(i);) {
-        }
-        sums[best].add(bin);
-    }
+    for (const auto& each : ofPart)
+        for (size_t i = 0; i < sums.size(); ++i)
+            sums[i].add(each[i]);
     bool moved = false;
     for (size_t i = 0; i < colours.size(); ++i)
         if (sums[i].weight > 0 && sums[i].colour() != colours[i]) {

@@ -43,7 +43,10 @@ MixPatterns::MixPatterns(const NearestColour& nearest, bool linear, int strength
       byLight_(linear ? lightsOf(nearest.colours()) : std::vector<Colour>{opaque(0)}),
       linear_(linear),
       strength_(strength),
-      numbers_(size_t{1} << 15) {}
+      numbers_(size_t{1} << 15) {
+    for (const Colour& each : nearest.colours())
+        greys_.push_back(static_cast<uint8_t>(greyOf(each.argb)));
+}
 
 MixPatterns::Pattern MixPatterns::make(uint32_t argb) const {
     Pattern out;
@@ -58,9 +61,10 @@ MixPatterns::Pattern MixPatterns::make(uint32_t argb) const {
         for (size_t c = 0; c < 3; ++c)
             error[c] += wanted[c] - got[c];
     }
-    std::stable_sort(out.begin(), out.end(), [&](uint8_t a, uint8_t b) {
-        return greyOf(nearest_.colours()[a].argb) < greyOf(nearest_.colours()[b].argb);
-    });
+    // Sixteen are put in order as a hand of cards is.
+    for (size_t i = 1; i < out.size(); ++i)
+        for (size_t j = i; j > 0 && greys_[out[j]] < greys_[out[j - 1]]; --j)
+            std::swap(out[j], out[j - 1]);
     return out;
 }
 

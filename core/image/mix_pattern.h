@@ -29,6 +29,7 @@ class MixPatterns {
     int strength_;
     std::vector<uint16_t> numbers_;  // of known_, counted from 1, by the upper 5 bits of each channel; 0: not made yet
     std::vector<Pattern> known_;
+    std::vector<uint8_t> greys_;  // of the entries
 };
 
 }  // namespace gorsefinch

@@ -8,7 +8,7 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr int kCellSide = 8;
+constexpr int kCellSide = 8, kBlockSide = 32;
 
 int channel(uint32_t argb, size_t c) { return static_cast<int>(argb >> (16 - 8 * c) & 255); }
 
@@ -23,44 +23,71 @@ uint32_t colourDistance(uint32_t a, uint32_t b) {
     return sum;
 }
 
-NearestColour::NearestColour(std::vector<Colour> colours) : colours_(std::move(colours)), only_(32768, 256), cells_(32768) {
+NearestColour::NearestColour(std::vector<Colour> colours) : colours_(std::move(colours)), only_(32768, 256), cells_(32768), blocks_(512) {
     if (colours_.size() > 256)
         colours_.resize(256);
     if (colours_.empty())
         colours_.push_back(opaque(0));
     candidates_.reserve(size_t{1} << 16);
-    for (size_t c = 0; c < 3; ++c)
-        for (const Colour& each : colours_)
-            channels_[c].push_back(channel(each.argb, c));
+    for (const Colour& each : colours_) {
+        for (size_t c = 0; c < 3; ++c)
+            all_.channels[c].push_back(channel(each.argb, c));
+        all_.numbers.push_back(static_cast<uint16_t>(all_.numbers.size()));
+    }
 }
 
-void NearestColour::fill(uint32_t number) const {
-    const int low[3] = {static_cast<int>(number >> 10) * kCellSide, static_cast<int>(number >> 5 & 31) * kCellSide,
-                        static_cast<int>(number & 31) * kCellSide};
-    // The least and the greatest distance of each colour to the cell's pixels.
+void NearestColour::Choice::add(const Choice& from, size_t i) {
+    for (size_t c = 0; c < 3; ++c)
+        channels[c].push_back(from.channels[c][i]);
+    numbers.push_back(from.numbers[i]);
+}
+
+// Which can be nearest to some pixel of the cube with this lowest corner and side; how many.
+size_t NearestColour::Choice::possibleIn(const std::array<int, 3>& low, int side, std::array<uint16_t, 256>& out) const {
+    // The least and the greatest distance of each colour to the cube's pixels.
     std::array<int, 256> least{}, most{};
-    const size_t count = colours_.size();
+    const size_t count = numbers.size();
     for (size_t c = 0; c < 3; ++c) {
-        const int* values = channels_[c].data();
-        const int first = low[c], last = low[c] + kCellSide - 1;
+        const int* values = channels[c].data();
+        const int first = low[c], last = low[c] + side - 1;
         for (size_t i = 0; i < count; ++i) {
-            const int below = first - values[i], above = values[i] - last;
-            const int outside = std::max(std::max(below, above), 0);
+            const int outside = std::max(std::max(first - values[i], values[i] - last), 0);
             const int farthest = std::max(last - values[i], values[i] - first);
             least[i] += outside * outside;
             most[i] += farthest * farthest;
         }
     }
     const int bound = *std::min_element(most.begin(), most.begin() + static_cast<std::ptrdiff_t>(count));
+    size_t kept = 0;
+    for (size_t i = 0; i < count; ++i) {
+        out[kept] = static_cast<uint16_t>(i);
+        kept += least[i] <= bound ? 1 : 0;
+    }
+    return kept;
+}
+
+void NearestColour::fill(uint32_t number) const {
+    const std::array<int, 3> low{static_cast<int>(number >> 10) * kCellSide, static_cast<int>(number >> 5 & 31) * kCellSide,
+                                 static_cast<int>(number & 31) * kCellSide};
+    // A cell looks only among what its larger block of cells left.
+    Choice& block = blocks_[static_cast<size_t>(low[0] / kBlockSide * 64 + low[1] / kBlockSide * 8 + low[2] / kBlockSide)];
+    std::array<uint16_t, 256> possible;
+    if (block.numbers.empty()) {
+        const size_t count = all_.possibleIn({low[0] / kBlockSide * kBlockSide, low[1] / kBlockSide * kBlockSide, low[2] / kBlockSide * kBlockSide}, kBlockSide, possible);
+        for (size_t i = 0; i < count; ++i)
+            block.add(all_, possible[i]);
+    }
+    const size_t count = block.possibleIn(low, kCellSide, possible);
     Cell& cell = cells_[number];
     cell.first = static_cast<uint32_t>(candidates_.size());
-    for (size_t i = 0; i < count; ++i)
-        if (least[i] <= bound)
-            candidates_.push_back({static_cast<int16_t>(channels_[0][i]), static_cast<int16_t>(channels_[1][i]),
-                                   static_cast<int16_t>(channels_[2][i]), static_cast<uint16_t>(i)});
-    cell.count = static_cast<uint16_t>(candidates_.size() - cell.first);
+    for (size_t i = 0; i < count; ++i) {
+        const size_t at = possible[i];
+        candidates_.push_back({static_cast<int16_t>(block.channels[0][at]), static_cast<int16_t>(block.channels[1][at]),
+                               static_cast<int16_t>(block.channels[2][at]), block.numbers[at]});
+    }
+    cell.count = static_cast<uint16_t>(count);
     if (cell.count == 1)
-        only_[number] = candidates_[cell.first].number;
+        only_[number] = candidates_.back().number;
 }
 
 uint32_t NearestColour::among(uint32_t number, uint32_t argb) const {

@@ -33,13 +33,21 @@ class NearestColour {
         int16_t red, green, blue;
         uint16_t number;
     };
+    // Some of the colours, channel by channel.
+    struct Choice {
+        std::array<std::vector<int>, 3> channels;
+        std::vector<uint16_t> numbers;
+        void add(const Choice& from, size_t i);
+        size_t possibleIn(const std::array<int, 3>& low, int side, std::array<uint16_t, 256>& out) const;
+    };
     uint32_t among(uint32_t number, uint32_t argb) const;
     void fill(uint32_t number) const;
 
     std::vector<Colour> colours_;
-    std::array<std::vector<int>, 3> channels_;  // of the colours
+    Choice all_;
     mutable std::vector<uint16_t> only_;        // the one colour that can be nearest in a cell, or 256
     mutable std::vector<Cell> cells_;
+    mutable std::vector<Choice> blocks_;        // what can be nearest in larger blocks of cells
     mutable std::vector<Candidate> candidates_;
 };
 

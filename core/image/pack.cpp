@@ -196,6 +196,15 @@ std::vector<uint8_t> packedNumbers(std::span<const uint8_t> numbers, PixelFormat
     return out;
 }
 
+std::array<uint32_t, 256> coloursOfNumbers(PixelFormat format, std::span<const Colour> palette) {
+    std::array<uint32_t, 256> colours{};
+    const PixelFormatInfo& f = info(format);
+    const std::vector<Colour> known = f.hasPalette() ? orUsual(palette, format) : std::vector<Colour>();
+    for (uint32_t i = 0; i < 1u << f.bits; ++i)
+        colours[i] = colourOfNumber(i, f, known);
+    return colours;
+}
+
 Picture unpacked(std::span<const uint8_t> bytes, PixelFormat format, int width, int height,
                  std::span<const Colour> palette) {
     if (static_cast<long>(bytes.size()) != packedBytes(format, width, height))
@@ -207,11 +216,8 @@ Picture unpacked(std::span<const uint8_t> bytes, PixelFormat format, int width, 
             out.pixels[i] = unpackWide(bytes.data() + i * static_cast<size_t>(f.bits / 8), format);
         return out;
     }
-    std::array<uint32_t, 256> colours{};
-    const std::vector<Colour> known = f.hasPalette() ? orUsual(palette, format) : std::vector<Colour>();
     const uint32_t top = (1u << f.bits) - 1u;
-    for (uint32_t i = 0; i <= top; ++i)
-        colours[i] = colourOfNumber(i, f, known);
+    const std::array<uint32_t, 256> colours = coloursOfNumbers(format, palette);
     for (int y = 0; y < height; ++y)
         for (int x = 0; x < width; ++x) {
             const Place at = placeOf(f, x, y, width);

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <array>
 #include <span>
 #include <vector>
 
@@ -20,6 +21,9 @@ void packInto(std::span<uint8_t> room, const Picture& picture, PixelFormat forma
 // The other way: the picture that packed bytes show. `bytes` must have packedBytes() of them, else empty.
 Picture unpacked(std::span<const uint8_t> bytes, PixelFormat format, int width, int height,
                  std::span<const Colour> palette = {});
+
+// What each number of a format of at most 8 bits shows; those beyond the format are empty.
+std::array<uint32_t, 256> coloursOfNumbers(PixelFormat format, std::span<const Colour> palette);
 
 // The packed bytes of a format of at most 8 bits, from the number of each pixel; width x height of them.
 std::vector<uint8_t> packedNumbers(std::span<const uint8_t> numbers, PixelFormat format, int width, int height);

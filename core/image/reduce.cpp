@@ -125,7 +125,11 @@ Reduced reduce(const Picture& picture, const Reducing& wanted) {
 Picture Reduced::picture() const {
     if (numbers.empty())
         return wide;
-    return unpacked(bytes(), format, width, height, palette);
+    const std::array<uint32_t, 256> colours = coloursOfNumbers(format, palette);
+    Picture out = makePicture(width, height);
+    for (size_t i = 0; i < numbers.size(); ++i)
+        out.pixels[i] = colours[numbers[i]];
+    return out;
 }
 
 std::vector<uint8_t> Reduced::bytes() const {
