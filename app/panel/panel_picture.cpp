@@ -33,7 +33,7 @@ void PanelPicture::paintEvent(QPaintEvent*) {
         paintRim(painter, shape_, r, 8);
         painter.setRenderHint(QPainter::SmoothPixmapTransform, scale < 1);
         painter.drawImage(r, picture_);
-        coverCorners(painter, shape_, r, QColor("#0b0e0d"));
+        coverCorners(painter, shape_, r, 8, Theme::colour(Role::Around));
     }
     const QRect label(rect().left(), rect().bottom() - 40, rect().width(), 34);
     painter.fillRect(label.adjusted(0, -2, 0, 8), Theme::colour(Role::Surface));

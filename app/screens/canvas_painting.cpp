@@ -70,7 +70,7 @@ void Canvas::drawPanel(QPainter& painter) {
     // What the glass hides can still be edited, so it stays dimly in sight.
     QColor hidden = Theme::colour(Role::Around);
     hidden.setAlpha(operating_ ? 255 : 190);
-    coverCorners(painter, panel, r, hidden);
+    coverCorners(painter, panel, r, 12, hidden);
     if (!operating_)
         return;
     painter.setPen(QPen(Theme::colour(Role::Well), 2));

@@ -53,7 +53,7 @@ void TwinPanel::paintEvent(QPaintEvent*) {
     const QImage image = toImage(session_.twin().memory());
     painter.setRenderHint(QPainter::SmoothPixmapTransform, r.width() < image.width());
     painter.drawImage(r, image);
-    coverCorners(painter, *session_.document().panel, r, Theme::colour(Role::Window));
+    coverCorners(painter, *session_.document().panel, r, 0, Theme::colour(Role::Window));
 }
 
 void TwinPanel::touch(const QPointF& at, bool down) {

@@ -7,12 +7,18 @@
 
 namespace gorsefinch::app {
 
+namespace {
+
+const QColor kRim("#0b0e0d");
+
+}  // namespace
+
 void paintRim(QPainter& painter, const Panel& panel, const QRect& picture, int margin) {
     const QRect rim = picture.adjusted(-margin, -margin, margin, margin);
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setPen(Qt::NoPen);
-    painter.setBrush(QColor("#0b0e0d"));
+    painter.setBrush(kRim);
     if (panel.round)
         painter.drawEllipse(rim);
     else
@@ -20,7 +26,7 @@ void paintRim(QPainter& painter, const Panel& panel, const QRect& picture, int m
     painter.restore();
 }
 
-void coverCorners(QPainter& painter, const Panel& panel, const QRect& picture, const QColor& with) {
+void coverCorners(QPainter& painter, const Panel& panel, const QRect& picture, int margin, const QColor& with) {
     if (!panel.round)
         return;
     QPainterPath corners;
@@ -29,7 +35,10 @@ void coverCorners(QPainter& painter, const Panel& panel, const QRect& picture, c
     glass.addEllipse(picture);
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
-    painter.fillPath(corners - glass, with);
+    QPainterPath rim;
+    rim.addEllipse(picture.adjusted(-margin, -margin, margin, margin));
+    painter.fillPath(corners - rim, with);
+    painter.fillPath(rim.intersected(corners) - glass, kRim);
     painter.restore();
 }
 

@@ -12,7 +12,8 @@ namespace gorsefinch::app {
 
 // The dark rim around a panel's picture, `margin` pixels wide: a rectangle, or a ring.
 void paintRim(QPainter& painter, const Panel& panel, const QRect& picture, int margin);
-// What a round panel doesn't show of its picture is covered with a colour; nothing for others.
-void coverCorners(QPainter& painter, const Panel& panel, const QRect& picture, const QColor& with);
+// What a round panel doesn't show of its picture is covered: by its rim of `margin` pixels, and beyond with a colour.
+// Nothing for other panels.
+void coverCorners(QPainter& painter, const Panel& panel, const QRect& picture, int margin, const QColor& with);
 
 }  // namespace gorsefinch::app
