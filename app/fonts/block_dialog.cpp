@@ -8,6 +8,7 @@
 #include <QVBoxLayout>
 
 #include "app/theme/theme.h"
+#include "app/widgets/find_in_list.h"
 #include "core/font/baked_font.h"
 #include "core/font/unicode_blocks.h"
 
@@ -38,15 +39,7 @@ BlockDialog::BlockDialog(const BakedFont& font, QWidget* parent) : QDialog(paren
     auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel, this);
     buttons->button(QDialogButtonBox::Ok)->setText(tr("Hold"));
     column->addWidget(buttons);
-    connect(find, &QLineEdit::textChanged, this, [this](const QString& words) {
-        bool first = true;
-        for (int i = 0; i < list_->count(); ++i) {
-            const bool hidden = !list_->item(i)->text().contains(words, Qt::CaseInsensitive);
-            list_->item(i)->setHidden(hidden);
-            if (!hidden && std::exchange(first, false))
-                list_->setCurrentRow(i);
-        }
-    });
+    findInList(find, list_);
     connect(list_, &QListWidget::itemDoubleClicked, this, &QDialog::accept);
     connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);

@@ -5,7 +5,6 @@
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QInputDialog>
-#include <QMenu>
 #include <QMimeData>
 #include <QSplitter>
 #include <QVBoxLayout>
@@ -37,9 +36,6 @@ FontsStation::FontsStation(Session& session, QWidget* parent)
       ladder_(new FontLadder(session, desk_, *specimen_, this)),
       form_(new FontForm(session, desk_, this)) {
     setAcceptDrops(true);
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(0);
     auto* middle = new QSplitter(Qt::Vertical, this);
     auto* glyphs = new QSplitter(Qt::Horizontal, middle);
     glyphs->addWidget(new GlyphTable(desk_, glyphs));
@@ -54,33 +50,15 @@ FontsStation::FontsStation(Session& session, QWidget* parent)
         middle->setStretchFactor(i, 1);
     middle->setSizes({200, 240, 220});
     middle->setChildrenCollapsible(false);
-    for (QWidget* each : std::initializer_list<QWidget*>{list_, middle, form_}) {
-        row->addWidget(each, each == middle ? 1 : 0);
-        if (each != form_) {
-            auto* line = new QFrame(this);
-            line->setStyleSheet(QString("background: %1;").arg(Theme::colour(Role::StrongLine).name()));
-            line->setFixedWidth(1);
-            row->addWidget(line);
-        }
-    }
+    layOut(list_, middle, form_);
     makeCommands();
     setFocusProxy(list_);
-    connect(list_, &FontList::bringInAsked, this, &FontsStation::showBringIn);
+    connect(list_, &FontList::bringInAsked, this, [this](const QPoint& at) { showMenu(at, 3); });
     connect(list_, &FontList::sizeAsked, this, &FontsStation::addSize);
     connect(list_, &FontList::removeAsked, this, &FontsStation::remove);
-    connect(list_, &FontList::menuAsked, this, &FontsStation::showMenu);
+    connect(list_, &FontList::menuAsked, this, [this](const QPoint& at) { showMenu(at); });
     connect(faceIn_, &FaceIn::brought, this, [this](const QString& face) { desk_.setCurrent({face.toStdString(), 0}); });
     connect(form_, &FontForm::widgetChosen, this, &FontsStation::widgetChosen);
-}
-
-void FontsStation::command(const QString& name, const QKeySequence& keys, const QString& objectName, const std::function<void()>& run) {
-    auto* action = new QAction(name, this);
-    action->setObjectName(objectName);
-    action->setShortcut(keys);
-    action->setShortcutContext(Qt::WidgetWithChildrenShortcut);
-    connect(action, &QAction::triggered, this, run);
-    addAction(action);
-    commands_.append(action);
 }
 
 void FontsStation::makeCommands() {
@@ -92,18 +70,6 @@ void FontsStation::makeCommands() {
     command(tr("Rename the face"), Qt::Key_F2, "rename_face", [this] { list_->rename(); });
     command(tr("Delete"), Qt::CTRL | Qt::Key_Delete, "remove_font", [this] { remove(); });
     command(tr("Export this size…"), Qt::CTRL | Qt::Key_E, "export_font", [this] { exportFont(); });
-}
-
-void FontsStation::showMenu(const QPoint& at) {
-    QMenu menu(this);
-    menu.addActions(commands_);
-    menu.exec(at);
-}
-
-void FontsStation::showBringIn(const QPoint& at) {
-    QMenu menu(this);
-    menu.addActions(commands_.mid(0, 3));
-    menu.exec(at);
 }
 
 QString FontsStation::figure() const {
@@ -203,10 +169,7 @@ void FontsStation::dragEnterEvent(QDragEnterEvent* event) {
 }
 
 void FontsStation::dropEvent(QDropEvent* event) {
-    QStringList paths;
-    for (const QUrl& url : event->mimeData()->urls())
-        if (url.isLocalFile())
-            paths << url.toLocalFile();
+    const QStringList paths = filesOf(*event->mimeData());
     if (!paths.isEmpty() && session_.isOpen())
         faceIn_->files(paths);
     event->acceptProposedAction();

@@ -1,8 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <QAction>
-
 #include "app/fonts/font_desk.h"
 #include "app/frame/station.h"
 
@@ -35,9 +33,6 @@ class FontsStation : public Station {
 
   private:
     void makeCommands();
-    void command(const QString& name, const QKeySequence& keys, const QString& objectName, const std::function<void()>& run);
-    void showMenu(const QPoint& at);
-    void showBringIn(const QPoint& at);
     void addSize();
     void remove();
     void exportFont();
@@ -51,7 +46,6 @@ class FontsStation : public Station {
     SpecimenView* specimen_;
     FontLadder* ladder_;
     FontForm* form_;
-    QList<QAction*> commands_;
 };
 
 }  // namespace gorsefinch::app

@@ -10,6 +10,7 @@
 
 #include "app/fonts/glyph_picture.h"
 #include "app/theme/theme.h"
+#include "app/widgets/find_in_list.h"
 #include "core/base/files.h"
 #include "core/font/face_facts.h"
 
@@ -46,15 +47,7 @@ InstalledDialog::InstalledDialog(QWidget* parent) : QDialog(parent), faces_(inst
     buttons->button(QDialogButtonBox::Ok)->setText(tr("Copy into the project"));
     buttons->button(QDialogButtonBox::Ok)->setEnabled(!faces_.empty());
     column->addWidget(buttons);
-    connect(find, &QLineEdit::textChanged, this, [this](const QString& words) {
-        bool first = true;
-        for (int i = 0; i < list_->count(); ++i) {
-            const bool hidden = !list_->item(i)->text().contains(words, Qt::CaseInsensitive);
-            list_->item(i)->setHidden(hidden);
-            if (!hidden && std::exchange(first, false))
-                list_->setCurrentRow(i);
-        }
-    });
+    findInList(find, list_);
     connect(list_, &QListWidget::currentRowChanged, this, &InstalledDialog::showFacts);
     connect(list_, &QListWidget::itemDoubleClicked, this, &QDialog::accept);
     connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);

@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <QAction>
 #include <QWidget>
+#include <functional>
 
 #include "core/base/problem.h"
 
@@ -23,6 +25,17 @@ class Station : public QWidget {
         (void)problem;
         return false;
     }
+
+  protected:
+    // What is listed, looked at and set, from left to right with lines between; the middle takes the room.
+    void layOut(QWidget* list, QWidget* middle, QWidget* form);
+    // A command of this station alone, with keys or without, and a line in its menu.
+    QAction* command(const QString& name, const QKeySequence& keys, const QString& objectName, const std::function<void()>& run);
+    // The station's commands, or the first of them.
+    void showMenu(const QPoint& at, int most = -1);
 };
+
+// Paths of the files that are dragged or copied; none for anything else.
+QStringList filesOf(const QMimeData& data);
 
 }  // namespace gorsefinch::app

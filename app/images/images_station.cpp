@@ -1,14 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/images/images_station.h"
 
-#include <QAction>
 #include <QButtonGroup>
 #include <QClipboard>
 #include <QDragEnterEvent>
 #include <QFileDialog>
 #include <QGuiApplication>
 #include <QLabel>
-#include <QMenu>
 #include <QMimeData>
 #include <QPushButton>
 #include <QSplitter>
@@ -47,9 +45,6 @@ ImagesStation::ImagesStation(Session& session, QWidget* parent)
       ladder_(new LadderView(session, desk_, this)),
       recipe_(new RecipeForm(session, desk_, this)) {
     setAcceptDrops(true);
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(0);
     auto* middle = new QWidget(this);
     auto* column = new QVBoxLayout(middle);
     column->setContentsMargins(0, 0, 0, 0);
@@ -72,20 +67,12 @@ ImagesStation::ImagesStation(Session& session, QWidget* parent)
     splitter->setChildrenCollapsible(false);
     column->addLayout(bar);
     column->addWidget(splitter, 1);
-    for (QWidget* each : std::initializer_list<QWidget*>{list_, middle, recipe_}) {
-        row->addWidget(each, each == middle ? 1 : 0);
-        if (each != recipe_) {
-            auto* line = new QFrame(this);
-            line->setStyleSheet(QString("background: %1;").arg(Theme::colour(Role::StrongLine).name()));
-            line->setFixedWidth(1);
-            row->addWidget(line);
-        }
-    }
+    layOut(list_, middle, recipe_);
     makeCommands();
     setFocusProxy(list_);
     connect(list_, &ImageList::bringInAsked, bringIn_, &BringIn::ask);
     connect(list_, &ImageList::removeAsked, this, &ImagesStation::removeSelected);
-    connect(list_, &ImageList::menuAsked, this, &ImagesStation::showMenu);
+    connect(list_, &ImageList::menuAsked, this, [this](const QPoint& at) { showMenu(at); });
     connect(bringIn_, &BringIn::brought, list_, &ImageList::select);
     connect(recipe_, &RecipeForm::cropAsked, this, [this](bool on) { view_->setMode(on ? PictureView::Mode::Crop : PictureView::Mode::Split); });
     connect(recipe_, &RecipeForm::aspectHeld, view_, &PictureView::setAspectHeld);
@@ -140,17 +127,6 @@ void ImagesStation::makeViewBar(QBoxLayout* row) {
     row->addWidget(more);
 }
 
-QAction* ImagesStation::command(const QString& name, const QKeySequence& keys, const QString& objectName, const std::function<void()>& run) {
-    auto* action = new QAction(name, this);
-    action->setObjectName(objectName);
-    action->setShortcut(keys);
-    action->setShortcutContext(Qt::WidgetWithChildrenShortcut);
-    connect(action, &QAction::triggered, this, run);
-    addAction(action);
-    commands_.append(action);
-    return action;
-}
-
 void ImagesStation::makeCommands() {
     command(tr("Rename"), Qt::Key_F2, "rename_image", [this] { list_->rename(); });
     command(tr("Delete"), Qt::CTRL | Qt::Key_Delete, "remove_image", [this] { removeSelected(); });
@@ -161,12 +137,6 @@ void ImagesStation::makeCommands() {
     command(tr("Put on my shelf"), Qt::CTRL | Qt::Key_B, "put_on_shelf", [this] { putOnShelf(); });
     command(tr("Take from my shelf…"), Qt::CTRL | Qt::SHIFT | Qt::Key_B, "take_from_shelf", [this] { takeFromShelf(); });
     command(tr("Export…"), Qt::CTRL | Qt::Key_E, "export_image", [this] { exportSelected(); });
-}
-
-void ImagesStation::showMenu(const QPoint& at) {
-    QMenu menu(this);
-    menu.addActions(commands_);
-    menu.exec(at);
 }
 
 QString ImagesStation::figure() const {
@@ -227,10 +197,7 @@ void ImagesStation::paste() {
     if (!held)
         return;
     if (held->hasUrls()) {
-        QStringList paths;
-        for (const QUrl& url : held->urls())
-            paths << url.toLocalFile();
-        bringIn_->files(paths);
+        bringIn_->files(filesOf(*held));
     } else if (held->hasImage()) {
         bringIn_->picture(qvariant_cast<QImage>(held->imageData()));
     } else if (held->hasText()) {
@@ -336,10 +303,7 @@ void ImagesStation::dragEnterEvent(QDragEnterEvent* event) {
 void ImagesStation::dropEvent(QDropEvent* event) {
     event->acceptProposedAction();
     if (event->mimeData()->hasUrls()) {
-        QStringList paths;
-        for (const QUrl& url : event->mimeData()->urls())
-            paths << url.toLocalFile();
-        bringIn_->files(paths);
+        bringIn_->files(filesOf(*event->mimeData()));
     } else if (event->mimeData()->hasImage()) {
         bringIn_->picture(qvariant_cast<QImage>(event->mimeData()->imageData()));
     }

@@ -35,7 +35,6 @@ class ImagesStation : public Station {
   private:
     void makeViewBar(class QBoxLayout* row);
     void makeCommands();
-    QAction* command(const QString& name, const QKeySequence& keys, const QString& objectName, const std::function<void()>& run);
     void copyRecipe();
     void pasteRecipe();
     void makeUsual();
@@ -46,7 +45,6 @@ class ImagesStation : public Station {
     void takeFromShelf();
     void copyC();
     Result<BakedImageRef> bakedForExport(const Image& image);
-    void showMenu(const QPoint& at);
 
     Session& session_;
     ImageDesk desk_;
@@ -56,7 +54,6 @@ class ImagesStation : public Station {
     LadderView* ladder_;
     RecipeForm* recipe_;
     QToolButton* crop_ = nullptr;
-    QList<QAction*> commands_;
 };
 
 }  // namespace gorsefinch::app
