@@ -13,6 +13,7 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
+#include "app/widgets/heading.h"
 #include "core/project/font_edits.h"
 
 namespace gorsefinch::app {
@@ -64,15 +65,8 @@ FontLadder::FontLadder(Session& session, FontDesk& desk, SpecimenView& specimen,
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 6);
     column->setSpacing(4);
-    auto* bar = new QHBoxLayout;
+    auto* bar = headingRow(tr("Ladder"), state_);
     bar->setContentsMargins(12, 8, 12, 0);
-    auto* title = new QLabel(tr("Ladder"), this);
-    title->setProperty("heading", true);
-    state_->setFont(Theme::figures());
-    state_->setProperty("quiet", true);
-    bar->addWidget(title);
-    bar->addStretch(1);
-    bar->addWidget(state_);
     column->addLayout(bar);
     table_->setObjectName("font_ladder");
     table_->setColumnCount(4);

@@ -16,6 +16,7 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
+#include "app/widgets/heading.h"
 
 namespace gorsefinch::app {
 
@@ -93,16 +94,9 @@ FontList::FontList(Session& session, FontDesk& desk, QWidget* parent)
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
-    auto* heading = new QHBoxLayout;
-    heading->setContentsMargins(12, 10, 12, 8);
-    auto* title = new QLabel(tr("Faces and sizes"), this);
-    title->setProperty("heading", true);
     count_ = new QLabel(this);
-    count_->setFont(Theme::figures());
-    count_->setProperty("quiet", true);
-    heading->addWidget(title);
-    heading->addStretch(1);
-    heading->addWidget(count_);
+    auto* heading = headingRow(tr("Faces and sizes"), count_);
+    heading->setContentsMargins(12, 10, 12, 8);
     column->addLayout(heading);
     list_->setObjectName("fonts");
     list_->setModel(model_);

@@ -12,6 +12,7 @@
 #include "app/fonts/glyph_picture.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
+#include "app/widgets/heading.h"
 #include "core/font/unicode_blocks.h"
 #include "core/project/font_text.h"
 
@@ -122,15 +123,8 @@ GlyphTable::GlyphTable(FontDesk& desk, QWidget* parent) : QWidget(parent), desk_
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(4);
-    auto* bar = new QHBoxLayout;
+    auto* bar = headingRow(tr("Glyphs"), count_);
     bar->setContentsMargins(12, 8, 12, 0);
-    auto* title = new QLabel(tr("Glyphs"), this);
-    title->setProperty("heading", true);
-    count_->setFont(Theme::figures());
-    count_->setProperty("quiet", true);
-    bar->addWidget(title);
-    bar->addStretch(1);
-    bar->addWidget(count_);
     column->addLayout(bar);
     list_->setObjectName("glyphs");
     list_->setViewMode(QListView::IconMode);

@@ -18,6 +18,7 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
+#include "app/widgets/heading.h"
 #include "core/image/series.h"
 
 namespace gorsefinch::app {
@@ -96,16 +97,8 @@ ImageList::ImageList(Session& session, ImageDesk& desk, QWidget* parent)
     auto* top = new QVBoxLayout;
     top->setContentsMargins(12, 10, 12, 8);
     top->setSpacing(8);
-    auto* heading = new QHBoxLayout;
-    auto* title = new QLabel(tr("Images"), this);
-    title->setProperty("heading", true);
     count_ = new QLabel(this);
-    count_->setFont(Theme::figures());
-    count_->setProperty("quiet", true);
-    heading->addWidget(title);
-    heading->addStretch(1);
-    heading->addWidget(count_);
-    top->addLayout(heading);
+    top->addLayout(headingRow(tr("Images"), count_));
     auto* find = new QHBoxLayout;
     find->setSpacing(4);
     filter_ = new QLineEdit(this);

@@ -14,6 +14,7 @@
 #include "app/screens/frame_picture.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
+#include "app/widgets/heading.h"
 #include "core/image/tone.h"
 
 namespace gorsefinch::app {
@@ -83,20 +84,11 @@ LadderView::LadderView(Session& session, ImageDesk& desk, QWidget* parent)
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 6);
     column->setSpacing(4);
-    auto* bar = new QHBoxLayout;
-    bar->setContentsMargins(12, 8, 12, 0);
-    auto* title = new QLabel(tr("Ladder"), this);
-    title->setProperty("heading", true);
-    state_->setFont(Theme::figures());
-    state_->setProperty("quiet", true);
     order_->setObjectName("ladder_order");
     order_->addItems({tr("by bytes"), tr("by packed bytes"), tr("by error"), tr("by colours")});
     order_->setToolTip(tr("What the ladder is sorted by"));
-    bar->addWidget(title);
-    bar->addSpacing(8);
-    bar->addWidget(order_);
-    bar->addStretch(1);
-    bar->addWidget(state_);
+    auto* bar = headingRow(tr("Ladder"), state_, order_);
+    bar->setContentsMargins(12, 8, 12, 0);
     column->addLayout(bar);
     list_->setObjectName("ladder");
     list_->setViewMode(QListView::IconMode);
