@@ -85,9 +85,9 @@ class Band {
     std::ptrdiff_t x_ = 0;
 };
 
-constexpr size_t kBandPixels = size_t{1} << 16;  // pictures below twice that are one band
-constexpr int kMostBands = 16;
-constexpr int kSettling = 12;                    // rows
+constexpr size_t kBandPixels = size_t{1} << 17;  // pictures below twice that are one band
+constexpr int kMostBands = 8;
+constexpr int kSettling = 40;                    // rows
 
 template <typename BandOf>
 void rowOf(BandOf& band, int y, bool kept) {
@@ -115,7 +115,7 @@ void rowsOfTwo(BandOf a, Rows ofA, BandOf b, Rows ofB) {
         b.endRow();
     };
     const int rows = std::min(ofA.count, ofB.count);
-    for (int y = std::min(kSettling, rows) - 1; y >= 0; --y)
+    for (int y = std::min(kSettling, rows - 1); y > 0; --y)
         both(y, false);
     for (int y = 0; y < rows; ++y)
         both(y, true);

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The stations beside Screens and Images, and what the window does with projects, driven as a user drives them.
+#include <QCheckBox>
 #include <QComboBox>
 #include <QLabel>
 #include <QListWidget>
@@ -119,6 +120,23 @@ class TestStations : public QObject {
         QTRY_COMPARE(session_->document().panel->format, PixelFormat::Page1);
         retype(find<QLineEdit>("panel_height"), "1");
         QCOMPARE(session_->document().panel->height, 240);
+    }
+
+    // What a round panel hides is covered in the twin, and the shape is saved.
+    void thePanelIsRound() {
+        auto* twin = find<QWidget>("twin");
+        QVERIFY(twin);
+        station(5);
+        const QRgb before = twin->grab().toImage().pixel(twin->width() / 2, twin->height() / 2);
+        station(1);
+        auto* round = find<QCheckBox>("panel_round");
+        QTest::mouseClick(round, Qt::LeftButton, Qt::NoModifier, QPoint(8, round->height() / 2));
+        QVERIFY(session_->document().panel->round);
+        QVERIFY(toFiles(session_->document()).at("gorsefinch.json").find("\"shape\": \"round\"") != std::string::npos);
+        station(5);
+        const QImage shown = twin->grab().toImage();
+        QCOMPARE(shown.pixel(twin->width() / 2, twin->height() / 2), before);
+        QCOMPARE(QColor(shown.pixel(6, 6)), Theme::colour(Role::Window));
     }
 
     void codeIsGeneratedAndCompiles() {

@@ -192,6 +192,56 @@ class TestCommandLine : public QObject {
         QCOMPARE(run({"font", "none.ttf", "--size", "16", "--bits", "1", "-o", "g.c"}), 1);
         QVERIFY(err_.contains("none.ttf") && !QFile::exists(dir_.filePath("g.c")));
     }
+
+    void bitmapFontsAreWrittenAndRead() {
+        const QString face = kiln_ + "/fonts/B612-Regular.otf";
+        QCOMPARE(run({"font", face, "--size", "13", "--bits", "1", "--block", "Basic Latin", "--chars", "ä€", "-o", "f.bdf"}), 0);
+        const QByteArray bdf = bytes("f.bdf");
+        QVERIFY(bdf.startsWith("STARTFONT 2.1\n") && bdf.contains("\nCHARS 97\n") && bdf.contains("STARTCHAR U+20AC\nENCODING 8364\n"));
+        // Read again whole and written, it is the same font.
+        QCOMPARE(run({"font", "f.bdf", "--size", "13", "--bits", "1", "--all", "-o", "g.bdf"}), 0);
+        const auto glyphs = [](const QByteArray& text) { return text.mid(text.indexOf("STARTCHAR")); };
+        QCOMPARE(glyphs(bytes("g.bdf")), glyphs(bdf));
+        QCOMPARE(run({"font", "f.bdf", "--size", "13", "--bits", "1", "--chars", "Ж", "-o", "g.bdf"}), 0);
+        QVERIFY(err_.contains("U+0416"));
+        QCOMPARE(run({"font", face, "--size", "13", "--bits", "1", "--block", "Klingon", "-o", "g.bdf"}), 2);
+        QVERIFY(err_.contains("Klingon") && err_.contains("Latin-1 Supplement"));
+        QCOMPARE(run({"font", face, "--size", "13", "--bits", "1", "--hinting", "strong", "-o", "g.bdf"}), 2);
+        QCOMPARE(run({"font", face, "--size", "13", "--bits", "1", "-o", "g.ttf"}), 2);
+    }
+
+    void fontsTakeTheirSettings() {
+        const QString face = kiln_ + "/fonts/B612-Regular.otf";
+        write("menu.txt", "Größe\nZurück\n");
+        QCOMPARE(run({"font", face, "--size", "10", "--bits", "1", "--text-file", "menu.txt", "--measure", "capitals", "--letter-distance", "2", "-o", "m.bdf"}), 0);
+        QVERIFY(bytes("m.bdf").contains("CAP_HEIGHT 10\n") && bytes("m.bdf").contains("STARTCHAR U+00DF"));
+        const auto size = [&](const QString& packing) {
+            if (run({"font", face, "--size", "60", "--bits", "4", "--range", "0-9", "--even-digits", "--packing", packing, "-o", "p.c"}) != 0)
+                return -1LL;
+            return static_cast<long long>(bytes("p.c").size());
+        };
+        QVERIFY(size("runs") < size("plain") / 2);
+        QVERIFY(bytes("p.c").contains("_bits, 0, "));
+        QCOMPARE(size("smallest"), size("runs"));
+        QVERIFY(bytes("p.c").contains("gorse_read_glyph_runs"));
+        QCOMPARE(run({"font", face, "--size", "10", "--bits", "1", "--text-file", "none.txt", "-o", "x.bdf"}), 1);
+        QVERIFY(err_.contains("none.txt"));
+    }
+
+    // A screen is drawn when it is asked for by name, though the rules go elsewhere at the start.
+    void aNamedScreenIsDrawn() {
+        const QString hive = QString(SOURCE_DIR) + "/examples/hive";
+        QSet<QByteArray> all;
+        for (const char* screen : {"weight", "climate", "view"}) {
+            QCOMPARE(run({"render", hive, "--screen", screen, "-o", "screen.bin"}), 0);
+            QCOMPARE(bytes("screen.bin").size(), 1024);
+            all.insert(bytes("screen.bin"));
+        }
+        QCOMPARE(all.size(), 3);
+        QCOMPARE(run({"render", hive, "--set", "knob=1", "-o", "knob.bin"}), 0);
+        QCOMPARE(run({"render", hive, "--screen", "climate", "-o", "screen.bin"}), 0);
+        QCOMPARE(bytes("knob.bin"), bytes("screen.bin"));
+    }
 };
 
 QTEST_APPLESS_MAIN(TestCommandLine)

@@ -59,11 +59,12 @@ class TestProjectFiles : public QObject {
     }
 
     void theExampleOnDiskIsAsItWouldBeSaved() {
-        for (const auto& [path, bytes] : toFiles(openKiln())) {
-            QFile file(QString::fromStdString(examplePath("kiln") + "/" + path));
-            QVERIFY2(file.open(QIODevice::ReadOnly), path.c_str());
-            QVERIFY2(file.readAll().toStdString() == bytes, path.c_str());
-        }
+        for (const char* example : {"kiln", "hive", "enlarger"})
+            for (const auto& [path, bytes] : toFiles(openExample(example))) {
+                QFile file(QString::fromStdString(examplePath(example) + "/" + path));
+                QVERIFY2(file.open(QIODevice::ReadOnly), path.c_str());
+                QVERIFY2(file.readAll().toStdString() == bytes, path.c_str());
+            }
     }
 
     // Every property of every kind survives, each with a value that is not its default.

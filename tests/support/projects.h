@@ -67,10 +67,12 @@ inline Variable makeText(const std::string& name, const std::string& start, int 
 
 inline std::string examplePath(const char* name) { return QString(SOURCE_DIR "/examples/%1").arg(name).toStdString(); }
 
-inline Document openKiln() {
+inline Document openExample(const char* name) {
     Files files;
-    return ProjectFolder(files, examplePath("kiln")).open().document.value_or(Document{});
+    return ProjectFolder(files, examplePath(name)).open().document.value_or(Document{});
 }
+
+inline Document openKiln() { return openExample("kiln"); }
 
 // Files in memory, of which the n-th change fails (from 1; 0 for never), as a full disk or a lost one would.
 class FaultyFiles : public Files {

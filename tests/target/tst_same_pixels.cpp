@@ -4,13 +4,14 @@
 #include <QTemporaryDir>
 #include <QtTest>
 
-#include "core/project/edit.h"
+#include "tests/support/projects.h"
 #include "core/project/image_edits.h"
 #include "core/project/presets.h"
 #include "core/project/project_folder.h"
 #include "tests/target/target_build.h"
 
 using namespace gorsefinch;
+using namespace support;
 using namespace target;
 
 namespace {
@@ -38,12 +39,6 @@ set heating 0
 )";
 
 std::vector<ScriptStep> scriptOf(const char* text) { return *parseScript(text, "script"); }
-
-Document openExample(const char* name) {
-    Files files;
-    ReadProject project = ProjectFolder(files, std::string(SOURCE_DIR "/examples/") + name).open();
-    return project.document.value_or(Document{});
-}
 
 Document withFormat(const Document& document, PixelFormat format) {
     Panel panel = *document.panel;
