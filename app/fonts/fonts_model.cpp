@@ -153,8 +153,10 @@ const BakedFont* FontsModel::unusedFont(const FontKey& key) const {
 
 const QPixmap& FontsModel::sample(const Row& row) const {
     constexpr QSize room(56, 34);
-    if (!row.sample.isNull())
+    const QColor ink = Theme::colour(row.used ? app::Role::Text : app::Role::QuietText);
+    if (!row.sample.isNull() && row.ink == ink)
         return row.sample;
+    row.ink = ink;
     row.sample = QPixmap(room);
     row.sample.fill(Qt::transparent);
     const BakedFont* font = session_.font(row.key);
@@ -162,7 +164,7 @@ const QPixmap& FontsModel::sample(const Row& row) const {
         font = unusedFont(row.key);
     if (!font)
         return row.sample;
-    const QImage word = wordPicture(*font, sampleWord(*font), Theme::colour(row.used ? app::Role::Text : app::Role::QuietText));
+    const QImage word = wordPicture(*font, sampleWord(*font), ink);
     QPainter painter(&row.sample);
     if (word.height() <= room.height() && word.width() <= room.width()) {
         painter.drawImage(0, (room.height() - word.height()) / 2, word);

@@ -43,6 +43,7 @@ class FontsModel : public QAbstractListModel {
         bool used = false;
         QString trouble;
         mutable QPixmap sample;
+        mutable QColor ink;  // that the sample was drawn in
     };
     std::vector<Row> makeRows() const;
     Row faceRow(const Face& face) const;

@@ -182,7 +182,6 @@ void MainWindow::setAppearance(int appearance) {
     Theme::apply(*qApp, static_cast<Appearance>(appearance));
     for (QWidget* widget : findChildren<QWidget*>())
         widget->update();
-    session_.tellWell(tr("Icons take the new appearance at the next start."));
 }
 
 void MainWindow::showStation(int station) {

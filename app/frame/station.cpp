@@ -7,8 +7,6 @@
 #include <QMimeData>
 #include <QUrl>
 
-#include "app/theme/theme.h"
-
 namespace gorsefinch::app {
 
 void Station::layOut(QWidget* list, QWidget* middle, QWidget* form) {
@@ -20,7 +18,7 @@ void Station::layOut(QWidget* list, QWidget* middle, QWidget* form) {
         if (each == form)
             continue;
         auto* line = new QFrame(this);
-        line->setStyleSheet(QString("background: %1;").arg(Theme::colour(Role::StrongLine).name()));
+        line->setProperty("divider", true);
         line->setFixedWidth(1);
         row->addWidget(line);
     }

@@ -4,7 +4,9 @@
 #include <QApplication>
 #include <QFile>
 #include <QFontDatabase>
+#include <QIconEngine>
 #include <QPainter>
+#include <QPixmapCache>
 #include <QPalette>
 #include <QProxyStyle>
 #include <QSvgRenderer>
@@ -120,24 +122,48 @@ QFont Theme::figures(int pixels) {
 }
 
 QPixmap Theme::pixmap(const QString& name, const QColor& colour, int size, qreal ratio) {
+    const QString key = QString("line icon %1 %2 %3 %4").arg(name, colour.name()).arg(size).arg(ratio);
+    QPixmap out;
+    if (QPixmapCache::find(key, &out))
+        return out;
     QString svg = readText(":/icons/" + name + ".svg");
     svg.replace("currentColor", colour.name());
     QSvgRenderer renderer(svg.toUtf8());
-    QPixmap out(QSize(size, size) * ratio);
+    out = QPixmap(QSize(size, size) * ratio);
     out.setDevicePixelRatio(ratio);
     out.fill(Qt::transparent);
     QPainter painter(&out);
     renderer.render(&painter, QRectF(0, 0, size, size));
+    painter.end();
+    QPixmapCache::insert(key, out);
     return out;
 }
 
-QIcon Theme::icon(const QString& name) {
-    QIcon icon;
-    for (const qreal ratio : {1.0, 2.0}) {
-        icon.addPixmap(pixmap(name, colour(Role::Text), 16, ratio), QIcon::Normal);
-        icon.addPixmap(pixmap(name, colour(Role::StrongLine), 16, ratio), QIcon::Disabled);
+namespace {
+
+// An icon that takes the colours of the moment whenever it is painted.
+class LineIcon : public QIconEngine {
+  public:
+    explicit LineIcon(QString name) : name_(std::move(name)) {}
+
+    void paint(QPainter* painter, const QRect& rect, QIcon::Mode mode, QIcon::State) override {
+        const int size = std::min(rect.width(), rect.height());
+        const QPoint at(rect.x() + (rect.width() - size) / 2, rect.y() + (rect.height() - size) / 2);
+        painter->drawPixmap(at, Theme::pixmap(name_, ink(mode), size, painter->device()->devicePixelRatioF()));
     }
-    return icon;
-}
+    QPixmap pixmap(const QSize& size, QIcon::Mode mode, QIcon::State state) override { return scaledPixmap(size, mode, state, 1); }
+    QPixmap scaledPixmap(const QSize& size, QIcon::Mode mode, QIcon::State, qreal scale) override {
+        return Theme::pixmap(name_, ink(mode), static_cast<int>(std::min(size.width(), size.height()) / scale), scale);
+    }
+    QIconEngine* clone() const override { return new LineIcon(name_); }
+
+  private:
+    static QColor ink(QIcon::Mode mode) { return Theme::colour(mode == QIcon::Disabled ? Role::StrongLine : Role::Text); }
+    QString name_;
+};
+
+}  // namespace
+
+QIcon Theme::icon(const QString& name) { return QIcon(new LineIcon(name)); }
 
 }  // namespace gorsefinch::app
