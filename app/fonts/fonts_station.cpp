@@ -51,6 +51,11 @@ FontsStation::FontsStation(Session& session, QWidget* parent)
     middle->setSizes({200, 240, 220});
     middle->setChildrenCollapsible(false);
     layOut(list_, middle, form_);
+    // Without a font there are no glyphs and nothing to climb.
+    connect(&desk_, &FontDesk::shown, this, [this, glyphs] {
+        for (QWidget* each : std::initializer_list<QWidget*>{glyphs, ladder_})
+            each->setVisible(desk_.font() != nullptr);
+    });
     makeCommands();
     setFocusProxy(list_);
     connect(list_, &FontList::bringInAsked, this, [this](const QPoint& at) { showMenu(at, 3); });

@@ -84,7 +84,8 @@ void InstalledDialog::showFacts() {
         FontSource source;
         source.faces = {*opened};
         source.settings.bits = 8;
-        const BakedFont font({"sample", 22}, source);
+        BakedFont font({"sample", 22}, source);
+        font.bake();
         sample_->setPixmap(QPixmap::fromImage(wordPicture(font, U"Bellows 0123456789 °C", Theme::colour(Role::Text))));
     }
     QString licence = QString::fromStdString(facts->licence.empty() ? facts->copyright : facts->licence).simplified();

@@ -40,7 +40,11 @@ QPixmap thumbnail(const Document& shelf, const Image& image, ImageBakery& bakery
 QPixmap thumbnail(const Document& shelf, const Face& face) {
     const FontKey key{face.name, 22};
     auto source = fontSource(shelf, key, 8);
-    return source ? centred(wordPicture(BakedFont(key, std::move(*source)), U"Aag1", Theme::colour(Role::Text))) : QPixmap(kThumbnail);
+    if (!source)
+        return QPixmap(kThumbnail);
+    BakedFont font(key, std::move(*source));
+    font.bake();
+    return centred(wordPicture(font, U"Aag1", Theme::colour(Role::Text)));
 }
 
 QString sizesOf(const Face& face) {

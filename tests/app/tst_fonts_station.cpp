@@ -256,15 +256,17 @@ class TestFontsStation : public QObject {
     }
 
     void installedFacesAreCopied() {
-        bool told = false;
+        bool told = false, seen = false;
         inDialog([&](QDialog* dialog) {
             QTest::keyClicks(dialog->findChild<QLineEdit*>("find_installed"), "DejaVu Sans Mono Book");
-            for (const QLabel* each : dialog->findChildren<QLabel*>())
+            for (const QLabel* each : dialog->findChildren<QLabel*>()) {
                 told = told || each->text().startsWith("Licence: ");
+                seen = seen || each->pixmap().height() > 20;
+            }
             dialog->accept();
         });
         QTest::keyClick(list(), Qt::Key_I, Qt::ControlModifier | Qt::ShiftModifier);
-        QVERIFY(told);
+        QVERIFY(told && seen);
         const Face& brought = session().document().faces->back();
         QCOMPARE(brought.file, std::string("DejaVuSansMono.ttf"));
         QVERIFY(brought.original && brought.original->size() > 100000);
@@ -349,6 +351,7 @@ class TestFontsStation : public QObject {
         session().edit(bare, "no faces");
         QVERIFY(open_->find<QPushButton>("bring_in_first_face")->isVisible());
         QVERIFY(!list()->isVisible());
+        QVERIFY(!open_->find<QListView>("glyphs")->isVisible() && !open_->find<QTableWidget>("font_ladder")->isVisible());
     }
 };
 
