@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <array>
 
+#include "core/base/parallel.h"
 #include "core/image/diffuse.h"
 #include "core/image/level_steps.h"
 #include "core/image/mix_pattern.h"
@@ -57,17 +58,25 @@ Picture orderedChannels(const Picture& p, const Reducing& how) {
     return out;
 }
 
+// Each thread has its own search and its own patterns, as these remember what they found; no pixel depends on another.
 std::vector<uint8_t> orderedPalette(const Picture& p, const Reducing& how, const NearestColour& nearest) {
+    constexpr size_t worthOf = 4;  // a pixel takes as long as so many of the simpler ways
     std::vector<uint8_t> out(p.pixels.size());
-    if (how.method == Reduction::Nearest) {
-        for (size_t i = 0; i < out.size(); ++i)
-            out[i] = static_cast<uint8_t>(nearest.of(p.pixels[i]));
-        return out;
-    }
-    MixPatterns patterns(nearest, how.linear, how.strength);
-    Reducing whole = how;
-    whole.strength = 100;
-    withThresholds(p, whole, [&](size_t i, int t) { out[i] = static_cast<uint8_t>(patterns.colour(p.pixels[i], t)); });
+    inParallel(p.height, p.pixels.size() * worthOf, [&](int first, int last) {
+        const NearestColour search(nearest);
+        const size_t from = static_cast<size_t>(first) * static_cast<size_t>(p.width), to = static_cast<size_t>(last) * static_cast<size_t>(p.width);
+        if (how.method == Reduction::Nearest) {
+            for (size_t i = from; i < to; ++i)
+                out[i] = static_cast<uint8_t>(search.of(p.pixels[i]));
+            return;
+        }
+        MixPatterns patterns(search, how.linear, how.strength);
+        const ThresholdMap& map = thresholdMap(how.method);
+        size_t i = from;
+        for (int y = first; y < last; ++y)
+            for (int x = 0; x < p.width; ++x, ++i)
+                out[i] = static_cast<uint8_t>(patterns.colour(p.pixels[i], map.at(x, y)));
+    });
     return out;
 }
 
