@@ -53,7 +53,15 @@ void FontDesk::setCurrent(const FontKey& key) {
     refresh();
 }
 
+void FontDesk::setAwake(bool awake) {
+    awake_ = awake;
+    if (awake && session_.isOpen())
+        refresh();
+}
+
 void FontDesk::refresh() {
+    if (!awake_)
+        return;
     const Face* now = face();
     held_ = now ? now->original : nullptr;
     font_ = nullptr;

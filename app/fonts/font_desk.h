@@ -33,6 +33,9 @@ class FontDesk : public QObject {
     bool isUsed() const { return used_; }
     const QString& trouble() const { return trouble_; }
 
+    // While nobody looks, edits elsewhere cost nothing here: what is shown is made when it is woken.
+    void setAwake(bool awake);
+
     void setCharacter(char32_t character);
     char32_t character() const { return character_; }
 
@@ -54,6 +57,7 @@ class FontDesk : public QObject {
     const BakedFont* font_ = nullptr;
     std::unique_ptr<BakedFont> own_;  // of a size that nothing uses
     bool used_ = false;
+    bool awake_ = false;
     QString trouble_;
     char32_t character_ = 0;
 };

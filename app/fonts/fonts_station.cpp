@@ -168,6 +168,9 @@ void FontsStation::takeFromShelf() {
     desk_.setCurrent({name, 0});
 }
 
+void FontsStation::showEvent(QShowEvent*) { desk_.setAwake(true); }
+void FontsStation::hideEvent(QHideEvent*) { desk_.setAwake(false); }
+
 void FontsStation::dragEnterEvent(QDragEnterEvent* event) {
     if (event->mimeData()->hasUrls())
         event->acceptProposedAction();

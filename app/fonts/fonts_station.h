@@ -28,6 +28,8 @@ class FontsStation : public Station {
     void widgetChosen(const QString& screen, const QString& widget);
 
   protected:
+    void showEvent(QShowEvent* event) override;
+    void hideEvent(QHideEvent* event) override;
     void dragEnterEvent(QDragEnterEvent* event) override;
     void dropEvent(QDropEvent* event) override;
 

@@ -116,7 +116,7 @@ class TestStations : public QObject {
         QCOMPARE(session_->document().panel->turn, 90);
         auto* format = find<QComboBox>("panel_format");
         format->setFocus();
-        QTest::keyClicks(format, "page1");
+        QTest::keyClick(format, Qt::Key_Home);
         QTRY_COMPARE(session_->document().panel->format, PixelFormat::Page1);
         retype(find<QLineEdit>("panel_height"), "1");
         QCOMPARE(session_->document().panel->height, 240);
