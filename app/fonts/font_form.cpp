@@ -304,7 +304,7 @@ void FontForm::showReasons() {
         item->setData(WidgetName, fromStd(each.widget));
     }
     if (reasons_->count() == 0) {
-        auto* item = new QListWidgetItem(tr("Nothing asks for this size yet."), reasons_);
+        auto* item = new QListWidgetItem(tr("Nothing asks for it yet: choose it as\na widget's face, in the station Screens."), reasons_);
         item->setFlags(Qt::NoItemFlags);
     }
 }

@@ -204,4 +204,14 @@ SplitText splitText(std::string_view text) {
     return out;
 }
 
+std::string plainText(std::string_view words) {
+    std::string out;
+    for (const char each : words) {
+        out += each;
+        if (each == '{' || each == '}')
+            out += each;
+    }
+    return out;
+}
+
 }  // namespace gorsefinch

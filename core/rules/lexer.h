@@ -51,5 +51,7 @@ struct SplitText {
     size_t troubleAt = 0;
 };
 SplitText splitText(std::string_view text);
+// The words as a text without insets: braces in them stand for themselves.
+std::string plainText(std::string_view words);
 
 }  // namespace gorsefinch

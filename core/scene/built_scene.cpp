@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "core/project/font_text.h"
+#include "core/rules/lexer.h"
 #include "runtime/gorse_internal.h"
 
 namespace gorsefinch {
@@ -78,10 +79,7 @@ void fillVariables(BuiltScene& out, const ProjectNames& names) {
             out.numbers.push_back({each.least, each.most, each.start});
             continue;
         }
-        std::string plain = each.startText;
-        for (size_t at = 0; (at = plain.find_first_of("{}", at)) != std::string::npos; at += 2)
-            plain.insert(at, 1, plain[at]);
-        out.startTexts.push_back(compileText(plain, names));
+        out.startTexts.push_back(compileText(plainText(each.startText), names));
         gorse_text_variable text{};
         text.start = out.startTexts.back().bytes.data();
         text.offset = offset;

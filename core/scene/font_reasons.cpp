@@ -53,7 +53,7 @@ class ReasonFinder {
                 words += piece.text;
         }
         if (!words.empty())
-            add(FontReason::What::Words, part, number, words, doubled(words));
+            add(FontReason::What::Words, part, number, words, plainText(words));
         for (const std::string& value : values)
             add(FontReason::What::Value, part, number, value, value);
         for (const SlotInfo& slot : part.slotInfos)
@@ -73,17 +73,6 @@ class ReasonFinder {
         }
         if (!reason.characters.empty())
             out_.push_back(std::move(reason));
-    }
-
-    // Braces of plain words stand for themselves again.
-    static std::string doubled(const std::string& words) {
-        std::string out;
-        for (const char each : words) {
-            out += each;
-            if (each == '{' || each == '}')
-                out += each;
-        }
-        return out;
     }
 
     const BuiltScene& scene_;

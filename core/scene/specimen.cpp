@@ -2,21 +2,12 @@
 #include "core/scene/specimen.h"
 
 #include "core/project/font_edits.h"
+#include "core/rules/lexer.h"
 #include "core/sim/twin.h"
 
 namespace gorsefinch {
 
 namespace {
-
-std::string withoutInsets(const std::string& text) {
-    std::string out;
-    for (const char each : text) {
-        out += each;
-        if (each == '{' || each == '}')
-            out += each;
-    }
-    return out;
-}
 
 // The panel's pixels without its turn and offsets, as large as asked; whole bytes on panels that pack pixels.
 Panel specimenPanel(const Panel& from, const SpecimenAsk& ask) {
@@ -41,7 +32,7 @@ Picture specimen(const Document& document, const SpecimenAsk& ask) {
     words.kind = Kind::Text;
     words.w = sample.panel->width;
     words.h = sample.panel->height;
-    words.properties["text"] = withoutInsets(ask.text);
+    words.properties["text"] = plainText(ask.text);
     words.properties["font"] = ask.font.face;
     words.properties["size"] = int64_t{ask.font.size};
     words.properties["colour"] = ask.ink;
