@@ -4,6 +4,8 @@
 #include <algorithm>
 #include <limits>
 
+#include "core/image/wide_loops.h"
+
 namespace gorsefinch {
 
 namespace {
@@ -11,6 +13,21 @@ namespace {
 constexpr int kCellSide = 8, kBlockSide = 32;
 
 int channel(uint32_t argb, size_t c) { return static_cast<int>(argb >> (16 - 8 * c) & 255); }
+
+// The nearest entry to each of 32 cells along blue: distance and number in one, so that the least of both is the first
+// of the nearest. `apart`: of each entry's red and green.
+GORSEFINCH_WIDE_LOOPS void nearestAlongBlue(const int* apart, const int* blues, int count, int* keys) {
+    for (int cell = 0; cell < 32; ++cell)
+        keys[cell] = std::numeric_limits<int>::max();
+    for (int entry = 0; entry < count; ++entry) {
+        const int redAndGreen = apart[entry], blue = blues[entry];
+        for (int cell = 0; cell < 32; ++cell) {
+            const int away = cell * kCellSide + kCellSide / 2 - blue;
+            const int key = (redAndGreen + away * away) * 256 + entry;
+            keys[cell] = std::min(keys[cell], key);
+        }
+    }
+}
 
 }  // namespace
 
@@ -23,7 +40,7 @@ uint32_t colourDistance(uint32_t a, uint32_t b) {
     return sum;
 }
 
-NearestColour::NearestColour(std::vector<Colour> colours) : colours_(std::move(colours)), only_(32768, 256), cells_(32768), blocks_(512) {
+NearestColour::NearestColour(std::vector<Colour> colours) : colours_(std::move(colours)), only_(kColourCells, 256), cells_(kColourCells), blocks_(512) {
     if (colours_.size() > 256)
         colours_.resize(256);
     if (colours_.empty())
@@ -104,6 +121,26 @@ uint32_t NearestColour::among(uint32_t number, uint32_t argb) const {
         least = std::min(least, key);
     }
     return least & 255;
+}
+
+std::vector<uint16_t> NearestColour::nearestToCells() const {
+    std::vector<uint16_t> out(kColourCells);
+    const auto count = static_cast<int>(colours_.size());
+    std::array<int, 256> apart{};
+    std::array<int, 32> keys;
+    const auto middle = [](size_t cell) { return static_cast<int>(cell & 31) * kCellSide + kCellSide / 2; };
+    for (size_t row = 0; row < kColourCells / 32; ++row) {
+        for (size_t i = 0; i < colours_.size(); ++i) {
+            const int red = middle(row >> 5) - all_.channels[0][i], green = middle(row) - all_.channels[1][i];
+            apart[i] = red * red + green * green;
+        }
+        nearestAlongBlue(apart.data(), all_.channels[2].data(), count, keys.data());
+        for (size_t cell = 0; cell < keys.size(); ++cell)
+            out[row * 32 + cell] = static_cast<uint16_t>(keys[cell] & 255);
+    }
+    for (const Colour& each : colours_)
+        out[cellOf(each.argb)] = 256;
+    return out;
 }
 
 }  // namespace gorsefinch

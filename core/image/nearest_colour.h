@@ -9,8 +9,11 @@
 
 namespace gorsefinch {
 
+// Cells that colour space is cut into, 32 along each channel.
+inline constexpr size_t kColourCells = 32768;
+
 // Finds the nearest of up to 256 colours, by the sum of squared channel differences, the first of equals: as the
-// runtime does. Colour space is cut into 32768 cells; each gets the few colours that can be nearest in it when it is first
+// runtime does. Each cell of colour space gets the few colours that can be nearest in it when it is first
 // asked for. Not to be shared between threads.
 class NearestColour {
   public:
@@ -18,13 +21,19 @@ class NearestColour {
     explicit NearestColour(std::vector<Colour> colours);
 
     uint32_t of(uint32_t argb) const {
-        const uint32_t number = (argb >> 9 & 0x7c00) | (argb >> 6 & 0x3e0) | (argb >> 3 & 0x1f);
+        const uint32_t number = cellOf(argb);
         const uint16_t only = only_[number];
         return only < 256 ? only : among(number, argb);
     }
     const std::vector<Colour>& colours() const { return colours_; }
 
+    // The entry nearest to the middle of each cell, in the order of the upper 5 bits of red, green and blue; 256 for
+    // cells in which a colour of the palette lies, where only a search tells. Made anew with each call.
+    std::vector<uint16_t> nearestToCells() const;
+
   private:
+    static uint32_t cellOf(uint32_t argb) { return (argb >> 9 & 0x7c00) | (argb >> 6 & 0x3e0) | (argb >> 3 & 0x1f); }
+
     struct Cell {
         uint32_t first = 0;  // of candidates_
         uint16_t count = 0;  // 0: not asked for yet
