@@ -81,12 +81,7 @@ Amounts16 storedAmounts(uint32_t argb) {
     return out << 2;
 }
 
-constexpr uint16_t kSearch = 256;  // in a table of cells: only a search tells
-
 std::vector<uint8_t> diffusedStored(const Picture& p, const NearestColour& palette, Reduction method, int strength) {
-    // A table of cells is worth its making only for larger pictures.
-    constexpr size_t large = size_t{1} << 16;
-    const std::vector<uint16_t> cells = p.pixels.size() < large ? std::vector<uint16_t>(kColourCells, kSearch) : palette.nearestToCells();
     std::array<Amounts16, 256> ofEntry{};
     for (size_t i = 0; i < palette.colours().size(); ++i)
         ofEntry[i] = storedAmounts(palette.colours()[i].argb);
@@ -94,7 +89,7 @@ std::vector<uint8_t> diffusedStored(const Picture& p, const NearestColour& palet
     diffuse<Amounts16>(p, method, strength, out.data(), [&] {
         // The search remembers what it found, so each thread has its own.
         const auto search = std::make_shared<NearestColour>(palette);
-        return [search, nearest = search.get(), pixels = p.pixels.data(), cells = cells.data(), ofEntry = ofEntry.data()](size_t i, Amounts16 come, uint8_t* to) {
+        return [search, nearest = search.get(), pixels = p.pixels.data(), cells = palette.cells(), ofEntry = ofEntry.data()](size_t i, Amounts16 come, uint8_t* to) {
             constexpr int16_t top = kStoredTop, far = kStoredTop / 2;
             const Amounts16 none{}, most{top, top, top, 0};
             const Amounts16 sum = between(storedAmounts(pixels[i]) + come, Amounts16{-far, -far, -far, 0}, Amounts16{top + far, top + far, top + far, 0});
@@ -103,8 +98,8 @@ std::vector<uint8_t> diffusedStored(const Picture& p, const NearestColour& palet
             const Amounts16 high = inside >> 5;
             uint64_t lanes;
             std::memcpy(&lanes, &high, sizeof lanes);
-            uint32_t entry = cells[lanes * ((uint64_t{1} << 48) + (uint64_t{1} << 37) + (uint64_t{1} << 26)) >> 48];
-            if (entry == kSearch) {
+            uint32_t entry = cells ? cells[lanes * ((uint64_t{1} << 48) + (uint64_t{1} << 37) + (uint64_t{1} << 26)) >> 48] : NearestColour::kSearch;
+            if (entry == NearestColour::kSearch) {
                 const Amounts16 aim = (inside + 2) >> 2;
                 entry = nearest->of(static_cast<uint32_t>(aim[2] << 16 | aim[1] << 8 | aim[0]));
             }
@@ -131,7 +126,7 @@ std::vector<uint8_t> diffusedLight(const Picture& p, const NearestColour& palett
             const Amounts32 sum = between(amountsOf(pixels[i]) + come, Amounts32{-far, -far, -far, 0}, Amounts32{top + far, top + far, top + far, 0});
             const Amounts32 inside = between(sum, Amounts32{}, Amounts32{top, top, top, 0});
             const auto stored = [&](int c) { return uint32_t{storedOfLight(static_cast<uint32_t>(inside[c]))}; };
-            const uint32_t entry = nearest->of(stored(2) << 16 | stored(1) << 8 | stored(0));
+            const uint32_t entry = nearest->nearly(stored(2) << 16 | stored(1) << 8 | stored(0));
             *to = static_cast<uint8_t>(entry);
             return static_cast<Amounts32>(sum - ofEntry[entry]);
         };

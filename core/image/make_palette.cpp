@@ -19,6 +19,7 @@ struct Bin {
     Lab lab;
     std::array<double, 3> stored{};  // mean
     double weight = 0;
+    size_t nearest = 0;  // of the colours, when last looked for
 };
 
 struct Sum {
@@ -155,11 +156,11 @@ Lab channelsOf(Colour colour) {
 }
 
 // The colour nearest to a place, of those sorted by lightness: looked through from its own lightness outwards, until
-// lightness alone is farther than the best.
-size_t nearestOf(const std::vector<Lab>& labs, const Lab& to) {
+// lightness alone is farther than the best. What was nearest before the colours moved a little, `guess`, ends it early.
+size_t nearestOf(const std::vector<Lab>& labs, const Lab& to, size_t guess) {
     const auto start = static_cast<size_t>(std::lower_bound(labs.begin(), labs.end(), to.l, [](const Lab& lab, float l) { return lab.l < l; }) - labs.begin());
-    size_t best = 0;
-    float least = 1e9f;
+    size_t best = std::min(guess, labs.size() - 1);
+    float least = labDistance(to, labs[best]);
     const auto look = [&](size_t i) {
         const float lightness = labs[i].l - to.l;
         if (lightness * lightness >= least)
@@ -179,7 +180,7 @@ size_t nearestOf(const std::vector<Lab>& labs, const Lab& to) {
 
 // Moves each colour to the mean of what is nearest to it; true if any moved. The sums of a fixed number of parts are
 // added in order, so that they come out the same on every machine.
-bool refine(const std::vector<Bin>& bins, std::vector<Colour>& colours, Lab (*placeOf)(Colour)) {
+bool refine(std::vector<Bin>& bins, std::vector<Colour>& colours, Lab (*placeOf)(Colour)) {
     std::sort(colours.begin(), colours.end(), [&](Colour a, Colour b) { return std::pair(placeOf(a).l, a) < std::pair(placeOf(b).l, b); });
     std::vector<Lab> labs;
     for (const Colour& each : colours)
@@ -191,7 +192,7 @@ bool refine(const std::vector<Bin>& bins, std::vector<Colour>& colours, Lab (*pl
             std::vector<Sum>& into = ofPart[static_cast<size_t>(each)];
             into.resize(colours.size());
             for (size_t i = bins.size() * static_cast<size_t>(each) / parts; i < bins.size() * static_cast<size_t>(each + 1) / parts; ++i)
-                into[nearestOf(labs, bins[i].lab)].add(bins[i]);
+                into[bins[i].nearest = nearestOf(labs, bins[i].lab, bins[i].nearest)].add(bins[i]);
         }
     });
     std::vector<Sum> sums(colours.size());

@@ -43,7 +43,9 @@ MixPatterns::MixPatterns(const NearestColour& nearest, bool linear, int strength
       byLight_(linear ? lightsOf(nearest.colours()) : std::vector<Colour>{opaque(0)}),
       linear_(linear),
       strength_(strength),
-      numbers_(size_t{1} << 15) {
+      numbers_(kColourCells) {
+    if (linear && nearest.cells())
+        byLight_.prepareCells();
     for (const Colour& each : nearest.colours())
         greys_.push_back(static_cast<uint8_t>(greyOf(each.argb)));
 }
@@ -56,7 +58,7 @@ MixPatterns::Pattern MixPatterns::make(uint32_t argb) const {
         Amounts aim;
         for (size_t c = 0; c < 3; ++c)
             aim[c] = wanted[c] + error[c] * strength_ / 100;
-        entry = static_cast<uint8_t>((linear_ ? byLight_ : nearest_).of(colourOf(aim)));
+        entry = static_cast<uint8_t>((linear_ ? byLight_ : nearest_).nearly(colourOf(aim)));
         const Amounts got = amountsOf(nearest_.colours()[entry].argb, linear_);
         for (size_t c = 0; c < 3; ++c)
             error[c] += wanted[c] - got[c];
@@ -69,7 +71,7 @@ MixPatterns::Pattern MixPatterns::make(uint32_t argb) const {
 }
 
 uint32_t MixPatterns::colour(uint32_t argb, int threshold) {
-    const uint32_t plain = nearest_.of(argb);
+    const uint32_t plain = nearest_.nearly(argb);
     if (((nearest_.colours()[plain].argb ^ argb) & 0xffffff) == 0)
         return plain;
     const uint32_t key = (argb >> 9 & 0x7c00) | (argb >> 6 & 0x3e0) | (argb >> 3 & 0x1f);

@@ -14,17 +14,21 @@ constexpr int kCellSide = 8, kBlockSide = 32;
 
 int channel(uint32_t argb, size_t c) { return static_cast<int>(argb >> (16 - 8 * c) & 255); }
 
-// The nearest entry to each of 32 cells along blue: distance and number in one, so that the least of both is the first
-// of the nearest. `apart`: of each entry's red and green.
-GORSEFINCH_WIDE_LOOPS void nearestAlongBlue(const int* apart, const int* blues, int count, int* keys) {
-    for (int cell = 0; cell < 32; ++cell)
+constexpr int kBlockCells = kBlockSide / kCellSide;
+
+// For the 64 cells of a block: distance and number of the entry nearest to each one's middle in one, so that the least of
+// both is the first of the nearest. `channels`: of the entries that are possible in the block, less its lowest corner.
+GORSEFINCH_WIDE_LOOPS void nearestInBlock(const std::array<int, 256>* channels, const uint16_t* numbers, size_t count, int* keys) {
+    constexpr int cells = kBlockCells * kBlockCells * kBlockCells;
+    for (int cell = 0; cell < cells; ++cell)
         keys[cell] = std::numeric_limits<int>::max();
-    for (int entry = 0; entry < count; ++entry) {
-        const int redAndGreen = apart[entry], blue = blues[entry];
-        for (int cell = 0; cell < 32; ++cell) {
-            const int away = cell * kCellSide + kCellSide / 2 - blue;
-            const int key = (redAndGreen + away * away) * 256 + entry;
-            keys[cell] = std::min(keys[cell], key);
+    for (size_t i = 0; i < count; ++i) {
+        const int red = channels[0][i] - kCellSide / 2, green = channels[1][i] - kCellSide / 2, blue = channels[2][i] - kCellSide / 2;
+        for (int cell = 0; cell < cells; ++cell) {
+            const int r = cell / (kBlockCells * kBlockCells) * kCellSide - red;
+            const int g = cell / kBlockCells % kBlockCells * kCellSide - green;
+            const int b = cell % kBlockCells * kCellSide - blue;
+            keys[cell] = std::min(keys[cell], (r * r + g * g + b * b) * 256 + numbers[i]);
         }
     }
 }
@@ -123,24 +127,28 @@ uint32_t NearestColour::among(uint32_t number, uint32_t argb) const {
     return least & 255;
 }
 
-std::vector<uint16_t> NearestColour::nearestToCells() const {
+void NearestColour::prepareCells() {
     std::vector<uint16_t> out(kColourCells);
-    const auto count = static_cast<int>(colours_.size());
-    std::array<int, 256> apart{};
-    std::array<int, 32> keys;
-    const auto middle = [](size_t cell) { return static_cast<int>(cell & 31) * kCellSide + kCellSide / 2; };
-    for (size_t row = 0; row < kColourCells / 32; ++row) {
-        for (size_t i = 0; i < colours_.size(); ++i) {
-            const int red = middle(row >> 5) - all_.channels[0][i], green = middle(row) - all_.channels[1][i];
-            apart[i] = red * red + green * green;
+    std::array<uint16_t, 256> possible, numbers;
+    std::array<std::array<int, 256>, 3> channels;
+    std::array<int, kBlockCells * kBlockCells * kBlockCells> keys;
+    for (int block = 0; block < 512; ++block) {
+        const std::array<int, 3> low{block / 64 * kBlockSide, block / 8 % 8 * kBlockSide, block % 8 * kBlockSide};
+        const size_t count = all_.possibleIn(low, kBlockSide, possible);
+        for (size_t i = 0; i < count; ++i) {
+            numbers[i] = all_.numbers[possible[i]];
+            for (size_t c = 0; c < 3; ++c)
+                channels[c][i] = all_.channels[c][possible[i]] - low[c];
         }
-        nearestAlongBlue(apart.data(), all_.channels[2].data(), count, keys.data());
-        for (size_t cell = 0; cell < keys.size(); ++cell)
-            out[row * 32 + cell] = static_cast<uint16_t>(keys[cell] & 255);
+        nearestInBlock(channels.data(), numbers.data(), count, keys.data());
+        for (size_t cell = 0; cell < keys.size(); ++cell) {
+            const auto at = [&](size_t c, size_t inBlock) { return static_cast<size_t>(low[c] / kCellSide) + inBlock; };
+            out[at(0, cell / 16) << 10 | at(1, cell / 4 % 4) << 5 | at(2, cell % 4)] = static_cast<uint16_t>(keys[cell] & 255);
+        }
     }
     for (const Colour& each : colours_)
-        out[cellOf(each.argb)] = 256;
-    return out;
+        out[cellOf(each.argb)] = kSearch;
+    ofCells_ = std::make_shared<const std::vector<uint16_t>>(std::move(out));
 }
 
 }  // namespace gorsefinch
