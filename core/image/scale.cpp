@@ -5,6 +5,7 @@
 #include <array>
 #include <atomic>
 #include <cmath>
+#include <cstring>
 
 #include "core/base/parallel.h"
 #include "core/image/wide_loops.h"
@@ -21,6 +22,8 @@ struct Taps {
     std::vector<uint32_t> weights;
     uint64_t sum = 0;
     double share = 0;  // one by the sum
+    bool wholeInside = false;  // at least three, of which all but the first and the last two count in full
+    std::array<float, 3> ends{};  // what those three count
 };
 
 std::vector<Taps> tapsFor(int from, int to) {
@@ -41,6 +44,10 @@ std::vector<Taps> tapsFor(int from, int to) {
             taps.sum += weight;
         }
         taps.share = 1.0 / static_cast<double>(taps.sum);
+        taps.wholeInside = taps.weights.size() >= 3 && std::all_of(taps.weights.begin() + 1, taps.weights.end() - 2, [](uint32_t each) { return each == kWhole; });
+        const size_t count = taps.weights.size();
+        for (size_t end = 0; taps.wholeInside && end < 3; ++end)
+            taps.ends[end] = static_cast<float>(taps.weights[end == 0 ? 0 : count - 3 + end]) / static_cast<float>(kWhole);
     }
     return out;
 }
@@ -71,33 +78,49 @@ const std::vector<uint8_t>& storedTable() {
     return table;
 }
 
-// In two short loops a block, as the compiler makes good wide instructions of either.
+// Opaque rows are summed as halves of their light, so that two fit 16 bits and only every other one is widened.
+constexpr uint16_t halfLightOf(uint8_t stored) { return static_cast<uint16_t>(lightOf(stored) >> 1); }
+constexpr uint16_t halfLightOf(uint8_t stored, uint16_t weight) { return highHalf(halfLightOf(stored), weight); }
+
+// In short loops, a block at a time, as the compiler makes good wide instructions of them.
+constexpr size_t kBlock = 128;
 GORSEFINCH_WIDE_LOOPS void addRow(uint32_t* sums, const uint8_t* row, size_t count) {
-    constexpr size_t block = 128;
-    uint16_t light[block];
+    uint16_t light[kBlock];
     size_t at = 0;
-    for (; at + block <= count; at += block) {
-        for (size_t i = 0; i < block; ++i)
-            light[i] = lightOf(row[at + i]);
-        for (size_t i = 0; i < block; ++i)
+    for (; at + kBlock <= count; at += kBlock) {
+        for (size_t i = 0; i < kBlock; ++i)
+            light[i] = halfLightOf(row[at + i]);
+        for (size_t i = 0; i < kBlock; ++i)
             sums[at + i] += light[i];
     }
     for (; at < count; ++at)
-        sums[at] += lightOf(row[at]);
+        sums[at] += halfLightOf(row[at]);
+}
+
+GORSEFINCH_WIDE_LOOPS void addTwoRows(uint32_t* sums, const uint8_t* row, const uint8_t* other, size_t count) {
+    uint16_t light[kBlock];
+    size_t at = 0;
+    for (; at + kBlock <= count; at += kBlock) {
+        for (size_t i = 0; i < kBlock; ++i)
+            light[i] = static_cast<uint16_t>(halfLightOf(row[at + i]) + halfLightOf(other[at + i]));
+        for (size_t i = 0; i < kBlock; ++i)
+            sums[at + i] += light[i];
+    }
+    for (; at < count; ++at)
+        sums[at] += static_cast<uint32_t>(halfLightOf(row[at]) + halfLightOf(other[at]));
 }
 
 GORSEFINCH_WIDE_LOOPS void addPartOfRow(uint32_t* sums, const uint8_t* row, size_t count, uint16_t weight) {
-    constexpr size_t block = 128;
-    uint16_t light[block];
+    uint16_t light[kBlock];
     size_t at = 0;
-    for (; at + block <= count; at += block) {
-        for (size_t i = 0; i < block; ++i)
-            light[i] = highHalf(lightOf(row[at + i]), weight);
-        for (size_t i = 0; i < block; ++i)
+    for (; at + kBlock <= count; at += kBlock) {
+        for (size_t i = 0; i < kBlock; ++i)
+            light[i] = halfLightOf(row[at + i], weight);
+        for (size_t i = 0; i < kBlock; ++i)
             sums[at + i] += light[i];
     }
     for (; at < count; ++at)
-        sums[at] += highHalf(lightOf(row[at]), weight);
+        sums[at] += halfLightOf(row[at], weight);
 }
 
 // Transparent pixels give light by their alpha; the alpha itself is no light.
@@ -121,20 +144,27 @@ void addTransparentRow(uint32_t* sums, const uint32_t* row, size_t pixels, uint3
 void sumRows(const Picture& from, const Taps& taps, std::vector<uint32_t>& sums, bool opaque) {
     std::fill(sums.begin(), sums.end(), 0u);
     const auto width = static_cast<size_t>(from.width);
+    const auto rowAt = [&](size_t i) { return from.pixels.data() + (static_cast<size_t>(taps.first) + i) * width; };
+    const auto bytesAt = [&](size_t i) { return reinterpret_cast<const uint8_t*>(rowAt(i)); };
     for (size_t i = 0; i < taps.weights.size(); ++i) {
-        const uint32_t* row = from.pixels.data() + (static_cast<size_t>(taps.first) + i) * width;
         const uint32_t weight = taps.weights[i];
-        if (!opaque)
-            addTransparentRow(sums.data(), row, width, weight);
-        else if (weight == kWhole)
-            addRow(sums.data(), reinterpret_cast<const uint8_t*>(row), width * 4);
-        else if (weight != 0)
-            addPartOfRow(sums.data(), reinterpret_cast<const uint8_t*>(row), width * 4, static_cast<uint16_t>(weight));
+        if (!opaque) {
+            addTransparentRow(sums.data(), rowAt(i), width, weight);
+        } else if (weight == kWhole && i + 1 < taps.weights.size() && taps.weights[i + 1] == kWhole) {
+            addTwoRows(sums.data(), bytesAt(i), bytesAt(i + 1), width * 4);
+            ++i;
+        } else if (weight == kWhole) {
+            addRow(sums.data(), bytesAt(i), width * 4);
+        } else if (weight != 0) {
+            addPartOfRow(sums.data(), bytesAt(i), width * 4, static_cast<uint16_t>(weight));
+        }
     }
 }
 
+using Sums = std::array<uint64_t, 4>;
+
 // The weighted sums of four channels over some columns; all but the first and the last count in full when shrinking.
-std::array<uint64_t, 4> sumColumns(const uint32_t* at, const uint32_t* weights, size_t count) {
+Sums sumColumns(const uint32_t* at, const uint32_t* weights, size_t count) {
     uint64_t whole[4] = {0, 0, 0, 0}, parts[4] = {0, 0, 0, 0};
     for (size_t i = 0; i < count; ++i, at += 4) {
         if (weights[i] == kWhole) {
@@ -145,38 +175,53 @@ std::array<uint64_t, 4> sumColumns(const uint32_t* at, const uint32_t* weights, 
                 parts[c] += uint64_t{at[c]} * weights[i];
         }
     }
-    std::array<uint64_t, 4> out;
+    Sums out;
     for (size_t c = 0; c < 4; ++c)
         out[c] = whole[c] * kWhole + parts[c];
     return out;
 }
 
-// `share`: one by the sum of the weights.
-uint32_t opaquePixel(const std::array<uint64_t, 4>& sums, double share, const uint8_t* stored) {
-    uint32_t out = 0xff000000u;
-    for (size_t c = 0; c < 3; ++c) {
-        const auto light = static_cast<uint32_t>(static_cast<double>(static_cast<int64_t>(sums[c])) * share + 0.5);
-        out |= uint32_t{stored[std::min(light, 65535u)]} << (8 * c);
-    }
+// A row that was taken for opaque is not when a mean alpha is below this: less than that is lost in rounding.
+constexpr int kOpaque = lightOf(255) - 4;
+
+// The light of the channels, 0 to 65535. `share`: one by the sum of the weights.
+std::array<uint32_t, 4> lightsOf(const Sums& sums, double share) {
+    std::array<uint32_t, 4> out;
+    for (size_t c = 0; c < 4; ++c)
+        out[c] = std::min(static_cast<uint32_t>(static_cast<double>(static_cast<int64_t>(sums[c])) * share + 0.5), 65535u);
     return out;
 }
 
-uint32_t transparentPixel(const std::array<uint64_t, 4>& sums, double share, const uint8_t* stored) {
+// The same where all sums together are below 2^31 and every column but the first and the last two counts in full.
+std::array<uint32_t, 4> lightsOfFew(const uint32_t* at, size_t count, const std::array<float, 3>& ends, float share) {
+    using Parts = float __attribute__((vector_size(16)));
+    using Whole = int32_t __attribute__((vector_size(16)));
+    const auto sumsAt = [at](size_t i) {
+        Whole out;
+        std::memcpy(&out, at + i * 4, sizeof out);
+        return out;
+    };
+    const auto partsAt = [&](size_t i) { return __builtin_convertvector(sumsAt(i), Parts); };
+    Whole whole{};
+    for (size_t i = 1; i + 2 < count; ++i)
+        whole += sumsAt(i);
+    const Parts sum = __builtin_convertvector(whole, Parts) + partsAt(0) * ends[0] + partsAt(count - 2) * ends[1] + partsAt(count - 1) * ends[2];
+    Whole light = __builtin_convertvector(sum * share + 0.5f, Whole);
+    light = light > 65535 ? 65535 : light;
+    std::array<uint32_t, 4> out;
+    std::memcpy(out.data(), &light, sizeof out);
+    return out;
+}
+
+uint32_t opaquePixel(const std::array<uint32_t, 4>& lights, const uint8_t* stored) {
+    return 0xff000000u | uint32_t{stored[lights[2]]} << 16 | uint32_t{stored[lights[1]]} << 8 | uint32_t{stored[lights[0]]};
+}
+
+uint32_t transparentPixel(const Sums& sums, double share, const uint8_t* stored) {
     const double alpha = static_cast<double>(sums[3]) * share / 65535;
     if (alpha * 255 < 0.5)
         return 0;
-    return (opaquePixel(sums, share / alpha, stored) & 0xffffff) | static_cast<uint32_t>(std::lround(std::min(alpha, 1.0) * 255)) << 24;
-}
-
-// A picture with every alpha 255 gives full sums of it, as the alphas were added like light.
-bool wasOpaque(const std::vector<uint32_t>& sums, const Taps& taps) {
-    uint32_t full = 0;
-    for (const uint32_t weight : taps.weights)
-        full += weight == kWhole ? lightOf(255) : highHalf(lightOf(255), static_cast<uint16_t>(weight));
-    for (size_t i = 3; i < sums.size(); i += 4)
-        if (sums[i] != full)
-            return false;
-    return true;
+    return (opaquePixel(lightsOf(sums, share / alpha), stored) & 0xffffff) | static_cast<uint32_t>(std::lround(std::min(alpha, 1.0) * 255)) << 24;
 }
 
 class Scaler {
@@ -192,10 +237,11 @@ class Scaler {
             for (int y = first; y < last && fine; ++y) {
                 const Taps& taps = down_[static_cast<size_t>(y)];
                 sumRows(from_, taps, sums, opaque);
-                if (opaque && !wasOpaque(sums, taps))
+                const double rows = static_cast<double>(taps.sum) / kWhole;
+                if (!opaque)
+                    makeTransparentRow(y, sums, rows);
+                else if (!makeOpaqueRow(y, sums, rows))
                     fine = false;
-                else
-                    makeRow(y, sums, static_cast<double>(taps.sum) / kWhole, opaque);
             }
         });
         return fine;
@@ -204,14 +250,30 @@ class Scaler {
     Picture take() { return std::move(out_); }
 
   private:
-    void makeRow(int y, const std::vector<uint32_t>& sums, double rows, bool opaque) {
+    const uint32_t* columnsOf(const std::vector<uint32_t>& sums, const Taps& taps) const { return sums.data() + static_cast<size_t>(taps.first) * 4; }
+
+    // `rows`: how many the sums hold. False if some pixel was not opaque.
+    bool makeOpaqueRow(int y, const std::vector<uint32_t>& sums, double rows) {
+        const uint8_t* stored = storedTable().data();
+        bool opaque = true;
+        for (int x = 0; x < out_.width; ++x) {
+            const Taps& taps = across_[static_cast<size_t>(x)];
+            const size_t count = taps.weights.size();
+            const double share = taps.share / rows * 2;
+            const bool few = taps.wholeInside && static_cast<double>(count) * (rows + 1) < 65536;
+            const auto lights = few ? lightsOfFew(columnsOf(sums, taps), count, taps.ends, static_cast<float>(share * kWhole))
+                                    : lightsOf(sumColumns(columnsOf(sums, taps), taps.weights.data(), count), share);
+            out_.at(x, y) = opaquePixel(lights, stored);
+            opaque &= static_cast<int>(lights[3]) >= kOpaque;
+        }
+        return opaque;
+    }
+
+    void makeTransparentRow(int y, const std::vector<uint32_t>& sums, double rows) {
         const uint8_t* stored = storedTable().data();
         for (int x = 0; x < out_.width; ++x) {
             const Taps& taps = across_[static_cast<size_t>(x)];
-            const std::array<uint64_t, 4> sum =
-                sumColumns(sums.data() + static_cast<size_t>(taps.first) * 4, taps.weights.data(), taps.weights.size());
-            const double share = taps.share / rows;
-            out_.at(x, y) = opaque ? opaquePixel(sum, share, stored) : transparentPixel(sum, share, stored);
+            out_.at(x, y) = transparentPixel(sumColumns(columnsOf(sums, taps), taps.weights.data(), taps.weights.size()), taps.share / rows, stored);
         }
     }
 
