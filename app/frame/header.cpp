@@ -3,6 +3,7 @@
 
 #include <QButtonGroup>
 #include <QDir>
+#include <QDragEnterEvent>
 #include <QHBoxLayout>
 #include <QPainter>
 #include <algorithm>
@@ -17,6 +18,7 @@ namespace gorsefinch::app {
 namespace {
 
 constexpr int kHeight = 52;
+constexpr int kHover = 450;  // ms that a drag rests on a station before it opens
 
 QString kilobytes(qint64 bytes) {
     const double kb = static_cast<double>(bytes) / 1024.0;
@@ -28,6 +30,22 @@ QString kilobytes(qint64 bytes) {
 HeaderCell::HeaderCell(QWidget* parent) : QAbstractButton(parent) {
     setFocusPolicy(Qt::TabFocus);
     setCursor(Qt::PointingHandCursor);
+    hover_.setSingleShot(true);
+    hover_.setInterval(kHover);
+    connect(&hover_, &QTimer::timeout, this, &QAbstractButton::click);
+}
+
+void HeaderCell::dragEnterEvent(QDragEnterEvent* event) {
+    event->acceptProposedAction();
+    hover_.start();
+}
+
+void HeaderCell::dragLeaveEvent(QDragLeaveEvent*) { hover_.stop(); }
+
+// Nothing can be laid down here.
+void HeaderCell::dropEvent(QDropEvent* event) {
+    hover_.stop();
+    event->ignore();
 }
 
 void HeaderCell::setLines(const QString& name, const QString& figure) {
@@ -113,6 +131,7 @@ Header::Header(Session& session, const QVector<Station*>& stations, QWidget* par
     for (int i = 0; i < stations.size(); ++i) {
         auto* cell = new HeaderCell(this);
         cell->setCheckable(true);
+        cell->setAcceptDrops(true);
         cell->setObjectName("station_" + stations[i]->title().toLower());
         cell->setToolTip(stations[i]->help() + QString(" (Alt+%1)").arg(stations[i]->number()));
         group->addButton(cell);

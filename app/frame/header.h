@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QAbstractButton>
+#include <QTimer>
 #include <QVector>
 #include <QWidget>
 
@@ -24,8 +25,13 @@ class HeaderCell : public QAbstractButton {
 
   protected:
     void paintEvent(QPaintEvent* event) override;
+    // What is dragged over a station's cell for a moment opens the station, to be dropped there.
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dragLeaveEvent(QDragLeaveEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
 
   private:
+    QTimer hover_;
     QString name_, figure_;
     bool menuMark_ = false;
 };

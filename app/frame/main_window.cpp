@@ -75,7 +75,16 @@ void MainWindow::makeStations() {
         session_.showScreen(screen);
         session_.select({widget.toStdString()});
     });
-    stations_ = {new PanelStation(session_), new ImagesStation(session_), fonts, new VariablesStation(session_), screens_, rules_, new CodeStation(session_)};
+    auto* images = new ImagesStation(session_);
+    connect(images, &ImagesStation::placeAsked, this, [this](const QStringList& names) {
+        showStation(static_cast<int>(stations_.indexOf(screens_)));
+        screens_->placeImages(names);
+    });
+    connect(screens_, &ScreensStation::filesDropped, this, [this, images](const QStringList& paths, const QPoint& at) {
+        if (const QStringList names = images->bringIn(paths); !names.isEmpty())
+            screens_->placeImages(names, at);
+    });
+    stations_ = {new PanelStation(session_), images, fonts, new VariablesStation(session_), screens_, rules_, new CodeStation(session_)};
     for (Station* station : std::as_const(stations_))
         pages_->addWidget(station);
     start_ = new StartPage(session_);
@@ -99,7 +108,10 @@ void MainWindow::makeRecoveryBar() {
     auto* words = new QLabel(tr("Gorsefinch ended last time before this project was saved. What was not saved is still there."), recovery_);
     auto* restore = new QPushButton(tr("Restore it"), recovery_);
     restore->setObjectName("restore");
+    restore->setToolTip(tr("Takes the place of what you see; Ctrl+Z brings that back"));
     auto* drop = new QPushButton(tr("Drop it"), recovery_);
+    drop->setObjectName("drop_recovery");
+    drop->setToolTip(tr("Deletes it for good. Until then it waits, whatever you edit and save"));
     row->addWidget(words, 1);
     row->addWidget(restore);
     row->addWidget(drop);
@@ -267,7 +279,7 @@ bool MainWindow::mayLeave() {
     if (answer == QMessageBox::Save)
         return save();
     if (answer == QMessageBox::Discard)
-        session_.dropRecovery();
+        session_.discardChanges();
     return answer == QMessageBox::Discard;
 }
 

@@ -35,7 +35,7 @@ void fitToPanel(Recipe& recipe, const Original& original, const Panel& panel) {
 }
 
 // The image of one file or series, decoded to see that it can be used.
-Result<Image> readImage(const std::vector<std::string>& paths, const Document& document) {
+Result<Image> readImage(const std::vector<std::string>& paths, const Document& document, const Progress& progress = {}) {
     const Recipe& usual = *document.usualRecipe;
     const Panel& panel = *document.panel;
     Files files;
@@ -52,7 +52,7 @@ Result<Image> readImage(const std::vector<std::string>& paths, const Document& d
             image.file = name, image.original = original;
     }
     image.recipe = usual;
-    const auto decoded = decodeFrames(image);
+    const auto decoded = decodeFrames(image, progress);
     if (!decoded)
         return tl::unexpected(decoded.error());
     fitToPanel(image.recipe, **decoded, panel);
@@ -115,16 +115,21 @@ void BringIn::files(const QStringList& paths) {
                 groups.push_back({{}, {each}});
         }
     }
-    QProgressDialog progress(tr("Reading pictures …"), tr("Cancel"), 0, static_cast<int>(groups.size()), window_);
+    QProgressDialog progress(tr("Reading pictures …"), tr("Cancel"), 0, static_cast<int>(groups.size()) * 100, window_);
     progress.setWindowModality(Qt::WindowModal);
     progress.setMinimumDuration(400);
     std::vector<Image> images;
     QStringList refused;
     for (size_t i = 0; i < groups.size(); ++i) {
-        progress.setValue(static_cast<int>(i));
+        const int before = static_cast<int>(i) * 100;
+        progress.setLabelText(tr("Reading %1 …").arg(QFileInfo(fromStd(groups[i].files.front())).fileName()));
+        progress.setValue(before);
+        auto image = readImage(groups[i].files, session_.document(), [&](Step, double done) {
+            progress.setValue(before + static_cast<int>(done * 100));
+            return !progress.wasCanceled();
+        });
         if (progress.wasCanceled())
             return;
-        auto image = readImage(groups[i].files, session_.document());
         if (!image) {
             Error error = image.error();
             if (error.file.starts_with("images/"))
@@ -136,7 +141,7 @@ void BringIn::files(const QStringList& paths) {
             image->name = groups[i].stem;
         images.push_back(std::move(*image));
     }
-    progress.setValue(static_cast<int>(groups.size()));
+    progress.setValue(progress.maximum());
     if (!refused.isEmpty())
         session_.tell(refused.size() == 1 ? refused.front() : tr("%1 (and %2 more could not be read)").arg(refused.front()).arg(refused.size() - 1));
     if (images.empty())

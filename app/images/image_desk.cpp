@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/images/image_desk.h"
 
+#include <cmath>
+
 #include "app/session/session.h"
 #include "core/project/image_edits.h"
 
@@ -26,7 +28,12 @@ ImageDesk::ImageDesk(Session& session, QObject* parent) : QObject(parent), sessi
         if (change.opened || change.assets || change.panel)
             refresh();
     });
-    connect(&job_, &NewestJob::busyChanged, this, &ImageDesk::busyChanged);
+    connect(&job_, &NewestJob::busyChanged, this, [this](bool busy) {
+        progress_.clear();
+        done_ = 0;
+        Q_EMIT busyChanged(busy);
+    });
+    connect(&job_, &NewestJob::progressed, this, &ImageDesk::follow);
 }
 
 const Image* ImageDesk::image() const {
@@ -62,7 +69,7 @@ void ImageDesk::cancel() {
 bool ImageDesk::isQuick(const Image& image) const {
     const OriginalRef known = session_.images().knownOriginal(image);
     if (!known)
-        return image.original && image.original->size() <= kQuickFile && image.more.size() < 8;
+        return image.original && image.original->size() <= kQuickFile && image.more.size() < 8 && toldPixels(*image.original) <= static_cast<int64_t>(kQuickSource);
     const size_t frames = image.recipe.frames.empty() ? known->frames.size() : image.recipe.frames.size();
     const PixelBox box = croppedBox(image.recipe, known->width(), known->height());
     const PixelSize size = resultSize(image.recipe, box.width, box.height);
@@ -103,6 +110,19 @@ void ImageDesk::refresh() {
         });
 }
 
+// Decoding takes most of the time, so it has most of the bar.
+void ImageDesk::follow(int step, int percent) {
+    struct Part {
+        QString words;
+        double from, to;
+    };
+    const Part parts[] = {{tr("reading"), 0, 0.6}, {tr("scaling"), 0.6, 0.75}, {tr("reducing"), 0.75, 1}};
+    const Part& now = parts[std::clamp(step, 0, 2)];
+    done_ = now.from + (now.to - now.from) * percent / 100;
+    progress_ = tr("%1 … %2 %").arg(now.words).arg(std::lround(done_ * 100));
+    Q_EMIT progressed();
+}
+
 void ImageDesk::makeNow(const Image& image) {
     forget();
     const auto baked = session_.images().bake(session_.document(), image);
@@ -120,6 +140,10 @@ void ImageDesk::makeLater(const Image& image, std::function<void()> then) {
     const OriginalRef known = session_.images().knownOriginal(image);
     job_.wish([this, document, image, known, then](const std::atomic<bool>& stale) -> NewestJob::Finish {
         auto bakery = std::make_shared<ImageBakery>();
+        bakery->watch([this, &stale](Step step, double done) {
+            job_.report(static_cast<int>(step), static_cast<int>(done * 100));
+            return !stale;
+        });
         if (known)
             bakery->adoptOriginal(image, known);
         const auto original = bakery->original(image);

@@ -33,6 +33,10 @@ class ImageDesk : public QObject {
     // What is wrong with it; "" if nothing is.
     const QString& trouble() const { return trouble_; }
     bool isBusy() const { return job_.isBusy(); }
+    // What a large picture is at; "" while nothing is known.
+    const QString& progress() const { return progress_; }
+    // How much of all of it is done, 0 to 1.
+    double done() const { return done_; }
 
     // Changes the recipe. `merge` joins the steps of one gesture for undo.
     void change(const std::function<void(Recipe&)>& step, const QString& label, const QString& merge = {});
@@ -42,6 +46,7 @@ class ImageDesk : public QObject {
     void currentChanged();
     void shown();               // another result, or none
     void busyChanged(bool busy);
+    void progressed();
 
   private:
     void refresh();
@@ -49,6 +54,7 @@ class ImageDesk : public QObject {
     void makeNow(const Image& image);
     void makeLater(const Image& image, std::function<void()> then);
     void forget();
+    void follow(int step, int percent);
 
     Session& session_;
     QString name_;
@@ -57,6 +63,8 @@ class ImageDesk : public QObject {
     BakedImageRef baked_;
     OriginalRef original_;
     QString trouble_;
+    QString progress_;
+    double done_ = 0;
     NewestJob job_;
 };
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/images/images_model.h"
 
+#include <QMimeData>
 #include <QPainter>
 
 #include "app/screens/frame_picture.h"
@@ -157,7 +158,7 @@ QVariant ImagesModel::data(const QModelIndex& index, int role) const {
                 return row.trouble;
             return tr("from %1").arg(QString::fromStdString(row.image.file)) + "\n" +
                    (row.uses == 0 ? tr("not used: left out of what is generated") : tr("used by %1").arg(counted(row.uses, tr("widget"), tr("widgets")))) +
-                   "\n" + tr("F2 renames, Del deletes");
+                   "\n" + tr("F2 renames, Del deletes; drag it over Screens and onto the screen, or press Ctrl+Return");
         default: return {};
     }
 }
@@ -170,7 +171,16 @@ bool ImagesModel::setData(const QModelIndex& index, const QVariant& value, int r
 }
 
 Qt::ItemFlags ImagesModel::flags(const QModelIndex& index) const {
-    return index.isValid() ? Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsEditable : Qt::NoItemFlags;
+    return index.isValid() ? Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsEditable | Qt::ItemIsDragEnabled : Qt::NoItemFlags;
+}
+
+QMimeData* ImagesModel::mimeData(const QModelIndexList& indexes) const {
+    QStringList names;
+    for (const QModelIndex& each : indexes)
+        names << each.data(Name).toString();
+    auto* out = new QMimeData;
+    out->setData(kImagesMime, names.join('\n').toUtf8());
+    return out;
 }
 
 ImagesModel::Totals ImagesModel::totals() const {

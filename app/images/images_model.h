@@ -11,6 +11,8 @@ namespace gorsefinch::app {
 
 class Session;
 
+inline constexpr const char* kImagesMime = "application/x-gorsefinch-images";
+
 // The project's images with size, bytes and use. What was not made yet is made one after the other, off the window's
 // thread.
 class ImagesModel : public QAbstractListModel {
@@ -24,6 +26,9 @@ class ImagesModel : public QAbstractListModel {
     QVariant data(const QModelIndex& index, int role) const override;
     bool setData(const QModelIndex& index, const QVariant& value, int role) override;
     Qt::ItemFlags flags(const QModelIndex& index) const override;
+    // Images are dragged by their names, each in a line.
+    QStringList mimeTypes() const override { return {kImagesMime}; }
+    QMimeData* mimeData(const QModelIndexList& indexes) const override;
     int rowOf(const QString& name) const;
 
     // Bytes of what is used, by place, and how many are not used.

@@ -128,6 +128,10 @@ void ImagesStation::makeViewBar(QBoxLayout* row) {
 }
 
 void ImagesStation::makeCommands() {
+    command(tr("Put on the screen"), Qt::CTRL | Qt::Key_Return, "place_image", [this] {
+        if (const QStringList names = list_->selectedNames(); !names.isEmpty())
+            Q_EMIT placeAsked(names);
+    });
     command(tr("Rename"), Qt::Key_F2, "rename_image", [this] { list_->rename(); });
     command(tr("Delete"), Qt::CTRL | Qt::Key_Delete, "remove_image", [this] { removeSelected(); });
     command(tr("Paste a picture or a recipe"), QKeySequence::Paste, "paste_image", [this] { paste(); });
@@ -137,6 +141,14 @@ void ImagesStation::makeCommands() {
     command(tr("Put on my shelf"), Qt::CTRL | Qt::Key_B, "put_on_shelf", [this] { putOnShelf(); });
     command(tr("Take from my shelf…"), Qt::CTRL | Qt::SHIFT | Qt::Key_B, "take_from_shelf", [this] { takeFromShelf(); });
     command(tr("Export…"), Qt::CTRL | Qt::Key_E, "export_image", [this] { exportSelected(); });
+}
+
+QStringList ImagesStation::bringIn(const QStringList& paths) {
+    QStringList names;
+    const auto heard = connect(bringIn_, &BringIn::brought, this, [&](const QStringList& brought) { names = brought; });
+    bringIn_->files(paths);
+    disconnect(heard);
+    return names;
 }
 
 QString ImagesStation::figure() const {

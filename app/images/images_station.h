@@ -27,6 +27,12 @@ class ImagesStation : public Station {
     QString help() const override { return tr("Pictures and what becomes of them in the panel's pixels"); }
     int number() const override { return 2; }
     bool goTo(const Problem& problem) override;
+    // Takes pictures from disk into the project; answers the names that they have there.
+    QStringList bringIn(const QStringList& paths);
+
+  Q_SIGNALS:
+    // Images that are to be put on the screen that is edited.
+    void placeAsked(const QStringList& names);
 
   protected:
     void dragEnterEvent(QDragEnterEvent* event) override;

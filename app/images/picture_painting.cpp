@@ -27,12 +27,21 @@ void PictureView::paintEvent(QPaintEvent*) {
             paintSplit(painter);
     }
     if (desk_.isBusy())
-        paintTag(painter, {width() / 2, 8}, tr("working …  Esc cancels"), Qt::AlignTop | Qt::AlignHCenter, true);
+        paintProgress(painter);
     if (hasFocus()) {
         painter.setPen(Theme::colour(Role::Accent));
         painter.setBrush(Qt::NoBrush);
         painter.drawRect(rect().adjusted(0, 0, -1, -1));
     }
+}
+
+// What is being done, over a bar of how far it is.
+void PictureView::paintProgress(QPainter& painter) const {
+    const QString doing = desk_.progress().isEmpty() ? tr("working …") : desk_.progress();
+    paintTag(painter, {width() / 2, 8}, tr("%1   Esc cancels").arg(doing), Qt::AlignTop | Qt::AlignHCenter, true);
+    const QRect bar(width() / 2 - 100, 34, 200, 4);
+    painter.fillRect(bar, QColor(29, 35, 32, 235));
+    painter.fillRect(QRect(bar.topLeft(), QSize(static_cast<int>(bar.width() * desk_.done()), bar.height())), Theme::colour(Role::Accent));
 }
 
 void PictureView::paintGround(QPainter& painter, const QRect& picture) const {

@@ -33,6 +33,10 @@ PictureView::PictureView(Session& session, ImageDesk& desk, QWidget* parent) : Q
     });
     connect(&desk, &ImageDesk::shown, this, &PictureView::takeShown);
     connect(&desk, &ImageDesk::busyChanged, this, [this] { update(); });
+    connect(&desk, &ImageDesk::progressed, this, [this] {
+        Q_EMIT progressShown(desk_.progress(), desk_.done());
+        update();
+    });
     connect(&player_, &QTimer::timeout, this, &PictureView::nextFrame);
 }
 

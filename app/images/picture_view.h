@@ -37,6 +37,8 @@ class PictureView : public QWidget {
     int zoom() const { return zoom_; }
 
   Q_SIGNALS:
+    // What a large picture is at, and how much of it is done, 0 to 1.
+    void progressShown(const QString& words, double done);
     void cropDrawn(const gorsefinch::PixelBox& box);
     void frameShown(int frame);
     void playingChanged(bool playing);
@@ -63,6 +65,7 @@ class PictureView : public QWidget {
     void paintSplit(QPainter& painter);
     void paintBeside(QPainter& painter);
     void paintCrop(QPainter& painter);
+    void paintProgress(QPainter& painter) const;
     void paintGround(QPainter& painter, const QRect& picture) const;
     void paintGrid(QPainter& painter, const QRect& picture) const;
     void paintTag(QPainter& painter, const QPoint& corner, const QString& words, Qt::Alignment where, bool warn = false) const;

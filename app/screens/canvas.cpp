@@ -24,6 +24,7 @@ Canvas::Canvas(Session& session, QWidget* parent) : QWidget(parent), session_(se
     setObjectName("canvas");
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
+    setAcceptDrops(true);
     setMinimumSize(240, 160);
     connect(&session, &Session::changed, this, [this](const Change& change) {
         if (change.opened || change.panel)
@@ -126,7 +127,6 @@ QRect Canvas::selectionBox() const {
     return box;
 }
 
-// Bits of the sides that a press at this place takes: 1 left, 2 right, 4 top, 8 bottom; 0 none.
 void Canvas::wheelEvent(QWheelEvent* event) {
     if (event->modifiers() & Qt::ControlModifier) {
         const QPointF before = (event->position() - panelRect().topLeft()) / zoom_;

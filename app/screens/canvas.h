@@ -38,6 +38,8 @@ class Canvas : public QWidget {
     QPoint pointer() const { return pointer_; }
     // Inserts a widget of a kind in a box (or of its usual size there), selects it, and gives its name.
     void insert(Kind kind, const QRect& box);
+    // Inserts widgets that show these images at their own size, the first with its middle at a place, and selects them.
+    void placeImages(const QStringList& names, const QPoint& middle);
 
   Q_SIGNALS:
     void pointerMoved(const QString& text);
@@ -46,6 +48,7 @@ class Canvas : public QWidget {
     void operatingChanged(bool operating);
     void insertAsked(const QPoint& panelPlace);
     void renameAsked();
+    void filesDropped(const QStringList& paths, const QPoint& panelPlace);
 
   protected:
     void paintEvent(QPaintEvent* event) override;
@@ -58,6 +61,10 @@ class Canvas : public QWidget {
     void keyReleaseEvent(QKeyEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
     void focusOutEvent(QFocusEvent* event) override;
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dragMoveEvent(QDragMoveEvent* event) override;
+    void dragLeaveEvent(QDragLeaveEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
 
   private:
     enum class Gesture { None, Move, Resize, Band, Draw, Pan };
@@ -69,6 +76,7 @@ class Canvas : public QWidget {
     void drawHiddenAndZones(QPainter& painter) const;
     void drawSelection(QPainter& painter) const;
     void drawGuides(QPainter& painter) const;
+    void drawDrop(QPainter& painter) const;
     void drawBracket(QPainter& painter, const QRect& box) const;
     QRect selectionBox() const;
     int handleAt(const QPointF& at) const;
@@ -100,6 +108,7 @@ class Canvas : public QWidget {
     QString gestureKey_;
     int gestureCount_ = 0;
     std::vector<Guide> guides_;
+    std::optional<QRect> drop_;  // on the panel: where what is dragged in would lie
     std::optional<std::string> clickedInSelection_;
 };
 

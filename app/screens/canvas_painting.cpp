@@ -47,6 +47,7 @@ void Canvas::paintEvent(QPaintEvent*) {
     if (!operating_) {
         drawHiddenAndZones(painter);
         drawGuides(painter);
+        drawDrop(painter);
         drawSelection(painter);
     }
     if ((gesture_ == Gesture::Band || gesture_ == Gesture::Draw) && start_ != dragged_) {

@@ -60,6 +60,7 @@ ScreensStation::ScreensStation(Session& session, QWidget* parent) : Station(pare
     setFocusProxy(canvas_);
     addCommands();
     connect(canvas_, &Canvas::pointerMoved, this, &ScreensStation::pointerMoved);
+    connect(canvas_, &Canvas::filesDropped, this, &ScreensStation::filesDropped);
     connect(canvas_, &Canvas::insertAsked, this, &ScreensStation::askKind);
     connect(canvas_, &Canvas::renameAsked, this, &ScreensStation::renameSelection);
     connect(canvas_, &Canvas::armedChanged, this, [this] {
@@ -191,6 +192,11 @@ bool ScreensStation::goTo(const Problem& problem) {
         session_.select({problem.widget});
     canvas_->setFocus();
     return true;
+}
+
+void ScreensStation::placeImages(const QStringList& names, std::optional<QPoint> at) {
+    const Panel& panel = *session_.document().panel;
+    canvas_->placeImages(names, at.value_or(QPoint(panel.width / 2, panel.height / 2)));
 }
 
 void ScreensStation::askKind(const QPoint& at) {

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <QPoint>
+#include <optional>
+
 #include "app/frame/station.h"
 
 class QLabel;
@@ -27,10 +30,13 @@ class ScreensStation : public Station {
     QString help() const override { return tr("Lay out screens and widgets"); }
     int number() const override { return 5; }
     bool goTo(const Problem& problem) override;
+    // Puts images on the screen that is edited, the first in the middle or at a place of the panel.
+    void placeImages(const QStringList& names, std::optional<QPoint> at = {});
 
   Q_SIGNALS:
     void pointerMoved(const QString& text);
     void ruleAsked(const QString& widget);
+    void filesDropped(const QStringList& paths, const QPoint& panelPlace);
 
   private:
     QWidget* makeLeft();

@@ -52,14 +52,13 @@ Result<void> Session::open(const QString& path) {
         const Problem& problem = project.problems.front();
         return failure(problem.file, problem.place, problem.reason, problem.remedy);
     }
-    recovery_ = folder->journal();
-    if (recovery_ && toFiles(*recovery_) == toFiles(*project.document))
-        recovery_.reset();
+    const auto kept = folder->keepUnsaved(*project.document);
     folder_ = std::move(folder);
     openProblems_ = std::move(project.problems);
     adopt(std::move(*project.document));
-    if (recovery_)
-        Q_EMIT recoveryFound();
+    offerRecovery();
+    if (!kept)
+        tell(QString::fromStdString(kept.error().text()));
     return {};
 }
 
@@ -253,15 +252,34 @@ void Session::keepJournal() {
     });
 }
 
+void Session::offerRecovery() {
+    recovery_ = folder_->latestUnsaved();
+    if (recovery_)
+        Q_EMIT recoveryFound();
+}
+
+// What is restored stays on disk until the journal holds it.
 void Session::restoreRecovery() {
     if (!recovery_)
         return;
-    const Document restored = *std::exchange(recovery_, std::nullopt);
-    edit(restored, tr("Restore unsaved work"));
+    const ProjectFolder::Unsaved restored = *std::exchange(recovery_, std::nullopt);
+    edit(restored.document, tr("Restore unsaved work"));
+    keepJournal();
+    waitForJournal();
+    folder_->dropUnsaved(restored.file);
+    offerRecovery();
 }
 
 void Session::dropRecovery() {
-    recovery_.reset();
+    if (!recovery_)
+        return;
+    folder_->dropUnsaved(std::exchange(recovery_, std::nullopt)->file);
+    offerRecovery();
+}
+
+void Session::discardChanges() {
+    waitForJournal();
+    journalTimer_.stop();
     folder_->dropJournal();
 }
 

@@ -59,10 +59,13 @@ class Session : public QObject {
     void undo();
     void redo();
 
-    // What an unsaved journal holds after a crash; taken over or dropped by the user.
+    // What a crash left unsaved. It waits, whatever else is edited and saved, until the user restores or drops it; then the
+    // next earlier one is offered, if there is one.
     bool hasRecovery() const { return recovery_.has_value(); }
     void restoreRecovery();
     void dropRecovery();
+    // Forgets the changes that are not saved, as the user leaves the project.
+    void discardChanges();
 
     // The screen that is edited, and the selected widgets on it.
     QString screenName() const { return screen_; }
@@ -98,6 +101,7 @@ class Session : public QObject {
     void keepJournal();
     void waitForJournal();
     void keepSelection();
+    void offerRecovery();
 
     Files files_;
     std::unique_ptr<ProjectFolder> folder_;
@@ -106,7 +110,7 @@ class Session : public QObject {
     BuiltSceneRef scene_;
     std::unique_ptr<Twin> twin_;
     Problems openProblems_, problems_;
-    std::optional<Document> recovery_;
+    std::optional<ProjectFolder::Unsaved> recovery_;
     QString screen_;
     Names selection_;
     QTimer ticker_, journalTimer_;

@@ -51,9 +51,21 @@ void NewestJob::run() {
             ticket = ticket_;
             stale_ = false;
         }
+        reported_ = -1;
         const Finish finish = work(stale_);
         QMetaObject::invokeMethod(this, [this, ticket, finish] { finished(ticket, finish); }, Qt::QueuedConnection);
     }
+}
+
+void NewestJob::report(int step, int percent) {
+    const int both = step * 1000 + percent;
+    if (both == reported_ || stale_)
+        return;
+    reported_ = both;
+    QMetaObject::invokeMethod(this, [this, step, percent] {
+        if (busy_)
+            Q_EMIT progressed(step, percent);
+    }, Qt::QueuedConnection);
 }
 
 void NewestJob::finished(quint64 ticket, const Finish& finish) {

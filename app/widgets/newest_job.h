@@ -30,8 +30,12 @@ class NewestJob : public QObject {
     void cancel();
     bool isBusy() const { return busy_; }
 
+    // From the work itself: what it is at, and how much of that is done, in per cent.
+    void report(int step, int percent);
+
   Q_SIGNALS:
     void busyChanged(bool busy);
+    void progressed(int step, int percent);
 
   private:
     void run();
@@ -45,6 +49,7 @@ class NewestJob : public QObject {
     bool ending_ = false;
     bool busy_ = false;
     std::atomic<bool> stale_{false};
+    int reported_ = -1;  // by the work alone
     std::thread thread_;
 };
 

@@ -14,14 +14,17 @@ class Baker {
   public:
     Baker(const Recipe& recipe, const BakeTarget& target) : recipe_(recipe), target_(target), out_(std::make_shared<BakedImage>()) {}
 
-    BakedImageRef run(const std::vector<Picture>& shaped, const std::vector<int>& ms) {
+    BakedImageRef run(const std::vector<Picture>& shaped, const std::vector<int>& ms, const Progress& progress) {
         out_->width = shaped.front().width;
         out_->height = shaped.front().height;
         out_->format = target_.format;
         out_->palette = target_.palette;
         out_->outside = recipe_.outside;
-        for (size_t i = 0; i < shaped.size(); ++i)
+        for (size_t i = 0; i < shaped.size(); ++i) {
+            if (!tell(progress, Step::Reduce, static_cast<double>(i) / static_cast<double>(shaped.size())))
+                return nullptr;
             addFrame(toned(shaped[i], recipe_), ms[i]);
+        }
         pack();
         addPalette();
         for (BakedFrame& frame : out_->frames)
@@ -153,9 +156,9 @@ Reduced reducedFrame(const Picture& toned, const Recipe& recipe, PixelFormat for
     return reduce(toned, how);
 }
 
-BakedImageRef bakeFrames(const Recipe& recipe, const std::vector<Picture>& shaped,
-                         const std::vector<int>& ms, const BakeTarget& target) {
-    return Baker(recipe, target).run(shaped, ms);
+BakedImageRef bakeFrames(const Recipe& recipe, const std::vector<Picture>& shaped, const std::vector<int>& ms,
+                         const BakeTarget& target, const Progress& progress) {
+    return Baker(recipe, target).run(shaped, ms, progress);
 }
 
 }  // namespace gorsefinch

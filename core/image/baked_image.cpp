@@ -59,16 +59,21 @@ ImageBakery::Surroundings surroundingsOf(const Document& document, const Image& 
 
 std::string fileOf(const Image& image) { return "images/" + image.file; }
 
+tl::unexpected<Error> givenUp(const Image& image) { return failure(fileOf(image), "", "making it was given up", "Choose it again"); }
+
 // How much larger than it says a drawing must be made for the recipe's size.
 double drawingScale(const Image& image, const Original& original) {
     return enlargement(image.recipe, original.width() / std::max(image.recipe.columns, 1),
                        original.height() / std::max(image.recipe.rows, 1));
 }
 
-Result<Original> decodeAll(const Image& image, double scale) {
+Result<Original> decodeAll(const Image& image, double scale, const Progress& progress) {
+    const auto files = static_cast<double>(image.more.size() + 1);
+    double before = 0;
+    const Progress ofFile = [&](Step step, double done) { return tell(progress, step, (before + done) / files); };
     if (!image.original)
         return failure(fileOf(image), "", "the original is missing", "Put the file back or choose another");
-    auto first = decodeOriginal(*image.original, fileOf(image), scale);
+    auto first = decodeOriginal(*image.original, fileOf(image), scale, ofFile);
     if (!first)
         return first;
     Original out = std::move(*first);
@@ -77,7 +82,8 @@ Result<Original> decodeAll(const Image& image, double scale) {
         const std::string file = "images/" + each.file;
         if (!each.original)
             return failure(file, "", "the original is missing", "Put the file back or take the frame out");
-        auto next = decodeOriginal(*each.original, file, scale);
+        ++before;
+        auto next = decodeOriginal(*each.original, file, scale, ofFile);
         if (!next)
             return next;
         Picture& frame = next->frames[0];
@@ -137,11 +143,11 @@ uint32_t BakedImage::placeOutside(uint32_t address) {
     return address;
 }
 
-Result<OriginalRef> decodeFrames(const Image& image) {
-    auto original = decodeAll(image, 1);
+Result<OriginalRef> decodeFrames(const Image& image, const Progress& progress) {
+    auto original = decodeAll(image, 1, progress);
     if (original && original->drawing)
         if (const double scale = drawingScale(image, *original); scale != 1.0)
-            original = decodeAll(image, scale);
+            original = decodeAll(image, scale, progress);
     if (!original)
         return tl::unexpected(original.error());
     const Recipe& recipe = image.recipe;
@@ -161,7 +167,7 @@ Result<OriginalRef> decodeFrames(const Image& image) {
 Result<OriginalRef> ImageBakery::original(const Image& image) {
     if (OriginalRef known = knownOriginal(image))
         return known;
-    auto original = decodeFrames(image);
+    auto original = decodeFrames(image, progress_);
     if (original)
         adoptOriginal(image, *original);
     return original;
@@ -215,6 +221,8 @@ Result<std::shared_ptr<const std::vector<Picture>>> ImageBakery::shapedFrames(co
     std::vector<const Picture*> frames;
     for (const FrameUse& use : uses)
         frames.push_back(&all.frames[std::min(static_cast<size_t>(std::max(use.source, 0)), all.frames.size() - 1)]);
+    if (!tell(progress_, Step::Shape, 0))
+        return givenUp(image);
     auto out = std::make_shared<const std::vector<Picture>>(shaped(frames, shape));
     shaped_.push_front({image, out});
     if (shaped_.size() > kShapesKept)
@@ -294,6 +302,8 @@ Result<BakedImageRef> ImageBakery::bake(const Document& document, const Image& i
     target.panel = document.panel->format;
     target.panelPalette = panelPalette(*document.panel);
     target.format = imageFormat(image, *document.panel);
+    if (!tell(progress_, Step::Reduce, 0))
+        return givenUp(image);
     const auto colours = palette(document, image);
     if (!colours)
         return tl::unexpected(colours.error());
@@ -303,7 +313,9 @@ Result<BakedImageRef> ImageBakery::bake(const Document& document, const Image& i
         ms = (*original(image))->ms;
     for (const FrameUse& use : image.recipe.frames)
         ms.push_back(use.ms);
-    BakedImageRef baked = bakeFrames(image.recipe, **frames, ms, target);
+    BakedImageRef baked = bakeFrames(image.recipe, **frames, ms, target, progress_);
+    if (!baked)
+        return givenUp(image);
     adopt(document, image, baked);
     return baked;
 }

@@ -57,12 +57,15 @@ using BakedImageRef = std::shared_ptr<BakedImage>;
 using OriginalRef = std::shared_ptr<const Original>;
 
 // The frames that an image has before its recipe: those of its file or files, or the cells of its sheet.
-Result<OriginalRef> decodeFrames(const Image& image);
+Result<OriginalRef> decodeFrames(const Image& image, const Progress& progress = {});
 
 // Applies recipes, and remembers the results by original, recipe and panel, so that nothing is computed twice.
 // Not to be shared between threads.
 class ImageBakery {
   public:
+    // Who hears of the progress of what is made from now on.
+    void watch(Progress progress) { progress_ = std::move(progress); }
+
     // The image for the document's panel; an error names the image's file.
     Result<BakedImageRef> bake(const Document& document, const Image& image);
     // The image as it was last baked, if nothing has changed since; null otherwise.
@@ -102,6 +105,7 @@ class ImageBakery {
     };
     Result<std::vector<Colour>> paletteOf(const Document& document, const Image& image, int depth);
 
+    Progress progress_;
     std::map<Bytes, std::deque<Entry>> baked_;  // by original; the latest first
     std::deque<Shaped> shaped_;                 // the latest first
     std::deque<Decoded> decoded_;

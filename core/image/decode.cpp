@@ -52,10 +52,27 @@ Picture pictureOf(const QImage& given) {
 // A frame without a time of its own is shown as long as viewers commonly show it.
 int frameTime(int told) { return told <= 10 ? 100 : std::min(told, 60000); }
 
+// Tells how much of it was read; once that is to be given up, nothing more is.
+class WatchedBuffer : public QBuffer {
+  public:
+    WatchedBuffer(QByteArray* data, const Progress& progress) : QBuffer(data), progress_(progress) {}
+    bool isGivenUp() const { return givenUp_; }
+
+  protected:
+    qint64 readData(char* to, qint64 most) override {
+        givenUp_ = givenUp_ || !tell(progress_, Step::Decode, static_cast<double>(pos()) / static_cast<double>(std::max<qint64>(size(), 1)));
+        return givenUp_ ? -1 : QBuffer::readData(to, most);
+    }
+
+  private:
+    const Progress progress_;
+    bool givenUp_ = false;
+};
+
 class Decoder {
   public:
-    Decoder(const std::string& bytes, const std::string& file)
-        : file_(file), data_(QByteArray::fromRawData(bytes.data(), static_cast<qsizetype>(bytes.size()))), buffer_(&data_) {
+    Decoder(const std::string& bytes, const std::string& file, const Progress& progress)
+        : file_(file), data_(QByteArray::fromRawData(bytes.data(), static_cast<qsizetype>(bytes.size()))), buffer_(&data_, progress) {
         buffer_.open(QIODevice::ReadOnly);
         format_ = QImageReader::imageFormat(&buffer_);
         if (format_ == "svgz")
@@ -69,9 +86,7 @@ class Decoder {
             return failure(file_, "", "the picture is cut off", kRemedy);
         QImageReader reader(&buffer_, format_);
         reader.setAutoTransform(true);
-        QSize size = reader.size();
-        if (const auto told = toldSize({data_.constData(), static_cast<size_t>(data_.size())}, format_.toStdString()))
-            size = size.expandedTo(QSize(static_cast<int>(told->first), static_cast<int>(told->second)));
+        QSize size = sizeBy(reader);
         if (tooMany(size))
             return tl::unexpected(tooLarge(file_, size));
         Original out;
@@ -84,7 +99,18 @@ class Decoder {
         return readFrames(reader, mostFrames, std::move(out));
     }
 
+    QSize told() {
+        QImageReader reader(&buffer_, format_);
+        return sizeBy(reader);
+    }
+
   private:
+    QSize sizeBy(const QImageReader& reader) const {
+        const QSize size = reader.size();
+        const auto told = toldSize({data_.constData(), static_cast<size_t>(data_.size())}, format_.toStdString());
+        return told ? size.expandedTo(QSize(static_cast<int>(told->first), static_cast<int>(told->second))) : size;
+    }
+
     static bool tooMany(const QSize& size) {
         return size.isValid() && int64_t{size.width()} * size.height() > kMostPixels;
     }
@@ -113,6 +139,8 @@ class Decoder {
             if (!reader.supportsAnimation())
                 break;
         }
+        if (buffer_.isGivenUp())
+            return failure(file_, "", "reading it was given up", "Bring it in again");
         if (out.frames.empty())
             return failure(file_, "", "the picture is broken or cut off (" + reader.errorString().toStdString() + ")", kRemedy);
         if (out.frames.size() == 1)
@@ -120,20 +148,25 @@ class Decoder {
         return out;
     }
 
-    const std::string& file_;
+    const std::string file_;
     QByteArray data_;
-    QBuffer buffer_;
+    WatchedBuffer buffer_;
     QByteArray format_;
 };
 
 }  // namespace
 
-Result<Original> decodeOriginal(const std::string& bytes, const std::string& file, double drawingScale) {
-    return Decoder(bytes, file).run(drawingScale, kMostFrames);
+Result<Original> decodeOriginal(const std::string& bytes, const std::string& file, double drawingScale, const Progress& progress) {
+    return Decoder(bytes, file, progress).run(drawingScale, kMostFrames);
+}
+
+int64_t toldPixels(const std::string& bytes) {
+    const QSize size = Decoder(bytes, {}, {}).told();
+    return size.isValid() ? int64_t{size.width()} * size.height() : 0;
 }
 
 Result<Picture> decodePicture(const std::string& bytes, const std::string& file) {
-    auto original = Decoder(bytes, file).run(1, 1);
+    auto original = Decoder(bytes, file, {}).run(1, 1);
     if (!original)
         return tl::unexpected(original.error());
     return std::move(original->frames[0]);

@@ -48,4 +48,17 @@ Widget newWidget(const Document& document, const Screen& screen, Kind kind, int 
     return widget;
 }
 
+Widget imageWidget(const Document& document, const Screen& screen, const std::string& image, int w, int h, int x, int y, bool moves) {
+    const Panel& panel = *document.panel;
+    Widget widget;
+    widget.kind = moves ? Kind::Frames : Kind::Image;
+    widget.w = w;
+    widget.h = h;
+    widget.x = std::clamp(x - w / 2, 0, std::max(panel.width - w, 0));
+    widget.y = std::clamp(y - h / 2, 0, std::max(panel.height - h, 0));
+    widget.properties["image"] = image;
+    widget.name = widgetNameFor(screen, widget.kind, image);
+    return widget;
+}
+
 }  // namespace gorsefinch

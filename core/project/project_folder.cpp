@@ -2,6 +2,8 @@
 #include "core/project/project_folder.h"
 
 #include <algorithm>
+#include <cstdlib>
+#include <cstring>
 
 #include "core/project/json_text.h"
 #include "core/project/names.h"
@@ -12,6 +14,7 @@ namespace {
 
 constexpr const char* kCommitRecord = ".gorsefinch-save";
 constexpr const char* kJournal = ".gorsefinch-journal";
+constexpr const char* kUnsaved = ".gorsefinch-unsaved-";
 constexpr const char* kBeside = ".new";
 
 // A path that save() can have written: a plain name, in one of our folders or none.
@@ -125,21 +128,22 @@ Result<void> ProjectFolder::save(const Document& document) {
     return {};
 }
 
-Result<void> ProjectFolder::writeJournal(const Document& document) {
-    Json all = Json::object();
+// Files that are as they were saved are left out, or only originals are: those are large, and seldom change.
+std::string ProjectFolder::packed(const Document& document, bool all) const {
+    Json out = Json::object();
     for (const auto& [path, bytes] : toFiles(document)) {
         const auto before = saved_.find(path);
-        if (before != saved_.end() && before->second == bytes)
+        const bool mayLeaveOut = !all || path.starts_with("images/") || path.starts_with("fonts/");
+        if (mayLeaveOut && before != saved_.end() && before->second == bytes)
             continue;
-        std::vector<std::uint8_t> binary(bytes.begin(), bytes.end());
-        all[path] = Json::binary(std::move(binary));
+        out[path] = Json::binary(std::vector<std::uint8_t>(bytes.begin(), bytes.end()));
     }
-    const std::vector<std::uint8_t> packed = Json::to_cbor(all);
-    return writeSafely(files_, at(kJournal), std::string(packed.begin(), packed.end()));
+    const std::vector<std::uint8_t> bytes = Json::to_cbor(out);
+    return {bytes.begin(), bytes.end()};
 }
 
-std::optional<Document> ProjectFolder::journal() {
-    const auto bytes = files_.read(at(kJournal));
+std::optional<Document> ProjectFolder::unpacked(const std::string& file) {
+    const auto bytes = files_.read(at(file));
     if (!bytes)
         return std::nullopt;
     const Json all = Json::from_cbor(*bytes, true, false);
@@ -155,6 +159,44 @@ std::optional<Document> ProjectFolder::journal() {
     return fromFiles(reader).document;
 }
 
+Result<void> ProjectFolder::writeJournal(const Document& document) {
+    return writeSafely(files_, at(kJournal), packed(document, false));
+}
+
+std::optional<Document> ProjectFolder::journal() { return unpacked(kJournal); }
+
 void ProjectFolder::dropJournal() { (void)files_.remove(at(kJournal)); }
+
+Result<void> ProjectFolder::keepUnsaved(const Document& opened) {
+    const auto left = journal();
+    if (!left)
+        return {};
+    if (toFiles(*left) != toFiles(opened)) {
+        int number = 1;
+        for (const std::string& each : files_.list(folder_))
+            if (each.starts_with(kUnsaved))
+                number = std::max(number, std::atoi(each.c_str() + std::strlen(kUnsaved)) + 1);
+        const std::string digits = std::to_string(number);
+        const std::string file = kUnsaved + std::string(digits.size() < 3 ? 3 - digits.size() : 0, '0') + digits;
+        if (auto kept = writeSafely(files_, at(file), packed(*left, true)); !kept)
+            return kept;
+    }
+    return files_.remove(at(kJournal));
+}
+
+std::optional<ProjectFolder::Unsaved> ProjectFolder::latestUnsaved() {
+    std::vector<std::string> names = files_.list(folder_);
+    std::reverse(names.begin(), names.end());
+    for (const std::string& each : names)
+        if (each.starts_with(kUnsaved))
+            if (auto document = unpacked(each))
+                return Unsaved{each, std::move(*document)};
+    return std::nullopt;
+}
+
+void ProjectFolder::dropUnsaved(const std::string& file) {
+    if (file.starts_with(kUnsaved) && isPlainFileName(file.substr(1)))
+        (void)files_.remove(at(file));
+}
 
 }  // namespace gorsefinch

@@ -29,13 +29,27 @@ class ProjectFolder {
     // Keeps the document in the journal; save() and dropJournal() take it away. Safe to call from another thread
     // than save() only when the two don't overlap.
     Result<void> writeJournal(const Document& document);
-    // What a crash left behind, if it differs from what is saved.
+    // What the journal holds, on what is saved; nothing if it can't be read.
     std::optional<Document> journal();
     void dropJournal();
+
+    // Puts what a crash left in the journal among the unsaved work, where no later journal and no save replaces it, if it
+    // differs from `opened`, the document as it was just opened. Leaves the journal where it is when that fails.
+    Result<void> keepUnsaved(const Document& opened);
+    // Unsaved work that waits to be restored or dropped, each a file of the folder.
+    struct Unsaved {
+        std::string file;
+        Document document;
+    };
+    // The latest that can be read.
+    std::optional<Unsaved> latestUnsaved();
+    void dropUnsaved(const std::string& file);
 
   private:
     Result<void> completeSave();
     Result<void> commit(const ProjectFiles& changed, const std::vector<std::string>& gone);
+    std::string packed(const Document& document, bool all) const;
+    std::optional<Document> unpacked(const std::string& file);
     std::filesystem::path at(const std::string& file) const { return folder_ / file; }
 
     Files& files_;

@@ -295,12 +295,80 @@ class TestImagesStation : public QObject {
     // A large picture is made off the window's thread; of several wishes the newest is the one that is taken.
     void largePicturesFollowTheNewestWish() {
         bringPhoto("wall.png", 3000, 2000);
-        OpenWindow::retype(open_->find<NumberField>("recipe_width"), "300");
-        OpenWindow::retype(open_->find<NumberField>("recipe_width"), "310");
-        OpenWindow::retype(open_->find<NumberField>("recipe_width"), "320");
-        QTRY_COMPARE_WITH_TIMEOUT(image("wall")->recipe.width, 320, 20000);
+        for (const char* width : {"280", "290", "300"})
+            OpenWindow::retype(open_->find<NumberField>("recipe_width"), width);
+        QVERIFY2(image("wall")->recipe.width != 300, "the window does not wait for it");
+        QTRY_COMPARE_WITH_TIMEOUT(image("wall")->recipe.width, 300, 20000);
         const auto known = session().images().known(session().document(), *image("wall"));
-        QVERIFY(known && known->width == 320);
+        QVERIFY(known && known->width == 300);
+    }
+
+    // While it is made, the view says what is done and how far it is; Escape gives it up and nothing changes.
+    void largePicturesTellTheirProgressAndAreCancelled() {
+        bringPhoto("wall.png", 3600, 2400);
+        auto* view = open_->find<PictureView>("picture_view");
+        QSignalSpy told(view, &PictureView::progressShown);
+        QTRY_VERIFY_WITH_TIMEOUT(session().images().known(session().document(), *image("wall")), 20000);
+        QVERIFY(!told.isEmpty());
+        double before = 0;
+        for (const auto& each : told) {
+            QVERIFY(each[0].toString().contains("%"));
+            QVERIFY(each[1].toDouble() >= before && each[1].toDouble() <= 1);
+            before = each[1].toDouble();
+        }
+        QVERIFY(before > 0.5);
+        const int width = image("wall")->recipe.width;
+        OpenWindow::retype(open_->find<NumberField>("recipe_width"), "1800");
+        view->setFocus();
+        QTest::keyClick(view, Qt::Key_Escape);
+        QTest::qWait(300);
+        QCOMPARE(image("wall")->recipe.width, width);
+    }
+
+    // An image is dragged over the station Screens, which opens, and is dropped on the canvas at its own size.
+    void anImageIsDraggedOntoAScreen() {
+        auto* model = open_->window.findChild<ImagesModel*>();
+        const int row = model->rowOf("flame");
+        QVERIFY(model->flags(model->index(row)) & Qt::ItemIsDragEnabled);
+        const std::unique_ptr<QMimeData> dragged(model->mimeData({model->index(row)}));
+        auto* cell = open_->find<QWidget>("station_screens");
+        auto* canvas = open_->find<Canvas>("canvas");
+        QVERIFY(dragOver(cell, *dragged, cell->rect().center()));
+        QTRY_VERIFY(canvas->isVisible());
+        const size_t before = session().screen()->widgets.size();
+        dropAt(canvas, *dragged, canvas->fromPanel(QPoint(160, 120)).toPoint());
+        QCOMPARE(session().screen()->widgets.size(), before + 1);
+        const WidgetRef placed = session().screen()->widgets.back();
+        const auto known = session().images().known(session().document(), *image("flame"));
+        QCOMPARE(placed->kind, Kind::Frames);
+        QVERIFY(placed->properties.at("image") == PropertyValue(std::string("flame")));
+        QCOMPARE(QSize(placed->w, placed->h), QSize(known->width, known->height));
+        QCOMPARE(QPoint(placed->x + placed->w / 2, placed->y + placed->h / 2), QPoint(160, 120));
+        QCOMPARE(session().selection(), Names{placed->name});
+        session().undo();
+        QCOMPARE(session().screen()->widgets.size(), before);
+    }
+
+    // A picture from the file manager comes in and onto the screen in one move; the keyboard does it for known ones.
+    void picturesAreDroppedAndPutOnAScreen() {
+        open_->station(5);
+        auto* canvas = open_->find<Canvas>("canvas");
+        QVERIFY(photo(30, 20).save(open_->path("lid.png")));
+        QMimeData files;
+        files.setUrls({QUrl::fromLocalFile(open_->path("lid.png"))});
+        dropAt(canvas, files, canvas->fromPanel(QPoint(2, 2)).toPoint());
+        QVERIFY(image("lid"));
+        const WidgetRef placed = session().screen()->widgets.back();
+        QCOMPARE(placed->kind, Kind::Image);
+        QCOMPARE(QRect(placed->x, placed->y, placed->w, placed->h), QRect(0, 0, 30, 20));
+        open_->station(2);
+        list()->setFocus();
+        QTest::keyClick(list(), Qt::Key_Return, Qt::ControlModifier);
+        QVERIFY(canvas->isVisible());
+        QVERIFY(session().screen()->widgets.back()->properties.at("image") == PropertyValue(std::string("lid")));
+        QMimeData words;
+        words.setText("no picture");
+        QVERIFY(!dragOver(canvas, words, canvas->rect().center()));
     }
 
     // A picture and its recipe go to another project by way of the shelf.

@@ -188,6 +188,40 @@ class TestStations : public QObject {
         QCOMPARE(status->widgets[static_cast<size_t>(widgetIndex(*status, "hold_button"))]->x, 12);
         QVERIFY(second.save().has_value());
         QVERIFY(!QFileInfo::exists(project() + "/.gorsefinch-journal"));
+        QVERIFY(!second.hasRecovery());
+    }
+
+    // The bar is left alone: editing and saving go on, and what a crash left is offered again at the next start.
+    void recoveryWaitsWhileWorkGoesOn() {
+        QTest::mouseClick(canvas(), Qt::LeftButton, {}, at(50, 210));
+        press(canvas(), Qt::Key_Right);
+        QTRY_VERIFY_WITH_TIMEOUT(QFileInfo::exists(project() + "/.gorsefinch-journal"), 5000);
+        const auto placeIn = [](const Session& session) {
+            const ScreenRef status = session.document().screen("status");
+            return status->widgets[static_cast<size_t>(widgetIndex(*status, "hold_button"))]->x;
+        };
+        const int moved = placeIn(*session_);
+        {
+            Session second;
+            MainWindow other(second);
+            other.show();
+            QVERIFY(other.openProject(project()));
+            QVERIFY(other.findChild<QWidget*>("recovery")->isVisible());
+            second.edit(changeWidgets(second.document(), "status", std::vector<std::string>{"hold_button"}, [](Widget& w) { w.x = 40; }), "Move");
+            QTRY_VERIFY_WITH_TIMEOUT(QFileInfo::exists(project() + "/.gorsefinch-journal"), 5000);
+            QVERIFY(second.save().has_value());
+        }
+        Session third;
+        MainWindow other(third);
+        other.show();
+        QVERIFY(other.openProject(project()));
+        QCOMPARE(placeIn(third), 40);
+        QVERIFY(other.findChild<QWidget*>("recovery")->isVisible());
+        QTest::mouseClick(other.findChild<QPushButton*>("restore"), Qt::LeftButton);
+        QCOMPARE(placeIn(third), moved);
+        QVERIFY(!other.findChild<QWidget*>("recovery")->isVisible());
+        third.undo();
+        QCOMPARE(placeIn(third), 40);
     }
 
     void aNewProjectFromAPreset() {

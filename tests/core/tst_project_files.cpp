@@ -330,6 +330,59 @@ class TestProjectFiles : public QObject {
         QVERIFY(!again.journal());
     }
 
+    // Unsaved work of two crashes waits, latest first, whatever is edited and saved meanwhile.
+    void unsavedWorkWaitsUntilItIsDropped() {
+        QTemporaryDir dir;
+        Files files;
+        const std::string path = dir.path().toStdString();
+        const Document saved = makeDocument();
+        const auto with = [](const Document& on, const char* name) { return addWidgets(on, "first", {makeWidget(name, Kind::Text, 1, 2, 3, 4)}); };
+        const auto firstWidget = [](const Document& in) { return in.screens[0]->widgets.front()->name; };
+        {
+            ProjectFolder project(files, path);
+            QVERIFY(project.save(saved));
+            QVERIFY(project.writeJournal(with(saved, "before_first_crash")));
+        }
+        {
+            ProjectFolder project(files, path);
+            const Document opened = *project.open().document;
+            QVERIFY(project.keepUnsaved(opened));
+            QVERIFY(!project.journal());
+            QCOMPARE(firstWidget(project.latestUnsaved()->document), std::string("before_first_crash"));
+            QVERIFY(project.save(with(opened, "saved_since")));
+            QVERIFY(project.writeJournal(with(opened, "before_second_crash")));
+        }
+        ProjectFolder project(files, path);
+        const Document opened = *project.open().document;
+        QCOMPARE(firstWidget(opened), std::string("saved_since"));
+        QVERIFY(project.keepUnsaved(opened));
+        const auto latest = project.latestUnsaved();
+        QCOMPARE(firstWidget(latest->document), std::string("before_second_crash"));
+        project.dropUnsaved(latest->file);
+        const auto earlier = project.latestUnsaved();
+        QCOMPARE(firstWidget(earlier->document), std::string("before_first_crash"));
+        project.dropUnsaved("gorsefinch.json");  // what is not unsaved work stays
+        QVERIFY(project.open().document);
+        project.dropUnsaved(earlier->file);
+        QVERIFY(!project.latestUnsaved());
+    }
+
+    // A journal that says what is saved is no unsaved work, and one that can't be kept stays where it is.
+    void aJournalIsKeptOnlyIfItTellsSomething() {
+        FaultyFiles faulty = disk(toFiles(makeDocument()));
+        ProjectFolder project(faulty, folder);
+        const Document saved = *project.open().document;
+        QVERIFY(project.writeJournal(addWidgets(saved, "first", {makeWidget("kept", Kind::Text, 1, 2, 3, 4)})));
+        faulty.failAt = faulty.changes + 1;
+        QVERIFY(!project.keepUnsaved(saved));
+        QVERIFY(project.journal());
+        QVERIFY(!project.latestUnsaved());
+        faulty.failAt = 0;
+        QVERIFY(project.keepUnsaved(*project.journal()));
+        QVERIFY(!project.journal());
+        QVERIFY(!project.latestUnsaved());
+    }
+
     void aBrokenJournalIsIgnored() {
         QTemporaryDir dir;
         Files files;

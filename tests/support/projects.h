@@ -112,7 +112,13 @@ class FaultyFiles : public Files {
     Result<void> makeFolder(const Path&) override { return {}; }
     bool exists(const Path& path) override { return held.count(path.string()) != 0; }
     bool isLink(const Path&) override { return false; }
-    std::vector<std::string> list(const Path&) override { return {}; }
+    std::vector<std::string> list(const Path& folder) override {
+        std::vector<std::string> out;
+        for (const auto& [path, bytes] : held)
+            if (Path(path).parent_path() == folder)
+                out.push_back(Path(path).filename().string());
+        return out;
+    }
 
   private:
     bool fails() {

@@ -28,6 +28,22 @@ inline void drop(QWidget* on, const QStringList& paths) {
     QApplication::sendEvent(on, &event);
 }
 
+// A drag that rests over a widget, and then is let go there; whether the widget takes it.
+inline bool dragOver(QWidget* on, const QMimeData& data, const QPoint& at) {
+    QDragEnterEvent enter(at, Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(on, &enter);
+    if (!enter.isAccepted())
+        return false;
+    QDragMoveEvent move(at, Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(on, &move);
+    return true;
+}
+inline void dropAt(QWidget* on, const QMimeData& data, const QPoint& at) {
+    QVERIFY(dragOver(on, data, at));
+    QDropEvent event(at, Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(on, &event);
+}
+
 // The window on a copy of an example, driven by mouse and keys.
 namespace support {
 
@@ -56,7 +72,7 @@ class OpenWindow {
     }
     ~OpenWindow() {
         if (session.isOpen())
-            session.dropRecovery();
+            session.discardChanges();
     }
 
     QString folder() const { return dir.filePath("project"); }
