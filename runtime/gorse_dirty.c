@@ -1,6 +1,6 @@
 /* SPDX-License-Identifier: MIT */
-/* The list of areas to draw. A new one is joined with the one that makes that cheapest, when joining costs less than
- * another rectangle or the list is full. */
+/* The list of areas to draw. The pair that is cheapest to join is joined when that costs less than another rectangle or
+ * the list has no room. */
 #include "gorse_internal.h"
 
 /* What a rectangle costs on the bus beside its pixels, in pixels. */
@@ -8,17 +8,10 @@
 
 static int32_t area_of(const gorse_rect *r) { return (int32_t)(r->x1 - r->x0) * (int32_t)(r->y1 - r->y0); }
 
-static void grow_around(gorse_rect *a, const gorse_rect *b) {
-    a->x0 = gorse_least(a->x0, b->x0);
-    a->y0 = gorse_least(a->y0, b->y0);
-    a->x1 = gorse_most(a->x1, b->x1);
-    a->y1 = gorse_most(a->y1, b->y1);
-}
-
 /* Pixels that joining two rectangles sends more than sending both. */
 static int32_t joining_cost(const gorse_rect *a, const gorse_rect *b) {
     gorse_rect both = *a;
-    grow_around(&both, b);
+    gorse_join(&both, b);
     return area_of(&both) - area_of(a) - area_of(b);
 }
 
@@ -27,83 +20,71 @@ int16_t gorse_round_down(int16_t at, uint8_t unit, uint8_t phase) {
     return (int16_t)((uint16_t)(places & (uint16_t)~(uint16_t)(unit - 1u)) + phase);
 }
 
-/* Formats with several pixels a byte send whole bytes. */
-static gorse_rect rounded(const gorse *g, gorse_rect r) {
-    const GORSE_ROM gorse_panel *panel = g->scene->panel;
-    gorse_rect whole;
-    whole.x0 = whole.y0 = 0;
-    whole.x1 = (int16_t)panel->width;
-    whole.y1 = (int16_t)panel->height;
-    r = gorse_both(r, whole);
-    r.x0 = gorse_round_down(r.x0, panel->unit_x, panel->phase_x);
-    r.y0 = gorse_round_down(r.y0, panel->unit_y, panel->phase_y);
-    r.x1 = gorse_round_down((int16_t)(r.x1 + panel->unit_x - 1), panel->unit_x, panel->phase_x);
-    r.y1 = gorse_round_down((int16_t)(r.y1 + panel->unit_y - 1), panel->unit_y, panel->phase_y);
-    return gorse_both(r, whole);
+static void whole_panel(const gorse *g, gorse_rect *r) {
+    r->x0 = r->y0 = 0;
+    r->x1 = (int16_t)g->scene->panel->width;
+    r->y1 = (int16_t)g->scene->panel->height;
 }
 
-static void remove_at(gorse_head *head, uint8_t at) {
-    head->dirty_count = (uint8_t)(head->dirty_count - 1u);
-    head->dirty[at] = head->dirty[head->dirty_count];
-}
-
-/* The cheapest pair when the list has no room left: joins two of the list, or one with `extra`, which it changes. */
-static void make_room(gorse_head *head, gorse_rect *extra) {
-    uint8_t i, j, best_i = 0, best_j = GORSE_DIRTY;
-    int32_t best = 0x7fffffff;
-    for (i = 0; i < head->dirty_count; i++)
-        for (j = (uint8_t)(i + 1u); j <= head->dirty_count; j++) {
-            int32_t cost = joining_cost(&head->dirty[i], j < head->dirty_count ? &head->dirty[j] : extra);
+/* Joins the cheapest pair; 0 if that is not worth it and there is room. */
+static uint8_t join_cheapest(gorse_head *head) {
+    gorse_rect *list = head->dirty;
+    int32_t best = head->dirty_count > GORSE_DIRTY ? 0x7fffffff : RECTANGLE_COST + 1;
+    uint8_t i, j, best_i = 0, best_j = 0;
+    for (j = 1; j < head->dirty_count; j++)
+        for (i = 0; i < j; i++) {
+            int32_t cost = joining_cost(&list[i], &list[j]);
             if (cost < best) {
                 best = cost;
                 best_i = i;
                 best_j = j;
             }
         }
-    if (best_j < head->dirty_count) {
-        grow_around(&head->dirty[best_i], &head->dirty[best_j]);
-        remove_at(head, best_j);
-    } else {
-        grow_around(extra, &head->dirty[best_i]);
-        remove_at(head, best_i);
-    }
+    if (best_j == 0u)
+        return 0;
+    gorse_join(&list[best_i], &list[best_j]);
+    head->dirty_count--;
+    list[best_j] = list[head->dirty_count];
+    return 1;
 }
 
-void gorse_dirty(gorse *g, gorse_rect area) {
+void gorse_dirty(gorse *g, const gorse_rect *wanted) {
     gorse_head *head = gorse_head_of(g);
-    uint8_t i = 0;
-    if (gorse_is_empty(area))
+    const GORSE_ROM gorse_panel *panel = g->scene->panel;
+    uint8_t unit_x = panel->unit_x, unit_y = panel->unit_y;
+    gorse_rect *area = &head->dirty[head->dirty_count];
+    gorse_rect whole;
+    whole_panel(g, &whole);
+    *area = *wanted;
+    if (gorse_is_empty(area) != 0u || gorse_clip(area, &whole) == 0u)
         return;
-    area = rounded(g, area);
-    if (gorse_is_empty(area))
-        return;
-    while (i < head->dirty_count) {
-        if (joining_cost(&area, &head->dirty[i]) <= RECTANGLE_COST) {
-            grow_around(&area, &head->dirty[i]);
-            remove_at(head, i);
-            i = 0;
-        } else {
-            i++;
-        }
+    /* Formats with several pixels a byte send whole bytes. */
+    area->x0 = gorse_round_down(area->x0, unit_x, panel->phase_x);
+    area->y0 = gorse_round_down(area->y0, unit_y, panel->phase_y);
+    area->x1 = gorse_round_down((int16_t)(area->x1 + unit_x - 1), unit_x, panel->phase_x);
+    area->y1 = gorse_round_down((int16_t)(area->y1 + unit_y - 1), unit_y, panel->phase_y);
+    (void)gorse_clip(area, &whole);
+    head->dirty_count++;
+    while (join_cheapest(head) != 0u) {
     }
-    if (head->dirty_count == GORSE_DIRTY)
-        make_room(head, &area);
-    head->dirty[head->dirty_count++] = area;
 }
 
-void gorse_dirty_widget(gorse *g, const gorse_screen *screen, uint16_t widget) {
-    gorse_record record;
-    gorse_look look;
-    gorse_get_widget(g, screen, widget, &record, &look);
-    if (record.widget.visible != 0u)
-        gorse_dirty(g, gorse_widget_box(&record.widget));
+void gorse_dirty_widget(gorse *g, const gorse_widget *widget) {
+    gorse_rect box;
+    gorse_widget_box(widget, &box);
+    if (widget->visible != 0u)
+        gorse_dirty(g, &box);
+}
+
+void gorse_dirty_number(gorse *g, uint16_t widget) {
+    gorse_view view;
+    gorse_see(g, widget, &view);
+    gorse_dirty_widget(g, view.widget);
 }
 
 void gorse_redraw(gorse *g) {
     gorse_rect whole;
-    whole.x0 = whole.y0 = 0;
-    whole.x1 = (int16_t)g->scene->panel->width;
-    whole.y1 = (int16_t)g->scene->panel->height;
+    whole_panel(g, &whole);
     gorse_head_of(g)->dirty_count = 0;
-    gorse_dirty(g, whole);
+    gorse_dirty(g, &whole);
 }

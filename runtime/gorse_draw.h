@@ -15,7 +15,7 @@ typedef struct gorse_canvas {
     uint32_t stride;     /* bytes from a row (or page) to the next */
     int16_t left, top;
     gorse_rect clip;     /* what may be drawn on: inside the strip and the widget's box */
-    gorse_format format;
+    const GORSE_ROM gorse_format *format;
     const gorse *run;    /* for a text's buffer */
 } gorse_canvas;
 
@@ -27,11 +27,42 @@ typedef struct gorse_strip {
     uint8_t bits;
 } gorse_strip;
 
-/* A text wherever it stands. */
+/* A text wherever it stands: `plain` in RAM, or 0 where program memory is apart and the text lies there. */
 typedef struct gorse_text_source {
-    const char *plain;            /* in RAM, or 0 */
+    const char *plain;
+#if GORSE_SEPARATE_ROM
     const GORSE_ROM uint8_t *rom;
+#endif
 } gorse_text_source;
+
+static inline gorse_text_source gorse_plain_text(const char *text) {
+    gorse_text_source source;
+    source.plain = text;
+#if GORSE_SEPARATE_ROM
+    source.rom = 0;
+#endif
+    return source;
+}
+
+static inline gorse_text_source gorse_rom_text(const GORSE_ROM uint8_t *text) {
+    gorse_text_source source;
+#if GORSE_SEPARATE_ROM
+    source.plain = 0;
+    source.rom = text;
+#else
+    source.plain = (const char *)text;
+#endif
+    return source;
+}
+
+/* A byte of a text; 0 ends it. */
+static inline uint8_t gorse_text_byte(gorse_text_source text, uint16_t at) {
+#if GORSE_SEPARATE_ROM
+    if (text.plain == 0)
+        return text.rom[at];
+#endif
+    return (uint8_t)text.plain[at];
+}
 
 /* Where a text stands in its box. */
 typedef struct gorse_text_box {
@@ -39,46 +70,57 @@ typedef struct gorse_text_box {
     uint8_t align, place, wrap;
 } gorse_text_box;
 
-/* Fills n pixels from x, y on; clips; a colour with alpha below 255 is mixed. */
-void gorse_fill_rect(const gorse_canvas *c, gorse_rect area, gorse_colour colour);
+/* Fills an area; clips; a colour with alpha below 255 is mixed. */
+void gorse_fill_rect(const gorse_canvas *c, const gorse_rect *area, gorse_colour colour);
 
 /* Mixes `colour` by `coverage` over n pixels from x, y on; clips. */
 void gorse_mask_span(const gorse_canvas *c, int16_t x, int16_t y, uint16_t n, const uint8_t *coverage,
                      gorse_colour colour);
 
 /* A box with border and rounded corners, as the look says. */
-void gorse_draw_box(const gorse_canvas *c, gorse_rect box, const gorse_look *look);
+void gorse_draw_box(const gorse_canvas *c, const gorse_rect *box, const gorse_look *look);
 
 /* The image with its top left at x, y; a mask without pixels is drawn in `colour`. */
 void gorse_draw_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image, int16_t x, int16_t y,
                       gorse_colour colour);
+/* A widget's box, and the image in it, inside border and padding; none if `image` is 0. */
+void gorse_draw_image_box(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look,
+                          const GORSE_ROM gorse_image *image, uint8_t align, uint8_t place);
 
 /* The text in its box. Nothing is drawn without a font. */
 void gorse_draw_text(const gorse_canvas *c, gorse_text_source text, const gorse_text_box *where,
                      const GORSE_ROM gorse_font *font, gorse_colour colour);
 
-/* Width and height in pixels that the text takes, wrapped to `room` pixels if `wrap`. */
+/* Width and height in pixels that the text takes, wrapped to `room` pixels if `wrap`; 0 without a font. */
 void gorse_text_size(gorse_text_source text, const GORSE_ROM gorse_font *font, uint8_t wrap, int16_t room,
                      int16_t *width, int16_t *height);
 
 /* Calls `changed` with boxes that hold every pixel in which two single-line texts in the same box differ. */
 void gorse_text_difference(gorse_text_source before, gorse_text_source after, const gorse_text_box *where,
-                           const GORSE_ROM gorse_font *font, void (*changed)(void *to, gorse_rect area), void *to);
+                           const GORSE_ROM gorse_font *font, void (*changed)(void *to, const gorse_rect *area), void *to);
+
+/* A kind's draw() for a widget whose record begins with a gorse_label: its box, and its text in it. */
+void gorse_draw_label(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look);
 
 /* The text that a label shows now: its buffer if it has one, else its constant text. */
 gorse_text_source gorse_label_text(const gorse *run, const gorse_label *label);
 
 /* The box in which a label's text stands, inside border and padding. */
-gorse_text_box gorse_label_box(const gorse_label *label, const gorse_look *look);
+void gorse_label_box(const gorse_label *label, const gorse_look *look, gorse_text_box *where);
 
 /* Where something of `size` pixels begins between two edges: GORSE_START, GORSE_MIDDLE or GORSE_END. */
-int16_t gorse_placed(int16_t from, int16_t to, uint16_t size, uint8_t how);
+int16_t gorse_placed(int16_t from, int16_t to, int16_t size, uint8_t how);
 
-gorse_rect gorse_widget_box(const gorse_widget *widget);
-gorse_rect gorse_inset(gorse_rect box, int16_t by);
-gorse_rect gorse_both(gorse_rect a, gorse_rect b);
+/* The widget's box on the panel. */
+void gorse_widget_box(const gorse_widget *widget, gorse_rect *box);
+/* Makes a box smaller by so many pixels at each side. */
+void gorse_inset(gorse_rect *box, int16_t by);
+/* Leaves of `area` what is in `by` too; 1 if that is anything. */
+uint8_t gorse_clip(gorse_rect *area, const gorse_rect *by);
+/* Leaves of `area` the smallest box around it and `other`. */
+void gorse_join(gorse_rect *area, const gorse_rect *other);
 /* 1 if no pixel is inside. */
-uint8_t gorse_is_empty(gorse_rect r);
+uint8_t gorse_is_empty(const gorse_rect *r);
 
 /* `amount` of 255 in steps: value * amount / 255, rounded. */
 static inline uint8_t gorse_scale8(uint8_t value, uint8_t amount) {

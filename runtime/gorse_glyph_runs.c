@@ -7,7 +7,7 @@
  * A half byte of a length adds to it; after the largest (15, or 3 in the low bits of 2-bit values) another follows. */
 #include "gorse_text.h"
 
-static uint8_t next_half(gorse_glyph_runs *from) {
+static uint8_t next_half(gorse_glyph_reader *from) {
     uint8_t byte = *from->bits;
     if (from->low != 0u) {
         from->bits++;
@@ -18,7 +18,7 @@ static uint8_t next_half(gorse_glyph_runs *from) {
     return (uint8_t)(byte >> 4);
 }
 
-static void next_run(gorse_glyph_runs *from) {
+static void next_run(gorse_glyph_reader *from) {
     uint8_t more = 1;
     from->left = 1;
     if (from->depth == 1u) {
@@ -44,7 +44,7 @@ static void next_run(gorse_glyph_runs *from) {
     }
 }
 
-void gorse_read_glyph_runs(gorse_glyph_runs *from, uint16_t skip, uint16_t n, uint8_t *coverage) {
+void gorse_read_glyph_runs(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage) {
     for (;;) {
         while (from->left == 0u)
             next_run(from);

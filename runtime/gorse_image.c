@@ -2,12 +2,11 @@
 /* Draws images that lie plainly in memory in the panel's own form; others draw themselves by their source. */
 #include "gorse_image.h"
 
-int16_t gorse_placed(int16_t from, int16_t to, uint16_t size, uint8_t how) {
+int16_t gorse_placed(int16_t from, int16_t to, int16_t size, uint8_t how) {
     if (how == GORSE_START)
         return from;
-    if (how == GORSE_END)
-        return (int16_t)(to - (int16_t)size);
-    return (int16_t)(from + (to - from - (int16_t)size) / 2);
+    to = (int16_t)(to - size);
+    return how == GORSE_END ? to : (int16_t)(from + (to - from) / 2);
 }
 
 void gorse_spread_mask(const uint8_t *bytes, uint8_t bits, uint16_t column, uint16_t n, uint8_t *out) {
@@ -30,13 +29,13 @@ uint16_t gorse_bytes_of(uint16_t x, uint16_t n, uint8_t bits) {
     return (uint16_t)(end - first);
 }
 
-gorse_rect gorse_image_area(const gorse_canvas *c, const gorse_image *image, int16_t x, int16_t y) {
-    gorse_rect area;
-    area.x0 = x;
-    area.y0 = y;
-    area.x1 = (int16_t)((int32_t)x + image->width > 32767 ? 32767 : x + (int16_t)image->width);
-    area.y1 = (int16_t)((int32_t)y + image->height > 32767 ? 32767 : y + (int16_t)image->height);
-    return gorse_both(area, c->clip);
+uint8_t gorse_image_area(const gorse_canvas *c, const GORSE_ROM gorse_image *image, int16_t x, int16_t y,
+                         gorse_rect *area) {
+    area->x0 = x;
+    area->y0 = y;
+    area->x1 = (int16_t)((int32_t)x + image->width > 32767 ? 32767 : x + (int16_t)image->width);
+    area->y1 = (int16_t)((int32_t)y + image->height > 32767 ? 32767 : y + (int16_t)image->height);
+    return gorse_clip(area, &c->clip);
 }
 
 /* Bytes of a table where a plain pointer can read them. */
@@ -58,68 +57,70 @@ static const uint8_t *row_at(const GORSE_ROM uint8_t *plane, uint16_t width, uin
     return bytes_at(plane + y * row_bytes + ((uint32_t)x * bits >> 3), gorse_bytes_of(x, n, bits), room);
 }
 
-/* n pixels in the panel's row form. */
-static const uint8_t *pixels_at(const gorse_image *image, const gorse_image_format *format, uint16_t x, uint16_t y,
-                                uint16_t n, uint8_t *packed, uint8_t *room) {
+const uint8_t *gorse_get_image_bytes(const GORSE_ROM gorse_image *image, uint16_t x, uint16_t y, uint16_t n,
+                                     uint8_t *room) {
+    return row_at(image->pixels, image->width, image->format->bits, x, y, n, room);
+}
+
+const uint8_t *gorse_get_image_bits(const GORSE_ROM gorse_image *image, uint16_t x, uint16_t y, uint16_t n,
+                                    uint8_t *room) {
+    const GORSE_ROM gorse_image_format *format = image->format;
+    uint8_t packed[GORSE_CHUNK];
     uint8_t bits = format->bits;
-    if (format->rows == 8u) {
+    if (format->rows == 8u)
         format->spread(bytes_at(image->pixels + (uint32_t)(y >> 3) * image->width + x, n, packed), (uint8_t)(y & 7u), n,
                        room);
-        return room;
-    }
-    if (format->spread == 0)
-        return row_at(image->pixels, image->width, bits, x, y, n, room);
-    format->spread(row_at(image->pixels, image->width, bits, x, y, n, packed), (uint8_t)(x & (uint16_t)(8u / bits - 1u)), n,
-                   room);
+    else
+        format->spread(row_at(image->pixels, image->width, bits, x, y, n, packed),
+                       (uint8_t)(x & (uint16_t)(8u / bits - 1u)), n, room);
     return room;
 }
 
-static void draw_span(const gorse_canvas *c, const gorse_image *image, const gorse_image_format *format, int16_t x,
-                      int16_t y, uint16_t column, uint16_t row, uint16_t n, gorse_colour colour) {
+static void draw_span(const gorse_canvas *c, const GORSE_ROM gorse_image *image, int16_t x, int16_t y, uint16_t column,
+                      uint16_t row, uint16_t n, gorse_colour colour) {
     uint8_t coverage[GORSE_CHUNK];
-    uint8_t packed[GORSE_CHUNK];
     uint8_t room[GORSE_CHUNK * 4];
     const uint8_t *covered = 0;
     if (image->mask != 0) {
         covered = coverage;
-        gorse_spread_mask(row_at(image->mask, image->width, image->mask_bits, column, row, n, packed), image->mask_bits,
+        gorse_spread_mask(row_at(image->mask, image->width, image->mask_bits, column, row, n, room), image->mask_bits,
                           column, n, coverage);
     }
-    if (image->pixels == 0)
+    if (image->pixels != 0)
+        c->format->copy(c, x, y, n, image->format->get(image, column, row, n, room), covered);
+    else if (covered != 0)
         gorse_mask_span(c, x, y, n, covered, colour);
-    else
-        c->format.copy(c, x, y, n, pixels_at(image, format, column, row, n, packed, room), covered);
 }
 
-static void draw_plain(const gorse_canvas *c, const gorse_image *image, int16_t x, int16_t y, gorse_colour colour) {
-    gorse_image_format format;
-    gorse_rect area = gorse_image_area(c, image, x, y);
-    int16_t row;
-    if (image->mask == 0 && image->pixels == 0)
+void gorse_draw_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image, int16_t x, int16_t y,
+                      gorse_colour colour) {
+    gorse_rect area;
+    if (image->source != 0) {
+        image->source->draw(c, image, x, y, colour);
         return;
-    if (image->pixels != 0)
-        gorse_copy_rom(&format, image->format, sizeof format);
-    for (row = area.y0; row < area.y1; row++) {
+    }
+    if (gorse_image_area(c, image, x, y, &area) == 0u)
+        return;
+    for (; area.y0 < area.y1; area.y0++) {
         int16_t at = area.x0;
         while (at < area.x1) {
             uint16_t n = (uint16_t)(area.x1 - at);
             if (n > GORSE_CHUNK)
                 n = GORSE_CHUNK;
-            draw_span(c, image, &format, at, row, (uint16_t)(at - x), (uint16_t)(row - y), n, colour);
+            draw_span(c, image, at, area.y0, (uint16_t)(at - x), (uint16_t)(area.y0 - y), n, colour);
             at = (int16_t)(at + (int16_t)n);
         }
     }
 }
 
-void gorse_draw_image(const gorse_canvas *c, const GORSE_ROM gorse_image *from, int16_t x, int16_t y,
-                      gorse_colour colour) {
-    gorse_image image;
-    gorse_copy_rom(&image, from, sizeof image);
-    if (image.source != 0) {
-        gorse_image_source source;
-        gorse_copy_rom(&source, image.source, sizeof source);
-        source.draw(c, &image, &source, x, y, colour);
+void gorse_draw_image_box(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look,
+                          const GORSE_ROM gorse_image *image, uint8_t align, uint8_t place) {
+    gorse_rect box;
+    gorse_widget_box(widget, &box);
+    gorse_draw_box(c, &box, look);
+    if (image == 0)
         return;
-    }
-    draw_plain(c, &image, x, y, colour);
+    gorse_inset(&box, (int16_t)(look->border_width + look->padding));
+    gorse_draw_image(c, image, gorse_placed(box.x0, box.x1, (int16_t)image->width, align),
+                     gorse_placed(box.y0, box.y1, (int16_t)image->height, place), look->text);
 }

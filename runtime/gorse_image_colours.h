@@ -14,7 +14,7 @@ static inline uint32_t gorse_value_of(uint8_t level, uint8_t most) {
 
 /* Writes a pixel as the panel's row form has it. */
 static inline void gorse_store_native(const gorse_canvas *c, uint8_t *to, gorse_colour colour, uint8_t bytes) {
-    uint32_t native = c->format.native(c, colour);
+    uint32_t native = c->format->native(c, colour);
     uint8_t i;
     if (bytes == 2u) {
         uint16_t word = (uint16_t)native;
@@ -29,7 +29,7 @@ static inline void gorse_store_native(const gorse_canvas *c, uint8_t *to, gorse_
 #define GORSE_DEFINE_COLOUR_CONVERSION(name, from_bytes)                                                              \
     void name(const gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,                  \
               uint8_t *coverage) {                                                                                   \
-        uint8_t bytes = (uint8_t)(c->format.bits < 8u ? 1u : c->format.bits >> 3);                                   \
+        uint8_t bytes = (uint8_t)(c->format->bits < 8u ? 1u : c->format->bits >> 3);                                   \
         uint8_t given[GORSE_CHUNK * (from_bytes)];                                                                   \
         uint16_t i;                                                                                                  \
         (void)source;                                                                                                \

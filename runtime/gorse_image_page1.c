@@ -7,4 +7,4 @@ static void spread(const uint8_t *bytes, uint8_t skip, uint16_t n, uint8_t *out)
         *out++ = (uint8_t)((uint8_t)(*bytes++ >> skip) & 1u);
 }
 
-const GORSE_ROM gorse_image_format gorse_image_page1 = {1, 8, spread};
+const GORSE_ROM gorse_image_format gorse_image_page1 = {1, 8, gorse_get_image_bits, spread};

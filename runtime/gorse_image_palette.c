@@ -4,7 +4,7 @@
 
 void gorse_convert_palette(const gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,
                            uint8_t *coverage) {
-    uint8_t bytes = (uint8_t)(c->format.bits < 8u ? 1u : c->format.bits >> 3);
+    uint8_t bytes = (uint8_t)(c->format->bits < 8u ? 1u : c->format->bits >> 3);
     uint8_t *to = pixels + (uint16_t)(n * bytes);
     (void)coverage;
     /* From the end on: what is read lies before what is written. */

@@ -12,4 +12,4 @@ static void spread(const uint8_t *bytes, uint8_t skip, uint16_t n, uint8_t *out)
     }
 }
 
-const GORSE_ROM gorse_image_format gorse_image_row1_lsb = {1, 1, spread};
+const GORSE_ROM gorse_image_format gorse_image_row1_lsb = {1, 1, gorse_get_image_bits, spread};

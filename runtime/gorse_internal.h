@@ -21,7 +21,7 @@ typedef struct gorse_head {
     uint8_t started, anything_changed;
     uint8_t back_count, dirty_count;
     uint16_t history[GORSE_HISTORY];
-    gorse_rect dirty[GORSE_DIRTY];
+    gorse_rect dirty[GORSE_DIRTY + 1]; /* one more than is kept, while it is joined */
 } gorse_head;
 
 static inline gorse_head *gorse_head_of(const gorse *g) { return (gorse_head *)(void *)g->state; }
@@ -34,31 +34,43 @@ uint8_t *gorse_when_bytes(const gorse *g);
 char *gorse_texts(const gorse *g);
 char *gorse_screen_memory(const gorse *g);
 
-/* A screen's record, copied. */
-void gorse_get_screen(const gorse *g, uint16_t screen, gorse_screen *out);
-/* A widget's record with its changed properties, and its look in its present state. */
-void gorse_get_widget(const gorse *g, const gorse_screen *screen, uint16_t widget, gorse_record *record,
-                      gorse_look *look);
-/* Flags of the widget's kind. */
-uint8_t gorse_kind_flags(const gorse_widget *widget);
+/* The screen that is shown. */
+static inline const GORSE_ROM gorse_screen *gorse_shown(const gorse *g) {
+    return &g->scene->screens[gorse_head_of(g)->screen];
+}
+
+/* A widget of the shown screen as it is now, and its look in its present state: the tables' own where nothing can
+ * change them, else copies with what rules changed laid over. */
+typedef struct gorse_view {
+    const gorse_widget *widget;
+    const gorse_look *look;
+    gorse_record record;
+    gorse_look changed;
+} gorse_view;
+void gorse_see(const gorse *g, uint16_t widget, gorse_view *view);
+/* The widget as its kind knows it. */
+static inline const gorse_label *gorse_label_of(const gorse_widget *widget) {
+    return (const gorse_label *)(const void *)widget;
+}
 
 /* The nearest place not after `at` where what is sent may begin: a multiple of `unit`, a power of two, and `phase`. */
 int16_t gorse_round_down(int16_t at, uint8_t unit, uint8_t phase);
 /* Marks an area for drawing. */
-void gorse_dirty(gorse *g, gorse_rect area);
-void gorse_dirty_widget(gorse *g, const gorse_screen *screen, uint16_t widget);
+void gorse_dirty(gorse *g, const gorse_rect *area);
+/* The box of a widget of the shown screen, if it is visible. */
+void gorse_dirty_widget(gorse *g, const gorse_widget *widget);
+void gorse_dirty_number(gorse *g, uint16_t widget);
 /* Draws and flushes all that is marked. */
 void gorse_paint(gorse *g);
+/* Draws and flushes one strip; `stride` bytes from a row or page to the next. */
+void gorse_paint_strip(gorse *g, const gorse_rect *area, uint32_t stride);
+/* Bytes of `columns` pixels of one row, or of one page. */
+uint32_t gorse_row_bytes(const GORSE_ROM gorse_format *format, uint16_t columns);
 
 /* Writes a template's text; cut at a character's edge to `capacity` with the closing zero. */
 void gorse_expand(gorse *g, const GORSE_ROM uint8_t *text, char *out, uint8_t capacity);
 /* Expands all texts of the shown screen that have a buffer. */
 void gorse_expand_screen(gorse *g);
-/* Begins all widgets of the shown screen that have something to do when it is entered. */
-static inline void gorse_enter_widgets(gorse *g) {
-    if (g->scene->motion != 0)
-        g->scene->motion->enter(g);
-}
 /* Lets the shown screen's widgets move on. */
 static inline void gorse_tick_widgets(gorse *g) {
     if (g->scene->motion != 0)
@@ -66,13 +78,21 @@ static inline void gorse_tick_widgets(gorse *g) {
 }
 /* Expands the texts that show changed variables and marks what looks different; forgets the changes. */
 void gorse_refresh_texts(gorse *g);
-/* Expands one widget's text anew and marks what looks different. */
-void gorse_refresh_text(gorse *g, const gorse_screen *screen, uint16_t widget);
+/* Expands the text of a widget of the shown screen anew and marks what looks different. */
+void gorse_refresh_text(gorse *g, uint16_t widget);
 
 void gorse_set_slot(gorse *g, uint16_t slot, uint16_t screen, int32_t value);
 void gorse_mark_changed(gorse *g, uint16_t variable);
-/* A text by its number as a value. */
+/* A text as a value: 1 if it is one of the scene's strings, which may hold insets, else a text variable. */
+static inline uint8_t gorse_is_string(int32_t value) {
+    return (uint8_t)(((uint32_t)value & GORSE_TEXT_OF_VARIABLE) == 0u);
+}
+/* The scene's string of that number; 0 if there is none. */
+const GORSE_ROM uint8_t *gorse_string(const gorse *g, int32_t number);
+/* A text as it stands there. */
 gorse_text_source gorse_text_by_value(const gorse *g, int32_t value);
+/* Writes it as it shows, insets filled in, cut at a character's edge to GORSE_TEXT bytes with the closing zero. */
+void gorse_copy_text(gorse *g, int32_t value, char *out);
 
 /* Runs byte code and answers the value on top at its end. */
 int32_t gorse_run(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule);
@@ -80,15 +100,12 @@ int32_t gorse_run(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule);
 void gorse_event(gorse *g, uint8_t event, uint16_t widget);
 /* Timers, conditions and screen changes, in rounds. */
 void gorse_run_rules(gorse *g);
+/* Begins the texts and widgets of the screen that is shown now, and marks all of it for drawing. */
+void gorse_show_screen(gorse *g);
 
 static inline void gorse_tell(const gorse *g, uint8_t what, uint16_t a, int32_t b) {
     if (g->port.trace != 0)
         g->port.trace(g->port.user, what, a, b);
-}
-
-/* A byte of a text; 0 ends it. */
-static inline uint8_t gorse_text_byte(gorse_text_source text, uint16_t at) {
-    return text.plain != 0 ? (uint8_t)text.plain[at] : text.rom[at];
 }
 
 #ifdef __cplusplus

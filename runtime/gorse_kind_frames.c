@@ -17,10 +17,6 @@ static void put_state(const gorse *g, const gorse_widget *widget, const gorse_fr
     memcpy(gorse_screen_memory(g) + widget->memory, state, sizeof *state);
 }
 
-static void get_animation(const gorse_frames *f, gorse_animation *animation) {
-    gorse_copy_rom(animation, f->animation, sizeof *animation);
-}
-
 /* The frame that stands for the variable's value: the last whose step is not above it. */
 static uint16_t frame_by_value(const gorse *g, const gorse_frames *f, uint16_t count) {
     int32_t value = gorse_number(g, f->variable);
@@ -34,23 +30,20 @@ static void show(gorse *g, const gorse_widget *widget, gorse_frames_state *state
     if (state->frame == frame)
         return;
     state->frame = frame;
-    if (widget->visible != 0u)
-        gorse_dirty(g, gorse_widget_box(widget));
+    gorse_dirty_widget(g, widget);
 }
 
 static void command(gorse *g, const gorse_widget *widget, uint8_t what) {
     const gorse_frames *f = frames_of(widget);
     gorse_frames_state state;
-    gorse_animation animation;
     if (f->animation == 0)
         return;
-    get_animation(f, &animation);
     if (what == GORSE_ENTER)
         memset(&state, 0, sizeof state);
     else
         get_state(g, widget, &state);
     if (f->steps != 0) {
-        show(g, widget, &state, frame_by_value(g, f, animation.count));
+        show(g, widget, &state, frame_by_value(g, f, f->animation->count));
     } else {
         state.playing = what == GORSE_ENTER ? f->starts : what == GORSE_PLAY ? 1u : 0u;
         if (what == GORSE_PLAY) {
@@ -88,27 +81,26 @@ static uint8_t move_on(gorse *g, const gorse_widget *widget, gorse_frames_state 
 static uint8_t tick(gorse *g, const gorse_widget *widget) {
     const gorse_frames *f = frames_of(widget);
     uint32_t now = gorse_head_of(g)->now;
+    const GORSE_ROM gorse_animation *animation = f->animation;
     gorse_frames_state state;
-    gorse_animation animation;
     uint8_t ended = 0;
     uint16_t guard;
-    if (f->animation == 0)
+    if (animation == 0)
         return 0;
     get_state(g, widget, &state);
-    get_animation(f, &animation);
     if (f->steps != 0) {
-        show(g, widget, &state, frame_by_value(g, f, animation.count));
+        show(g, widget, &state, frame_by_value(g, f, f->animation->count));
         put_state(g, widget, &state);
         return 0;
     }
     /* A late step catches up; one that is later than a round begins anew from now. */
-    for (guard = animation.count; state.playing != 0u && now - state.since >= animation.times[state.frame]; guard--) {
+    for (guard = animation->count; state.playing != 0u && now - state.since >= animation->times[state.frame]; guard--) {
         if (guard == 0u) {
             state.since = now;
             break;
         }
-        state.since += animation.times[state.frame];
-        ended = (uint8_t)(ended | move_on(g, widget, &state, animation.count));
+        state.since += animation->times[state.frame];
+        ended = (uint8_t)(ended | move_on(g, widget, &state, animation->count));
     }
     put_state(g, widget, &state);
     return ended;
@@ -116,21 +108,12 @@ static uint8_t tick(gorse *g, const gorse_widget *widget) {
 
 static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
     const gorse_frames *f = frames_of(widget);
-    gorse_rect box = gorse_widget_box(widget);
+    const GORSE_ROM gorse_image *image = 0;
     gorse_frames_state state;
-    gorse_animation animation;
-    gorse_image image;
-    gorse_draw_box(c, box, look);
-    if (f->animation == 0)
-        return;
     get_state(c->run, widget, &state);
-    get_animation(f, &animation);
-    if (state.frame >= animation.count)
-        return;
-    gorse_copy_rom(&image, animation.frames[state.frame], sizeof image);
-    box = gorse_inset(box, (int16_t)(look->border_width + look->padding));
-    gorse_draw_image(c, animation.frames[state.frame], gorse_placed(box.x0, box.x1, image.width, f->align),
-                     gorse_placed(box.y0, box.y1, image.height, f->place), look->text);
+    if (f->animation != 0 && state.frame < f->animation->count)
+        image = f->animation->frames[state.frame];
+    gorse_draw_image_box(c, widget, look, image, f->align, f->place);
 }
 
 const GORSE_ROM gorse_kind gorse_kind_frames = {sizeof(gorse_frames), 0, draw, command, tick};

@@ -2,7 +2,9 @@
 #include "gorse_draw.h"
 
 static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
-    gorse_draw_box(c, gorse_widget_box(widget), look);
+    gorse_rect box;
+    gorse_widget_box(widget, &box);
+    gorse_draw_box(c, &box, look);
 }
 
 const GORSE_ROM gorse_kind gorse_kind_rectangle = {sizeof(gorse_rectangle), 0, draw, 0, 0};

@@ -5,21 +5,26 @@
 #include "gorse_internal.h"
 
 gorse_text_source gorse_label_text(const gorse *run, const gorse_label *label) {
-    gorse_text_source source;
-    source.plain = label->widget.memory != GORSE_NONE ? gorse_screen_memory(run) + label->widget.memory : 0;
-    source.rom = label->text;
-    if (source.plain == 0 && label->text == 0)
-        source.plain = "";
-    return source;
+    if (label->widget.memory != GORSE_NONE)
+        return gorse_plain_text(gorse_screen_memory(run) + label->widget.memory);
+    return label->text != 0 ? gorse_rom_text(label->text) : gorse_plain_text("");
 }
 
-gorse_text_box gorse_label_box(const gorse_label *label, const gorse_look *look) {
+void gorse_label_box(const gorse_label *label, const gorse_look *look, gorse_text_box *where) {
+    gorse_widget_box(&label->widget, &where->box);
+    gorse_inset(&where->box, (int16_t)(look->border_width + look->padding));
+    where->align = label->align;
+    where->place = label->place;
+    where->wrap = label->wrap;
+}
+
+void gorse_draw_label(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
+    const gorse_label *label = gorse_label_of(widget);
     gorse_text_box where;
-    where.box = gorse_inset(gorse_widget_box(&label->widget), (int16_t)(look->border_width + look->padding));
-    where.align = label->align;
-    where.place = label->place;
-    where.wrap = label->wrap;
-    return where;
+    gorse_widget_box(widget, &where.box);
+    gorse_draw_box(c, &where.box, look);
+    gorse_label_box(label, look, &where);
+    gorse_draw_text(c, gorse_label_text(c->run, label), &where, look->font, look->text);
 }
 
 typedef struct target {
@@ -27,72 +32,68 @@ typedef struct target {
     gorse_rect box;
 } target;
 
-static void mark(void *to, gorse_rect area) {
+static void mark(void *to, const gorse_rect *area) {
     target *t = (target *)to;
-    gorse_dirty(t->g, gorse_both(area, t->box));
+    gorse_rect part = *area;
+    if (gorse_clip(&part, &t->box) != 0u)
+        gorse_dirty(t->g, &part);
 }
 
-static void mark_difference(gorse *g, const gorse_record *record, const gorse_look *look, const char *before,
-                            const char *after) {
+static void mark_difference(gorse *g, const gorse_view *view, const char *before, const char *after) {
     target to;
-    gorse_text_box where = gorse_label_box(&record->label, look);
-    gorse_text_source old_text, new_text;
-    to.g = g;
-    to.box = gorse_widget_box(&record->widget);
-    if ((gorse_kind_flags(&record->widget) & GORSE_KIND_FINE_TEXT) == 0u || where.wrap != 0u ||
-        strchr(before, 10) != 0 || strchr(after, 10) != 0) {
-        gorse_dirty(g, to.box);
-        return;
+    gorse_text_box where;
+    gorse_label_box(gorse_label_of(view->widget), view->look, &where);
+    if ((view->widget->kind->flags & GORSE_KIND_FINE_TEXT) == 0u || where.wrap != 0u || strchr(before, 10) != 0 ||
+        strchr(after, 10) != 0) {
+        gorse_dirty_widget(g, view->widget);
+    } else if (view->widget->visible != 0u) {
+        to.g = g;
+        gorse_widget_box(view->widget, &to.box);
+        gorse_text_difference(gorse_plain_text(before), gorse_plain_text(after), &where, view->look->font, mark, &to);
     }
-    old_text.plain = before;
-    new_text.plain = after;
-    old_text.rom = new_text.rom = 0;
-    gorse_text_difference(old_text, new_text, &where, look->font, mark, &to);
 }
 
-void gorse_refresh_text(gorse *g, const gorse_screen *screen, uint16_t widget) {
-    gorse_record record;
-    gorse_look look;
+/* Expands the text of a widget that has one in memory into `out`, at least as long as its buffer; answers that. */
+static char *expand(gorse *g, const gorse_widget *widget, char *out) {
+    char *shown = gorse_screen_memory(g) + widget->memory;
+    if (widget->memory == GORSE_NONE || (widget->kind->flags & GORSE_KIND_HAS_TEXT) == 0u)
+        return 0;
+    gorse_expand(g, gorse_label_of(widget)->text, out != 0 ? out : shown, widget->capacity);
+    return shown;
+}
+
+void gorse_refresh_text(gorse *g, uint16_t widget) {
+    gorse_view view;
     char fresh[GORSE_TEXT];
     char *shown;
-    gorse_get_widget(g, screen, widget, &record, &look);
-    if (record.widget.memory == GORSE_NONE || (gorse_kind_flags(&record.widget) & GORSE_KIND_HAS_TEXT) == 0u)
+    gorse_see(g, widget, &view);
+    shown = expand(g, view.widget, fresh);
+    if (shown == 0 || strcmp(shown, fresh) == 0)
         return;
-    shown = gorse_screen_memory(g) + record.widget.memory;
-    gorse_expand(g, record.label.text, fresh, record.widget.capacity);
-    if (strcmp(shown, fresh) == 0)
-        return;
-    if (record.widget.visible != 0u)
-        mark_difference(g, &record, &look, shown, fresh);
+    mark_difference(g, &view, shown, fresh);
     strcpy(shown, fresh);
 }
 
 void gorse_expand_screen(gorse *g) {
-    gorse_screen screen;
-    uint16_t i;
-    gorse_get_screen(g, gorse_head_of(g)->screen, &screen);
-    for (i = 0; i < screen.widget_count; i++) {
-        gorse_record record;
-        gorse_look look;
-        gorse_get_widget(g, &screen, i, &record, &look);
-        if (record.widget.memory != GORSE_NONE && (gorse_kind_flags(&record.widget) & GORSE_KIND_HAS_TEXT) != 0u)
-            gorse_expand(g, record.label.text, gorse_screen_memory(g) + record.widget.memory,
-                         record.widget.capacity);
+    uint16_t i = gorse_shown(g)->widget_count;
+    while (i-- != 0u) {
+        gorse_view view;
+        gorse_see(g, i, &view);
+        (void)expand(g, view.widget, 0);
     }
 }
 
 void gorse_refresh_texts(gorse *g) {
-    gorse_screen screen;
-    const uint8_t *changed = gorse_changed_bits(g);
+    const GORSE_ROM gorse_screen *screen = gorse_shown(g);
+    const GORSE_ROM gorse_binding *binding = screen->bindings;
+    uint8_t *changed = gorse_changed_bits(g);
     uint16_t i, previous = GORSE_NONE;
-    gorse_get_screen(g, gorse_head_of(g)->screen, &screen);
-    for (i = 0; i < screen.binding_count; i++) {
-        gorse_binding binding;
-        gorse_copy_rom(&binding, &screen.bindings[i], sizeof binding);
-        if ((changed[binding.variable >> 3] & (1u << (binding.variable & 7u))) == 0u || binding.widget == previous)
+    for (i = screen->binding_count; i != 0u; i--, binding++) {
+        uint16_t variable = binding->variable, widget = binding->widget;
+        if ((changed[variable >> 3] >> (variable & 7u) & 1u) == 0u || widget == previous)
             continue;
-        gorse_refresh_text(g, &screen, binding.widget);
-        previous = binding.widget;
+        gorse_refresh_text(g, widget);
+        previous = widget;
     }
-    memset(gorse_changed_bits(g), 0, (size_t)((uint16_t)(g->scene->number_count + g->scene->text_count + 7u) >> 3));
+    memset(changed, 0, (size_t)(gorse_when_bytes(g) - changed));
 }

@@ -30,7 +30,7 @@ static void draw(gorse_image_row *row, const gorse_canvas *c, int16_t x, int16_t
     while (n != 0u) {
         uint16_t part = take(row, n);
         if (row->same != 0u) {
-            c->format.fill(c, x, y, part, native_of(row));
+            c->format->fill(c, x, y, part, native_of(row));
         } else {
 #if GORSE_SEPARATE_ROM
             uint8_t room[GORSE_CHUNK * 4];
@@ -38,11 +38,11 @@ static void draw(gorse_image_row *row, const gorse_canvas *c, int16_t x, int16_t
             while (done < part) {
                 uint16_t some = (uint16_t)(part - done < GORSE_CHUNK ? part - done : GORSE_CHUNK);
                 fetch(row, room, (uint16_t)(some * row->plane->unit));
-                c->format.copy(c, (int16_t)(x + (int16_t)done), y, some, room, 0);
+                c->format->copy(c, (int16_t)(x + (int16_t)done), y, some, room, 0);
                 done = (uint16_t)(done + some);
             }
 #else
-            c->format.copy(c, x, y, part, row->plane->bytes + row->at, 0);
+            c->format->copy(c, x, y, part, row->plane->bytes + row->at, 0);
             row->at += (uint32_t)part * row->plane->unit;
 #endif
         }

@@ -17,6 +17,13 @@ void gorse_go(gorse *g, uint16_t screen) {
     head->wanted = screen;
 }
 
+void gorse_show_screen(gorse *g) {
+    gorse_expand_screen(g);
+    if (g->scene->motion != 0)
+        g->scene->motion->enter(g);
+    gorse_redraw(g);
+}
+
 static void enter_wanted(gorse *g) {
     gorse_head *head = gorse_head_of(g);
     uint8_t guard = GORSE_ROUNDS;
@@ -29,16 +36,15 @@ static void enter_wanted(gorse *g) {
         head->screen = screen;
         head->pressed = GORSE_NONE;
         head->inside = 0;
-        gorse_expand_screen(g);
-        gorse_enter_widgets(g);
-        gorse_redraw(g);
+        gorse_show_screen(g);
         gorse_tell(g, GORSE_TRACE_SCREEN, screen, 0);
         gorse_event(g, GORSE_ON_ENTER, GORSE_NONE);
     }
 }
 
-static uint8_t holds(gorse *g, const gorse_rule *rule, uint16_t number) {
-    return (uint8_t)(rule->condition == GORSE_NONE || gorse_run(g, g->scene->code + rule->condition, number) != 0);
+static uint8_t holds(gorse *g, const GORSE_ROM gorse_rule *rule, uint16_t number) {
+    uint16_t condition = rule->condition;
+    return (uint8_t)(condition == GORSE_NONE || gorse_run(g, g->scene->code + condition, number) != 0);
 }
 
 static void run_body(gorse *g, uint16_t code, uint16_t number, uint8_t otherwise) {
@@ -48,36 +54,34 @@ static void run_body(gorse *g, uint16_t code, uint16_t number, uint8_t otherwise
     (void)gorse_run(g, g->scene->code + code, number);
 }
 
+static void run_if(gorse *g, const GORSE_ROM gorse_rule *rule, uint16_t number) {
+    if (holds(g, rule, number) != 0u)
+        run_body(g, rule->body, number, 0);
+}
+
 void gorse_event(gorse *g, uint8_t event, uint16_t widget) {
-    gorse_head *head = gorse_head_of(g);
-    uint16_t screen = head->screen;
+    const GORSE_ROM gorse_rule *rule = g->scene->rules;
+    uint16_t screen = gorse_head_of(g)->screen;
     uint16_t i;
     gorse_tell(g, GORSE_TRACE_EVENT, event, widget);
-    for (i = 0; i < g->scene->rule_count; i++) {
-        gorse_rule rule;
-        gorse_copy_rom(&rule, &g->scene->rules[i], sizeof rule);
-        if (rule.event != event || (event != GORSE_ON_START && (rule.screen != screen || rule.widget != widget)))
-            continue;
-        if (holds(g, &rule, i) != 0u)
-            run_body(g, rule.body, i, 0);
-    }
+    for (i = 0; i < g->scene->rule_count; i++, rule++)
+        if (rule->event == event && (event == GORSE_ON_START || (rule->screen == screen && rule->widget == widget)))
+            run_if(g, rule, i);
 }
 
 /* Runs a timer that is due; 1 if it did. What is more than a step's rounds behind is dropped. */
-static uint8_t run_timer(gorse *g, const gorse_rule *rule, uint16_t number, uint8_t last_round) {
-    uint32_t now = gorse_head_of(g)->now;
+static uint8_t run_timer(gorse *g, const GORSE_ROM gorse_rule *rule, uint16_t number, uint8_t last_round) {
+    uint32_t late, period = rule->period;
     uint32_t *since = &gorse_timers(g)[rule->memory];
-    if (now - *since < rule->period)
+    late = gorse_head_of(g)->now - *since;
+    if (late < period)
         return 0;
-    *since += rule->period;
-    if (last_round != 0u)
-        *since += (now - *since) / rule->period * rule->period;
-    if (holds(g, rule, number) != 0u)
-        run_body(g, rule->body, number, 0);
+    *since += last_round != 0u ? late / period * period : period;
+    run_if(g, rule, number);
     return 1;
 }
 
-static uint8_t run_condition(gorse *g, const gorse_rule *rule, uint16_t number) {
+static uint8_t run_condition(gorse *g, const GORSE_ROM gorse_rule *rule, uint16_t number) {
     uint8_t *before = &gorse_when_bytes(g)[rule->memory];
     uint8_t now = holds(g, rule, number);
     if (*before == now)
@@ -87,30 +91,34 @@ static uint8_t run_condition(gorse *g, const gorse_rule *rule, uint16_t number) 
     return 1;
 }
 
+/* One look at all timers and conditions; 1 if any ran. */
+static uint8_t run_round(gorse *g, uint8_t changed, uint8_t last) {
+    const GORSE_ROM gorse_rule *rule = g->scene->rules;
+    uint8_t ran = 0;
+    uint16_t i;
+    for (i = 0; i < g->scene->rule_count; i++, rule++) {
+        uint8_t did = 0;
+        if (rule->event == GORSE_EVERY)
+            did = run_timer(g, rule, i, last);
+        else if (rule->event == GORSE_WHEN && changed != 0u)
+            did = run_condition(g, rule, i);
+        if (did != 0u)
+            enter_wanted(g);
+        ran = (uint8_t)(ran | did);
+    }
+    return ran;
+}
+
 void gorse_run_rules(gorse *g) {
     gorse_head *head = gorse_head_of(g);
-    uint8_t round;
-    for (round = 0; round < GORSE_ROUNDS; round++) {
-        uint8_t changed = head->anything_changed;
-        uint8_t ran = 0;
-        uint16_t i;
+    uint8_t round = GORSE_ROUNDS;
+    uint8_t changed, ran;
+    do {
+        changed = head->anything_changed;
         head->anything_changed = 0;
         enter_wanted(g);
-        for (i = 0; i < g->scene->rule_count; i++) {
-            gorse_rule rule;
-            uint8_t did = 0;
-            gorse_copy_rom(&rule, &g->scene->rules[i], sizeof rule);
-            if (rule.event == GORSE_EVERY)
-                did = run_timer(g, &rule, i, (uint8_t)(round + 1u == GORSE_ROUNDS));
-            else if (rule.event == GORSE_WHEN && changed != 0u)
-                did = run_condition(g, &rule, i);
-            if (did != 0u)
-                enter_wanted(g);
-            ran = (uint8_t)(ran | did);
-        }
-        if (ran == 0u && head->anything_changed == 0u)
-            return;
-    }
+        ran = run_round(g, changed, (uint8_t)(--round == 0u));
+    } while (round != 0u && (ran | head->anything_changed) != 0u);
     if (head->anything_changed != 0u)
         gorse_tell(g, GORSE_TRACE_ROUNDS, 0, 0);
 }

@@ -10,55 +10,50 @@ typedef struct word_after_byte {
     uint32_t word;
 } word_after_byte;
 
-static uint8_t buffer_is_enough(const gorse_panel *panel, uint32_t bytes) {
-    gorse_format format;
-    uint32_t row;
-    gorse_copy_rom(&format, panel->format, sizeof format);
-    row = ((uint32_t)panel->width * format.bits + 7u) >> 3;
-    if (format.rows == 8u)
-        row = panel->width;
-    if ((panel->quarter_turns & 1u) != 0u)
-        row = format.bits < 8u ? (format.rows == 8u ? 8u : format.columns) : (uint32_t)format.bits >> 3;
-    return (uint8_t)(bytes >= row);
+/* The least that the draw buffer may hold: a line, or a square of whole bytes where rows and columns are exchanged. */
+static uint32_t least_buffer(const GORSE_ROM gorse_panel *panel) {
+    const GORSE_ROM gorse_format *format = panel->format;
+    uint16_t side = (uint16_t)(format->rows * format->columns);
+    if ((panel->quarter_turns & 1u) == 0u)
+        return gorse_row_bytes(format, panel->width);
+    return gorse_row_bytes(format, side) * (side / format->rows);
 }
 
 static void start_values(gorse *g) {
+    const GORSE_ROM gorse_scene *scene = g->scene;
     uint16_t i, j;
-    for (i = 0; i < g->scene->number_count; i++)
-        gorse_numbers(g)[i] = g->scene->numbers[i].start;
-    for (i = 0; i < g->scene->text_count; i++) {
-        gorse_text_variable text;
-        gorse_copy_rom(&text, &g->scene->texts[i], sizeof text);
-        gorse_expand(g, text.start, gorse_texts(g) + text.offset, text.capacity);
+    for (i = 0; i < scene->number_count; i++)
+        gorse_numbers(g)[i] = scene->numbers[i].start;
+    for (i = 0; i < scene->text_count; i++) {
+        const GORSE_ROM gorse_text_variable *text = &scene->texts[i];
+        gorse_expand(g, text->start, gorse_texts(g) + text->offset, text->capacity);
     }
-    for (i = 0; i < g->scene->screen_count; i++) {
-        gorse_screen screen;
-        gorse_get_screen(g, i, &screen);
-        for (j = 0; j < screen.slot_count; j++)
-            gorse_slots(g)[screen.first_slot + j] = screen.slots[j].initial;
+    for (i = 0; i < scene->screen_count; i++) {
+        const GORSE_ROM gorse_screen *screen = &scene->screens[i];
+        int32_t *slots = gorse_slots(g) + screen->first_slot;
+        for (j = 0; j < screen->slot_count; j++)
+            slots[j] = screen->slots[j].initial;
     }
 }
 
 uint8_t gorse_begin(gorse *g, const GORSE_ROM gorse_scene *scene, const gorse_port *port, void *state,
                     uint32_t state_bytes, void *buffer, uint32_t buffer_bytes) {
-    gorse_panel panel;
-    gorse_head *head;
+    gorse_head *head = (gorse_head *)state;
+    uint32_t needed = gorse_state_bytes(scene);
     if (port->flush == 0)
         return GORSE_NO_FLUSH;
     if (((uintptr_t)state | (uintptr_t)buffer) % offsetof(word_after_byte, word) != 0u)
         return GORSE_NOT_ALIGNED;
-    if (state_bytes < gorse_state_bytes(scene))
+    if (state_bytes < needed)
         return GORSE_STATE_TOO_SMALL;
-    gorse_copy_rom(&panel, scene->panel, sizeof panel);
-    if (buffer_is_enough(&panel, buffer_bytes) == 0u)
+    if (buffer_bytes < least_buffer(scene->panel))
         return GORSE_BUFFER_TOO_SMALL;
     g->scene = scene;
     g->port = *port;
     g->state = (uint8_t *)state;
     g->buffer = (uint8_t *)buffer;
     g->buffer_bytes = buffer_bytes;
-    memset(state, 0, (size_t)gorse_state_bytes(scene));
-    head = gorse_head_of(g);
+    memset(state, 0, (size_t)needed);
     head->screen = scene->first_screen;
     head->wanted = GORSE_NONE;
     head->pressed = GORSE_NONE;
@@ -66,25 +61,22 @@ uint8_t gorse_begin(gorse *g, const GORSE_ROM gorse_scene *scene, const gorse_po
     return GORSE_FINE;
 }
 
+static void first_step(gorse *g) {
+    uint16_t i;
+    gorse_head_of(g)->started = 1;
+    gorse_head_of(g)->anything_changed = 1;
+    for (i = 0; i < g->scene->timer_count; i++)
+        gorse_timers(g)[i] = gorse_head_of(g)->now;
+    memset(gorse_when_bytes(g), 2, g->scene->when_count);
+    gorse_show_screen(g);
+    gorse_event(g, GORSE_ON_START, GORSE_NONE);
+    gorse_event(g, GORSE_ON_ENTER, GORSE_NONE);
+}
+
 void gorse_step(gorse *g, uint32_t now_ms) {
-    gorse_head *head = gorse_head_of(g);
-    uint8_t first = (uint8_t)(head->started == 0u);
-    if (first != 0u) {
-        uint16_t i;
-        head->started = 1;
-        head->anything_changed = 1;
-        for (i = 0; i < g->scene->timer_count; i++)
-            gorse_timers(g)[i] = now_ms;
-        memset(gorse_when_bytes(g), 2, g->scene->when_count);
-        gorse_redraw(g);
-    }
-    head->now = now_ms;
-    if (first != 0u) {
-        gorse_expand_screen(g);
-        gorse_enter_widgets(g);
-        gorse_event(g, GORSE_ON_START, GORSE_NONE);
-        gorse_event(g, GORSE_ON_ENTER, GORSE_NONE);
-    }
+    gorse_head_of(g)->now = now_ms;
+    if (gorse_head_of(g)->started == 0u)
+        first_step(g);
     gorse_tick_widgets(g);
     gorse_run_rules(g);
     /* What follows a variable follows what the rules made of it. */
@@ -94,19 +86,22 @@ void gorse_step(gorse *g, uint32_t now_ms) {
 }
 
 void gorse_set_number(gorse *g, uint16_t variable, int32_t value) {
-    gorse_number_variable range;
+    const GORSE_ROM gorse_number_variable *range = &g->scene->numbers[variable];
+    int32_t *number = gorse_numbers(g) + variable;
+    int32_t held = value;
     if (variable >= g->scene->number_count)
         return;
-    gorse_copy_rom(&range, &g->scene->numbers[variable], sizeof range);
-    if (value < range.least || value > range.most) {
-        value = value < range.least ? range.least : range.most;
-        gorse_tell(g, GORSE_TRACE_HELD, variable, value);
-    }
-    if (gorse_numbers(g)[variable] == value)
+    if (held < range->least)
+        held = range->least;
+    if (held > range->most)
+        held = range->most;
+    if (held != value)
+        gorse_tell(g, GORSE_TRACE_HELD, variable, held);
+    if (*number == held)
         return;
-    gorse_numbers(g)[variable] = value;
+    *number = held;
     gorse_mark_changed(g, variable);
-    gorse_tell(g, GORSE_TRACE_NUMBER, variable, value);
+    gorse_tell(g, GORSE_TRACE_NUMBER, variable, held);
 }
 
 int32_t gorse_number(const gorse *g, uint16_t variable) {
@@ -114,22 +109,24 @@ int32_t gorse_number(const gorse *g, uint16_t variable) {
 }
 
 void gorse_set_text(gorse *g, uint16_t variable, const char *value) {
-    gorse_text_variable text;
+    const GORSE_ROM gorse_text_variable *text = &g->scene->texts[variable];
     char *held;
-    uint16_t length = 0;
+    uint8_t length = 0, at, changed;
     if (variable >= g->scene->text_count)
         return;
-    gorse_copy_rom(&text, &g->scene->texts[variable], sizeof text);
-    held = gorse_texts(g) + text.offset;
-    while (value[length] != 0 && length + 1u < text.capacity)
+    held = gorse_texts(g) + text->offset;
+    while (value[length] != 0 && length + 1u < text->capacity)
         length++;
-    if (value[length] != 0)
-        while (length != 0u && ((uint8_t)value[length] & 0xc0u) == 0x80u)
-            length--;
-    if (strncmp(held, value, length) == 0 && held[length] == 0)
-        return;
-    memmove(held, value, length);
+    while (length != 0u && ((uint8_t)value[length] & 0xc0u) == 0x80u)
+        length--;
+    changed = (uint8_t)(held[length] != 0);
+    for (at = 0; at < length; at++) {
+        changed = (uint8_t)(changed | (held[at] != value[at]));
+        held[at] = value[at];
+    }
     held[length] = 0;
+    if (changed == 0u)
+        return;
     gorse_mark_changed(g, (uint16_t)(g->scene->number_count + variable));
     gorse_tell(g, GORSE_TRACE_TEXT, variable, length);
 }

@@ -55,8 +55,10 @@ struct gorse_strip;
 
 typedef struct gorse_panel {
     const GORSE_ROM gorse_format *format;
+    /* Cuts an area into strips: gorse_paint_rows, or gorse_paint_squares when the panel is turned by a quarter. */
+    void (*paint)(gorse *g, const gorse_rect *area);
     /* Turns a drawn strip in place into the panel's orientation; 0 when the panel needs nothing. */
-    void (*turn)(struct gorse_strip *strip, const struct gorse_panel *panel);
+    void (*turn)(struct gorse_strip *strip, const GORSE_ROM struct gorse_panel *panel);
     const GORSE_ROM gorse_colour *palette; /* of indexed formats, else 0 */
     uint16_t width, height; /* of the interface, before it is turned */
     uint16_t column_offset, row_offset;
@@ -94,15 +96,16 @@ typedef struct gorse_kern {
     int16_t by;
 } gorse_kern;
 
-/* How far a glyph's runs have been read: pixel by pixel from its top left, as if its rows were one. */
-typedef struct gorse_glyph_runs {
+/* How far a glyph has been read: pixel by pixel from its top left, as if its rows were one. Begins as the first of its
+ * bytes, 0, 255, the font's depth, 0; each way of reading uses it as it needs. */
+typedef struct gorse_glyph_reader {
     const GORSE_ROM uint8_t *bits; /* the byte that holds the next half byte */
     uint16_t left;  /* pixels of this value that are still to come */
-    uint8_t value;  /* coverage, 0 to 255; begins as 255 */
+    uint8_t value;  /* coverage, 0 to 255 */
     uint8_t depth;  /* bits a pixel */
     uint8_t low;    /* 1: the next half byte is the byte's low one */
     uint8_t reserved;
-} gorse_glyph_runs;
+} gorse_glyph_reader;
 
 /* Glyph 0 is the box that stands for a missing character. */
 typedef struct gorse_font {
@@ -110,8 +113,8 @@ typedef struct gorse_font {
     const GORSE_ROM gorse_glyph *glyphs;
     const GORSE_ROM gorse_kern *kerns;
     const GORSE_ROM uint8_t *bits;
-    /* gorse_read_glyph_runs where glyphs are stored as runs, else 0. Leaves out `skip` pixels, then reads n. */
-    void (*read)(gorse_glyph_runs *from, uint16_t skip, uint16_t n, uint8_t *coverage);
+    /* How its glyphs are stored: gorse_read_glyph_... Leaves out `skip` pixels, then reads n. */
+    void (*read)(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
     uint16_t range_count, kern_count;
     uint8_t line_height, bits_per_pixel;
     uint8_t reserved[2];
@@ -327,6 +330,7 @@ typedef struct gorse_scene {
 enum {
     GORSE_OP_END = 0,     /* the body ends, or the value on top is the result */
     GORSE_OP_BYTE,        /* i8: push */
+    /* From here to GORSE_OP_COMMAND an operand of 16 bits follows. */
     GORSE_OP_SHORT,       /* i16: push */
     GORSE_OP_LONG,        /* i32: push */
     GORSE_OP_NUMBER,      /* u16: push variable */
@@ -334,24 +338,25 @@ enum {
     GORSE_OP_SET_NUMBER,  /* u16: pop into variable */
     GORSE_OP_SET_SLOT,    /* u16 slot, u16 screen: pop into a property */
     GORSE_OP_SET_TEXT,    /* u16: pop a text into text variable */
-    GORSE_OP_ADD, GORSE_OP_SUBTRACT, GORSE_OP_MULTIPLY, GORSE_OP_DIVIDE, GORSE_OP_REMAINDER, GORSE_OP_NEGATE,
-    GORSE_OP_ROUND_DIVIDE, /* like divide, to the nearest, halves away from zero: gives up decimals */
-    GORSE_OP_EQUAL, GORSE_OP_LESS, GORSE_OP_SAME_TEXT, GORSE_OP_NOT,
-    GORSE_OP_AND, GORSE_OP_OR, GORSE_OP_XOR, GORSE_OP_COMPLEMENT, GORSE_OP_LEFT, GORSE_OP_RIGHT,
-    GORSE_OP_SWAP,
     GORSE_OP_JUMP,        /* u16: forward by so many bytes from the next operation */
     GORSE_OP_JUMP_IF_NOT, /* u16: pop, the same if it is 0 */
     GORSE_OP_GO,          /* u16 screen */
+    GORSE_OP_CALL,        /* u16 hook, u8 how many values (at most 4), u8 bits: which of them is a text */
+    GORSE_OP_COMMAND,     /* u16 screen, u16 widget, u8 what: GORSE_PLAY, GORSE_STOP */
     GORSE_OP_BACK,
-    GORSE_OP_CALL,        /* u16 hook, u8 how many values, u8 bits: which of them are texts */
-    GORSE_OP_COMMAND      /* u16 screen, u16 widget, u8 what: GORSE_PLAY, GORSE_STOP */
+    GORSE_OP_NEGATE, GORSE_OP_NOT, GORSE_OP_COMPLEMENT,
+    GORSE_OP_ADD, GORSE_OP_SUBTRACT, GORSE_OP_MULTIPLY, GORSE_OP_DIVIDE, GORSE_OP_REMAINDER,
+    GORSE_OP_ROUND_DIVIDE, /* like divide, to the nearest, halves away from zero: gives up decimals */
+    GORSE_OP_EQUAL, GORSE_OP_LESS, GORSE_OP_SAME_TEXT,
+    GORSE_OP_AND, GORSE_OP_OR, GORSE_OP_XOR, GORSE_OP_LEFT, GORSE_OP_RIGHT,
+    GORSE_OP_SWAP
 };
 
 /* A text as a value: one of the scene's strings, or a text variable with this bit. */
 #define GORSE_TEXT_OF_VARIABLE 0x8000
 
 /* The head of the state, and the whole state, in bytes: what gorse_state_bytes answers, as a constant expression. */
-#define GORSE_HEAD_BYTES (16u + 2u * GORSE_HISTORY + 8u * GORSE_DIRTY)
+#define GORSE_HEAD_BYTES (16u + 2u * GORSE_HISTORY + 8u * (GORSE_DIRTY + 1))
 #define GORSE_STATE_BYTES(numbers, texts, slots, timers, whens, text_bytes, screen_bytes)                          \
     ((GORSE_HEAD_BYTES + 4u * ((numbers) + (slots) + (timers)) + ((numbers) + (texts) + 7u) / 8u + (whens) +       \
       (text_bytes) + (screen_bytes) + 3u) / 4u * 4u)
@@ -360,11 +365,14 @@ extern const GORSE_ROM gorse_kind gorse_kind_rectangle;
 extern const GORSE_ROM gorse_kind gorse_kind_text;
 extern const GORSE_ROM gorse_kind gorse_kind_image;
 extern const GORSE_ROM gorse_kind gorse_kind_button;
+extern const GORSE_ROM gorse_kind gorse_kind_button_image; /* a button's that has an image */
 extern const GORSE_ROM gorse_kind gorse_kind_frames;
 
 extern const GORSE_ROM gorse_motion gorse_motion_of_widgets;
 
-void gorse_read_glyph_runs(gorse_glyph_runs *from, uint16_t skip, uint16_t n, uint8_t *coverage);
+void gorse_read_glyph_bits(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
+void gorse_read_glyph_nibbles(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
+void gorse_read_glyph_runs(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
 
 extern const GORSE_ROM gorse_format gorse_format_page1;
 extern const GORSE_ROM gorse_format gorse_format_row1;
@@ -383,9 +391,13 @@ extern const GORSE_ROM gorse_format gorse_format_rgb888;
 extern const GORSE_ROM gorse_format gorse_format_argb8888;
 
 /* gorse_panel.turn for panels of whole bytes a pixel, for page formats, and for packed rows. */
-void gorse_turn_pixels(struct gorse_strip *strip, const gorse_panel *panel);
-void gorse_turn_pages(struct gorse_strip *strip, const gorse_panel *panel);
-void gorse_turn_bits(struct gorse_strip *strip, const gorse_panel *panel);
+void gorse_turn_pixels(struct gorse_strip *strip, const GORSE_ROM gorse_panel *panel);
+void gorse_turn_pages(struct gorse_strip *strip, const GORSE_ROM gorse_panel *panel);
+void gorse_turn_bits(struct gorse_strip *strip, const GORSE_ROM gorse_panel *panel);
+
+/* gorse_panel.paint */
+void gorse_paint_rows(gorse *g, const gorse_rect *area);
+void gorse_paint_squares(gorse *g, const gorse_rect *area);
 
 #ifdef __cplusplus
 }

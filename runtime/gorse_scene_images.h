@@ -14,16 +14,20 @@ struct gorse_canvas;
 /* 0xAARRGGBB; alpha 0 draws nothing, 255 covers. */
 typedef uint32_t gorse_colour;
 
+struct gorse_image;
+
 /* How an image's pixels lie in its bytes. */
 typedef struct gorse_image_format {
     uint8_t bits; /* a pixel: 1, 2, 4, 8, 16, 24 or 32 */
     uint8_t rows; /* rows that share a byte: 8 for page formats, else 1 */
+    /* Gives n pixels of an image that lies plainly in memory in the panel's own form, from x, y on, in the row form: in
+     * `room` or where they lie. gorse_get_image_bytes, or gorse_get_image_bits where there is a `spread`. */
+    const uint8_t *(*get)(const GORSE_ROM struct gorse_image *image, uint16_t x, uint16_t y, uint16_t n, uint8_t *room);
     /* Gives `n` pixels a byte each; `skip` is how many pixels (of page formats: rows) of the first byte come before
      * them. 0 for formats of whole bytes. */
     void (*spread)(const uint8_t *bytes, uint8_t skip, uint16_t n, uint8_t *out);
 } gorse_image_format;
 
-struct gorse_image;
 struct gorse_image_row;
 struct gorse_image_source;
 
@@ -40,8 +44,8 @@ typedef struct gorse_image_reader {
 /* How an image is stored that does not lie plainly in memory in the panel's own form. */
 typedef struct gorse_image_source {
     /* gorse_draw_stored_image. */
-    void (*draw)(const struct gorse_canvas *c, const struct gorse_image *image,
-                 const struct gorse_image_source *source, int16_t x, int16_t y, gorse_colour colour);
+    void (*draw)(const struct gorse_canvas *c, const GORSE_ROM struct gorse_image *image, int16_t x, int16_t y,
+                 gorse_colour colour);
     const GORSE_ROM gorse_image_reader *reader; /* 0: plainly in memory */
     /* Makes `n` pixels (a byte each below 8 bits, else their bytes) the panel's row form, in place, in room for
      * GORSE_CHUNK * 4 bytes; may lessen `coverage`. 0: they are already. */
@@ -89,8 +93,14 @@ extern const GORSE_ROM gorse_image_reader gorse_reader_outside;
 extern const GORSE_ROM gorse_image_reader gorse_reader_outside_runs;
 
 /* gorse_image_source.draw. */
-void gorse_draw_stored_image(const struct gorse_canvas *c, const gorse_image *image, const gorse_image_source *source,
-                             int16_t x, int16_t y, gorse_colour colour);
+void gorse_draw_stored_image(const struct gorse_canvas *c, const GORSE_ROM gorse_image *image, int16_t x, int16_t y,
+                             gorse_colour colour);
+
+/* gorse_image_format.get. */
+const uint8_t *gorse_get_image_bytes(const GORSE_ROM gorse_image *image, uint16_t x, uint16_t y, uint16_t n,
+                                     uint8_t *room);
+const uint8_t *gorse_get_image_bits(const GORSE_ROM gorse_image *image, uint16_t x, uint16_t y, uint16_t n,
+                                    uint8_t *room);
 
 /* gorse_image_source.convert: by the source's palette, and from colours of each kind of pixel. */
 void gorse_convert_palette(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,

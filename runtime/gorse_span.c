@@ -15,96 +15,92 @@ void gorse_copy_rom(void *to, const GORSE_ROM void *from, uint16_t bytes) {
 #endif
 }
 
-gorse_rect gorse_both(gorse_rect a, gorse_rect b) {
-    gorse_rect r;
-    r.x0 = gorse_most(a.x0, b.x0);
-    r.y0 = gorse_most(a.y0, b.y0);
-    r.x1 = gorse_least(a.x1, b.x1);
-    r.y1 = gorse_least(a.y1, b.y1);
-    return r;
+uint8_t gorse_is_empty(const gorse_rect *r) { return (uint8_t)(r->x0 >= r->x1 || r->y0 >= r->y1); }
+
+uint8_t gorse_clip(gorse_rect *area, const gorse_rect *by) {
+    area->x0 = gorse_most(area->x0, by->x0);
+    area->y0 = gorse_most(area->y0, by->y0);
+    area->x1 = gorse_least(area->x1, by->x1);
+    area->y1 = gorse_least(area->y1, by->y1);
+    return (uint8_t)(gorse_is_empty(area) == 0u);
 }
 
-uint8_t gorse_is_empty(gorse_rect r) { return (uint8_t)(r.x0 >= r.x1 || r.y0 >= r.y1); }
-
-gorse_rect gorse_inset(gorse_rect box, int16_t by) {
-    box.x0 = (int16_t)(box.x0 + by);
-    box.y0 = (int16_t)(box.y0 + by);
-    box.x1 = (int16_t)(box.x1 - by);
-    box.y1 = (int16_t)(box.y1 - by);
-    return box;
+void gorse_join(gorse_rect *area, const gorse_rect *other) {
+    area->x0 = gorse_least(area->x0, other->x0);
+    area->y0 = gorse_least(area->y0, other->y0);
+    area->x1 = gorse_most(area->x1, other->x1);
+    area->y1 = gorse_most(area->y1, other->y1);
 }
 
-gorse_rect gorse_widget_box(const gorse_widget *widget) {
-    gorse_rect r;
-    r.x0 = widget->x;
-    r.y0 = widget->y;
-    r.x1 = (int16_t)((int32_t)widget->x + widget->w > 32767 ? 32767 : widget->x + widget->w);
-    r.y1 = (int16_t)((int32_t)widget->y + widget->h > 32767 ? 32767 : widget->y + widget->h);
-    return r;
+void gorse_inset(gorse_rect *box, int16_t by) {
+    box->x0 = (int16_t)(box->x0 + by);
+    box->y0 = (int16_t)(box->y0 + by);
+    box->x1 = (int16_t)(box->x1 - by);
+    box->y1 = (int16_t)(box->y1 - by);
+}
+
+/* The sum of a place and a size, which rules may have made too large for 16 bits. */
+static int16_t end_of(int16_t from, int16_t size) {
+    int32_t end = (int32_t)from + size;
+    return (int16_t)(end > 32767 ? 32767 : end);
+}
+
+void gorse_widget_box(const gorse_widget *widget, gorse_rect *box) {
+    box->x0 = widget->x;
+    box->y0 = widget->y;
+    box->x1 = end_of(widget->x, widget->w);
+    box->y1 = end_of(widget->y, widget->h);
+}
+
+/* Mixes by coverage where there is some, else evenly; n pixels inside the clip, a chunk at a time. */
+static void mix_span(const gorse_canvas *c, int16_t x, int16_t y, uint16_t n, const uint8_t *coverage,
+                     gorse_colour colour) {
+    uint32_t native = c->format->native(c, colour);
+    uint8_t faded[GORSE_CHUNK];
+    uint8_t alpha = gorse_alpha(colour);
+    while (n != 0u) {
+        uint16_t part = n < GORSE_CHUNK ? n : GORSE_CHUNK;
+        uint16_t i;
+        for (i = 0; i < part; i++)
+            faded[i] = coverage != 0 ? gorse_scale8(*coverage++, alpha) : alpha;
+        c->format->mask(c, x, y, part, faded, native);
+        x = (int16_t)(x + (int16_t)part);
+        n = (uint16_t)(n - part);
+    }
 }
 
 void gorse_mask_span(const gorse_canvas *c, int16_t x, int16_t y, uint16_t n, const uint8_t *coverage,
                      gorse_colour colour) {
-    int32_t end = (int32_t)x + n;
-    uint8_t faded[GORSE_CHUNK];
-    uint8_t alpha = gorse_alpha(colour);
-    uint32_t native;
-    if (y < c->clip.y0 || y >= c->clip.y1 || alpha == 0u)
+    int32_t count = n;
+    int32_t before = (int32_t)c->clip.x0 - x;
+    if (y < c->clip.y0 || y >= c->clip.y1 || gorse_alpha(colour) == 0u)
         return;
-    if (end > c->clip.x1)
-        end = c->clip.x1;
-    if (x < c->clip.x0) {
-        coverage += c->clip.x0 - x;
+    if (before > 0) {
+        coverage += before;
+        count -= before;
         x = c->clip.x0;
     }
-    if (x >= end)
+    if (count > (int32_t)c->clip.x1 - x)
+        count = (int32_t)c->clip.x1 - x;
+    if (count <= 0)
         return;
-    native = c->format.native(c, colour);
-    while (x < end) {
-        uint16_t part = (uint16_t)(end - x);
-        uint16_t i;
-        if (alpha == 255u) {
-            c->format.mask(c, x, y, part, coverage, native);
-            return;
-        }
-        if (part > GORSE_CHUNK)
-            part = GORSE_CHUNK;
-        for (i = 0; i < part; i++)
-            faded[i] = gorse_scale8(coverage[i], alpha);
-        c->format.mask(c, x, y, part, faded, native);
-        coverage += part;
-        x = (int16_t)(x + (int16_t)part);
-    }
+    if (gorse_alpha(colour) == 255u)
+        c->format->mask(c, x, y, (uint16_t)count, coverage, c->format->native(c, colour));
+    else
+        mix_span(c, x, y, (uint16_t)count, coverage, colour);
 }
 
-static void mix_rows(const gorse_canvas *c, gorse_rect area, gorse_colour colour) {
-    uint8_t even[GORSE_CHUNK];
-    int16_t y;
-    memset(even, 255, sizeof even);
-    for (y = area.y0; y < area.y1; y++) {
-        int16_t x = area.x0;
-        while (x < area.x1) {
-            uint16_t part = (uint16_t)(area.x1 - x);
-            if (part > GORSE_CHUNK)
-                part = GORSE_CHUNK;
-            gorse_mask_span(c, x, y, part, even, colour);
-            x = (int16_t)(x + (int16_t)part);
-        }
-    }
-}
-
-void gorse_fill_rect(const gorse_canvas *c, gorse_rect area, gorse_colour colour) {
+void gorse_fill_rect(const gorse_canvas *c, const gorse_rect *wanted, gorse_colour colour) {
+    gorse_rect area = *wanted;
     uint32_t native;
     uint16_t n;
-    area = gorse_both(area, c->clip);
-    if (gorse_is_empty(area) || gorse_alpha(colour) == 0u)
+    if (gorse_clip(&area, &c->clip) == 0u || gorse_alpha(colour) == 0u)
         return;
-    if (gorse_alpha(colour) != 255u) {
-        mix_rows(c, area, colour);
-        return;
-    }
-    native = c->format.native(c, colour);
+    native = c->format->native(c, colour);
     n = (uint16_t)(area.x1 - area.x0);
     for (; area.y0 < area.y1; area.y0++)
-        c->format.fill(c, area.x0, area.y0, n, native);
+        if (gorse_alpha(colour) == 255u)
+            c->format->fill(c, area.x0, area.y0, n, native);
+        else
+            mix_span(c, area.x0, area.y0, n, 0, colour);
 }

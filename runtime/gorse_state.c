@@ -34,65 +34,56 @@ uint32_t gorse_state_bytes(const GORSE_ROM gorse_scene *scene) {
                    scene->text_bytes + scene->screen_bytes);
 }
 
-void gorse_get_screen(const gorse *g, uint16_t screen, gorse_screen *out) {
-    gorse_copy_rom(out, &g->scene->screens[screen], sizeof *out);
-}
-
-uint8_t gorse_kind_flags(const gorse_widget *widget) { return widget->kind->flags; }
-
-static void lay_over(const gorse *g, const gorse_slot *slot, int32_t value, gorse_record *record, gorse_look *look) {
-    uint8_t *field = (slot->size & GORSE_SLOT_LOOK) != 0u ? (uint8_t *)(void *)look : (uint8_t *)(void *)record;
+static void lay_over(const gorse *g, const GORSE_ROM gorse_slot *slot, int32_t value, gorse_view *view) {
+    uint8_t size = slot->size;
+    uint8_t *field = (size & GORSE_SLOT_LOOK) != 0u ? (uint8_t *)&view->changed : (uint8_t *)&view->record;
+    const GORSE_ROM uint8_t *text;
+    uint16_t part = (uint16_t)value;
     field += slot->offset;
-    switch (slot->size & (uint8_t)~GORSE_SLOT_LOOK) {
-    case GORSE_SLOT_TEXT: {
-        const GORSE_ROM uint8_t *text = 0;
-        if ((uint32_t)value < g->scene->string_count)
-            text = g->scene->strings[(uint16_t)value];
+    size = (uint8_t)(size & ~GORSE_SLOT_LOOK);
+    if (size == GORSE_SLOT_TEXT) {
+        text = gorse_string(g, value);
         memcpy(field, &text, sizeof text);
-        break;
-    }
-    case 1: {
+    } else if (size == 1u) {
         *field = (uint8_t)value;
-        break;
-    }
-    case 2: {
-        uint16_t part = (uint16_t)value;
+    } else if (size == 2u) {
         memcpy(field, &part, 2);
-        break;
-    }
-    default:
+    } else {
         memcpy(field, &value, 4);
-        break;
     }
 }
 
-static void get_look(const gorse *g, const gorse_widget *widget, uint8_t states, gorse_look *look) {
+/* The look that holds in these states. */
+static const GORSE_ROM gorse_look *look_in(const GORSE_ROM gorse_look *look, uint8_t states) {
+    const GORSE_ROM gorse_look_state *other = look->states;
     uint8_t i;
-    (void)g;
-    gorse_copy_rom(look, widget->look, sizeof *look);
-    for (i = 0; i < look->state_count; i++) {
-        gorse_look_state other;
-        gorse_copy_rom(&other, &look->states[i], sizeof other);
-        if ((other.when & states) == other.when) {
-            gorse_copy_rom(look, other.look, sizeof *look);
-            return;
-        }
-    }
+    for (i = look->state_count; i != 0u; i--, other++)
+        if ((other->when & (uint8_t)~states) == 0u)
+            return other->look;
+    return look;
 }
 
-void gorse_get_widget(const gorse *g, const gorse_screen *screen, uint16_t widget, gorse_record *record,
-                      gorse_look *look) {
+void gorse_see(const gorse *g, uint16_t widget, gorse_view *view) {
     const gorse_head *head = gorse_head_of(g);
+    const GORSE_ROM gorse_screen *screen = gorse_shown(g);
     const GORSE_ROM gorse_widget *from = screen->widgets[widget];
-    uint8_t i;
-    gorse_copy_rom(record, from, from->kind->record_bytes);
-    get_look(g, &record->widget, head->pressed == widget && head->inside != 0u ? GORSE_STATE_PRESSED : 0u, look);
-    for (i = 0; i < record->widget.slot_count; i++) {
-        gorse_slot slot;
-        uint16_t number = (uint16_t)(record->widget.first_slot + i);
-        gorse_copy_rom(&slot, &screen->slots[number], sizeof slot);
-        lay_over(g, &slot, gorse_slots(g)[screen->first_slot + number], record, look);
+    uint8_t pressed = head->pressed == widget && head->inside != 0u ? GORSE_STATE_PRESSED : 0u;
+    const GORSE_ROM gorse_look *look = look_in(from->look, pressed);
+    uint8_t count = from->slot_count;
+    uint16_t number;
+    view->widget = &view->record.widget;
+    view->look = &view->changed;
+#if !GORSE_SEPARATE_ROM
+    if (count == 0u) {
+        view->widget = from;
+        view->look = look;
+        return;
     }
+#endif
+    gorse_copy_rom(&view->record, from, from->kind->record_bytes);
+    gorse_copy_rom(&view->changed, look, sizeof view->changed);
+    for (number = from->first_slot; count != 0u; count--, number++)
+        lay_over(g, &screen->slots[number], gorse_slots(g)[screen->first_slot + number], view);
 }
 
 void gorse_mark_changed(gorse *g, uint16_t variable) {
@@ -103,33 +94,33 @@ void gorse_mark_changed(gorse *g, uint16_t variable) {
 
 void gorse_set_slot(gorse *g, uint16_t number, uint16_t screen_number, int32_t value) {
     gorse_head *head = gorse_head_of(g);
-    gorse_screen screen;
-    gorse_slot slot;
-    if (number >= g->scene->slot_count || gorse_slots(g)[number] == value)
+    const GORSE_ROM gorse_screen *screen = gorse_shown(g);
+    int32_t *slot = gorse_slots(g);
+    uint16_t widget;
+    if (number >= g->scene->slot_count)
+        return;
+    slot += number;
+    if (*slot == value)
         return;
     head->anything_changed = 1;
     if (screen_number != head->screen) {
-        gorse_slots(g)[number] = value;
+        *slot = value;
         return;
     }
-    gorse_get_screen(g, screen_number, &screen);
-    gorse_copy_rom(&slot, &screen.slots[number - screen.first_slot], sizeof slot);
-    gorse_dirty_widget(g, &screen, slot.widget);
-    gorse_slots(g)[number] = value;
-    gorse_refresh_text(g, &screen, slot.widget);
-    gorse_dirty_widget(g, &screen, slot.widget);
+    widget = screen->slots[number - screen->first_slot].widget;
+    gorse_dirty_number(g, widget);
+    *slot = value;
+    gorse_refresh_text(g, widget);
+    gorse_dirty_number(g, widget);
+}
+
+const GORSE_ROM uint8_t *gorse_string(const gorse *g, int32_t number) {
+    return (uint32_t)number < g->scene->string_count ? g->scene->strings[(uint16_t)number] : 0;
 }
 
 gorse_text_source gorse_text_by_value(const gorse *g, int32_t value) {
-    gorse_text_source text;
-    uint16_t number = (uint16_t)((uint32_t)value & 0x7fffu);
-    text.plain = "";
-    text.rom = 0;
-    if (((uint32_t)value & GORSE_TEXT_OF_VARIABLE) != 0u) {
-        text.plain = gorse_text_value(g, number);
-    } else if (number < g->scene->string_count) {
-        text.rom = g->scene->strings[number];
-        text.plain = 0;
-    }
-    return text;
+    const GORSE_ROM uint8_t *string = gorse_string(g, value);
+    if (string != 0)
+        return gorse_rom_text(string);
+    return gorse_plain_text(gorse_text_value(g, (uint16_t)((uint32_t)value ^ GORSE_TEXT_OF_VARIABLE)));
 }

@@ -35,16 +35,16 @@ static void open_planes(drawing *d) {
     p->width = (uint16_t)(((uint32_t)d->image.width * d->image.mask_bits + 7u) >> 3);
 }
 
-static void open_image(drawing *d, const gorse_image *image, const gorse_image_source *source) {
-    static const GORSE_ROM gorse_image_format none = {8, 1, 0};
-    d->image = *image;
-    d->source = *source;
-    gorse_copy_rom(&d->format, image->format != 0 ? image->format : &none, sizeof d->format);
-    d->in_memory = (uint8_t)(source->reader == 0);
+static void open_image(drawing *d, const GORSE_ROM gorse_image *image) {
+    static const GORSE_ROM gorse_image_format none = {8, 1, 0, 0};
+    gorse_copy_rom(&d->image, image, sizeof d->image);
+    gorse_copy_rom(&d->source, d->image.source, sizeof d->source);
+    gorse_copy_rom(&d->format, d->image.format != 0 ? d->image.format : &none, sizeof d->format);
+    d->in_memory = (uint8_t)(d->source.reader == 0);
     if (d->in_memory == 0u)
-        gorse_copy_rom(&d->reader, source->reader, sizeof d->reader);
-    d->has_pixels = (uint8_t)(image->format != 0);
-    d->has_mask = (uint8_t)(image->mask_bits != 0u);
+        gorse_copy_rom(&d->reader, d->source.reader, sizeof d->reader);
+    d->has_pixels = (uint8_t)(d->image.format != 0);
+    d->has_mask = (uint8_t)(d->image.mask_bits != 0u);
     d->pixel_row.open = d->mask_row.open = 0;
     open_planes(d);
 }
@@ -144,23 +144,22 @@ static void draw_row(drawing *d, int16_t from, int16_t to, int16_t row, uint16_t
         if (d->has_pixels == 0u)
             gorse_mask_span(d->c, from, row, n, covered, d->colour);
         else
-            d->c->format.copy(d->c, from, row, n, get_pixels(d, &d->pixel_row, column, y, n, room, coverage), covered);
+            d->c->format->copy(d->c, from, row, n, get_pixels(d, &d->pixel_row, column, y, n, room, coverage), covered);
         from = (int16_t)(from + (int16_t)n);
         column = (uint16_t)(column + n);
     }
 }
 
-void gorse_draw_stored_image(const gorse_canvas *c, const gorse_image *image, const gorse_image_source *source,
-                             int16_t x, int16_t y, gorse_colour colour) {
+void gorse_draw_stored_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image, int16_t x, int16_t y,
+                             gorse_colour colour) {
     drawing d;
-    gorse_rect area = gorse_image_area(c, image, x, y);
-    int16_t row;
+    gorse_rect area;
+    if (gorse_image_area(c, image, x, y, &area) == 0u)
+        return;
     d.c = c;
     d.x = x;
     d.colour = colour;
-    open_image(&d, image, source);
-    if ((d.has_pixels | d.has_mask) == 0u || area.x0 >= area.x1)
-        return;
-    for (row = area.y0; row < area.y1; row++)
-        draw_row(&d, area.x0, area.x1, row, (uint16_t)(row - y));
+    open_image(&d, image);
+    for (; area.y0 < area.y1 && (d.has_pixels | d.has_mask) != 0u; area.y0++)
+        draw_row(&d, area.x0, area.x1, area.y0, (uint16_t)(area.y0 - y));
 }

@@ -15,7 +15,7 @@ uint32_t gorse_next_character(gorse_text_source text, uint16_t *at) {
         return 0xfffdu;
     more = first >= 0xf0u ? 3u : first >= 0xe0u ? 2u : 1u;
     code = first & (0x3fu >> more);
-    while (more-- != 0u) {
+    for (; more != 0u; more--) {
         uint8_t next = gorse_text_byte(text, *at);
         if ((next & 0xc0u) != 0x80u)
             return 0xfffdu;
@@ -25,31 +25,32 @@ uint32_t gorse_next_character(gorse_text_source text, uint16_t *at) {
     return code;
 }
 
-static uint16_t glyph_of(const gorse_font *font, uint32_t code) {
+static uint16_t glyph_of(const GORSE_ROM gorse_font *font, uint32_t code) {
     uint16_t low = 0, high = font->range_count;
     while (low < high) {
         uint16_t middle = (uint16_t)((uint16_t)(low + high) / 2u);
-        gorse_range range;
-        gorse_copy_rom(&range, &font->ranges[middle], sizeof range);
-        if (code < range.first)
+        const GORSE_ROM gorse_range *range = &font->ranges[middle];
+        uint32_t first = range->first;
+        if (code < first)
             high = middle;
-        else if (code - range.first >= range.count)
+        else if (code - first >= range->count)
             low = (uint16_t)(middle + 1u);
         else
-            return (uint16_t)(range.glyph + (uint16_t)(code - range.first));
+            return (uint16_t)(range->glyph + (uint16_t)(code - first));
     }
     return 0;
 }
 
-static int16_t kern_of(const gorse_font *font, uint16_t left, uint16_t right) {
+static int16_t kern_of(const GORSE_ROM gorse_font *font, uint16_t left, uint16_t right) {
     uint16_t low = 0, high = font->kern_count;
+    uint32_t wanted = (uint32_t)left << 16 | right;
     while (low < high) {
         uint16_t middle = (uint16_t)((uint16_t)(low + high) / 2u);
-        gorse_kern pair;
-        gorse_copy_rom(&pair, &font->kerns[middle], sizeof pair);
-        if (pair.left == left && pair.right == right)
-            return pair.by;
-        if (pair.left < left || (pair.left == left && pair.right < right))
+        const GORSE_ROM gorse_kern *pair = &font->kerns[middle];
+        uint32_t here = (uint32_t)pair->left << 16 | pair->right;
+        if (here == wanted)
+            return pair->by;
+        if (here < wanted)
             low = (uint16_t)(middle + 1u);
         else
             high = middle;
@@ -57,7 +58,7 @@ static int16_t kern_of(const gorse_font *font, uint16_t left, uint16_t right) {
     return 0;
 }
 
-void gorse_start_pen(gorse_pen *pen, const gorse_font *font, gorse_text_source text, uint16_t at, int16_t x) {
+void gorse_start_pen(gorse_pen *pen, const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, int16_t x) {
     pen->font = font;
     pen->text = text;
     pen->at = at;
@@ -71,7 +72,7 @@ uint32_t gorse_next_glyph(gorse_pen *pen, gorse_glyph *glyph, int16_t *x) {
     if (code == 0u)
         return 0;
     number = glyph_of(pen->font, code);
-    if (pen->previous != GORSE_NONE && pen->font->kern_count != 0u)
+    if (pen->previous != GORSE_NONE)
         pen->x = (int16_t)(pen->x + kern_of(pen->font, pen->previous, number));
     gorse_copy_rom(glyph, &pen->font->glyphs[number], sizeof *glyph);
     *x = pen->x;
@@ -80,87 +81,70 @@ uint32_t gorse_next_glyph(gorse_pen *pen, gorse_glyph *glyph, int16_t *x) {
     return code;
 }
 
-uint8_t gorse_next_line(const gorse_font *font, gorse_text_source text, uint16_t at, uint8_t wrap, int16_t room,
+uint8_t gorse_next_line(const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, uint8_t wrap, int16_t room,
                         gorse_line *line) {
     gorse_pen pen;
     gorse_glyph glyph;
     int16_t x;
-    uint16_t space_at = GORSE_NONE;
-    int16_t space_x = 0;
     line->from = at;
+    line->to = GORSE_NONE; /* until a space was passed where the line may be broken */
     gorse_start_pen(&pen, font, text, at, 0);
     for (;;) {
         uint16_t here = pen.at;
         uint32_t code = gorse_text_byte(text, here) == 10u ? 10u : gorse_next_glyph(&pen, &glyph, &x);
         if (code == 0u || code == 10u) {
             line->to = here;
-            line->next = (uint16_t)(code == 10u ? here + 1u : here);
+            line->next = (uint16_t)(here + (code == 10u ? 1u : 0u));
             line->width = pen.x;
             return (uint8_t)(code == 10u);
         }
         if (code == 32u) {
-            space_at = here;
-            space_x = x;
+            line->to = here;
+            line->next = (uint16_t)(here + 1u);
+            line->width = x;
         } else if (wrap != 0u && pen.x > room && here != at) {
-            line->to = space_at != GORSE_NONE ? space_at : here;
-            line->next = (uint16_t)(space_at != GORSE_NONE ? space_at + 1u : here);
-            line->width = space_at != GORSE_NONE ? space_x : x;
+            if (line->to == GORSE_NONE) {
+                line->to = line->next = here;
+                line->width = x;
+            }
             return 1;
         }
     }
 }
 
-void gorse_text_size(gorse_text_source text, const GORSE_ROM gorse_font *source, uint8_t wrap, int16_t room,
+void gorse_text_size(gorse_text_source text, const GORSE_ROM gorse_font *font, uint8_t wrap, int16_t room,
                      int16_t *width, int16_t *height) {
-    gorse_font font;
     gorse_line line;
-    uint8_t more;
+    uint8_t more = (uint8_t)(font != 0 && gorse_text_byte(text, 0) != 0u);
     *width = 0;
     *height = 0;
-    if (source == 0 || gorse_text_byte(text, 0) == 0u)
-        return;
-    gorse_copy_rom(&font, source, sizeof font);
     line.next = 0;
-    do {
-        more = gorse_next_line(&font, text, line.next, wrap, room, &line);
+    while (more != 0u && *height < 16000) {
+        more = gorse_next_line(font, text, line.next, wrap, room, &line);
         *width = gorse_most(*width, line.width);
-        *height = (int16_t)(*height + font.line_height);
-    } while (more != 0u && *height < 16000);
+        *height = (int16_t)(*height + font->line_height);
+    }
 }
 
-int16_t gorse_text_top(gorse_text_source text, const gorse_text_box *where, const gorse_font *font,
-                       const GORSE_ROM gorse_font *source) {
+int16_t gorse_text_top(gorse_text_source text, const gorse_text_box *where, const GORSE_ROM gorse_font *font) {
     int16_t width, height = font->line_height;
-    int16_t room = (int16_t)(where->box.y1 - where->box.y0);
-    if (where->place == GORSE_START)
-        return where->box.y0;
-    if (where->wrap != 0u)
-        gorse_text_size(text, source, 1, (int16_t)(where->box.x1 - where->box.x0), &width, &height);
-    if (where->place == GORSE_END)
-        return (int16_t)(where->box.y1 - height);
-    return (int16_t)(where->box.y0 + (room - height) / 2);
+    if (where->wrap != 0u && where->place != GORSE_START)
+        gorse_text_size(text, font, 1, (int16_t)(where->box.x1 - where->box.x0), &width, &height);
+    return gorse_placed(where->box.y0, where->box.y1, height, where->place);
 }
 
 int16_t gorse_line_left(const gorse_text_box *where, int16_t width) {
-    int16_t room = (int16_t)(where->box.x1 - where->box.x0);
-    if (where->align == GORSE_START)
-        return where->box.x0;
-    if (where->align == GORSE_END)
-        return (int16_t)(where->box.x1 - width);
-    return (int16_t)(where->box.x0 + (room - width) / 2);
+    return gorse_placed(where->box.x0, where->box.x1, width, where->align);
 }
 
-static void draw_line(const gorse_canvas *c, const gorse_font *font, gorse_text_source text, const gorse_line *line,
+static void draw_line(const gorse_canvas *c, const GORSE_ROM gorse_font *font, gorse_text_source text, const gorse_line *line,
                       int16_t left, int16_t top, gorse_colour colour) {
     gorse_pen pen;
     gorse_glyph glyph;
     int16_t x;
     gorse_start_pen(&pen, font, text, line->from, left);
-    while (pen.at < line->to && pen.x < c->clip.x1 + 128) {
-        if (gorse_next_glyph(&pen, &glyph, &x) == 0u)
-            return;
+    while (pen.at < line->to && pen.x < c->clip.x1 + 128 && gorse_next_glyph(&pen, &glyph, &x) != 0u)
         gorse_draw_glyph(c, font, &glyph, (int16_t)(x + glyph.left), (int16_t)(top + glyph.top - GORSE_TOP_BIAS), colour);
-    }
 }
 
 /* The line from `at` to the next break that is written, unmeasured. */
@@ -171,32 +155,29 @@ static uint8_t skip_line(gorse_text_source text, uint16_t at, gorse_line *line) 
     while ((byte = gorse_text_byte(text, at)) != 0u && byte != 10u)
         at++;
     line->to = at;
-    line->next = (uint16_t)(byte == 10u ? at + 1u : at);
-    return (uint8_t)(byte == 10u);
+    line->next = (uint16_t)(at + 1u);
+    return byte;
 }
 
 void gorse_draw_text(const gorse_canvas *c, gorse_text_source text, const gorse_text_box *where,
-                     const GORSE_ROM gorse_font *source, gorse_colour colour) {
-    gorse_font font;
+                     const GORSE_ROM gorse_font *font, gorse_colour colour) {
     gorse_line line;
-    int16_t room = (int16_t)(where->box.x1 - where->box.x0);
-    int16_t top;
+    int16_t top, high;
     uint8_t more;
-    if (source == 0 || gorse_text_byte(text, 0) == 0u || gorse_alpha(colour) == 0u)
+    if (font == 0 || gorse_text_byte(text, 0) == 0u || gorse_alpha(colour) == 0u)
         return;
-    gorse_copy_rom(&font, source, sizeof font);
-    top = gorse_text_top(text, where, &font, source);
+    high = font->line_height;
+    top = gorse_text_top(text, where, font);
     line.next = 0;
     do {
-        uint8_t shown = (uint8_t)((int32_t)top + 2 * (int32_t)font.line_height > c->clip.y0 &&
-                                  top - (int32_t)font.line_height < c->clip.y1);
+        uint8_t shown = (uint8_t)((int32_t)top + 2 * (int32_t)high > c->clip.y0 && (int32_t)top - high < c->clip.y1);
         /* The width matters only where it breaks or moves a line that shows. */
         if (where->wrap != 0u || (shown != 0u && where->align != GORSE_START))
-            more = gorse_next_line(&font, text, line.next, where->wrap, room, &line);
+            more = gorse_next_line(font, text, line.next, where->wrap, (int16_t)(where->box.x1 - where->box.x0), &line);
         else
             more = skip_line(text, line.next, &line);
         if (shown != 0u)
-            draw_line(c, &font, text, &line, gorse_line_left(where, line.width), top, colour);
-        top = (int16_t)(top + font.line_height);
-    } while (more != 0u && top < c->clip.y1 + (int32_t)font.line_height);
+            draw_line(c, font, text, &line, gorse_line_left(where, line.width), top, colour);
+        top = (int16_t)(top + high);
+    } while (more != 0u && top < c->clip.y1 + (int32_t)high);
 }

@@ -10,7 +10,7 @@ extern "C" {
 #endif
 
 typedef struct gorse_pen {
-    const gorse_font *font;
+    const GORSE_ROM gorse_font *font;
     gorse_text_source text;
     uint16_t at, previous;
     int16_t x;
@@ -25,22 +25,21 @@ typedef struct gorse_line {
 /* The character at *at, which moves on; 0 at the end, U+FFFD for broken UTF-8. */
 uint32_t gorse_next_character(gorse_text_source text, uint16_t *at);
 
-void gorse_start_pen(gorse_pen *pen, const gorse_font *font, gorse_text_source text, uint16_t at, int16_t x);
+void gorse_start_pen(gorse_pen *pen, const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, int16_t x);
 
 /* The next glyph and where the pen stood for it; answers its character, 0 at the end. */
 uint32_t gorse_next_glyph(gorse_pen *pen, gorse_glyph *glyph, int16_t *x);
 
 /* The line that begins at `at`, broken at spaces (or in a word wider than `room`) if `wrap`; 1 if one follows. */
-uint8_t gorse_next_line(const gorse_font *font, gorse_text_source text, uint16_t at, uint8_t wrap, int16_t room,
+uint8_t gorse_next_line(const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, uint8_t wrap, int16_t room,
                         gorse_line *line);
 
 /* The top of a text's first line, and the left of a line, in its box. */
-int16_t gorse_text_top(gorse_text_source text, const gorse_text_box *where, const gorse_font *font,
-                       const GORSE_ROM gorse_font *source);
+int16_t gorse_text_top(gorse_text_source text, const gorse_text_box *where, const GORSE_ROM gorse_font *font);
 int16_t gorse_line_left(const gorse_text_box *where, int16_t width);
 
 /* A glyph's bitmap with its top left at x, y. */
-void gorse_draw_glyph(const gorse_canvas *c, const gorse_font *font, const gorse_glyph *glyph, int16_t x, int16_t y,
+void gorse_draw_glyph(const gorse_canvas *c, const GORSE_ROM gorse_font *font, const gorse_glyph *glyph, int16_t x, int16_t y,
                       gorse_colour colour);
 
 #ifdef __cplusplus

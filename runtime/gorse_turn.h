@@ -11,7 +11,7 @@ typedef struct gorse_turning {
     uint16_t width, height; /* of the panel's memory */
 } gorse_turning;
 
-static inline gorse_turning gorse_turning_of(const gorse_panel *panel) {
+static inline gorse_turning gorse_turning_of(const GORSE_ROM gorse_panel *panel) {
     uint8_t quarter = panel->quarter_turns;
     uint8_t mirror_x = (uint8_t)((panel->flags & GORSE_MIRROR_X) != 0u);
     uint8_t mirror_y = (uint8_t)((panel->flags & GORSE_MIRROR_Y) != 0u);

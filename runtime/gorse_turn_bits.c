@@ -70,7 +70,7 @@ static void clear_padding(const gorse_strip *s, packing p) {
             put(s, p, column, row, 0);
 }
 
-void gorse_turn_bits(gorse_strip *s, const gorse_panel *panel) {
+void gorse_turn_bits(gorse_strip *s, const GORSE_ROM gorse_panel *panel) {
     packing p;
     gorse_turning t = gorse_turning_of(panel);
     p.bits = s->bits;

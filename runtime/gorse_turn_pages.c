@@ -68,7 +68,7 @@ static void mirror_rows(const gorse_strip *s) {
         }
 }
 
-void gorse_turn_pages(gorse_strip *s, const gorse_panel *panel) {
+void gorse_turn_pages(gorse_strip *s, const GORSE_ROM gorse_panel *panel) {
     gorse_turning t = gorse_turning_of(panel);
     if (t.exchanges != 0u)
         exchange_rows_and_columns(s);

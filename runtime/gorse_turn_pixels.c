@@ -56,7 +56,7 @@ static void swap_red_and_blue(const gorse_strip *s, const gorse_format *format, 
     }
 }
 
-void gorse_turn_pixels(gorse_strip *s, const gorse_panel *panel) {
+void gorse_turn_pixels(gorse_strip *s, const GORSE_ROM gorse_panel *panel) {
     gorse_format format;
     uint8_t bytes = (uint8_t)(s->bits >> 3);
     gorse_turning t = gorse_turning_of(panel);

@@ -10,7 +10,7 @@ namespace {
 // Files that only some scenes need.
 bool isOptional(std::string_view name) {
     for (const std::string_view prefix :
-         {"gorse_kind_", "gorse_format_", "gorse_image_", "gorse_turn_", "gorse_reader_", "gorse_palette", "gorse_motion", "gorse_stored_image", "gorse_glyph_runs"})
+         {"gorse_kind_", "gorse_format_", "gorse_image_", "gorse_turn_", "gorse_reader_", "gorse_palette", "gorse_motion", "gorse_stored_image", "gorse_glyph_", "gorse_paint_squares"})
         if (name.starts_with(prefix) && name.ends_with(".c"))
             return true;
     return false;
@@ -48,12 +48,13 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
     if (scene.panel.turn)
         chosen.insert(turnOf(format.format).symbol.source);
     for (const auto& part : scene.parts) {
-        for (const WidgetRef& widget : part->source->widgets)
-            chosen.insert(info(widget->kind).source);
+        for (size_t i = 0; i < part->widgets.size(); ++i)
+            chosen.insert(info(part->source->widgets[i]->kind).of(*part->widgets[i]).source);
     }
+    if (scene.panel.paint == gorse_paint_squares)
+        chosen.insert("gorse_paint_squares.c");
     for (const BakedFont* font : scene.fonts)
-        if (font->isPacked())
-            chosen.insert("gorse_glyph_runs.c");
+        chosen.insert(readerOfGlyphs(font->bits(), font->isPacked()).source);
     for (const ImageUse& use : scene.images)
         addImageSources(*use.image, chosen);
     std::vector<std::string> out;

@@ -47,7 +47,7 @@ std::string writeFont(const Document& document, const BakedFont& font) {
     out += "extern const GORSE_ROM gorse_font " + name + ";\n";
     out += "const GORSE_ROM gorse_font " + name + " = {" + (font.ranges().empty() ? "0" : name + "_ranges") + ", " +
            name + "_glyphs, " + (font.kerns().empty() ? "0" : name + "_kerns") + ", " + name + "_bits, " +
-           (font.isPacked() ? "gorse_read_glyph_runs, " : "0, ") + std::to_string(r.range_count) + ", " + std::to_string(r.kern_count) + ", " + std::to_string(r.line_height) +
+           readerOfGlyphs(font.bits(), font.isPacked()).symbol + ", " + std::to_string(r.range_count) + ", " + std::to_string(r.kern_count) + ", " + std::to_string(r.line_height) +
            ", " + std::to_string(r.bits_per_pixel) + ", {0, 0}};\n";
     return out;
 }

@@ -126,7 +126,7 @@ class SceneWriter {
     }
 
     std::string base(const gorse_widget& w, const KindInfo& kind) const {
-        return std::string("{&") + kind.symbol + ", &" + lookNames_.at(w.look) + ", " + num(w.x) + ", " + num(w.y) +
+        return std::string("{&") + kind.of(w).symbol + ", &" + lookNames_.at(w.look) + ", " + num(w.x) + ", " + num(w.y) +
                ", " + num(w.w) + ", " + num(w.h) + ", " + (w.memory == GORSE_NONE ? "GORSE_NONE" : num(w.memory)) +
                ", " + num(w.capacity) + ", " + num(w.visible) + ", " + num(w.first_slot) + ", " + num(w.slot_count) +
                ", {0, 0}}";
@@ -292,7 +292,8 @@ class SceneWriter {
         for (const int each : {int{p.width}, int{p.height}, int{p.column_offset}, int{p.row_offset}, int{p.palette_count},
                                int{p.quarter_turns}, int{p.flags}, int{p.unit_x}, int{p.unit_y}, int{p.phase_x}, int{p.phase_y}})
             numbers += ", " + num(each);
-        line("static const GORSE_ROM gorse_panel " + name_ + "_panel = {&" + info(panel.format).panelSymbol.symbol + ", " + turn +
+        line("static const GORSE_ROM gorse_panel " + name_ + "_panel = {&" + info(panel.format).panelSymbol.symbol + ", " +
+             (p.paint == gorse_paint_squares ? "gorse_paint_squares" : "gorse_paint_rows") + ", " + turn +
              ", " + (p.palette ? name_ + "_palette" : "0") + numbers + "};\n");
         const auto table = [&](int count, const char* what) { return count ? name_ + "_" + what : std::string("0"); };
         line("static const GORSE_ROM gorse_scene " + name_ + "_scene = {");

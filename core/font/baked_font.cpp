@@ -234,7 +234,7 @@ void BakedFont::fillRecord(bool packed) {
     record_.glyphs = glyphs_.data();
     record_.kerns = kerns_.empty() ? nullptr : kerns_.data();
     record_.bits = bits_.data();
-    record_.read = packed ? gorse_read_glyph_runs : nullptr;
+    record_.read = readerOfGlyphs(bits(), packed).function;
     record_.range_count = static_cast<uint16_t>(ranges_.size());
     record_.kern_count = static_cast<uint16_t>(kerns_.size());
     record_.line_height = static_cast<uint8_t>(std::clamp(source_.faces.front()->lineHeight() + source_.settings.line, 1, 255));

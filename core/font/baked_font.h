@@ -65,7 +65,7 @@ class BakedFont {
     int lineHeight() const { return record_.line_height; }
     int capitals() const { return source_.faces.front()->capitals(); }
 
-    bool isPacked() const { return record_.read != nullptr; }
+    bool isPacked() const { return record_.read == gorse_read_glyph_runs; }
     size_t glyphCount() const { return glyphs_.size(); }
     size_t bytes() const;          // on a 32-bit target
     size_t bitmapBytes(bool packed) const { return packed ? packedBytes_ : plainBytes_; }

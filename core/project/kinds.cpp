@@ -101,17 +101,16 @@ const std::array<PropertyInfo, 8> frames{{
      placeChoices, {}},
 }};
 
+constexpr RuntimeKind buttonWithImage{&gorse_kind_button_image, "gorse_kind_button_image", "gorse_kind_button_image.c"};
+
 const std::array<KindInfo, 5> table{{
-    {Kind::Text, "text", "words, and values in braces", 120, 24, "Text", "text", text, &gorse_kind_text,
-     "gorse_kind_text", "gorse_kind_text.c", "gorse_label", true, false, false},
-    {Kind::Button, "button", "acts when it is tapped", 96, 34, "Button", "button", button, &gorse_kind_button,
-     "gorse_kind_button", "gorse_kind_button.c", "gorse_button", true, true, false},
+    {Kind::Text, "text", "words, and values in braces", 120, 24, "Text", "text", text, {&gorse_kind_text, "gorse_kind_text", "gorse_kind_text.c"}, "gorse_label", true, false, false},
+    {Kind::Button, "button", "acts when it is tapped", 96, 34, "Button", "button", button, {&gorse_kind_button, "gorse_kind_button", "gorse_kind_button.c"}, "gorse_button", true, true, false, &buttonWithImage},
     {Kind::Rectangle, "rectangle", "a box with fill, border and corners", 96, 48, "", "box", {},
-     &gorse_kind_rectangle, "gorse_kind_rectangle", "gorse_kind_rectangle.c", "gorse_rectangle", false, false, false},
-    {Kind::Image, "image", "a picture", 48, 48, "", "image", image, &gorse_kind_image, "gorse_kind_image",
-     "gorse_kind_image.c", "gorse_picture", false, false, false},
+     {&gorse_kind_rectangle, "gorse_kind_rectangle", "gorse_kind_rectangle.c"}, "gorse_rectangle", false, false, false},
+    {Kind::Image, "image", "a picture", 48, 48, "", "image", image, {&gorse_kind_image, "gorse_kind_image", "gorse_kind_image.c"}, "gorse_picture", false, false, false},
     {Kind::Frames, "frames", "a picture that moves, or stands for a reading", 48, 48, "", "frames", frames,
-     &gorse_kind_frames, "gorse_kind_frames", "gorse_kind_frames.c", "gorse_frames", false, false, true},
+     {&gorse_kind_frames, "gorse_kind_frames", "gorse_kind_frames.c"}, "gorse_frames", false, false, true},
 }};
 
 const std::array<StateInfo, 1> states{{

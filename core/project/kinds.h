@@ -37,6 +37,13 @@ struct PropertyInfo {
 
 enum class Kind { Rectangle, Text, Image, Button, Frames };
 
+// What the runtime draws widgets with: its struct, the struct's name, and the file that it stands in.
+struct RuntimeKind {
+    const gorse_kind* kind;
+    const char* symbol;
+    const char* source;
+};
+
 struct KindInfo {
     Kind kind;
     const char* key;
@@ -45,13 +52,17 @@ struct KindInfo {
     const char* startText;        // of a new one; "" if it has none
     const char* suffix;           // ends the name that a new one takes: "button" in back_button
     std::span<const PropertyInfo> properties;  // its own, beside place and style
-    const gorse_kind* runtime;
-    const char* symbol;           // of the runtime's kind
-    const char* source;           // the runtime's file
+    RuntimeKind runtime;
     const char* structure;        // the runtime's record
     bool hasText;
     bool touched;                 // has the events press, release, tap
     bool plays;                   // has the event done, and takes play and stop
+    const RuntimeKind* withImage = nullptr;  // instead of `runtime` for widgets that have an image, if that differs
+
+    // The one that draws a widget's record.
+    const RuntimeKind& of(const gorse_widget& record) const {
+        return withImage && record.kind == withImage->kind ? *withImage : runtime;
+    }
 };
 
 std::span<const KindInfo> kinds();

@@ -208,7 +208,7 @@ CompiledText compileText(std::string_view text, const ProjectNames& names) { ret
 
 std::set<char32_t> charactersOf(std::string_view utf8) {
     const std::string closed(utf8);
-    gorse_text_source source{closed.c_str(), nullptr};
+    const gorse_text_source source = gorse_plain_text(closed.c_str());
     std::set<char32_t> out;
     uint16_t at = 0;
     while (at < closed.size() && at < 60000) {

@@ -118,6 +118,7 @@ void fillPanel(BuiltScene& out) {
     p.palette = out.palette.empty() ? nullptr : out.palette.data();
     p.palette_count = static_cast<uint16_t>(out.palette.size());
     fillUnits(panel, p, false);
+    p.paint = gorse_paint_rows;
     out.uprightPanel = p;
     p.column_offset = static_cast<uint16_t>(panel.columnOffset);
     p.row_offset = static_cast<uint16_t>(panel.rowOffset);
@@ -126,6 +127,8 @@ void fillPanel(BuiltScene& out) {
                                    (panel.invert ? GORSE_INVERT : 0) |
                                    (panel.swapRedBlue && info(panel.format).bits > 8 ? GORSE_SWAP_RED_BLUE : 0));
     fillUnits(panel, p, true);
+    if (p.quarter_turns % 2 != 0)
+        p.paint = gorse_paint_squares;
     if (p.quarter_turns != 0 || p.flags != 0)
         p.turn = turnOf(panel.format).function;
 }
@@ -184,7 +187,7 @@ void fillScene(BuiltScene& out) {
     s.strings = out.strings.data();
     for (const auto& part : out.parts)
         for (const WidgetRef& widget : part->source->widgets)
-            if (info(widget->kind).runtime->tick || info(widget->kind).runtime->command)
+            if (info(widget->kind).runtime.kind->tick || info(widget->kind).runtime.kind->command)
                 s.motion = &gorse_motion_of_widgets;
     s.screen_count = static_cast<uint16_t>(out.screens.size());
     s.number_count = static_cast<uint16_t>(out.numbers.size());

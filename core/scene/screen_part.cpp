@@ -56,7 +56,7 @@ class PartBuilder {
         part_->records.emplace_back();
         gorse_record& record = part_->records.back();
         gorse_widget& base = record.widget;
-        base.kind = info(widget.kind).runtime;
+        base.kind = info(widget.kind).runtime.kind;
         base.x = static_cast<int16_t>(widget.x);
         base.y = static_cast<int16_t>(widget.y);
         base.w = static_cast<int16_t>(widget.w);
@@ -253,6 +253,8 @@ class PartBuilder {
     void addButton(int number, const Widget& widget, gorse_button& button) {
         addLabel(number, widget, button.label);
         button.image = image(widget);
+        if (button.image)
+            button.label.widget.kind = info(widget.kind).withImage->kind;
         button.image_side = choice(widget, "image_side");
         button.gap = static_cast<uint8_t>(std::get<int64_t>(value(widget, "gap")));
     }

@@ -185,8 +185,7 @@ std::vector<int> carryOver(const BuiltScene& before, const gorse& from, const Bu
     carrySlots(before, from, now, to);
     std::vector<int> sameRules = carryRules(before, from, now, to);
     carryHead(before, from, now, to);
-    gorse_expand_screen(&to);
-    gorse_enter_widgets(&to);
+    gorse_show_screen(&to);
     carryFrames(before, from, now, to);
     gorse_redraw(&to);
     return sameRules;

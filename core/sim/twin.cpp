@@ -180,9 +180,7 @@ PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values) 
     }
     gorse_head_of(&run)->screen = static_cast<uint16_t>(screen);
     gorse_head_of(&run)->started = 1;
-    gorse_expand_screen(&run);
-    gorse_enter_widgets(&run);
-    gorse_redraw(&run);
+    gorse_show_screen(&run);
     gorse_paint(&run);
     return memory;
 }

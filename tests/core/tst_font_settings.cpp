@@ -88,7 +88,7 @@ class TestFontSettings : public QObject {
             }
             const Bytes8 packed = packCoverageRuns(coverage, bits);
             const Bytes8 expected = unpackCoverage(packCoverage(coverage, bits), 0, coverage.size(), bits);
-            gorse_glyph_runs runs{packed.data(), 0, 255, static_cast<uint8_t>(bits), 0, 0};
+            gorse_glyph_reader runs{packed.data(), 0, 255, static_cast<uint8_t>(bits), 0, 0};
             size_t at = 0;
             uint16_t skip = 0, n = 1;
             while (at + skip + n < expected.size()) {

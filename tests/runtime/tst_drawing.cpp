@@ -213,7 +213,7 @@ class TestDrawing : public QObject {
     void brokenUtf8ShowsTheMissingBox() {
         const char* const texts[] = {"\xff", "\xc3", "\xe2\x82", "\xf0\x9f\x98", "\x80", "a\xc0\x80z"};
         for (const char* text : texts) {
-            gorse_text_source source{text, nullptr};
+            const gorse_text_source source = gorse_plain_text(text);
             uint16_t at = 0;
             int guard = 0;
             bool broken = false;
@@ -228,16 +228,17 @@ class TestDrawing : public QObject {
         Twin twin(builder.build(openKiln()));
         twin.step(0);
         gorse* g = twin.run();
-        gorse_dirty(g, {0, 0, 10, 10});
-        gorse_dirty(g, {10, 0, 20, 10});
+        const auto mark = [g](const gorse_rect& area) { gorse_dirty(g, &area); };
+        mark({0, 0, 10, 10});
+        mark({10, 0, 20, 10});
         QCOMPARE(int{gorse_head_of(g)->dirty_count}, 1);
-        gorse_dirty(g, {200, 200, 210, 210});
+        mark({200, 200, 210, 210});
         QCOMPARE(int{gorse_head_of(g)->dirty_count}, 2);
         for (int16_t i = 0; i < 40; ++i)
-            gorse_dirty(g, {static_cast<int16_t>(i * 8), static_cast<int16_t>(i % 2 * 100), static_cast<int16_t>(i * 8 + 2), static_cast<int16_t>(i % 2 * 100 + 2)});
+            mark({static_cast<int16_t>(i * 8), static_cast<int16_t>(i % 2 * 100), static_cast<int16_t>(i * 8 + 2), static_cast<int16_t>(i % 2 * 100 + 2)});
         QVERIFY(gorse_head_of(g)->dirty_count <= GORSE_DIRTY);
-        gorse_dirty(g, {5, 5, 5, 9});
-        gorse_dirty(g, {400, 400, 500, 500});
+        mark({5, 5, 5, 9});
+        mark({400, 400, 500, 500});
         gorse_redraw(g);
         QCOMPARE(int{gorse_head_of(g)->dirty_count}, 1);
     }
