@@ -44,7 +44,7 @@ typedef struct gorse_port {
     void (*flush)(void *user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes);
     /* Calls hook number `hook` with `count` values. May be 0 when no rule calls one. */
     void (*hook)(void *user, uint16_t hook, const gorse_value *values, uint8_t count);
-    /* Listens to GORSE_TRACE_...; 0 when nobody does. */
+    /* Listens to GORSE_TRACE_... where GORSE_TRACE is 1; 0 when nobody does. */
     void (*trace)(void *user, uint8_t what, uint16_t a, int32_t b);
     /* Reads n bytes of outside memory. It may be asked for up to 15 bytes behind an image's last. May be 0 when no
      * image lives there. */

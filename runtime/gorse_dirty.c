@@ -6,34 +6,53 @@
 /* What a rectangle costs on the bus beside its pixels, in pixels. */
 #define RECTANGLE_COST 12
 
-static int32_t area_of(const gorse_rect *r) { return (int32_t)(r->x1 - r->x0) * (int32_t)(r->y1 - r->y0); }
-
-/* Pixels that joining two rectangles sends more than sending both. */
-static int32_t joining_cost(const gorse_rect *a, const gorse_rect *b) {
-    gorse_rect both = *a;
-    gorse_join(&both, b);
-    return area_of(&both) - area_of(a) - area_of(b);
+void gorse_dirty_area(const gorse_head *head, uint8_t number, gorse_rect *area) {
+    const gorse_area *from = &head->dirty[number];
+    area->x0 = from->x0;
+    area->y0 = from->y0;
+    area->x1 = from->x1;
+    area->y1 = from->y1;
 }
 
-int16_t gorse_round_down(int16_t at, uint8_t unit, uint8_t phase) {
-    uint16_t places = (uint16_t)(at - phase);
-    return (int16_t)((uint16_t)(places & (uint16_t)~(uint16_t)(unit - 1u)) + phase);
+static void store(gorse_head *head, uint8_t number, const gorse_rect *area) {
+    gorse_area *to = &head->dirty[number];
+    to->x0 = (int16_t)area->x0;
+    to->y0 = (int16_t)area->y0;
+    to->x1 = (int16_t)area->x1;
+    to->y1 = (int16_t)area->y1;
+}
+
+static int32_t pixels_of(const gorse_rect *r) { return (int32_t)(r->x1 - r->x0) * (int32_t)(r->y1 - r->y0); }
+
+/* Joins two of the list in `both`; answers how many pixels that sends more than sending both. */
+static int32_t join(const gorse_head *head, uint8_t i, uint8_t j, gorse_rect *both) {
+    gorse_rect other;
+    int32_t apart;
+    gorse_dirty_area(head, i, both);
+    gorse_dirty_area(head, j, &other);
+    apart = pixels_of(both) + pixels_of(&other);
+    gorse_join(both, &other);
+    return pixels_of(both) - apart;
+}
+
+gorse_place gorse_round_down(gorse_place at, uint8_t unit, uint8_t phase) {
+    return (gorse_place)(at - (gorse_place)((uint16_t)(at - phase) & (uint16_t)(unit - 1u)));
 }
 
 static void whole_panel(const gorse *g, gorse_rect *r) {
     r->x0 = r->y0 = 0;
-    r->x1 = (int16_t)g->scene->panel->width;
-    r->y1 = (int16_t)g->scene->panel->height;
+    r->x1 = (gorse_place)g->scene->panel->width;
+    r->y1 = (gorse_place)g->scene->panel->height;
 }
 
 /* Joins the cheapest pair; 0 if that is not worth it and there is room. */
 static uint8_t join_cheapest(gorse_head *head) {
-    gorse_rect *list = head->dirty;
     int32_t best = head->dirty_count > GORSE_DIRTY ? 0x7fffffff : RECTANGLE_COST + 1;
+    gorse_rect both;
     uint8_t i, j, best_i = 0, best_j = 0;
     for (j = 1; j < head->dirty_count; j++)
         for (i = 0; i < j; i++) {
-            int32_t cost = joining_cost(&list[i], &list[j]);
+            int32_t cost = join(head, i, j, &both);
             if (cost < best) {
                 best = cost;
                 best_i = i;
@@ -42,9 +61,10 @@ static uint8_t join_cheapest(gorse_head *head) {
         }
     if (best_j == 0u)
         return 0;
-    gorse_join(&list[best_i], &list[best_j]);
+    (void)join(head, best_i, best_j, &both);
+    store(head, best_i, &both);
     head->dirty_count--;
-    list[best_j] = list[head->dirty_count];
+    head->dirty[best_j] = head->dirty[head->dirty_count];
     return 1;
 }
 
@@ -52,18 +72,17 @@ void gorse_dirty(gorse *g, const gorse_rect *wanted) {
     gorse_head *head = gorse_head_of(g);
     const GORSE_ROM gorse_panel *panel = g->scene->panel;
     uint8_t unit_x = panel->unit_x, unit_y = panel->unit_y;
-    gorse_rect *area = &head->dirty[head->dirty_count];
-    gorse_rect whole;
+    gorse_rect whole, area = *wanted;
     whole_panel(g, &whole);
-    *area = *wanted;
-    if (gorse_is_empty(area) != 0u || gorse_clip(area, &whole) == 0u)
+    if (gorse_is_empty(&area) != 0u || gorse_clip(&area, &whole) == 0u)
         return;
     /* Formats with several pixels a byte send whole bytes. */
-    area->x0 = gorse_round_down(area->x0, unit_x, panel->phase_x);
-    area->y0 = gorse_round_down(area->y0, unit_y, panel->phase_y);
-    area->x1 = gorse_round_down((int16_t)(area->x1 + unit_x - 1), unit_x, panel->phase_x);
-    area->y1 = gorse_round_down((int16_t)(area->y1 + unit_y - 1), unit_y, panel->phase_y);
-    (void)gorse_clip(area, &whole);
+    area.x0 = gorse_round_down(area.x0, unit_x, panel->phase_x);
+    area.y0 = gorse_round_down(area.y0, unit_y, panel->phase_y);
+    area.x1 = gorse_round_down((gorse_place)(area.x1 + unit_x - 1), unit_x, panel->phase_x);
+    area.y1 = gorse_round_down((gorse_place)(area.y1 + unit_y - 1), unit_y, panel->phase_y);
+    (void)gorse_clip(&area, &whole);
+    store(head, head->dirty_count, &area);
     head->dirty_count++;
     while (join_cheapest(head) != 0u) {
     }

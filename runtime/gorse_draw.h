@@ -13,7 +13,7 @@ extern "C" {
 typedef struct gorse_canvas {
     uint8_t *pixels;     /* the pixel (or upright byte) at left, top */
     uint32_t stride;     /* bytes from a row (or page) to the next */
-    int16_t left, top;
+    gorse_place left, top;
     gorse_rect clip;     /* what may be drawn on: inside the strip and the widget's box */
     const GORSE_ROM gorse_format *format;
     const gorse *run;    /* for a text's buffer */
@@ -74,14 +74,14 @@ typedef struct gorse_text_box {
 void gorse_fill_rect(const gorse_canvas *c, const gorse_rect *area, gorse_colour colour);
 
 /* Mixes `colour` by `coverage` over n pixels from x, y on; clips. */
-void gorse_mask_span(const gorse_canvas *c, int16_t x, int16_t y, uint16_t n, const uint8_t *coverage,
+void gorse_mask_span(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *coverage,
                      gorse_colour colour);
 
 /* A box with border and rounded corners, as the look says. */
 void gorse_draw_box(const gorse_canvas *c, const gorse_rect *box, const gorse_look *look);
 
 /* The image with its top left at x, y; a mask without pixels is drawn in `colour`. */
-void gorse_draw_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image, int16_t x, int16_t y,
+void gorse_draw_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_place x, gorse_place y,
                       gorse_colour colour);
 /* A widget's box, and the image in it, inside border and padding; none if `image` is 0. */
 void gorse_draw_image_box(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look,
@@ -92,8 +92,8 @@ void gorse_draw_text(const gorse_canvas *c, gorse_text_source text, const gorse_
                      const GORSE_ROM gorse_font *font, gorse_colour colour);
 
 /* Width and height in pixels that the text takes, wrapped to `room` pixels if `wrap`; 0 without a font. */
-void gorse_text_size(gorse_text_source text, const GORSE_ROM gorse_font *font, uint8_t wrap, int16_t room,
-                     int16_t *width, int16_t *height);
+void gorse_text_size(gorse_text_source text, const GORSE_ROM gorse_font *font, uint8_t wrap, gorse_place room,
+                     gorse_place *width, gorse_place *height);
 
 /* Calls `changed` with boxes that hold every pixel in which two single-line texts in the same box differ. */
 void gorse_text_difference(gorse_text_source before, gorse_text_source after, const gorse_text_box *where,
@@ -109,12 +109,12 @@ gorse_text_source gorse_label_text(const gorse *run, const gorse_label *label);
 void gorse_label_box(const gorse_label *label, const gorse_look *look, gorse_text_box *where);
 
 /* Where something of `size` pixels begins between two edges: GORSE_START, GORSE_MIDDLE or GORSE_END. */
-int16_t gorse_placed(int16_t from, int16_t to, int16_t size, uint8_t how);
+gorse_place gorse_placed(gorse_place from, gorse_place to, gorse_place size, uint8_t how);
 
 /* The widget's box on the panel. */
 void gorse_widget_box(const gorse_widget *widget, gorse_rect *box);
 /* Makes a box smaller by so many pixels at each side. */
-void gorse_inset(gorse_rect *box, int16_t by);
+void gorse_inset(gorse_rect *box, gorse_place by);
 /* Leaves of `area` what is in `by` too; 1 if that is anything. */
 uint8_t gorse_clip(gorse_rect *area, const gorse_rect *by);
 /* Leaves of `area` the smallest box around it and `other`. */
@@ -131,8 +131,8 @@ static inline uint8_t gorse_scale8(uint8_t value, uint8_t amount) {
 static inline uint8_t gorse_alpha(gorse_colour colour) { return (uint8_t)(colour >> 24); }
 
 /* The smaller and the larger of two places. */
-static inline int16_t gorse_least(int16_t a, int16_t b) { return a < b ? a : b; }
-static inline int16_t gorse_most(int16_t a, int16_t b) { return a > b ? a : b; }
+static inline gorse_place gorse_least(gorse_place a, gorse_place b) { return a < b ? a : b; }
+static inline gorse_place gorse_most(gorse_place a, gorse_place b) { return a > b ? a : b; }
 
 /* Copies from program memory. */
 void gorse_copy_rom(void *to, const GORSE_ROM void *from, uint16_t bytes);

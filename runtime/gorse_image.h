@@ -41,7 +41,7 @@ void gorse_spread_mask(const uint8_t *bytes, uint8_t bits, uint16_t column, uint
 /* Bytes that hold n pixels of `bits` from pixel x on. */
 uint16_t gorse_bytes_of(uint16_t x, uint16_t n, uint8_t bits);
 /* What of an image at x, y lies inside the clip; 1 if that is anything. */
-uint8_t gorse_image_area(const gorse_canvas *c, const GORSE_ROM gorse_image *image, int16_t x, int16_t y,
+uint8_t gorse_image_area(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_place x, gorse_place y,
                          gorse_rect *area);
 
 /* Zeros where the firmware gives no way to read. */

@@ -2,13 +2,13 @@
 /* Touch: which widget takes a press, whether the finger is still on it, and what it makes of the release. */
 #include "gorse_internal.h"
 
-static uint8_t holds(const gorse_widget *widget, int16_t x, int16_t y) {
+static uint8_t holds(const gorse_widget *widget, gorse_place x, gorse_place y) {
     gorse_rect box;
     gorse_widget_box(widget, &box);
     return (uint8_t)(x >= box.x0 && x < box.x1 && y >= box.y0 && y < box.y1);
 }
 
-static uint16_t widget_at(gorse *g, int16_t x, int16_t y) {
+static uint16_t widget_at(gorse *g, gorse_place x, gorse_place y) {
     uint16_t i = gorse_shown(g)->widget_count;
     while (i-- != 0u) {
         gorse_view view;
@@ -28,7 +28,7 @@ static void set_inside(gorse *g, uint8_t inside) {
     gorse_dirty_number(g, head->pressed);
 }
 
-static void press(gorse *g, int16_t x, int16_t y) {
+static void press(gorse *g, gorse_place x, gorse_place y) {
     gorse_head *head = gorse_head_of(g);
     head->down = 1;
     head->pressed = widget_at(g, x, y);

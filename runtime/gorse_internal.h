@@ -3,11 +3,18 @@
 #ifndef GORSE_INTERNAL_H
 #define GORSE_INTERNAL_H
 
+#include <string.h>
+
 #include "gorse_draw.h"
 
 #ifdef __cplusplus
 extern "C" {
 #endif
+
+/* A rectangle in the state. */
+typedef struct gorse_area {
+    int16_t x0, y0, x1, y1;
+} gorse_area;
 
 /* The head of the state. Behind it, each part 4-aligned where it needs to be: numbers (int32), slots (int32),
  * timers (uint32: when each is due), a bit for each changed variable, a byte for each `when` (what its condition
@@ -21,7 +28,7 @@ typedef struct gorse_head {
     uint8_t started, anything_changed;
     uint8_t back_count, dirty_count;
     uint16_t history[GORSE_HISTORY];
-    gorse_rect dirty[GORSE_DIRTY + 1]; /* one more than is kept, while it is joined */
+    gorse_area dirty[GORSE_DIRTY + 1]; /* one more than is kept, while it is joined */
 } gorse_head;
 
 static inline gorse_head *gorse_head_of(const gorse *g) { return (gorse_head *)(void *)g->state; }
@@ -54,7 +61,9 @@ static inline const gorse_label *gorse_label_of(const gorse_widget *widget) {
 }
 
 /* The nearest place not after `at` where what is sent may begin: a multiple of `unit`, a power of two, and `phase`. */
-int16_t gorse_round_down(int16_t at, uint8_t unit, uint8_t phase);
+gorse_place gorse_round_down(gorse_place at, uint8_t unit, uint8_t phase);
+/* What is marked at a place of the list. */
+void gorse_dirty_area(const gorse_head *head, uint8_t number, gorse_rect *area);
 /* Marks an area for drawing. */
 void gorse_dirty(gorse *g, const gorse_rect *area);
 /* The box of a widget of the shown screen, if it is visible. */
@@ -94,6 +103,16 @@ gorse_text_source gorse_text_by_value(const gorse *g, int32_t value);
 /* Writes it as it shows, insets filled in, cut at a character's edge to GORSE_TEXT bytes with the closing zero. */
 void gorse_copy_text(gorse *g, int32_t value, char *out);
 
+/* The same bits as a number with a sign. */
+static inline int32_t gorse_wrapped(uint32_t bits) {
+    int32_t value;
+    memcpy(&value, &bits, 4);
+    return value;
+}
+void gorse_push(gorse_machine *m, int32_t value);
+int32_t gorse_pop(gorse_machine *m);
+/* Calls a hook with the values that the byte code says; `text` for the one that is a text. */
+void gorse_call_hook(gorse *g, gorse_machine *m, uint16_t hook, const char *text);
 /* Runs byte code and answers the value on top at its end. */
 int32_t gorse_run(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule);
 /* Rules of one event on the shown screen; widget GORSE_NONE for the screen's own. */
@@ -104,8 +123,15 @@ void gorse_run_rules(gorse *g);
 void gorse_show_screen(gorse *g);
 
 static inline void gorse_tell(const gorse *g, uint8_t what, uint16_t a, int32_t b) {
+#if GORSE_TRACE
     if (g->port.trace != 0)
         g->port.trace(g->port.user, what, a, b);
+#else
+    (void)g;
+    (void)what;
+    (void)a;
+    (void)b;
+#endif
 }
 
 #ifdef __cplusplus

@@ -3,12 +3,12 @@
 #include "gorse_draw.h"
 
 /* Along the axis on which image and text follow each other: where the image begins, and the text's part of the box. */
-static int16_t arrange(int16_t *from, int16_t *to, int16_t image, int16_t text, uint8_t gap, uint8_t image_first) {
-    int16_t between = (int16_t)(text != 0 && image != 0 ? gap : 0);
-    int16_t first = (int16_t)(*from + (*to - *from - text - image - between) / 2);
-    int16_t second = (int16_t)(first + between + (image_first != 0u ? image : text));
+static gorse_place arrange(gorse_place *from, gorse_place *to, gorse_place image, gorse_place text, uint8_t gap, uint8_t image_first) {
+    gorse_place between = (gorse_place)(text != 0 && image != 0 ? gap : 0);
+    gorse_place first = (gorse_place)(*from + (*to - *from - text - image - between) / 2);
+    gorse_place second = (gorse_place)(first + between + (image_first != 0u ? image : text));
     *from = image_first != 0u ? second : first;
-    *to = (int16_t)(*from + text);
+    *to = (gorse_place)(*from + text);
     return image_first != 0u ? first : second;
 }
 
@@ -18,14 +18,14 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
     gorse_text_source text = gorse_label_text(c->run, &button->label);
     gorse_text_box where;
     gorse_rect *box = &where.box;
-    int16_t text_w, text_h, x, y;
-    int16_t image_w = (int16_t)image->width, image_h = (int16_t)image->height;
+    gorse_place text_w, text_h, x, y;
+    gorse_place image_w = (gorse_place)image->width, image_h = (gorse_place)image->height;
     uint8_t side = button->image_side;
     uint8_t image_first = (uint8_t)(side == GORSE_SIDE_LEFT || side == GORSE_SIDE_ABOVE);
     gorse_widget_box(widget, box);
     gorse_draw_box(c, box, look);
     gorse_label_box(&button->label, look, &where);
-    gorse_text_size(text, look->font, where.wrap, (int16_t)(box->x1 - box->x0), &text_w, &text_h);
+    gorse_text_size(text, look->font, where.wrap, (gorse_place)(box->x1 - box->x0), &text_w, &text_h);
     x = gorse_placed(box->x0, box->x1, image_w, GORSE_MIDDLE);
     y = gorse_placed(box->y0, box->y1, image_h, GORSE_MIDDLE);
     if (side == GORSE_SIDE_ABOVE || side == GORSE_SIDE_BELOW) {

@@ -12,7 +12,7 @@ gorse_text_source gorse_label_text(const gorse *run, const gorse_label *label) {
 
 void gorse_label_box(const gorse_label *label, const gorse_look *look, gorse_text_box *where) {
     gorse_widget_box(&label->widget, &where->box);
-    gorse_inset(&where->box, (int16_t)(look->border_width + look->padding));
+    gorse_inset(&where->box, (gorse_place)(look->border_width + look->padding));
     where->align = label->align;
     where->place = label->place;
     where->wrap = label->wrap;
@@ -90,7 +90,7 @@ void gorse_refresh_texts(gorse *g) {
     uint16_t i, previous = GORSE_NONE;
     for (i = screen->binding_count; i != 0u; i--, binding++) {
         uint16_t variable = binding->variable, widget = binding->widget;
-        if ((changed[variable >> 3] >> (variable & 7u) & 1u) == 0u || widget == previous)
+        if ((changed[variable >> 3] & (1u << (variable & 7u))) == 0u || widget == previous)
             continue;
         gorse_refresh_text(g, widget);
         previous = widget;

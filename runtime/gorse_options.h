@@ -22,6 +22,16 @@
 #endif
 #endif
 
+/* A place on the panel, or a distance, in working memory. Tables and the state keep 16 bits, which all places fit; a
+ * target with wider words needs less code for those. */
+#ifndef GORSE_PLACE
+#if defined(__AVR__)
+#define GORSE_PLACE int16_t
+#else
+#define GORSE_PLACE int32_t
+#endif
+#endif
+
 /* How many dirty rectangles are kept before the cheapest pair is joined: 2 to 32. */
 #ifndef GORSE_DIRTY
 #if defined(__AVR__)
@@ -53,6 +63,11 @@
 #else
 #define GORSE_TEXT 255
 #endif
+#endif
+
+/* 1: gorse_port.trace hears what happens, for a debugger or a log. 0 leaves it out, and about 200 bytes of code. */
+#ifndef GORSE_TRACE
+#define GORSE_TRACE 0
 #endif
 
 /* How many screens `back` can return through. */

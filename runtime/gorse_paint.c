@@ -61,7 +61,7 @@ void gorse_paint_rows(gorse *g, const gorse_rect *area) {
     for (; part.y0 < area->y1; part.y0 = part.y1) {
         part.y1 = area->y1;
         if ((uint32_t)(uint16_t)(part.y1 - part.y0) > rows)
-            part.y1 = gorse_round_down((int16_t)(part.y0 + (int16_t)rows), panel->unit_y, panel->phase_y);
+            part.y1 = gorse_round_down((gorse_place)(part.y0 + (gorse_place)rows), panel->unit_y, panel->phase_y);
         gorse_paint_strip(g, &part, stride);
     }
 }
@@ -69,7 +69,9 @@ void gorse_paint_rows(gorse *g, const gorse_rect *area) {
 void gorse_paint(gorse *g) {
     gorse_head *head = gorse_head_of(g);
     while (head->dirty_count != 0u) {
-        gorse_rect area = head->dirty[--head->dirty_count];
+        gorse_rect area;
+        head->dirty_count--;
+        gorse_dirty_area(head, head->dirty_count, &area);
         g->scene->panel->paint(g, &area);
     }
 }

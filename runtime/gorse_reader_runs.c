@@ -26,7 +26,7 @@ static uint32_t native_of(const gorse_image_row *row) {
 }
 
 /* Runs are filled, the others copied from where they lie. */
-static void draw(gorse_image_row *row, const gorse_canvas *c, int16_t x, int16_t y, uint16_t n) {
+static void draw(gorse_image_row *row, const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n) {
     while (n != 0u) {
         uint16_t part = take(row, n);
         if (row->same != 0u) {
@@ -38,7 +38,7 @@ static void draw(gorse_image_row *row, const gorse_canvas *c, int16_t x, int16_t
             while (done < part) {
                 uint16_t some = (uint16_t)(part - done < GORSE_CHUNK ? part - done : GORSE_CHUNK);
                 fetch(row, room, (uint16_t)(some * row->plane->unit));
-                c->format->copy(c, (int16_t)(x + (int16_t)done), y, some, room, 0);
+                c->format->copy(c, (gorse_place)(x + (gorse_place)done), y, some, room, 0);
                 done = (uint16_t)(done + some);
             }
 #else
@@ -46,7 +46,7 @@ static void draw(gorse_image_row *row, const gorse_canvas *c, int16_t x, int16_t
             row->at += (uint32_t)part * row->plane->unit;
 #endif
         }
-        x = (int16_t)(x + (int16_t)part);
+        x = (gorse_place)(x + (gorse_place)part);
         n = (uint16_t)(n - part);
     }
 }

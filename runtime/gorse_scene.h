@@ -14,7 +14,7 @@ extern "C" {
 #define GORSE_NONE 0xffffu
 
 typedef struct gorse_rect {
-    int16_t x0, y0, x1, y1; /* x1 and y1 are the first pixel outside */
+    gorse_place x0, y0, x1, y1; /* x1 and y1 are the first pixel outside */
 } gorse_rect;
 
 struct gorse_canvas;
@@ -28,13 +28,13 @@ typedef struct gorse_format {
     uint8_t flags;   /* GORSE_LOW_BIT_FIRST, GORSE_HIGH_BYTE_FIRST */
     /* The pixel nearest to a colour, its low byte the first in memory; a 16-bit one is a word of the target's. */
     uint32_t (*native)(const struct gorse_canvas *c, gorse_colour colour);
-    void (*fill)(const struct gorse_canvas *c, int16_t x, int16_t y, uint16_t n, uint32_t native);
+    void (*fill)(const struct gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, uint32_t native);
     /* Mixes `native` over what is there by `coverage` (0 none to 255 whole) of each pixel. */
-    void (*mask)(const struct gorse_canvas *c, int16_t x, int16_t y, uint16_t n, const uint8_t *coverage,
+    void (*mask)(const struct gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *coverage,
                  uint32_t native);
     /* Stores `n` pixels in the format's row form (below 8 bits a byte a pixel, else the packed bytes), mixed by
      * `coverage` unless that is 0. */
-    void (*copy)(const struct gorse_canvas *c, int16_t x, int16_t y, uint16_t n, const uint8_t *pixels,
+    void (*copy)(const struct gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *pixels,
                  const uint8_t *coverage);
 } gorse_format;
 
@@ -309,6 +309,8 @@ typedef struct gorse_motion {
     void (*command)(gorse *g, uint16_t screen, uint16_t widget, uint8_t what); /* what a rule says */
 } gorse_motion;
 
+struct gorse_machine;
+
 typedef struct gorse_scene {
     const GORSE_ROM gorse_panel *panel;
     const GORSE_ROM gorse_screen *screens;
@@ -317,6 +319,8 @@ typedef struct gorse_scene {
     const GORSE_ROM gorse_rule *rules;
     const GORSE_ROM uint8_t *code;
     const GORSE_ROM uint8_t *const GORSE_ROM *strings; /* texts that rules speak of */
+    /* gorse_more_code where byte code has operations that need more, else 0. */
+    void (*more)(gorse *g, struct gorse_machine *m, uint8_t op, uint16_t operand);
     const GORSE_ROM gorse_motion *motion; /* &gorse_motion_of_widgets where a kind does something by itself, else 0 */
     uint16_t screen_count, number_count, text_count, rule_count;
     uint16_t slot_count, timer_count, when_count, string_count;
@@ -330,27 +334,37 @@ typedef struct gorse_scene {
 enum {
     GORSE_OP_END = 0,     /* the body ends, or the value on top is the result */
     GORSE_OP_BYTE,        /* i8: push */
-    /* From here to GORSE_OP_COMMAND an operand of 16 bits follows. */
+    /* From here to GORSE_OP_CALL_TEXT an operand of 16 bits follows. */
     GORSE_OP_SHORT,       /* i16: push */
     GORSE_OP_LONG,        /* i32: push */
     GORSE_OP_NUMBER,      /* u16: push variable */
     GORSE_OP_SLOT,        /* u16: push a property */
     GORSE_OP_SET_NUMBER,  /* u16: pop into variable */
     GORSE_OP_SET_SLOT,    /* u16 slot, u16 screen: pop into a property */
-    GORSE_OP_SET_TEXT,    /* u16: pop a text into text variable */
     GORSE_OP_JUMP,        /* u16: forward by so many bytes from the next operation */
     GORSE_OP_JUMP_IF_NOT, /* u16: pop, the same if it is 0 */
     GORSE_OP_GO,          /* u16 screen */
-    GORSE_OP_CALL,        /* u16 hook, u8 how many values (at most 4), u8 bits: which of them is a text */
+    GORSE_OP_CALL,        /* u16 hook, u8 how many values (at most 4), u8 0 */
     GORSE_OP_COMMAND,     /* u16 screen, u16 widget, u8 what: GORSE_PLAY, GORSE_STOP */
+    GORSE_OP_SET_TEXT,    /* more: u16: pop a text into text variable */
+    GORSE_OP_CALL_TEXT,   /* more: u16 hook, u8 how many values, u8 the bit of the one that is a text */
     GORSE_OP_BACK,
-    GORSE_OP_NEGATE, GORSE_OP_NOT, GORSE_OP_COMPLEMENT,
-    GORSE_OP_ADD, GORSE_OP_SUBTRACT, GORSE_OP_MULTIPLY, GORSE_OP_DIVIDE, GORSE_OP_REMAINDER,
+    GORSE_OP_NEGATE, GORSE_OP_NOT, GORSE_OP_ADD, GORSE_OP_SUBTRACT, GORSE_OP_MULTIPLY, GORSE_OP_EQUAL, GORSE_OP_LESS,
+    GORSE_OP_GREATER,
+    /* From here on more is needed. */
+    GORSE_OP_MORE,
+    GORSE_OP_DIVIDE = GORSE_OP_MORE, GORSE_OP_REMAINDER,
     GORSE_OP_ROUND_DIVIDE, /* like divide, to the nearest, halves away from zero: gives up decimals */
-    GORSE_OP_EQUAL, GORSE_OP_LESS, GORSE_OP_SAME_TEXT,
-    GORSE_OP_AND, GORSE_OP_OR, GORSE_OP_XOR, GORSE_OP_LEFT, GORSE_OP_RIGHT,
-    GORSE_OP_SWAP
+    GORSE_OP_SAME_TEXT, GORSE_OP_COMPLEMENT,
+    GORSE_OP_AND, GORSE_OP_OR, GORSE_OP_XOR, GORSE_OP_LEFT, GORSE_OP_RIGHT
 };
+
+/* Where byte code has got to. */
+typedef struct gorse_machine {
+    const GORSE_ROM uint8_t *at;
+    int32_t *top; /* behind the topmost value */
+    uint8_t divided; /* by zero */
+} gorse_machine;
 
 /* A text as a value: one of the scene's strings, or a text variable with this bit. */
 #define GORSE_TEXT_OF_VARIABLE 0x8000
@@ -369,6 +383,8 @@ extern const GORSE_ROM gorse_kind gorse_kind_button_image; /* a button's that ha
 extern const GORSE_ROM gorse_kind gorse_kind_frames;
 
 extern const GORSE_ROM gorse_motion gorse_motion_of_widgets;
+
+void gorse_more_code(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand);
 
 void gorse_read_glyph_bits(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
 void gorse_read_glyph_nibbles(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);

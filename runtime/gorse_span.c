@@ -32,17 +32,17 @@ void gorse_join(gorse_rect *area, const gorse_rect *other) {
     area->y1 = gorse_most(area->y1, other->y1);
 }
 
-void gorse_inset(gorse_rect *box, int16_t by) {
-    box->x0 = (int16_t)(box->x0 + by);
-    box->y0 = (int16_t)(box->y0 + by);
-    box->x1 = (int16_t)(box->x1 - by);
-    box->y1 = (int16_t)(box->y1 - by);
+void gorse_inset(gorse_rect *box, gorse_place by) {
+    box->x0 = (gorse_place)(box->x0 + by);
+    box->y0 = (gorse_place)(box->y0 + by);
+    box->x1 = (gorse_place)(box->x1 - by);
+    box->y1 = (gorse_place)(box->y1 - by);
 }
 
 /* The sum of a place and a size, which rules may have made too large for 16 bits. */
-static int16_t end_of(int16_t from, int16_t size) {
+static gorse_place end_of(gorse_place from, gorse_place size) {
     int32_t end = (int32_t)from + size;
-    return (int16_t)(end > 32767 ? 32767 : end);
+    return (gorse_place)(end > 32767 ? 32767 : end);
 }
 
 void gorse_widget_box(const gorse_widget *widget, gorse_rect *box) {
@@ -53,7 +53,7 @@ void gorse_widget_box(const gorse_widget *widget, gorse_rect *box) {
 }
 
 /* Mixes by coverage where there is some, else evenly; n pixels inside the clip, a chunk at a time. */
-static void mix_span(const gorse_canvas *c, int16_t x, int16_t y, uint16_t n, const uint8_t *coverage,
+static void mix_span(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *coverage,
                      gorse_colour colour) {
     uint32_t native = c->format->native(c, colour);
     uint8_t faded[GORSE_CHUNK];
@@ -64,12 +64,12 @@ static void mix_span(const gorse_canvas *c, int16_t x, int16_t y, uint16_t n, co
         for (i = 0; i < part; i++)
             faded[i] = coverage != 0 ? gorse_scale8(*coverage++, alpha) : alpha;
         c->format->mask(c, x, y, part, faded, native);
-        x = (int16_t)(x + (int16_t)part);
+        x = (gorse_place)(x + (gorse_place)part);
         n = (uint16_t)(n - part);
     }
 }
 
-void gorse_mask_span(const gorse_canvas *c, int16_t x, int16_t y, uint16_t n, const uint8_t *coverage,
+void gorse_mask_span(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *coverage,
                      gorse_colour colour) {
     int32_t count = n;
     int32_t before = (int32_t)c->clip.x0 - x;

@@ -115,7 +115,9 @@ void gorse_set_slot(gorse *g, uint16_t number, uint16_t screen_number, int32_t v
 }
 
 const GORSE_ROM uint8_t *gorse_string(const gorse *g, int32_t number) {
-    return (uint32_t)number < g->scene->string_count ? g->scene->strings[(uint16_t)number] : 0;
+    if ((uint32_t)number < g->scene->string_count)
+        return g->scene->strings[(uint16_t)number];
+    return 0;
 }
 
 gorse_text_source gorse_text_by_value(const gorse *g, int32_t value) {

@@ -13,7 +13,7 @@ typedef struct drawing {
     gorse_image_plane pixels, mask;
     gorse_image_row pixel_row, mask_row;
     gorse_colour colour;
-    int16_t x; /* of its left edge */
+    gorse_place x; /* of its left edge */
     uint8_t has_pixels, has_mask, in_memory;
 } drawing;
 
@@ -110,7 +110,7 @@ static const uint8_t *get_pixels(const drawing *d, gorse_image_row *row, uint16_
     return room;
 }
 
-static void draw_row(drawing *d, int16_t from, int16_t to, int16_t row, uint16_t y) {
+static void draw_row(drawing *d, gorse_place from, gorse_place to, gorse_place row, uint16_t y) {
     uint8_t coverage[GORSE_CHUNK];
     uint8_t mask_room[GORSE_CHUNK];
     uint8_t room[GORSE_CHUNK * 4];
@@ -145,12 +145,12 @@ static void draw_row(drawing *d, int16_t from, int16_t to, int16_t row, uint16_t
             gorse_mask_span(d->c, from, row, n, covered, d->colour);
         else
             d->c->format->copy(d->c, from, row, n, get_pixels(d, &d->pixel_row, column, y, n, room, coverage), covered);
-        from = (int16_t)(from + (int16_t)n);
+        from = (gorse_place)(from + (gorse_place)n);
         column = (uint16_t)(column + n);
     }
 }
 
-void gorse_draw_stored_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image, int16_t x, int16_t y,
+void gorse_draw_stored_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_place x, gorse_place y,
                              gorse_colour colour) {
     drawing d;
     gorse_rect area;

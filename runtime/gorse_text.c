@@ -41,7 +41,7 @@ static uint16_t glyph_of(const GORSE_ROM gorse_font *font, uint32_t code) {
     return 0;
 }
 
-static int16_t kern_of(const GORSE_ROM gorse_font *font, uint16_t left, uint16_t right) {
+static gorse_place kern_of(const GORSE_ROM gorse_font *font, uint16_t left, uint16_t right) {
     uint16_t low = 0, high = font->kern_count;
     uint32_t wanted = (uint32_t)left << 16 | right;
     while (low < high) {
@@ -58,7 +58,7 @@ static int16_t kern_of(const GORSE_ROM gorse_font *font, uint16_t left, uint16_t
     return 0;
 }
 
-void gorse_start_pen(gorse_pen *pen, const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, int16_t x) {
+void gorse_start_pen(gorse_pen *pen, const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, gorse_place x) {
     pen->font = font;
     pen->text = text;
     pen->at = at;
@@ -66,26 +66,26 @@ void gorse_start_pen(gorse_pen *pen, const GORSE_ROM gorse_font *font, gorse_tex
     pen->previous = GORSE_NONE;
 }
 
-uint32_t gorse_next_glyph(gorse_pen *pen, gorse_glyph *glyph, int16_t *x) {
+uint32_t gorse_next_glyph(gorse_pen *pen, gorse_glyph *glyph, gorse_place *x) {
     uint32_t code = gorse_next_character(pen->text, &pen->at);
     uint16_t number;
     if (code == 0u)
         return 0;
     number = glyph_of(pen->font, code);
     if (pen->previous != GORSE_NONE)
-        pen->x = (int16_t)(pen->x + kern_of(pen->font, pen->previous, number));
+        pen->x = (gorse_place)(pen->x + kern_of(pen->font, pen->previous, number));
     gorse_copy_rom(glyph, &pen->font->glyphs[number], sizeof *glyph);
     *x = pen->x;
-    pen->x = (int16_t)(pen->x + glyph->advance);
+    pen->x = (gorse_place)(pen->x + glyph->advance);
     pen->previous = number;
     return code;
 }
 
-uint8_t gorse_next_line(const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, uint8_t wrap, int16_t room,
+uint8_t gorse_next_line(const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, uint8_t wrap, gorse_place room,
                         gorse_line *line) {
     gorse_pen pen;
     gorse_glyph glyph;
-    int16_t x;
+    gorse_place x;
     line->from = at;
     line->to = GORSE_NONE; /* until a space was passed where the line may be broken */
     gorse_start_pen(&pen, font, text, at, 0);
@@ -112,8 +112,8 @@ uint8_t gorse_next_line(const GORSE_ROM gorse_font *font, gorse_text_source text
     }
 }
 
-void gorse_text_size(gorse_text_source text, const GORSE_ROM gorse_font *font, uint8_t wrap, int16_t room,
-                     int16_t *width, int16_t *height) {
+void gorse_text_size(gorse_text_source text, const GORSE_ROM gorse_font *font, uint8_t wrap, gorse_place room,
+                     gorse_place *width, gorse_place *height) {
     gorse_line line;
     uint8_t more = (uint8_t)(font != 0 && gorse_text_byte(text, 0) != 0u);
     *width = 0;
@@ -122,29 +122,29 @@ void gorse_text_size(gorse_text_source text, const GORSE_ROM gorse_font *font, u
     while (more != 0u && *height < 16000) {
         more = gorse_next_line(font, text, line.next, wrap, room, &line);
         *width = gorse_most(*width, line.width);
-        *height = (int16_t)(*height + font->line_height);
+        *height = (gorse_place)(*height + font->line_height);
     }
 }
 
-int16_t gorse_text_top(gorse_text_source text, const gorse_text_box *where, const GORSE_ROM gorse_font *font) {
-    int16_t width, height = font->line_height;
+gorse_place gorse_text_top(gorse_text_source text, const gorse_text_box *where, const GORSE_ROM gorse_font *font) {
+    gorse_place width, height = font->line_height;
     if (where->wrap != 0u && where->place != GORSE_START)
-        gorse_text_size(text, font, 1, (int16_t)(where->box.x1 - where->box.x0), &width, &height);
+        gorse_text_size(text, font, 1, (gorse_place)(where->box.x1 - where->box.x0), &width, &height);
     return gorse_placed(where->box.y0, where->box.y1, height, where->place);
 }
 
-int16_t gorse_line_left(const gorse_text_box *where, int16_t width) {
+gorse_place gorse_line_left(const gorse_text_box *where, gorse_place width) {
     return gorse_placed(where->box.x0, where->box.x1, width, where->align);
 }
 
 static void draw_line(const gorse_canvas *c, const GORSE_ROM gorse_font *font, gorse_text_source text, const gorse_line *line,
-                      int16_t left, int16_t top, gorse_colour colour) {
+                      gorse_place left, gorse_place top, gorse_colour colour) {
     gorse_pen pen;
     gorse_glyph glyph;
-    int16_t x;
+    gorse_place x;
     gorse_start_pen(&pen, font, text, line->from, left);
     while (pen.at < line->to && pen.x < c->clip.x1 + 128 && gorse_next_glyph(&pen, &glyph, &x) != 0u)
-        gorse_draw_glyph(c, font, &glyph, (int16_t)(x + glyph.left), (int16_t)(top + glyph.top - GORSE_TOP_BIAS), colour);
+        gorse_draw_glyph(c, font, &glyph, (gorse_place)(x + glyph.left), (gorse_place)(top + glyph.top - GORSE_TOP_BIAS), colour);
 }
 
 /* The line from `at` to the next break that is written, unmeasured. */
@@ -162,7 +162,7 @@ static uint8_t skip_line(gorse_text_source text, uint16_t at, gorse_line *line) 
 void gorse_draw_text(const gorse_canvas *c, gorse_text_source text, const gorse_text_box *where,
                      const GORSE_ROM gorse_font *font, gorse_colour colour) {
     gorse_line line;
-    int16_t top, high;
+    gorse_place top, high;
     uint8_t more;
     if (font == 0 || gorse_text_byte(text, 0) == 0u || gorse_alpha(colour) == 0u)
         return;
@@ -173,11 +173,11 @@ void gorse_draw_text(const gorse_canvas *c, gorse_text_source text, const gorse_
         uint8_t shown = (uint8_t)((int32_t)top + 2 * (int32_t)high > c->clip.y0 && (int32_t)top - high < c->clip.y1);
         /* The width matters only where it breaks or moves a line that shows. */
         if (where->wrap != 0u || (shown != 0u && where->align != GORSE_START))
-            more = gorse_next_line(font, text, line.next, where->wrap, (int16_t)(where->box.x1 - where->box.x0), &line);
+            more = gorse_next_line(font, text, line.next, where->wrap, (gorse_place)(where->box.x1 - where->box.x0), &line);
         else
             more = skip_line(text, line.next, &line);
         if (shown != 0u)
             draw_line(c, font, text, &line, gorse_line_left(where, line.width), top, colour);
-        top = (int16_t)(top + high);
+        top = (gorse_place)(top + high);
     } while (more != 0u && top < c->clip.y1 + (int32_t)high);
 }

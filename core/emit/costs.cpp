@@ -17,7 +17,7 @@ constexpr RecordSizes sizes[] = {
     {"gorse_font", 28, 18},        {"gorse_glyph", 8, 8},          {"gorse_range", 8, 8},
     {"gorse_kern", 6, 6},          {"gorse_image", 24, 16},        {"gorse_screen", 24, 18},
     {"gorse_slot", 8, 8},          {"gorse_binding", 4, 4},        {"gorse_number_variable", 12, 12},
-    {"gorse_text_variable", 8, 6}, {"gorse_rule", 20, 20},         {"gorse_scene", 56, 40},
+    {"gorse_text_variable", 8, 6}, {"gorse_rule", 20, 20},         {"gorse_scene", 60, 42},
     {"gorse_panel", 32, 24},       {"gorse_frames", 40, 32},
     {"gorse_animation", 12, 8},    {"gorse_image_source", 32, 20},
 };

@@ -299,7 +299,7 @@ class SceneWriter {
         line("static const GORSE_ROM gorse_scene " + name_ + "_scene = {");
         line("    &" + name_ + "_panel, " + name_ + "_screens, " + table(s.number_count, "numbers") + ", " +
              table(s.text_count, "texts") + ", " + table(s.rule_count, "rules") + ", " + table(s.rule_count, "code") +
-             ", " + table(s.string_count, "strings") + ", " + (s.motion ? "&gorse_motion_of_widgets" : "0") + ",");
+             ", " + table(s.string_count, "strings") + ", " + (s.more ? "gorse_more_code" : "0") + ", " + (s.motion ? "&gorse_motion_of_widgets" : "0") + ",");
         line("    " + num(s.screen_count) + ", " + num(s.number_count) + ", " + num(s.text_count) + ", " +
              num(s.rule_count) + ", " + num(s.slot_count) + ", " + num(s.timer_count) + ", " + num(s.when_count) + ", " +
              num(s.string_count) + ", " + num(s.text_bytes) + ", " + num(s.screen_bytes) + ", " + num(s.first_screen) +

@@ -33,7 +33,13 @@ const char* toWords(ValueType type) {
     }
 }
 
+void Compiled::operation(int op) {
+    needsMore = needsMore || op >= GORSE_OP_MORE || op == GORSE_OP_SET_TEXT || op == GORSE_OP_CALL_TEXT;
+    byte(op);
+}
+
 void Compiled::append(const Compiled& other) {
+    needsMore = needsMore || other.needsMore;
     for (const SlotUse& use : other.slots)
         slots.push_back({use.at + code.size(), use.slot});
     code.insert(code.end(), other.code.begin(), other.code.end());
@@ -43,13 +49,13 @@ void Compiled::append(const Compiled& other) {
 void Compiled::push(int64_t value) {
     const auto bits = static_cast<uint32_t>(static_cast<int32_t>(value));
     if (value >= -128 && value <= 127) {
-        byte(GORSE_OP_BYTE);
+        operation(GORSE_OP_BYTE);
         byte(static_cast<int>(bits & 255));
     } else if (value >= -32768 && value <= 32767) {
-        byte(GORSE_OP_SHORT);
+        operation(GORSE_OP_SHORT);
         word(static_cast<int>(bits & 0xffff));
     } else {
-        byte(GORSE_OP_LONG);
+        operation(GORSE_OP_LONG);
         word(static_cast<int>(bits & 0xffff));
         word(static_cast<int>(bits >> 16));
     }
@@ -66,7 +72,7 @@ void Compiled::rescale(int toScale) {
         push(least);
     } else {
         push(factor);
-        byte(finer ? GORSE_OP_MULTIPLY : GORSE_OP_ROUND_DIVIDE);
+        operation(finer ? GORSE_OP_MULTIPLY : GORSE_OP_ROUND_DIVIDE);
         depth = std::max(depth, 2);
         least = finer ? least * factor : dividedRounding(least, factor);
         most = finer ? most * factor : dividedRounding(most, factor);

@@ -87,10 +87,10 @@ Compiled ExpressionParser::choice() {
         checkUnits(yes, no, op);
     }
     Compiled out = std::move(condition);
-    out.byte(GORSE_OP_JUMP_IF_NOT);
+    out.operation(GORSE_OP_JUMP_IF_NOT);
     out.word(static_cast<int>(yes.code.size()) + 3);
     out.append(yes);
-    out.byte(GORSE_OP_JUMP);
+    out.operation(GORSE_OP_JUMP);
     out.word(static_cast<int>(no.code.size()));
     out.append(no);
     out.type = yes.type;
@@ -136,13 +136,13 @@ Compiled ExpressionParser::logic(Compiled a, const Token& op, Compiled b) {
     want(b, ValueType::YesNo, op);
     const bool isAnd = op.text == "&&";
     if (!isAnd)
-        a.byte(GORSE_OP_NOT);
-    a.byte(GORSE_OP_JUMP_IF_NOT);
+        a.operation(GORSE_OP_NOT);
+    a.operation(GORSE_OP_JUMP_IF_NOT);
     a.word(static_cast<int>(b.code.size()) + 3);
     a.append(b);
-    a.byte(GORSE_OP_JUMP);
+    a.operation(GORSE_OP_JUMP);
     a.word(2);
-    a.byte(GORSE_OP_BYTE);
+    a.operation(GORSE_OP_BYTE);
     a.byte(isAnd ? 0 : 1);
     a.depth = std::max(a.depth, b.depth);
     a.constant = false;
@@ -164,11 +164,10 @@ Compiled ExpressionParser::compare(Compiled a, const Token& op, Compiled b) {
         checkRange(b, op);
     }
     a.append(b);
-    if (op.text == ">" || op.text == "<=")
-        a.byte(GORSE_OP_SWAP);
-    a.byte(orders ? GORSE_OP_LESS : texts ? GORSE_OP_SAME_TEXT : GORSE_OP_EQUAL);
+    const int order = op.text == ">" || op.text == "<=" ? GORSE_OP_GREATER : GORSE_OP_LESS;
+    a.operation(orders ? order : texts ? GORSE_OP_SAME_TEXT : GORSE_OP_EQUAL);
     if (op.text == "!=" || op.text == "<=" || op.text == ">=")
-        a.byte(GORSE_OP_NOT);
+        a.operation(GORSE_OP_NOT);
     a.type = ValueType::YesNo;
     a.scale = 0;
     a.unit.clear();
@@ -195,7 +194,7 @@ Compiled ExpressionParser::arithmetic(Compiled a, const Token& op, Compiled b) {
     checkRange(a, op);
     Compiled out = a;
     out.append(b);
-    out.byte(o == '+'   ? GORSE_OP_ADD
+    out.operation(o == '+'   ? GORSE_OP_ADD
              : o == '-' ? GORSE_OP_SUBTRACT
              : o == '*' ? GORSE_OP_MULTIPLY
              : o == '/' ? GORSE_OP_DIVIDE
@@ -243,7 +242,7 @@ Compiled ExpressionParser::bits(Compiled a, const Token& op, Compiled b) {
     if (a.scale != 0 || b.scale != 0)
         fail(op, "bits can only be worked on in whole numbers");
     a.append(b);
-    a.byte(op.text == "&"    ? GORSE_OP_AND
+    a.operation(op.text == "&"    ? GORSE_OP_AND
            : op.text == "|"  ? GORSE_OP_OR
            : op.text == "^"  ? GORSE_OP_XOR
            : op.text == "<<" ? GORSE_OP_LEFT
@@ -274,7 +273,7 @@ Compiled ExpressionParser::unary() {
             value.code.clear();
             value.push(value.least);
         } else {
-            value.byte(GORSE_OP_NEGATE);
+            value.operation(GORSE_OP_NEGATE);
             std::swap(value.least, value.most);
             value.least = -value.least;
             value.most = -value.most;
@@ -283,13 +282,13 @@ Compiled ExpressionParser::unary() {
     } else if (take("!")) {
         value = unary();
         want(value, ValueType::YesNo, op);
-        value.byte(GORSE_OP_NOT);
+        value.operation(GORSE_OP_NOT);
     } else if (take("~")) {
         value = unary();
         want(value, ValueType::Number, op);
         if (value.scale != 0)
             fail(op, "bits can only be worked on in whole numbers");
-        value.byte(GORSE_OP_COMPLEMENT);
+        value.operation(GORSE_OP_COMPLEMENT);
         value.constant = false;
         value.least = kLeast;
         value.most = kMost;
@@ -376,7 +375,7 @@ Compiled ExpressionParser::name() {
     out.scale = variable.decimals;
     out.least = variable.least;
     out.most = variable.most;
-    out.byte(GORSE_OP_NUMBER);
+    out.operation(GORSE_OP_NUMBER);
     out.word(found->number);
     return out;
 }
@@ -411,7 +410,7 @@ Compiled ExpressionParser::property(const Token& first) {
                                                     : ValueType::Number;
     out.least = info->least;
     out.most = info->type == PropertyType::YesNo ? 1 : info->most;
-    out.byte(GORSE_OP_SLOT);
+    out.operation(GORSE_OP_SLOT);
     out.slots.push_back({out.code.size(), scope_.slot(*place, *info)});
     out.word(0);
     return out;

@@ -34,6 +34,9 @@ struct Compiled {
     std::vector<SlotUse> slots;
     Token from;
 
+    bool needsMore = false;           // has operations that the runtime keeps apart, see gorse_code_more.c
+
+    void operation(int op);
     void byte(int value) { code.push_back(static_cast<uint8_t>(value)); }
     void word(int value) {
         byte(value & 255);

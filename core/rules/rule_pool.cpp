@@ -27,7 +27,8 @@ int RulePool::string(const std::string& words) {
 
 uint16_t RulePool::place(Compiled code) {
     const size_t at = out_.code.size();
-    code.byte(GORSE_OP_END);
+    code.operation(GORSE_OP_END);
+    out_.needsMore = out_.needsMore || code.needsMore;
     for (const SlotUse& use : code.slots)
         uses_.push_back({use.at + at, use.slot});
     out_.code.insert(out_.code.end(), code.code.begin(), code.code.end());

@@ -12,7 +12,7 @@ void StatementCompiler::statement(const std::vector<Token>& tokens, Compiled& bo
     if (first.is("go")) {
         go(tokens, body);
     } else if (first.is("back")) {
-        body.byte(GORSE_OP_BACK);
+        body.operation(GORSE_OP_BACK);
         expectEnd(tokens, 1);
     } else if (first.is("call")) {
         call(tokens, body);
@@ -31,7 +31,7 @@ void StatementCompiler::go(const std::vector<Token>& tokens, Compiled& body) {
     if (name.type != TokenType::Name || screen < 0)
         report(Severity::Error, name,
                name.type == TokenType::Name ? "there is no screen \"" + name.text + "\"" : "a screen belongs here");
-    body.byte(GORSE_OP_GO);
+    body.operation(GORSE_OP_GO);
     body.word(screen);
     expectEnd(tokens, 2);
 }
@@ -68,7 +68,7 @@ void StatementCompiler::call(const std::vector<Token>& tokens, Compiled& body) {
     expectEnd(tokens, i + 1);
     if (hook.values.size() > 4 || (texts & (texts - 1)) != 0)
         report(Severity::Error, name, "a hook takes at most four values, one of them a text");
-    body.byte(GORSE_OP_CALL);
+    body.operation(texts != 0 ? GORSE_OP_CALL_TEXT : GORSE_OP_CALL);
     body.word(hookNumber(hook, name));
     body.byte(static_cast<int>(hook.values.size()));
     body.byte(texts);
@@ -95,10 +95,10 @@ void StatementCompiler::visibility(const std::vector<Token>& tokens, Compiled& b
     const PropertyInfo& property = *findProperty(place->kind, "visible");
     const int slot = pool_.slot(*place, property);
     if (tokens[0].is("toggle")) {
-        body.byte(GORSE_OP_SLOT);
+        body.operation(GORSE_OP_SLOT);
         body.slots.push_back({body.code.size(), slot});
         body.word(0);
-        body.byte(GORSE_OP_NOT);
+        body.operation(GORSE_OP_NOT);
     } else {
         body.push(tokens[0].is("show"));
     }
@@ -113,7 +113,7 @@ void StatementCompiler::playing(const std::vector<Token>& tokens, Compiled& body
         return;
     if (!info(place->kind).plays)
         report(Severity::Error, at(tokens, full ? 3 : 1), std::string("a ") + info(place->kind).key + " does not play", "Use frames");
-    body.byte(GORSE_OP_COMMAND);
+    body.operation(GORSE_OP_COMMAND);
     body.word(place->screen);
     body.word(place->widget);
     body.byte(tokens[0].is("play") ? GORSE_PLAY : GORSE_STOP);
@@ -121,7 +121,7 @@ void StatementCompiler::playing(const std::vector<Token>& tokens, Compiled& body
 }
 
 void StatementCompiler::storeSlot(Compiled& body, int slot, int screen) {
-    body.byte(GORSE_OP_SET_SLOT);
+    body.operation(GORSE_OP_SET_SLOT);
     body.slots.push_back({body.code.size(), slot});
     body.word(0);
     body.word(screen);
@@ -165,7 +165,7 @@ void StatementCompiler::setVariable(const Token& name, const Token& op, Compiled
     if (variable.type == VariableType::Text) {
         wantType(ValueType::Text, value, op);
         body.append(value);
-        body.byte(GORSE_OP_SET_TEXT);
+        body.operation(GORSE_OP_SET_TEXT);
         body.word(found->number);
         return;
     }
@@ -173,7 +173,7 @@ void StatementCompiler::setVariable(const Token& name, const Token& op, Compiled
     if (value.type == ValueType::Number)
         fitNumber(variable, op, value);
     body.append(value);
-    body.byte(GORSE_OP_SET_NUMBER);
+    body.operation(GORSE_OP_SET_NUMBER);
     body.word(found->number);
 }
 

@@ -172,8 +172,15 @@ void fillScreens(BuiltScene& out) {
     out.scene.screen_bytes = static_cast<uint16_t>(memory);
 }
 
+bool needsMoreCode(const BuiltScene& scene) {
+    const auto any = [](const auto& texts) { return std::any_of(texts.begin(), texts.end(), [](const CompiledText& text) { return text.needsMore; }); };
+    return scene.rules->needsMore || any(scene.rules->strings) || any(scene.moreStrings) || any(scene.startTexts) ||
+           std::any_of(scene.parts.begin(), scene.parts.end(), [&](const auto& part) { return any(part->texts); });
+}
+
 void fillScene(BuiltScene& out) {
     gorse_scene& s = out.scene;
+    s.more = needsMoreCode(out) ? gorse_more_code : nullptr;
     for (const CompiledText& text : out.rules->strings)
         out.strings.push_back(text.bytes.data());
     for (const CompiledText& text : out.moreStrings)
