@@ -40,29 +40,26 @@ static inline uint16_t gorse_mixed_word(uint16_t under, uint32_t over, uint8_t c
     return gorse_word(gorse_mix565(gorse_word(under, swap), over, coverage), swap);
 }
 
-/* Four at a time where they are all covered or all not. */
+static inline void gorse_mix_words(uint16_t *to, uint32_t over, const uint8_t *coverage, uint8_t n, uint8_t swap) {
+    uint8_t i;
+    for (i = 0; i < n; i++)
+        to[i] = gorse_mixed_word(to[i], over, coverage[i], swap);
+}
+
+/* Four at a time, as they often are all covered or all not. */
 static inline void gorse_mask_words(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n,
                                     const uint8_t *coverage, uint32_t native, uint8_t swap) {
     uint16_t *to = gorse_words_at(c, x, y);
     uint32_t over = gorse_spread565(gorse_word((uint16_t)native, swap));
-    while (n != 0u) {
-        uint8_t some = n < 4u ? (uint8_t)n : 4u;
-        uint32_t four = 1;
-        if (some == 4u)
-            memcpy(&four, coverage, 4);
-        n = (uint16_t)(n - some);
-        if (four == 0u) {
-            to += 4;
-            coverage += 4;
-        } else if (four == 0xffffffffu) {
+    for (; n >= 4u; n = (uint16_t)(n - 4u), to += 4, coverage += 4) {
+        uint32_t four;
+        memcpy(&four, coverage, 4);
+        if (four == 0xffffffffu)
             to[0] = to[1] = to[2] = to[3] = (uint16_t)native;
-            to += 4;
-            coverage += 4;
-        } else {
-            for (; some != 0u; some--, to++)
-                *to = gorse_mixed_word(*to, over, *coverage++, swap);
-        }
+        else if (four != 0u)
+            gorse_mix_words(to, over, coverage, 4, swap);
     }
+    gorse_mix_words(to, over, coverage, (uint8_t)n, swap);
 }
 
 static inline void gorse_copy_words(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n,

@@ -211,7 +211,7 @@ void fillScene(BuiltScene& out) {
 
 long BuiltScene::stateBytes(int dirty) const {
     const long here = static_cast<long>(gorse_state_bytes(&scene));
-    return here + static_cast<long>(sizeof(gorse_rect)) * (dirty - GORSE_DIRTY);
+    return here + static_cast<long>(sizeof(gorse_area)) * (dirty - GORSE_DIRTY);
 }
 
 long BuiltScene::bufferBytes() const {
