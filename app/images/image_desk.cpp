@@ -52,7 +52,7 @@ void ImageDesk::setCurrent(const QString& name) {
     cancel();
     name_ = name;
     Q_EMIT currentChanged();
-    refresh();
+    refresh(true);
 }
 
 void ImageDesk::forget() {
@@ -77,8 +77,8 @@ bool ImageDesk::isQuick(const Image& image) const {
     return static_cast<size_t>(box.width) * static_cast<size_t>(box.height) * frames <= kQuickSource && result <= kQuickResult;
 }
 
-// The result for the document's image: known, made at once, or wished for.
-void ImageDesk::refresh() {
+// The result for the document's image: known, made at once, or wished for. `another`: than the one that is shown.
+void ImageDesk::refresh(bool another) {
     const Image* now = image();
     // Renamed: the one with the same original.
     if (!now && session_.isOpen() && held_)
@@ -101,13 +101,19 @@ void ImageDesk::refresh() {
     }
     if (wished_)
         return;  // a newer one is on its way
-    if (session_.images().known(session_.document(), *now) || isQuick(*now))
+    if (session_.images().known(session_.document(), *now) || isQuick(*now)) {
         makeNow(*now);
-    else
-        makeLater(*now, [this] {
-            if (const Image* then = image())
-                makeNow(*then);
-        });
+        return;
+    }
+    // What was shown before must not be taken for one that is still being made.
+    if (another) {
+        forget();
+        Q_EMIT shown();
+    }
+    makeLater(*now, [this] {
+        if (const Image* then = image())
+            makeNow(*then);
+    });
 }
 
 // Decoding takes most of the time, so it has most of the bar.

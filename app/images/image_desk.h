@@ -49,7 +49,7 @@ class ImageDesk : public QObject {
     void progressed();
 
   private:
-    void refresh();
+    void refresh(bool another = false);
     bool isQuick(const Image& image) const;
     void makeNow(const Image& image);
     void makeLater(const Image& image, std::function<void()> then);

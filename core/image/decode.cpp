@@ -60,12 +60,15 @@ class WatchedBuffer : public QBuffer {
 
   protected:
     qint64 readData(char* to, qint64 most) override {
-        givenUp_ = givenUp_ || !tell(progress_, Step::Decode, static_cast<double>(pos()) / static_cast<double>(std::max<qint64>(size(), 1)));
+        // A reader looks at the beginning more than once.
+        farthest_ = std::max(farthest_, pos());
+        givenUp_ = givenUp_ || !tell(progress_, Step::Decode, static_cast<double>(farthest_) / static_cast<double>(std::max<qint64>(size(), 1)));
         return givenUp_ ? -1 : QBuffer::readData(to, most);
     }
 
   private:
     const Progress progress_;
+    qint64 farthest_ = 0;
     bool givenUp_ = false;
 };
 

@@ -221,7 +221,7 @@ class TestCommandLine : public QObject {
             return static_cast<long long>(bytes("p.c").size());
         };
         const long long plain = size("plain");
-        QVERIFY(bytes("p.c").contains("_bits, 0, "));
+        QVERIFY(bytes("p.c").contains("_bits, gorse_read_glyph_nibbles, "));
         const long long runs = size("runs");
         QVERIFY(runs < plain / 2);
         QCOMPARE(size("smallest"), runs);

@@ -1,0 +1,143 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Finding what differs between two texts: no pixel that differs lies outside the boxes, however the texts are aligned and
+// however their glyphs overlap; and what stays the same is left alone.
+#include <QtTest>
+#include <random>
+#include <vector>
+
+#include "core/sim/twin.h"
+#include "runtime/gorse_draw.h"
+#include "tests/support/projects.h"
+
+using namespace gorsefinch;
+using namespace support;
+
+namespace {
+
+constexpr int kWidth = 200, kHeight = 40;
+
+// A panel of grey bytes with one text in the middle of it, drawn by the runtime itself.
+class Bench {
+  public:
+    Bench() {
+        Document d = openKiln();
+        Panel panel = *d.panel;
+        panel.format = PixelFormat::Grey8;
+        d = withPanel(d, panel);
+        twin_ = std::make_unique<Twin>(builder_.build(d));
+        twin_->step(0);
+        for (const BakedFont* each : scene().fonts)
+            fonts_.push_back(each->record());
+    }
+    const BuiltScene& scene() const { return twin_->scene(); }
+    const std::vector<const gorse_font*>& fonts() const { return fonts_; }
+
+    std::vector<uint8_t> drawn(const std::string& text, const gorse_text_box& where, const gorse_font* font) {
+        std::vector<uint8_t> pixels(static_cast<size_t>(kWidth) * kHeight, 0);
+        gorse_canvas c{};
+        c.pixels = pixels.data();
+        c.stride = kWidth;
+        c.clip = {0, 0, kWidth, kHeight};
+        c.format = &gorse_format_grey8;
+        c.run = twin_->run();
+        gorse_draw_text(&c, gorse_plain_text(text.c_str()), &where, font, 0xffffffffu);
+        return pixels;
+    }
+
+  private:
+    SceneBuilder builder_;
+    std::unique_ptr<Twin> twin_;
+    std::vector<const gorse_font*> fonts_;
+};
+
+using Boxes = std::vector<gorse_rect>;
+
+Boxes differenceOf(const std::string& before, const std::string& after, const gorse_text_box& where, const gorse_font* font) {
+    Boxes out;
+    gorse_text_difference(
+        gorse_plain_text(before.c_str()), gorse_plain_text(after.c_str()), &where, font,
+        [](void* to, const gorse_rect* area) {
+            if (gorse_is_empty(area) == 0)
+                static_cast<Boxes*>(to)->push_back(*area);
+        },
+        &out);
+    return out;
+}
+
+bool isInside(const Boxes& boxes, int x, int y) {
+    return std::any_of(boxes.begin(), boxes.end(), [&](const gorse_rect& b) { return x >= b.x0 && x < b.x1 && y >= b.y0 && y < b.y1; });
+}
+
+}  // namespace
+
+class TestTextChange : public QObject {
+    Q_OBJECT
+
+    Bench bench_;
+
+  private Q_SLOTS:
+    void noDifferenceIsMissed_data() {
+        QTest::addColumn<int>("align");
+        QTest::newRow("left") << int{GORSE_START};
+        QTest::newRow("middle") << int{GORSE_MIDDLE};
+        QTest::newRow("right") << int{GORSE_END};
+    }
+
+    void noDifferenceIsMissed() {
+        QFETCH(int, align);
+        std::mt19937 random(3);
+        const std::string letters = "0123456789.:-AVTofil °";
+        const auto textOf = [&](size_t most) {
+            std::string out;
+            for (size_t i = std::uniform_int_distribution<size_t>(0, most)(random); i > 0; --i)
+                out += letters[std::uniform_int_distribution<size_t>(0, 20)(random)];
+            return out;
+        };
+        for (const gorse_font* font : bench_.fonts())
+            for (int round = 0; round < 120; ++round) {
+                const std::string before = textOf(9);
+                std::string after = textOf(9);
+                // Most changes are of a character or two.
+                if (round % 2 == 0 && !before.empty()) {
+                    after = before;
+                    after[static_cast<size_t>(round) % after.size()] = letters[std::uniform_int_distribution<size_t>(0, 20)(random)];
+                }
+                const gorse_text_box where{{10, 4, kWidth - 10, kHeight - 4}, static_cast<uint8_t>(align), GORSE_MIDDLE, 0};
+                const Boxes boxes = differenceOf(before, after, where, font);
+                const auto a = bench_.drawn(before, where, font), b = bench_.drawn(after, where, font);
+                for (int y = 0; y < kHeight; ++y)
+                    for (int x = 0; x < kWidth; ++x) {
+                        const auto at = static_cast<size_t>(y * kWidth + x);
+                        if (a[at] != b[at])
+                            QVERIFY2(isInside(boxes, x, y), qPrintable(QString("\"%1\" to \"%2\" at %3,%4").arg(before.c_str(), after.c_str()).arg(x).arg(y)));
+                    }
+            }
+    }
+
+    void equalTextsDifferNowhere() {
+        const gorse_text_box where{{0, 0, kWidth, kHeight}, GORSE_END, GORSE_MIDDLE, 0};
+        for (const gorse_font* font : bench_.fonts())
+            for (const char* text : {"", "1043", "AVAV", "12:34"})
+                QVERIFY(differenceOf(text, text, where, font).empty());
+    }
+
+    // Aligned at the right, a longer number leaves the digits behind it alone.
+    void digitsThatStayAreLeftAlone() {
+        // The largest shows the temperature, so it holds all digits.
+        const gorse_font* font = *std::max_element(bench_.fonts().begin(), bench_.fonts().end(), [](const auto* x, const auto* y) { return x->line_height < y->line_height; });
+        const gorse_text_box where{{0, 0, kWidth, kHeight}, GORSE_END, GORSE_MIDDLE, 0};
+        const Boxes boxes = differenceOf("043", "1043", where, font);
+        QCOMPARE(boxes.size(), size_t{1});
+        QVERIFY(boxes[0].x1 < kWidth - 10);
+        const gorse_text_box left{{0, 0, kWidth, kHeight}, GORSE_START, GORSE_MIDDLE, 0};
+        QCOMPARE(differenceOf("1043", "1044", left, font).size(), size_t{1});
+    }
+
+    void withoutAFontNothingDiffers() {
+        const gorse_text_box where{{0, 0, 10, 10}, GORSE_START, GORSE_START, 0};
+        QVERIFY(differenceOf("a", "b", where, nullptr).empty());
+    }
+};
+
+QTEST_APPLESS_MAIN(TestTextChange)
+#include "tst_text_change.moc"
