@@ -16,7 +16,7 @@ static uint32_t least_buffer(const GORSE_ROM gorse_panel *panel) {
     uint16_t side = (uint16_t)(format->rows * format->columns);
     if ((panel->quarter_turns & 1u) == 0u)
         return gorse_row_bytes(format, panel->width);
-    return gorse_row_bytes(format, side) * (side / format->rows);
+    return gorse_row_bytes(format, side) * ((uint32_t)side / format->rows);
 }
 
 static void start_values(gorse *g) {

@@ -30,13 +30,6 @@ Document withPicture(const Document& d) {
     return addImage(d, "pot.png", std::make_shared<const std::string>(encodePng(makePicture(8, 8, 0xff335577u))));
 }
 
-Document withPanelOf(const Document& d, PixelFormat format, int turn = 0) {
-    Panel panel = *d.panel;
-    panel.format = format;
-    panel.turn = turn;
-    return withPanel(d, panel);
-}
-
 }  // namespace
 
 class TestNeededSources : public QObject {

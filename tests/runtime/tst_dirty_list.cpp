@@ -36,15 +36,7 @@ class Plane {
     std::vector<bool> held_ = std::vector<bool>(static_cast<size_t>(kWidth) * kHeight, false);
 };
 
-Document panelOf(PixelFormat format, int turn) {
-    Document d = makeDocument();
-    Panel panel;
-    panel.width = kWidth;
-    panel.height = kHeight;
-    panel.format = format;
-    panel.turn = turn;
-    return withPanel(d, panel);
-}
+Document panelOf(PixelFormat format, int turn) { return withPanelOf(makeDocument(), format, turn, kWidth, kHeight); }
 
 }  // namespace
 

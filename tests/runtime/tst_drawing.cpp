@@ -17,20 +17,12 @@ using namespace support;
 
 namespace {
 
-Document kilnAs(PixelFormat format) {
-    Document d = openKiln();
-    Panel panel = *d.panel;
-    panel.format = format;
-    return withPanel(d, panel);
-}
+Document kilnAs(PixelFormat format) { return withPanelOf(openKiln(), format); }
 
 // A screen of one widget on black, 64 x 64, drawn whole.
 Picture drawn(Widget widget, PixelFormat format = PixelFormat::Rgb888) {
     Document d = makeDocument();
-    Panel panel;
-    panel.width = panel.height = 64;
-    panel.format = format;
-    d = addWidgets(withPanel(d, panel), "first", {std::move(widget)});
+    d = addWidgets(withPanelOf(d, format, 0, 64, 64), "first", {std::move(widget)});
     SceneBuilder builder;
     return drawScreen(*builder.build(d), 0).picture();
 }

@@ -20,11 +20,7 @@ constexpr int kWidth = 200, kHeight = 40;
 class Bench {
   public:
     Bench() {
-        Document d = openKiln();
-        Panel panel = *d.panel;
-        panel.format = PixelFormat::Grey8;
-        d = withPanel(d, panel);
-        twin_ = std::make_unique<Twin>(builder_.build(d));
+        twin_ = std::make_unique<Twin>(builder_.build(withPanelOf(openKiln(), PixelFormat::Grey8)));
         twin_->step(0);
         for (const BakedFont* each : scene().fonts)
             fonts_.push_back(each->record());

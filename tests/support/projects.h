@@ -39,6 +39,16 @@ inline Document makeDocument(const std::vector<std::string>& screens = {"first"}
     return document;
 }
 
+// The document with another panel; a side of 0 stays.
+inline Document withPanelOf(const Document& document, PixelFormat format, int turn = 0, int width = 0, int height = 0) {
+    Panel panel = *document.panel;
+    panel.format = format;
+    panel.turn = turn;
+    panel.width = width > 0 ? width : panel.width;
+    panel.height = height > 0 ? height : panel.height;
+    return withPanel(document, panel);
+}
+
 inline Variable makeNumber(const std::string& name, int32_t least, int32_t most, int32_t start, int decimals = 0) {
     Variable v;
     v.name = name;
