@@ -26,7 +26,13 @@ static inline uint16_t *gorse_words_at(const gorse_canvas *c, gorse_place x, gor
 static inline void gorse_fill_words(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, uint32_t native) {
     uint16_t *to = gorse_words_at(c, x, y);
     uint16_t done;
-    for (done = 0; done < n && done < 8u; done++)
+    /* Short ones, as packed images have many, without more ado. */
+    if (n < 16u) {
+        for (done = 0; done < n; done++)
+            to[done] = (uint16_t)native;
+        return;
+    }
+    for (done = 0; done < 8u; done++)
         to[done] = (uint16_t)native;
     while (done < n) {
         uint16_t more = (uint16_t)(n - done) < done ? (uint16_t)(n - done) : done;

@@ -65,6 +65,11 @@ static void start(gorse_image_row *row, uint16_t y, uint16_t skip) {
 static void repeat(uint8_t *to, const uint8_t *value, uint16_t n, uint8_t unit) {
     if (unit == 1u) {
         memset(to, value[0], n);
+    } else if (unit == 2u) {
+        uint16_t word;
+        memcpy(&word, value, 2);
+        for (; n != 0u; n--, to += 2)
+            memcpy(to, &word, 2);
     } else {
         for (; n != 0u; n--, to += unit)
             memcpy(to, value, unit);
