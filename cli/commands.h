@@ -20,6 +20,8 @@ void addFontCommand(CLI::App& app, int& exitCode);
 
 // Writes the error to the error stream and gives back kProblems.
 int refuse(const Error& error);
+// Writes what was asked wrongly to the error stream and gives back kUsage.
+int usage(const std::string& words);
 
 // A project that was opened, built and told of on the error stream; nothing if it can't be opened.
 struct OpenedProject {

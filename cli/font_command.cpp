@@ -20,11 +20,6 @@ struct FontOptions {
     bool all = false;
 };
 
-int usage(const std::string& words) {
-    std::cerr << "gorsefinch-cli: " << words << "\n";
-    return kUsage;
-}
-
 // "A-B" with single characters or U+hex numbers.
 std::optional<std::pair<char32_t, char32_t>> readRange(const std::string& text) {
     const auto one = [](const std::string& part) -> std::optional<char32_t> {

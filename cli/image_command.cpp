@@ -13,18 +13,13 @@ namespace gorsefinch::cli {
 
 namespace {
 
-struct Options {
+struct ImageOptions {
     std::vector<std::string> inputs;
     std::string out, format, size, fit = "contain", dither = "none", background, name;
     std::string storage = "const", element = "uint8_t";
     int threshold = 128, colours = 0, strength = 100;
     bool invert = false, linear = false, frames = false;
 };
-
-int usage(const std::string& words) {
-    std::cerr << "gorsefinch-cli: " << words << "\n";
-    return kUsage;
-}
 
 std::string keys() {
     std::string known;
@@ -75,7 +70,7 @@ struct Job {
 
 class Converter {
   public:
-    Converter(const Options& options, const PixelFormatInfo& format) : o_(options), format_(format) {}
+    Converter(const ImageOptions& options, const PixelFormatInfo& format) : o_(options), format_(format) {}
 
     std::optional<std::string> prepare() {
         if (!o_.size.empty() && !readSize(o_.size, recipe_))
@@ -135,16 +130,16 @@ class Converter {
         return error;
     }
 
-    const Options& o_;
+    const ImageOptions& o_;
     const PixelFormatInfo& format_;
     Recipe recipe_;
 };
 
-std::string nameOf(const Options& o, const std::string& path) {
+std::string nameOf(const ImageOptions& o, const std::string& path) {
     return o.name.empty() ? nameFrom(std::filesystem::path(path).stem().string(), "image") : o.name;
 }
 
-int image(const Options& o) {
+int image(const ImageOptions& o) {
     const PixelFormatInfo* format = pixelFormatByKey(o.format);
     if (!format)
         return usage("--format: \"" + o.format + "\" is not known; it is one of " + keys());
@@ -175,7 +170,7 @@ int image(const Options& o) {
 }  // namespace
 
 void addImageCommand(CLI::App& app, int& exitCode) {
-    static Options o;
+    static ImageOptions o;
     auto* images = app.add_subcommand("image", "Convert pictures into a pixel format");
     images->add_option("INPUT", o.inputs, "PNG, JPEG, BMP, GIF, WebP, SVG, PBM, PGM, PPM or XBM; several, or a quoted pattern such as 'icons/*.png'")->required();
     images->add_option("-o", o.out, "FILE.c, .h, .bin, .png, .bmp, .xbm, .pbm or .pgm; for several pictures with {name} in it")->required();

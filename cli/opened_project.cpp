@@ -12,6 +12,11 @@ int refuse(const Error& error) {
     return kProblems;
 }
 
+int usage(const std::string& words) {
+    std::cerr << "gorsefinch-cli: " << words << "\n";
+    return kUsage;
+}
+
 void print(const Problems& problems, std::ostream& out) {
     Problems sorted = problems;
     std::stable_sort(sorted.begin(), sorted.end(), [](const Problem& a, const Problem& b) { return a.severity > b.severity; });

@@ -12,7 +12,7 @@ namespace gorsefinch::cli {
 
 namespace {
 
-struct Options {
+struct ViewOptions {
     std::string project, screen, out, script, frames, raw, driver, trace;
     std::vector<std::string> sets;
     uint32_t at = 0, until = 0;
@@ -44,7 +44,7 @@ void advance(Twin& twin, uint32_t from, uint32_t to) {
     twin.step(to);
 }
 
-int render(const Options& o) {
+int render(const ViewOptions& o) {
     if (!endsWith(o.out, ".png") && !endsWith(o.out, ".bin")) {
         std::cerr << "gorsefinch-cli: -o: a picture ends in .png, the panel's own bytes in .bin\n";
         return kUsage;
@@ -71,7 +71,7 @@ int render(const Options& o) {
     return kFine;
 }
 
-int runProject(const Options& o) {
+int runProject(const ViewOptions& o) {
     SceneBuilder builder;
     const auto project = open(o.project, builder);
     if (!project)
@@ -129,7 +129,7 @@ int runProject(const Options& o) {
 }  // namespace
 
 void addViewCommands(CLI::App& app, int& exitCode) {
-    static Options o;
+    static ViewOptions o;
     auto* view = app.add_subcommand("render", "Write a screen as a picture or as the panel's bytes");
     view->add_option("PROJECT", o.project, "the project's folder")->required();
     view->add_option("--screen", o.screen, "which screen; the first without it");

@@ -45,10 +45,7 @@ static void command(gorse *g, gorse_machine *m, uint16_t screen) {
         g->scene->motion->command(g, screen, widget, what);
 }
 
-/* What takes two values and gives one. */
-static void compute(gorse_machine *m, uint8_t op) {
-    int32_t b = gorse_pop(m);
-    int32_t a = gorse_pop(m);
+static int32_t compute(int32_t a, int32_t b, uint8_t op) {
     uint32_t r = (uint32_t)a + (uint32_t)b;
     if (op == GORSE_OP_SUBTRACT)
         r = (uint32_t)a - (uint32_t)b;
@@ -58,9 +55,7 @@ static void compute(gorse_machine *m, uint8_t op) {
         r = a == b;
     else if (op == GORSE_OP_LESS)
         r = a < b;
-    else if (op == GORSE_OP_GREATER)
-        r = a > b;
-    gorse_push(m, gorse_wrapped(r));
+    return gorse_wrapped(r);
 }
 
 int32_t gorse_run(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule) {
@@ -74,40 +69,45 @@ int32_t gorse_run(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule) {
         uint16_t word = 0;
         if (op >= GORSE_OP_SHORT && op <= GORSE_OP_CALL_TEXT)
             word = next_word(&m);
+        int32_t value = word;
         switch (op) {
         case GORSE_OP_END:
             if (m.divided != 0u)
                 gorse_tell(g, GORSE_TRACE_DIVIDED, rule, 0);
             return m.top != stack ? gorse_pop(&m) : 0;
-        case GORSE_OP_BYTE:
-            word = *m.at++;
-            gorse_push(&m, word < 128u ? (int32_t)word : (int32_t)word - 256);
-            break;
-        case GORSE_OP_SHORT: gorse_push(&m, word < 32768u ? (int32_t)word : (int32_t)word - 65536); break;
-        case GORSE_OP_LONG: gorse_push(&m, gorse_wrapped((uint32_t)next_word(&m) << 16 | word)); break;
-        case GORSE_OP_NUMBER: gorse_push(&m, gorse_number(g, word)); break;
-        case GORSE_OP_SLOT: gorse_push(&m, gorse_slots(g)[word]); break;
-        case GORSE_OP_SET_NUMBER: gorse_set_number(g, word, gorse_pop(&m)); break;
-        case GORSE_OP_SET_SLOT: set_slot(g, &m, word); break;
+        case GORSE_OP_SET_NUMBER: gorse_set_number(g, word, gorse_pop(&m)); continue;
+        case GORSE_OP_SET_SLOT: set_slot(g, &m, word); continue;
         case GORSE_OP_JUMP_IF_NOT:
-            if (gorse_pop(&m) != 0)
-                break;
-            m.at += word;
+            if (gorse_pop(&m) == 0)
+                m.at += word;
+            continue;
+        case GORSE_OP_JUMP: m.at += word; continue;
+        case GORSE_OP_GO: gorse_go(g, word); continue;
+        case GORSE_OP_CALL: gorse_call_hook(g, &m, word, 0); continue;
+        case GORSE_OP_COMMAND: command(g, &m, word); continue;
+        case GORSE_OP_BACK: go_back(g); continue;
+        case GORSE_OP_BYTE:
+            value = *m.at++;
+            if (value > 127)
+                value -= 256;
             break;
-        case GORSE_OP_JUMP: m.at += word; break;
-        case GORSE_OP_GO: gorse_go(g, word); break;
-        case GORSE_OP_CALL: gorse_call_hook(g, &m, word, 0); break;
-        case GORSE_OP_COMMAND: command(g, &m, word); break;
-        case GORSE_OP_BACK: go_back(g); break;
-        case GORSE_OP_NEGATE: gorse_push(&m, gorse_wrapped(0u - (uint32_t)gorse_pop(&m))); break;
-        case GORSE_OP_NOT: gorse_push(&m, gorse_pop(&m) == 0); break;
+        case GORSE_OP_SHORT:
+            if (value > 32767)
+                value -= 65536;
+            break;
+        case GORSE_OP_LONG: value = gorse_wrapped((uint32_t)next_word(&m) << 16 | word); break;
+        case GORSE_OP_NUMBER: value = gorse_number(g, word); break;
+        case GORSE_OP_SLOT: value = gorse_slots(g)[word]; break;
         case GORSE_OP_ADD:
         case GORSE_OP_SUBTRACT:
         case GORSE_OP_MULTIPLY:
         case GORSE_OP_EQUAL:
         case GORSE_OP_LESS:
-        case GORSE_OP_GREATER: compute(&m, op); break;
-        default: g->scene->more(g, &m, op, word); break;
+            value = gorse_pop(&m);
+            value = compute(gorse_pop(&m), value, op);
+            break;
+        default: g->scene->more(g, &m, op, word); continue;
         }
+        gorse_push(&m, value);
     }
 }

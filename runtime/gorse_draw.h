@@ -3,29 +3,34 @@
 #ifndef GORSE_DRAW_H
 #define GORSE_DRAW_H
 
+#include <string.h>
+
 #include "gorse_scene.h"
 
 #ifdef __cplusplus
 extern "C" {
 #endif
 
-/* One strip while one widget is drawn into it. */
-typedef struct gorse_canvas {
-    uint8_t *pixels;     /* the pixel (or upright byte) at left, top */
-    uint32_t stride;     /* bytes from a row (or page) to the next */
-    gorse_place left, top;
-    gorse_rect clip;     /* what may be drawn on: inside the strip and the widget's box */
-    const GORSE_ROM gorse_format *format;
-    const gorse *run;    /* for a text's buffer */
-} gorse_canvas;
+#if defined(__BYTE_ORDER__) && defined(__ORDER_BIG_ENDIAN__) && __BYTE_ORDER__ == __ORDER_BIG_ENDIAN__
+#define GORSE_WORDS_ARE_BIG 1
+#else
+#define GORSE_WORDS_ARE_BIG 0
+#endif
 
-/* One strip on its way to the panel. */
+/* A strip of the panel in the draw buffer. */
 typedef struct gorse_strip {
-    uint8_t *pixels;
-    uint32_t stride;
+    uint8_t *pixels; /* the pixel (or upright byte) at x, y */
+    uint32_t stride; /* bytes from a row (or page) to the next */
     uint16_t x, y, w, h;
-    uint8_t bits;
 } gorse_strip;
+
+/* A strip while one widget is drawn into it. */
+typedef struct gorse_canvas {
+    gorse_strip strip;
+    gorse_rect clip; /* what may be drawn on: inside the strip and the widget's box */
+    const GORSE_ROM gorse_format *format;
+    const gorse *run; /* for a text's buffer */
+} gorse_canvas;
 
 /* A text wherever it stands: `plain` in RAM, or 0 where program memory is apart and the text lies there. */
 typedef struct gorse_text_source {
@@ -73,7 +78,7 @@ typedef struct gorse_text_box {
 /* Fills an area; clips; a colour with alpha below 255 is mixed. */
 void gorse_fill_rect(const gorse_canvas *c, const gorse_rect *area, gorse_colour colour);
 
-/* Mixes `colour` by `coverage` over n pixels from x, y on; clips. */
+/* Mixes `colour` by `coverage` over n pixels, at most GORSE_CHUNK, from x, y on; clips. */
 void gorse_mask_span(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *coverage,
                      gorse_colour colour);
 
@@ -90,10 +95,6 @@ void gorse_draw_image_box(const gorse_canvas *c, const gorse_widget *widget, con
 /* The text in its box. Nothing is drawn without a font. */
 void gorse_draw_text(const gorse_canvas *c, gorse_text_source text, const gorse_text_box *where,
                      const GORSE_ROM gorse_font *font, gorse_colour colour);
-
-/* Width and height in pixels that the text takes, wrapped to `room` pixels if `wrap`; 0 without a font. */
-void gorse_text_size(gorse_text_source text, const GORSE_ROM gorse_font *font, uint8_t wrap, gorse_place room,
-                     gorse_place *width, gorse_place *height);
 
 /* Calls `changed` with boxes that hold every pixel in which two single-line texts in the same box differ. */
 void gorse_text_difference(gorse_text_source before, gorse_text_source after, const gorse_text_box *where,
@@ -135,7 +136,11 @@ static inline gorse_place gorse_least(gorse_place a, gorse_place b) { return a <
 static inline gorse_place gorse_most(gorse_place a, gorse_place b) { return a > b ? a : b; }
 
 /* Copies from program memory. */
+#if GORSE_SEPARATE_ROM
 void gorse_copy_rom(void *to, const GORSE_ROM void *from, uint16_t bytes);
+#else
+static inline void gorse_copy_rom(void *to, const void *from, uint16_t bytes) { memcpy(to, from, bytes); }
+#endif
 
 #ifdef __cplusplus
 }

@@ -16,9 +16,9 @@ typedef struct gorse_bits_place {
 
 static inline gorse_bits_place gorse_bits_at(const gorse_canvas *c, gorse_place x, gorse_place y, uint8_t bits,
                                              uint8_t low_first) {
-    uint32_t bit = (uint32_t)(uint16_t)(x - c->left) * bits;
+    uint32_t bit = (uint32_t)(uint16_t)((uint16_t)x - c->strip.x) * bits;
     gorse_bits_place at;
-    at.byte = c->pixels + (uint32_t)(uint16_t)(y - c->top) * c->stride + (bit >> 3);
+    at.byte = c->strip.pixels + (uint32_t)(uint16_t)((uint16_t)y - c->strip.y) * c->strip.stride + (bit >> 3);
     at.shift = (uint8_t)(low_first ? bit & 7u : 8u - bits - (bit & 7u));
     return at;
 }

@@ -8,7 +8,7 @@
 #include "gorse_draw.h"
 
 static inline uint8_t *gorse_byte_at(const gorse_canvas *c, gorse_place x, gorse_place y) {
-    return c->pixels + (uint32_t)(uint16_t)(y - c->top) * c->stride + (uint16_t)(x - c->left);
+    return c->strip.pixels + (uint32_t)(uint16_t)((uint16_t)y - c->strip.y) * c->strip.stride + (uint16_t)((uint16_t)x - c->strip.x);
 }
 
 static inline void gorse_fill_bytes(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, uint32_t native) {

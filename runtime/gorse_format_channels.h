@@ -14,8 +14,8 @@ static inline uint8_t gorse_mix_channel(uint8_t under, uint8_t over, uint8_t par
 }
 
 static inline uint8_t *gorse_channels_at(const gorse_canvas *c, gorse_place x, gorse_place y, uint8_t bytes) {
-    uint32_t row = (uint32_t)(uint16_t)(y - c->top) * c->stride;
-    return c->pixels + row + (uint32_t)(uint16_t)(x - c->left) * bytes;
+    uint32_t row = (uint32_t)(uint16_t)((uint16_t)y - c->strip.y) * c->strip.stride;
+    return c->strip.pixels + row + (uint32_t)(uint16_t)((uint16_t)x - c->strip.x) * bytes;
 }
 
 static inline void gorse_fill_channels(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, uint32_t native,

@@ -4,11 +4,11 @@
 #include "gorse_grey.h"
 
 static uint8_t *byte_at(const gorse_canvas *c, gorse_place x, gorse_place y) {
-    uint32_t page = (uint32_t)((uint16_t)(y - c->top) >> 3) * c->stride;
-    return c->pixels + page + (uint16_t)(x - c->left);
+    uint32_t page = (uint32_t)((uint16_t)((uint16_t)y - c->strip.y) >> 3) * c->strip.stride;
+    return c->strip.pixels + page + (uint16_t)((uint16_t)x - c->strip.x);
 }
 
-static uint8_t bit_of(const gorse_canvas *c, gorse_place y) { return (uint8_t)(1u << ((uint16_t)(y - c->top) & 7u)); }
+static uint8_t bit_of(const gorse_canvas *c, gorse_place y) { return (uint8_t)(1u << ((uint16_t)((uint16_t)y - c->strip.y) & 7u)); }
 
 static uint32_t native(const gorse_canvas *c, gorse_colour colour) {
     (void)c;

@@ -8,31 +8,20 @@
 #include "gorse_draw.h"
 #include "gorse_rgb565_pixels.h"
 
-#if defined(__BYTE_ORDER__) && defined(__ORDER_BIG_ENDIAN__) && __BYTE_ORDER__ == __ORDER_BIG_ENDIAN__
-#define GORSE_WORDS_ARE_BIG 1
-#else
-#define GORSE_WORDS_ARE_BIG 0
-#endif
-
 static inline uint16_t gorse_word(uint16_t pixel, uint8_t swap) {
     return swap ? (uint16_t)((uint32_t)pixel << 8 | (uint32_t)pixel >> 8) : pixel;
 }
 
 static inline uint16_t *gorse_words_at(const gorse_canvas *c, gorse_place x, gorse_place y) {
-    uint32_t row = (uint32_t)(uint16_t)(y - c->top) * c->stride;
-    return (uint16_t *)(void *)(c->pixels + row + (uint32_t)(uint16_t)(x - c->left) * 2u);
+    uint32_t row = (uint32_t)(uint16_t)((uint16_t)y - c->strip.y) * c->strip.stride;
+    return (uint16_t *)(void *)(c->strip.pixels + row + (uint32_t)(uint16_t)((uint16_t)x - c->strip.x) * 2u);
 }
 
 static inline void gorse_fill_words(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, uint32_t native) {
     uint16_t *to = gorse_words_at(c, x, y);
-    uint16_t done;
     /* Short ones, as packed images have many, without more ado. */
-    if (n < 16u) {
-        for (done = 0; done < n; done++)
-            to[done] = (uint16_t)native;
-        return;
-    }
-    for (done = 0; done < 8u; done++)
+    uint16_t done, singly = n < 16u ? n : 8u;
+    for (done = 0; done < singly; done++)
         to[done] = (uint16_t)native;
     while (done < n) {
         uint16_t more = (uint16_t)(n - done) < done ? (uint16_t)(n - done) : done;

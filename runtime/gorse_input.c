@@ -20,40 +20,27 @@ static uint16_t widget_at(gorse *g, gorse_place x, gorse_place y) {
     return GORSE_NONE;
 }
 
-static void set_inside(gorse *g, uint8_t inside) {
-    gorse_head *head = gorse_head_of(g);
-    if (head->inside == inside)
-        return;
-    head->inside = inside;
-    gorse_dirty_number(g, head->pressed);
-}
-
-static void press(gorse *g, gorse_place x, gorse_place y) {
-    gorse_head *head = gorse_head_of(g);
-    head->down = 1;
-    head->pressed = widget_at(g, x, y);
-    if (head->pressed == GORSE_NONE)
-        return;
-    set_inside(g, 1);
-    gorse_event(g, GORSE_ON_PRESS, head->pressed);
-}
-
 void gorse_touch(gorse *g, int16_t x, int16_t y, uint8_t down) {
     gorse_head *head = gorse_head_of(g);
     gorse_view view;
-    uint16_t pressed = head->pressed;
-    uint8_t inside;
-    if (head->down == 0u) {
-        if (down != 0u)
-            press(g, x, y);
-        return;
-    }
-    head->down = down != 0u ? 1u : 0u;
+    uint8_t was_down = head->down;
+    uint8_t inside, shown;
+    uint16_t pressed;
+    head->down = (uint8_t)(down != 0u);
+    if (was_down == 0u && down != 0u)
+        head->pressed = widget_at(g, x, y);
+    pressed = head->pressed;
     if (pressed == GORSE_NONE)
         return;
     gorse_see(g, pressed, &view);
     inside = holds(view.widget, x, y);
-    set_inside(g, down != 0u ? inside : 0u);
+    shown = (uint8_t)(inside & head->down);
+    if (head->inside != shown) {
+        head->inside = shown;
+        gorse_dirty_number(g, pressed);
+    }
+    if (was_down == 0u)
+        gorse_event(g, GORSE_ON_PRESS, pressed);
     if (down != 0u)
         return;
     head->pressed = GORSE_NONE;

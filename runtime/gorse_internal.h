@@ -16,9 +16,9 @@ typedef struct gorse_area {
     int16_t x0, y0, x1, y1;
 } gorse_area;
 
-/* The head of the state. Behind it, each part 4-aligned where it needs to be: numbers (int32), slots (int32),
- * timers (uint32: when each is due), a bit for each changed variable, a byte for each `when` (what its condition
- * was), the text variables, the shown screen's texts. */
+/* The head of the state. Behind it numbers (int32), slots (int32), timers (uint32: when each is due), a bit for each
+ * changed variable, a byte for each `when` (what its condition was), the text variables, the shown screen's texts;
+ * where each begins the scene says. */
 typedef struct gorse_head {
     uint32_t now;
     uint16_t screen;
@@ -28,18 +28,24 @@ typedef struct gorse_head {
     uint8_t started, anything_changed;
     uint8_t back_count, dirty_count;
     uint16_t history[GORSE_HISTORY];
-    gorse_area dirty[GORSE_DIRTY + 1]; /* one more than is kept, while it is joined */
+    gorse_area dirty[GORSE_DIRTY];
 } gorse_head;
 
 static inline gorse_head *gorse_head_of(const gorse *g) { return (gorse_head *)(void *)g->state; }
 
-int32_t *gorse_numbers(const gorse *g);
-int32_t *gorse_slots(const gorse *g);
-uint32_t *gorse_timers(const gorse *g);
-uint8_t *gorse_changed_bits(const gorse *g);
-uint8_t *gorse_when_bytes(const gorse *g);
-char *gorse_texts(const gorse *g);
-char *gorse_screen_memory(const gorse *g);
+/* The parts behind the head. */
+static inline uint8_t *gorse_behind_head(const gorse *g, uint32_t at) { return g->state + sizeof(gorse_head) + at; }
+static inline int32_t *gorse_numbers(const gorse *g) { return (int32_t *)(void *)gorse_behind_head(g, 0); }
+static inline int32_t *gorse_slots(const gorse *g) { return (int32_t *)(void *)gorse_behind_head(g, g->scene->slots_at); }
+static inline uint32_t *gorse_timers(const gorse *g) {
+    return (uint32_t *)(void *)gorse_behind_head(g, g->scene->timers_at);
+}
+static inline uint8_t *gorse_changed_bits(const gorse *g) { return gorse_behind_head(g, g->scene->changed_at); }
+static inline uint8_t *gorse_when_bytes(const gorse *g) { return gorse_behind_head(g, g->scene->whens_at); }
+static inline char *gorse_texts(const gorse *g) { return (char *)(void *)gorse_behind_head(g, g->scene->texts_at); }
+static inline char *gorse_screen_memory(const gorse *g) {
+    return (char *)(void *)gorse_behind_head(g, g->scene->screen_at);
+}
 
 /* The screen that is shown. */
 static inline const GORSE_ROM gorse_screen *gorse_shown(const gorse *g) {
@@ -75,6 +81,18 @@ void gorse_paint(gorse *g);
 void gorse_paint_strip(gorse *g, const gorse_rect *area, uint32_t stride);
 /* Bytes of `columns` pixels of one row, or of one page. */
 uint32_t gorse_row_bytes(const GORSE_ROM gorse_format *format, uint16_t columns);
+
+/* A text while it is written. */
+typedef struct gorse_writer {
+    char *out;
+    uint8_t at, room; /* room: bytes that may be written before the closing zero; 0 once something was cut */
+} gorse_writer;
+void gorse_put(gorse_writer *to, uint8_t byte);
+void gorse_put_text(gorse_writer *to, gorse_text_source text);
+/* A number of at least `least` digits before the point and `decimals` behind it, of which the last `zeros` are not in
+ * `size`; its sign unless it is 0. */
+void gorse_put_digits(gorse_writer *to, uint32_t size, uint8_t least, uint8_t decimals, uint8_t zeros, uint8_t negative);
+uint32_t gorse_power_of_ten(uint8_t exponent);
 
 /* Writes a template's text; cut at a character's edge to `capacity` with the closing zero. */
 void gorse_expand(gorse *g, const GORSE_ROM uint8_t *text, char *out, uint8_t capacity);

@@ -1,6 +1,21 @@
 /* SPDX-License-Identifier: MIT */
 /* A momentary button with an image, and perhaps a text beside it. */
-#include "gorse_draw.h"
+#include "gorse_text.h"
+
+/* Width and height in pixels that the text takes; 0 without a font. */
+static void text_size(gorse_text_source text, const GORSE_ROM gorse_font *font, uint8_t wrap, gorse_place room,
+                      gorse_place *width, gorse_place *height) {
+    gorse_line line;
+    uint8_t more = (uint8_t)(font != 0 && gorse_text_byte(text, 0) != 0u);
+    *width = 0;
+    *height = 0;
+    line.next = 0;
+    while (more != 0u && *height < 16000) {
+        more = gorse_next_line(font, text, line.next, wrap, room, &line);
+        *width = gorse_most(*width, line.width);
+        *height = (gorse_place)(*height + font->line_height);
+    }
+}
 
 /* Along the axis on which image and text follow each other: where the image begins, and the text's part of the box. */
 static gorse_place arrange(gorse_place *from, gorse_place *to, gorse_place image, gorse_place text, uint8_t gap, uint8_t image_first) {
@@ -25,7 +40,7 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
     gorse_widget_box(widget, box);
     gorse_draw_box(c, box, look);
     gorse_label_box(&button->label, look, &where);
-    gorse_text_size(text, look->font, where.wrap, (gorse_place)(box->x1 - box->x0), &text_w, &text_h);
+    text_size(text, look->font, where.wrap, (gorse_place)(box->x1 - box->x0), &text_w, &text_h);
     x = gorse_placed(box->x0, box->x1, image_w, GORSE_MIDDLE);
     y = gorse_placed(box->y0, box->y1, image_h, GORSE_MIDDLE);
     if (side == GORSE_SIDE_ABOVE || side == GORSE_SIDE_BELOW) {

@@ -25,32 +25,28 @@ void gorse_paint_strip(gorse *g, const gorse_rect *area, uint32_t stride) {
     const GORSE_ROM gorse_panel *panel = g->scene->panel;
     const GORSE_ROM gorse_format *format = panel->format;
     gorse_canvas c;
-    gorse_strip strip;
-    strip.x = (uint16_t)area->x0;
-    strip.y = (uint16_t)area->y0;
-    strip.w = (uint16_t)(area->x1 - area->x0);
-    strip.h = (uint16_t)(area->y1 - area->y0);
-    strip.bits = format->bits;
-    strip.pixels = c.pixels = g->buffer;
-    strip.stride = c.stride = stride;
+    c.strip.pixels = g->buffer;
+    c.strip.stride = stride;
+    c.strip.x = (uint16_t)area->x0;
+    c.strip.y = (uint16_t)area->y0;
+    c.strip.w = (uint16_t)(area->x1 - area->x0);
+    c.strip.h = (uint16_t)(area->y1 - area->y0);
     c.format = format;
-    c.left = area->x0;
-    c.top = area->y0;
     c.clip = *area;
     c.run = g;
     /* What fills a row or a page up to whole bytes is 0, whatever the buffer held before. */
     if (format->bits < 8u)
-        memset(g->buffer, 0, (size_t)(stride * ((strip.h + (uint32_t)format->rows - 1u) / format->rows)));
+        memset(g->buffer, 0, (size_t)(stride * ((c.strip.h + (uint32_t)format->rows - 1u) / format->rows)));
     gorse_fill_rect(&c, area, gorse_shown(g)->background | 0xff000000u);
     draw_widgets(&c, area);
     if (panel->turn != 0)
-        panel->turn(&strip, panel);
-    g->port.flush(g->port.user, (uint16_t)(strip.x + panel->column_offset), (uint16_t)(strip.y + panel->row_offset),
-                  strip.w, strip.h, strip.pixels);
+        panel->turn(&c.strip, panel);
+    g->port.flush(g->port.user, (uint16_t)(c.strip.x + panel->column_offset),
+                  (uint16_t)(c.strip.y + panel->row_offset), c.strip.w, c.strip.h, g->buffer);
 }
 
 uint32_t gorse_row_bytes(const GORSE_ROM gorse_format *format, uint16_t columns) {
-    return format->rows == 8u ? columns : ((uint32_t)columns * format->bits + 7u) >> 3;
+    return ((uint32_t)columns * format->bits * format->rows + 7u) >> 3;
 }
 
 void gorse_paint_rows(gorse *g, const gorse_rect *area) {

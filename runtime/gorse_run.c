@@ -10,15 +10,6 @@ typedef struct word_after_byte {
     uint32_t word;
 } word_after_byte;
 
-/* The least that the draw buffer may hold: a line, or a square of whole bytes where rows and columns are exchanged. */
-static uint32_t least_buffer(const GORSE_ROM gorse_panel *panel) {
-    const GORSE_ROM gorse_format *format = panel->format;
-    uint16_t side = (uint16_t)(format->rows * format->columns);
-    if ((panel->quarter_turns & 1u) == 0u)
-        return gorse_row_bytes(format, panel->width);
-    return gorse_row_bytes(format, side) * ((uint32_t)side / format->rows);
-}
-
 static void start_values(gorse *g) {
     const GORSE_ROM gorse_scene *scene = g->scene;
     uint16_t i, j;
@@ -46,7 +37,7 @@ uint8_t gorse_begin(gorse *g, const GORSE_ROM gorse_scene *scene, const gorse_po
         return GORSE_NOT_ALIGNED;
     if (state_bytes < needed)
         return GORSE_STATE_TOO_SMALL;
-    if (buffer_bytes < least_buffer(scene->panel))
+    if (buffer_bytes < scene->panel->least_buffer)
         return GORSE_BUFFER_TOO_SMALL;
     g->scene = scene;
     g->port = *port;

@@ -60,6 +60,8 @@ typedef struct gorse_panel {
     /* Turns a drawn strip in place into the panel's orientation; 0 when the panel needs nothing. */
     void (*turn)(struct gorse_strip *strip, const GORSE_ROM struct gorse_panel *panel);
     const GORSE_ROM gorse_colour *palette; /* of indexed formats, else 0 */
+    /* Bytes of a line or page, or of a square of whole bytes where rows and columns are exchanged. */
+    uint32_t least_buffer;
     uint16_t width, height; /* of the interface, before it is turned */
     uint16_t column_offset, row_offset;
     uint16_t palette_count;
@@ -310,6 +312,7 @@ typedef struct gorse_motion {
 } gorse_motion;
 
 struct gorse_machine;
+struct gorse_writer;
 
 typedef struct gorse_scene {
     const GORSE_ROM gorse_panel *panel;
@@ -321,13 +324,16 @@ typedef struct gorse_scene {
     const GORSE_ROM uint8_t *const GORSE_ROM *strings; /* texts that rules speak of */
     /* gorse_more_code where byte code has operations that need more, else 0. */
     void (*more)(gorse *g, struct gorse_machine *m, uint8_t op, uint16_t operand);
+    /* gorse_more_forms where texts show times, other texts, or yes and no, else 0. */
+    void (*forms)(const gorse *g, struct gorse_writer *to, const GORSE_ROM uint8_t *inset, int32_t value);
     const GORSE_ROM gorse_motion *motion; /* &gorse_motion_of_widgets where a kind does something by itself, else 0 */
     uint16_t screen_count, number_count, text_count, rule_count;
     uint16_t slot_count, timer_count, when_count, string_count;
-    uint16_t text_bytes;   /* of all text variables */
-    uint16_t screen_bytes; /* of the screen that needs most */
     uint16_t first_screen;
     uint16_t reserved;
+    /* Where the parts of the state begin, in bytes behind its head; the numbers are at 0. */
+    uint32_t slots_at, timers_at, changed_at, whens_at, texts_at, screen_at;
+    uint32_t end; /* of the last part, a multiple of 4 */
 } gorse_scene;
 
 /* Byte code: one byte, then its operands, low byte first. Values are 32-bit and wrap. */
@@ -349,8 +355,8 @@ enum {
     GORSE_OP_SET_TEXT,    /* more: u16: pop a text into text variable */
     GORSE_OP_CALL_TEXT,   /* more: u16 hook, u8 how many values, u8 the bit of the one that is a text */
     GORSE_OP_BACK,
-    GORSE_OP_NEGATE, GORSE_OP_NOT, GORSE_OP_ADD, GORSE_OP_SUBTRACT, GORSE_OP_MULTIPLY, GORSE_OP_EQUAL, GORSE_OP_LESS,
-    GORSE_OP_GREATER,
+    /* Of two values, the one on top second. */
+    GORSE_OP_ADD, GORSE_OP_SUBTRACT, GORSE_OP_MULTIPLY, GORSE_OP_EQUAL, GORSE_OP_LESS,
     /* From here on more is needed. */
     GORSE_OP_MORE,
     GORSE_OP_DIVIDE = GORSE_OP_MORE, GORSE_OP_REMAINDER,
@@ -369,11 +375,9 @@ typedef struct gorse_machine {
 /* A text as a value: one of the scene's strings, or a text variable with this bit. */
 #define GORSE_TEXT_OF_VARIABLE 0x8000
 
-/* The head of the state, and the whole state, in bytes: what gorse_state_bytes answers, as a constant expression. */
-#define GORSE_HEAD_BYTES (16u + 2u * GORSE_HISTORY + 8u * (GORSE_DIRTY + 1))
-#define GORSE_STATE_BYTES(numbers, texts, slots, timers, whens, text_bytes, screen_bytes)                          \
-    ((GORSE_HEAD_BYTES + 4u * ((numbers) + (slots) + (timers)) + ((numbers) + (texts) + 7u) / 8u + (whens) +       \
-      (text_bytes) + (screen_bytes) + 3u) / 4u * 4u)
+/* The head of the state in bytes, and the whole state: what gorse_state_bytes answers, as a constant expression. */
+#define GORSE_HEAD_BYTES (16u + 2u * GORSE_HISTORY + 8u * GORSE_DIRTY)
+#define GORSE_STATE_BYTES(end) (GORSE_HEAD_BYTES + (end))
 
 extern const GORSE_ROM gorse_kind gorse_kind_rectangle;
 extern const GORSE_ROM gorse_kind gorse_kind_text;
@@ -385,6 +389,7 @@ extern const GORSE_ROM gorse_kind gorse_kind_frames;
 extern const GORSE_ROM gorse_motion gorse_motion_of_widgets;
 
 void gorse_more_code(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand);
+void gorse_more_forms(const gorse *g, struct gorse_writer *to, const GORSE_ROM uint8_t *inset, int32_t value);
 
 void gorse_read_glyph_bits(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
 void gorse_read_glyph_nibbles(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);

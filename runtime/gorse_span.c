@@ -1,19 +1,16 @@
 /* SPDX-License-Identifier: MIT */
 /* Clipped spans and small helpers that every kind draws with. */
-#include <string.h>
 
 #include "gorse_draw.h"
 
-void gorse_copy_rom(void *to, const GORSE_ROM void *from, uint16_t bytes) {
 #if GORSE_SEPARATE_ROM
+void gorse_copy_rom(void *to, const GORSE_ROM void *from, uint16_t bytes) {
     uint8_t *out = (uint8_t *)to;
     const GORSE_ROM uint8_t *in = (const GORSE_ROM uint8_t *)from;
     while (bytes-- != 0u)
         *out++ = *in++;
-#else
-    memcpy(to, from, bytes);
-#endif
 }
+#endif
 
 uint8_t gorse_is_empty(const gorse_rect *r) { return (uint8_t)(r->x0 >= r->x1 || r->y0 >= r->y1); }
 
@@ -52,28 +49,14 @@ void gorse_widget_box(const gorse_widget *widget, gorse_rect *box) {
     box->y1 = end_of(widget->y, widget->h);
 }
 
-/* Mixes by coverage where there is some, else evenly; n pixels inside the clip, a chunk at a time. */
-static void mix_span(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *coverage,
-                     gorse_colour colour) {
-    uint32_t native = c->format->native(c, colour);
-    uint8_t faded[GORSE_CHUNK];
-    uint8_t alpha = gorse_alpha(colour);
-    while (n != 0u) {
-        uint16_t part = n < GORSE_CHUNK ? n : GORSE_CHUNK;
-        uint16_t i;
-        for (i = 0; i < part; i++)
-            faded[i] = coverage != 0 ? gorse_scale8(*coverage++, alpha) : alpha;
-        c->format->mask(c, x, y, part, faded, native);
-        x = (gorse_place)(x + (gorse_place)part);
-        n = (uint16_t)(n - part);
-    }
-}
-
 void gorse_mask_span(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *coverage,
                      gorse_colour colour) {
+    uint8_t faded[GORSE_CHUNK];
+    uint8_t alpha = gorse_alpha(colour);
     int32_t count = n;
     int32_t before = (int32_t)c->clip.x0 - x;
-    if (y < c->clip.y0 || y >= c->clip.y1 || gorse_alpha(colour) == 0u)
+    int32_t i;
+    if (y < c->clip.y0 || y >= c->clip.y1 || alpha == 0u)
         return;
     if (before > 0) {
         coverage += before;
@@ -84,23 +67,32 @@ void gorse_mask_span(const gorse_canvas *c, gorse_place x, gorse_place y, uint16
         count = (int32_t)c->clip.x1 - x;
     if (count <= 0)
         return;
-    if (gorse_alpha(colour) == 255u)
-        c->format->mask(c, x, y, (uint16_t)count, coverage, c->format->native(c, colour));
-    else
-        mix_span(c, x, y, (uint16_t)count, coverage, colour);
+    if (alpha != 255u) {
+        for (i = 0; i < count; i++)
+            faded[i] = gorse_scale8(coverage[i], alpha);
+        coverage = faded;
+    }
+    c->format->mask(c, x, y, (uint16_t)count, coverage, c->format->native(c, colour));
+}
+
+/* A row of a colour that lets what is under it through. */
+static void mix_row(const gorse_canvas *c, const gorse_rect *row, gorse_colour colour) {
+    uint8_t whole[GORSE_CHUNK];
+    gorse_place x;
+    memset(whole, 255, sizeof whole);
+    for (x = row->x0; x < row->x1; x = (gorse_place)(x + GORSE_CHUNK))
+        gorse_mask_span(c, x, row->y0, (uint16_t)gorse_least((gorse_place)(row->x1 - x), GORSE_CHUNK), whole, colour);
 }
 
 void gorse_fill_rect(const gorse_canvas *c, const gorse_rect *wanted, gorse_colour colour) {
     gorse_rect area = *wanted;
     uint32_t native;
-    uint16_t n;
     if (gorse_clip(&area, &c->clip) == 0u || gorse_alpha(colour) == 0u)
         return;
     native = c->format->native(c, colour);
-    n = (uint16_t)(area.x1 - area.x0);
     for (; area.y0 < area.y1; area.y0++)
         if (gorse_alpha(colour) == 255u)
-            c->format->fill(c, area.x0, area.y0, n, native);
+            c->format->fill(c, area.x0, area.y0, (uint16_t)(area.x1 - area.x0), native);
         else
-            mix_span(c, area.x0, area.y0, n, 0, colour);
+            mix_row(c, &area, colour);
 }

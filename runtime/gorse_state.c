@@ -7,50 +7,29 @@
 /* The head has the same size on every target. */
 typedef char head_is_as_told[sizeof(gorse_head) == GORSE_HEAD_BYTES ? 1 : -1];
 
-static uint32_t rounded(uint32_t bytes) { return (bytes + 3u) & ~(uint32_t)3u; }
+uint32_t gorse_state_bytes(const GORSE_ROM gorse_scene *scene) { return (uint32_t)sizeof(gorse_head) + scene->end; }
 
-static uint16_t variable_bytes(const gorse *g) {
-    return (uint16_t)((uint16_t)(g->scene->number_count + g->scene->text_count + 7u) >> 3);
-}
-
-int32_t *gorse_numbers(const gorse *g) { return (int32_t *)(void *)(g->state + sizeof(gorse_head)); }
-
-int32_t *gorse_slots(const gorse *g) { return gorse_numbers(g) + g->scene->number_count; }
-
-uint32_t *gorse_timers(const gorse *g) { return (uint32_t *)(void *)(gorse_slots(g) + g->scene->slot_count); }
-
-uint8_t *gorse_changed_bits(const gorse *g) { return (uint8_t *)(void *)(gorse_timers(g) + g->scene->timer_count); }
-
-uint8_t *gorse_when_bytes(const gorse *g) { return gorse_changed_bits(g) + variable_bytes(g); }
-
-char *gorse_texts(const gorse *g) { return (char *)(void *)(gorse_when_bytes(g) + g->scene->when_count); }
-
-char *gorse_screen_memory(const gorse *g) { return gorse_texts(g) + g->scene->text_bytes; }
-
-uint32_t gorse_state_bytes(const GORSE_ROM gorse_scene *scene) {
-    uint32_t words = (uint32_t)scene->number_count + scene->slot_count + scene->timer_count;
-    uint32_t variables = (uint32_t)scene->number_count + scene->text_count;
-    return rounded((uint32_t)sizeof(gorse_head) + words * 4u + ((variables + 7u) >> 3) + scene->when_count +
-                   scene->text_bytes + scene->screen_bytes);
+/* The bytes of a number that a smaller field of it keeps. */
+static const uint8_t *low_bytes(const int32_t *value, uint8_t size) {
+#if GORSE_WORDS_ARE_BIG
+    return (const uint8_t *)value + 4 - size;
+#else
+    (void)size;
+    return (const uint8_t *)value;
+#endif
 }
 
 static void lay_over(const gorse *g, const GORSE_ROM gorse_slot *slot, int32_t value, gorse_view *view) {
-    uint8_t size = slot->size;
-    uint8_t *field = (size & GORSE_SLOT_LOOK) != 0u ? (uint8_t *)&view->changed : (uint8_t *)&view->record;
+    uint8_t size = slot->size & (uint8_t)~GORSE_SLOT_LOOK;
+    uint8_t *field = (slot->size & GORSE_SLOT_LOOK) != 0u ? (uint8_t *)&view->changed : (uint8_t *)&view->record;
     const GORSE_ROM uint8_t *text;
-    uint16_t part = (uint16_t)value;
     field += slot->offset;
-    size = (uint8_t)(size & ~GORSE_SLOT_LOOK);
-    if (size == GORSE_SLOT_TEXT) {
-        text = gorse_string(g, value);
-        memcpy(field, &text, sizeof text);
-    } else if (size == 1u) {
-        *field = (uint8_t)value;
-    } else if (size == 2u) {
-        memcpy(field, &part, 2);
-    } else {
-        memcpy(field, &value, 4);
+    if (size != GORSE_SLOT_TEXT) {
+        memcpy(field, low_bytes(&value, size), size);
+        return;
     }
+    text = gorse_string(g, value);
+    memcpy(field, &text, sizeof text);
 }
 
 /* The look that holds in these states. */

@@ -112,24 +112,14 @@ uint8_t gorse_next_line(const GORSE_ROM gorse_font *font, gorse_text_source text
     }
 }
 
-void gorse_text_size(gorse_text_source text, const GORSE_ROM gorse_font *font, uint8_t wrap, gorse_place room,
-                     gorse_place *width, gorse_place *height) {
-    gorse_line line;
-    uint8_t more = (uint8_t)(font != 0 && gorse_text_byte(text, 0) != 0u);
-    *width = 0;
-    *height = 0;
-    line.next = 0;
-    while (more != 0u && *height < 16000) {
-        more = gorse_next_line(font, text, line.next, wrap, room, &line);
-        *width = gorse_most(*width, line.width);
-        *height = (gorse_place)(*height + font->line_height);
-    }
-}
-
 gorse_place gorse_text_top(gorse_text_source text, const gorse_text_box *where, const GORSE_ROM gorse_font *font) {
-    gorse_place width, height = font->line_height;
+    gorse_place height = font->line_height;
+    gorse_line line;
+    line.next = 0;
     if (where->wrap != 0u && where->place != GORSE_START)
-        gorse_text_size(text, font, 1, (gorse_place)(where->box.x1 - where->box.x0), &width, &height);
+        while (gorse_next_line(font, text, line.next, 1, (gorse_place)(where->box.x1 - where->box.x0), &line) != 0u &&
+               height < 16000)
+            height = (gorse_place)(height + font->line_height);
     return gorse_placed(where->box.y0, where->box.y1, height, where->place);
 }
 

@@ -58,9 +58,10 @@ static void swap_red_and_blue(const gorse_strip *s, const gorse_format *format, 
 
 void gorse_turn_pixels(gorse_strip *s, const GORSE_ROM gorse_panel *panel) {
     gorse_format format;
-    uint8_t bytes = (uint8_t)(s->bits >> 3);
+    uint8_t bytes;
     gorse_turning t = gorse_turning_of(panel);
     gorse_copy_rom(&format, panel->format, sizeof format);
+    bytes = (uint8_t)(format.bits >> 3);
     if (t.exchanges != 0u)
         exchange_rows_and_columns(s, bytes);
     if (t.mirrors_columns != 0u) {

@@ -14,7 +14,7 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr size_t kMostFile = size_t{64} << 20;
+constexpr size_t kMostFaceFile = size_t{64} << 20;
 
 }  // namespace
 
@@ -40,7 +40,7 @@ void FaceIn::files(const QStringList& paths, const QString& variant) {
     Document next = session_.document();
     QStringList names, words;
     for (const QString& path : paths) {
-        const auto bytes = files.read(path.toStdString(), kMostFile);
+        const auto bytes = files.read(path.toStdString(), kMostFaceFile);
         const std::string file = QFileInfo(path).fileName().toStdString();
         const auto facts = bytes ? faceFacts(*bytes, file, variant.toStdString()) : tl::unexpected(bytes.error());
         if (!facts) {

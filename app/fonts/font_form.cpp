@@ -18,6 +18,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
 #include "app/widgets/fields.h"
+#include "app/widgets/from_std.h"
 #include "core/font/face_facts.h"
 #include "core/project/font_edits.h"
 #include "core/rules/text_compiler.h"
@@ -28,10 +29,7 @@ namespace gorsefinch::app {
 namespace {
 
 constexpr size_t kMostTextFile = size_t{4} << 20;
-enum Data { ScreenName = Qt::UserRole, WidgetName, Entry };
-
-QString fromStd(const std::string& text) { return QString::fromStdString(text); }
-
+enum ReasonData { ScreenName = Qt::UserRole, WidgetName, Entry };
 // Del takes an entry out.
 class ReasonList : public QListWidget {
   public:

@@ -22,7 +22,7 @@ namespace {
 
 constexpr int kDepths[] = {1, 2, 4, 8};
 constexpr int kSampleWidth = 144;
-enum Data { Bytes = Qt::UserRole, Packed, Taken };
+enum SizeData { PlainWords = Qt::UserRole, PackedWords, Taken };
 
 // The sizes around one, for comparing.
 std::vector<int> sizesAround(int size) {
@@ -33,7 +33,7 @@ std::vector<int> sizesAround(int size) {
     return {out.begin(), out.end()};
 }
 
-class RungDelegate : public QStyledItemDelegate {
+class SizePainter : public QStyledItemDelegate {
   public:
     using QStyledItemDelegate::QStyledItemDelegate;
     void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
@@ -48,9 +48,9 @@ class RungDelegate : public QStyledItemDelegate {
         painter->setFont(Theme::figures());
         painter->setPen(Theme::colour(Role::Text));
         const QRect words = r.adjusted(8, 0, -8, -3);
-        painter->drawText(words, Qt::AlignLeft | Qt::AlignBottom, index.data(Bytes).toString());
+        painter->drawText(words, Qt::AlignLeft | Qt::AlignBottom, index.data(PlainWords).toString());
         painter->setPen(Theme::colour(Role::QuietText));
-        painter->drawText(words, Qt::AlignRight | Qt::AlignBottom, index.data(Packed).toString());
+        painter->drawText(words, Qt::AlignRight | Qt::AlignBottom, index.data(PackedWords).toString());
         if (taken || (option.state & QStyle::State_HasFocus)) {
             painter->setPen(QPen(Theme::colour(Role::Accent), 2, taken ? Qt::SolidLine : Qt::DotLine));
             painter->drawRect(r.adjusted(1, 1, -2, -2));
@@ -79,7 +79,7 @@ FontLadder::FontLadder(Session& session, FontDesk& desk, SpecimenView& specimen,
     table_->setSelectionMode(QAbstractItemView::NoSelection);
     table_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
     table_->setShowGrid(false);
-    table_->setItemDelegate(new RungDelegate(table_));
+    table_->setItemDelegate(new SizePainter(table_));
     column->addWidget(table_, 1);
     connect(table_, &QTableWidget::cellClicked, this, &FontLadder::take);
     connect(table_, &QTableWidget::cellActivated, this, &FontLadder::take);
@@ -129,8 +129,8 @@ void FontLadder::show(const std::vector<FontRung>& rungs) {
             const FontRung& rung = rungs[static_cast<size_t>(row * 4 + column)];
             auto* item = new QTableWidgetItem;
             item->setData(Qt::DecorationRole, toImage(rung.sample));
-            item->setData(Bytes, bytesText(static_cast<qint64>(rung.plainBytes)));
-            item->setData(Packed, tr("runs %1").arg(bytesText(static_cast<qint64>(rung.packedBytes))));
+            item->setData(PlainWords, bytesText(static_cast<qint64>(rung.plainBytes)));
+            item->setData(PackedWords, tr("runs %1").arg(bytesText(static_cast<qint64>(rung.packedBytes))));
             item->setData(Taken, rung.size == shownSize && rung.bits == shownBits);
             item->setToolTip(tr("%1 px, %2 a pixel\n%L3 B plain, %L4 B by runs\nClick to take it").arg(rung.size).arg(counted(rung.bits, tr("bit"), tr("bits"))).arg(rung.plainBytes).arg(rung.packedBytes));
             table_->setItem(row, column, item);

@@ -8,6 +8,7 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
+#include "app/widgets/from_std.h"
 #include "core/font/face_facts.h"
 #include "core/project/font_edits.h"
 
@@ -15,7 +16,6 @@ namespace gorsefinch::app {
 
 namespace {
 
-QString fromStd(const std::string& text) { return QString::fromStdString(text); }
 
 // Three characters of it that say what it looks like: letters if it has some.
 std::u32string sampleWord(const BakedFont& font) {

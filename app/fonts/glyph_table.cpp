@@ -21,7 +21,7 @@ namespace gorsefinch::app {
 namespace {
 
 constexpr QSize kCell{52, 60};
-enum Data { Character = Qt::UserRole, Missing, ByHand };
+enum GlyphData { Character = Qt::UserRole, Missing, ByHand };
 
 }  // namespace
 

@@ -12,6 +12,7 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
+#include "app/widgets/from_std.h"
 #include "core/font/hand_glyph.h"
 #include "core/font/unicode_blocks.h"
 #include "core/image/levels.h"
@@ -23,7 +24,6 @@ namespace gorsefinch::app {
 
 namespace {
 
-QString fromStd(const std::string& text) { return QString::fromStdString(text); }
 
 // May break after dots and underscores.
 QString breakable(QString name) {

@@ -15,6 +15,7 @@
 
 #include "app/session/session.h"
 #include "app/widgets/counted.h"
+#include "app/widgets/from_std.h"
 #include "core/image/series.h"
 #include "core/project/image_edits.h"
 
@@ -22,9 +23,8 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr size_t kMostFile = size_t{256} << 20;
+constexpr size_t kMostPictureFile = size_t{256} << 20;
 
-QString fromStd(const std::string& text) { return QString::fromStdString(text); }
 
 // What is larger than the panel comes in as large as the panel shows it whole, unless the recipe says a size.
 void fitToPanel(Recipe& recipe, const Original& original, const Panel& panel) {
@@ -41,7 +41,7 @@ Result<Image> readImage(const std::vector<std::string>& paths, const Document& d
     Files files;
     Image image;
     for (const std::string& path : paths) {
-        const auto bytes = files.read(path, kMostFile);
+        const auto bytes = files.read(path, kMostPictureFile);
         if (!bytes)
             return tl::unexpected(bytes.error());
         const std::string name = std::filesystem::path(path).filename().string();
@@ -203,7 +203,7 @@ void BringIn::takeUpChanges() {
     std::vector<Image> fresh;
     QStringList patterns = QString(kPicturePatterns).split(' ');
     for (const QString& file : folder.entryList(patterns, QDir::Files)) {
-        const auto bytes = files.read(folder.filePath(file).toStdString(), kMostFile);
+        const auto bytes = files.read(folder.filePath(file).toStdString(), kMostPictureFile);
         if (!bytes)
             continue;
         const std::string name = file.toStdString();

@@ -20,7 +20,7 @@ namespace gorsefinch::app {
 
 namespace {
 
-enum Data { Source = Qt::UserRole, Ms };
+enum FrameData { Source = Qt::UserRole, Ms };
 
 // The frames as they play now, written out.
 std::vector<FrameUse> usesOf(const ImageDesk& desk) {

@@ -14,7 +14,7 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr QSize kThumbnail{44, 38};
+constexpr QSize kRowPicture{44, 38};
 
 }  // namespace
 
@@ -111,15 +111,15 @@ void ImagesModel::take(const QString& name, const Result<BakedImageRef>& baked) 
 const QPixmap& ImagesModel::thumbnail(const Row& row) const {
     if (!row.thumbnail.isNull())
         return row.thumbnail;
-    QPixmap out(kThumbnail * 2);
+    QPixmap out(kRowPicture * 2);
     out.setDevicePixelRatio(2);
     out.fill(QColor::fromRgba(session_.document().screens.front()->background.argb | 0xff000000u));
     if (row.baked) {
         QPainter painter(&out);
         const QImage image = toImage(row.baked->picture(0));
-        const QSizeF size = QSizeF(image.size()).scaled(QSizeF(kThumbnail).boundedTo(QSizeF(image.size()) * 2), Qt::KeepAspectRatio);
+        const QSizeF size = QSizeF(image.size()).scaled(QSizeF(kRowPicture).boundedTo(QSizeF(image.size()) * 2), Qt::KeepAspectRatio);
         painter.setRenderHint(QPainter::SmoothPixmapTransform, size.width() < image.width());
-        painter.drawImage(QRectF(QPointF((kThumbnail.width() - size.width()) / 2, (kThumbnail.height() - size.height()) / 2), size), image);
+        painter.drawImage(QRectF(QPointF((kRowPicture.width() - size.width()) / 2, (kRowPicture.height() - size.height()) / 2), size), image);
     }
     row.thumbnail = out;
     return row.thumbnail;

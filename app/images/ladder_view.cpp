@@ -22,7 +22,7 @@ namespace gorsefinch::app {
 namespace {
 
 constexpr QSize kRung{138, 132};
-enum Data { Format = Qt::UserRole, Way, PlainText, ErrorText, Number };
+enum RungData { Format = Qt::UserRole, Way, PlainText, ErrorText, Number };
 
 QString wayWords(const Rung& rung) {
     static const char* const words[] = {"nearest", "4x4", "8x8", "blue", "F-S", "Atk."};
@@ -30,7 +30,7 @@ QString wayWords(const Rung& rung) {
     return rung.colours == 0 ? way : QString("%1 %2").arg(way).arg(rung.colours);
 }
 
-class RungDelegate : public QStyledItemDelegate {
+class RungPainter : public QStyledItemDelegate {
   public:
     using QStyledItemDelegate::QStyledItemDelegate;
     QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return kRung; }
@@ -95,7 +95,7 @@ LadderView::LadderView(Session& session, ImageDesk& desk, QWidget* parent)
     list_->setMovement(QListView::Static);
     list_->setResizeMode(QListView::Adjust);
     list_->setUniformItemSizes(true);
-    list_->setItemDelegate(new RungDelegate(list_));
+    list_->setItemDelegate(new RungPainter(list_));
     list_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
     column->addWidget(list_, 1);
     connect(order_, &QComboBox::activated, this, &LadderView::show);

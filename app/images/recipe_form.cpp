@@ -14,13 +14,13 @@
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
 #include "app/widgets/fields.h"
+#include "app/widgets/from_std.h"
 #include "core/project/image_edits.h"
 
 namespace gorsefinch::app {
 
 namespace {
 
-QString fromStd(const std::string& text) { return QString::fromStdString(text); }
 
 }  // namespace
 

@@ -15,7 +15,6 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr int kRuler = 18;   // pixels of a ruler's breadth
 constexpr int kLeastBox = 4;
 
 }  // namespace

@@ -12,6 +12,9 @@ namespace gorsefinch::app {
 
 class Session;
 
+// Pixels of a ruler's breadth.
+inline constexpr int kRuler = 18;
+
 // The screen that is edited, at whole-number zoom: the runtime's own picture, rulers, the selection's brackets, guides.
 // The pointer edits; while it operates, it is the twin's finger instead.
 class Canvas : public QWidget {

@@ -13,8 +13,6 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr int kRuler = 18;
-
 // A step of the ruler's figures that leaves them apart at this zoom.
 int rulerStep(int zoom) {
     for (const int step : {10, 20, 50, 100, 200})

@@ -16,7 +16,7 @@ namespace gorsefinch::app {
 namespace {
 
 constexpr int kRow = 23, kEye = 12, kLock = 34, kName = 56;
-constexpr const char* kMime = "application/x-gorsefinch-layer";
+constexpr const char* kLayerMime = "application/x-gorsefinch-layer";
 
 class LayersDelegate : public QStyledItemDelegate {
   public:
@@ -123,14 +123,14 @@ Qt::ItemFlags LayersModel::flags(const QModelIndex& index) const {
 
 QMimeData* LayersModel::mimeData(const QModelIndexList& indexes) const {
     auto* data = new QMimeData;
-    data->setData(kMime, indexes.isEmpty() ? QByteArray() : QByteArray::fromStdString(nameAt(indexes.front().row())));
+    data->setData(kLayerMime, indexes.isEmpty() ? QByteArray() : QByteArray::fromStdString(nameAt(indexes.front().row())));
     return data;
 }
 
 bool LayersModel::dropMimeData(const QMimeData* data, Qt::DropAction action, int row, int, const QModelIndex&) {
-    if (action != Qt::MoveAction || !data->hasFormat(kMime))
+    if (action != Qt::MoveAction || !data->hasFormat(kLayerMime))
         return false;
-    const std::string name = data->data(kMime).toStdString();
+    const std::string name = data->data(kLayerMime).toStdString();
     const int from = rowOf(name);
     const int to = row < 0 ? rows_ - 1 : row > from ? row - 1 : row;
     if (to != from)

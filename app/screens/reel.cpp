@@ -16,14 +16,14 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr QSize kThumbnail(96, 72);
-constexpr const char* kMime = "application/x-gorsefinch-screen";
+constexpr QSize kScreenPicture(96, 72);
+constexpr const char* kScreenMime = "application/x-gorsefinch-screen";
 
 class ReelDelegate : public QStyledItemDelegate {
   public:
     using QStyledItemDelegate::QStyledItemDelegate;
 
-    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {180, kThumbnail.height() + 22}; }
+    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {180, kScreenPicture.height() + 22}; }
 
     void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         const QRect r = option.rect.adjusted(10, 4, -10, -5);
@@ -34,8 +34,8 @@ class ReelDelegate : public QStyledItemDelegate {
         painter->drawRoundedRect(QRectF(r).adjusted(1, 1, -1, -1), 3, 3);
         const auto picture = index.data(ReelModel::ThumbnailRole).value<QPixmap>();
         const QSize size = picture.deviceIndependentSize().toSize();
-        painter->drawPixmap(QPoint(r.left() + 6 + (kThumbnail.width() - size.width()) / 2, r.center().y() - size.height() / 2), picture);
-        const int x = r.left() + kThumbnail.width() + 14;
+        painter->drawPixmap(QPoint(r.left() + 6 + (kScreenPicture.width() - size.width()) / 2, r.center().y() - size.height() / 2), picture);
+        const int x = r.left() + kScreenPicture.width() + 14;
         const int room = r.right() - x - 4;
         painter->setFont(Theme::text());
         painter->setPen(Theme::colour(Role::Text));
@@ -48,7 +48,7 @@ class ReelDelegate : public QStyledItemDelegate {
     }
 
     void updateEditorGeometry(QWidget* editor, const QStyleOptionViewItem& option, const QModelIndex&) const override {
-        editor->setGeometry(option.rect.adjusted(kThumbnail.width() + 18, 8, -12, -kThumbnail.height() + 20));
+        editor->setGeometry(option.rect.adjusted(kScreenPicture.width() + 18, 8, -12, -kScreenPicture.height() + 20));
     }
 };
 
@@ -80,7 +80,7 @@ QPixmap ReelModel::thumbnail(int screen) const {
         parts_.clear();
     }
     const QImage image = toImage(drawScreen(*session_.scene(), screen));
-    const QPixmap picture = QPixmap::fromImage(image.scaled(kThumbnail, Qt::KeepAspectRatio, Qt::SmoothTransformation));
+    const QPixmap picture = QPixmap::fromImage(image.scaled(kScreenPicture, Qt::KeepAspectRatio, Qt::SmoothTransformation));
     thumbnails_[key] = picture;
     parts_[key] = part;
     return picture;
@@ -123,14 +123,14 @@ Qt::ItemFlags ReelModel::flags(const QModelIndex& index) const {
 
 QMimeData* ReelModel::mimeData(const QModelIndexList& indexes) const {
     auto* data = new QMimeData;
-    data->setData(kMime, QByteArray::number(indexes.isEmpty() ? -1 : indexes.front().row()));
+    data->setData(kScreenMime, QByteArray::number(indexes.isEmpty() ? -1 : indexes.front().row()));
     return data;
 }
 
 bool ReelModel::dropMimeData(const QMimeData* data, Qt::DropAction action, int row, int, const QModelIndex&) {
-    if (action != Qt::MoveAction || !data->hasFormat(kMime))
+    if (action != Qt::MoveAction || !data->hasFormat(kScreenMime))
         return false;
-    const int from = data->data(kMime).toInt();
+    const int from = data->data(kScreenMime).toInt();
     const int to = row < 0 ? rowCount() - 1 : row > from ? row - 1 : row;
     if (from != to)
         session_.edit(moveScreen(session_.document(), from, to), tr("Reorder screens"));

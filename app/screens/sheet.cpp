@@ -14,13 +14,13 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
+#include "app/widgets/from_std.h"
 #include "core/emit/costs.h"
 
 namespace gorsefinch::app {
 
 namespace {
 
-QString fromStd(const std::string& text) { return QString::fromStdString(text); }
 
 }  // namespace
 

@@ -11,6 +11,7 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
+#include "app/widgets/from_std.h"
 #include "core/project/font_edits.h"
 #include "core/project/image_edits.h"
 #include "core/font/face_facts.h"
@@ -19,7 +20,6 @@ namespace gorsefinch::app {
 
 namespace {
 
-QString fromStd(const std::string& text) { return QString::fromStdString(text); }
 
 QStringList choiceList(const PropertyInfo& property) {
     QStringList out;

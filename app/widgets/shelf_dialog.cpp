@@ -20,28 +20,28 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr QSize kThumbnail(72, 44);
+constexpr QSize kShelfPicture(72, 44);
 
 QPixmap centred(const QImage& image) {
-    QPixmap out(kThumbnail);
+    QPixmap out(kShelfPicture);
     out.fill(Qt::transparent);
     QPainter painter(&out);
-    const QSize size = image.size().scaled(kThumbnail.boundedTo(image.size()), Qt::KeepAspectRatio);
+    const QSize size = image.size().scaled(kShelfPicture.boundedTo(image.size()), Qt::KeepAspectRatio);
     painter.setRenderHint(QPainter::SmoothPixmapTransform);
-    painter.drawImage(QRect(QPoint((kThumbnail.width() - size.width()) / 2, (kThumbnail.height() - size.height()) / 2), size), image);
+    painter.drawImage(QRect(QPoint((kShelfPicture.width() - size.width()) / 2, (kShelfPicture.height() - size.height()) / 2), size), image);
     return out;
 }
 
 QPixmap thumbnail(const Document& shelf, const Image& image, ImageBakery& bakery) {
     const auto baked = bakery.bake(shelf, image);
-    return baked ? centred(toImage((*baked)->picture(0))) : QPixmap(kThumbnail);
+    return baked ? centred(toImage((*baked)->picture(0))) : QPixmap(kShelfPicture);
 }
 
 QPixmap thumbnail(const Document& shelf, const Face& face) {
     const FontKey key{face.name, 22};
     auto source = fontSource(shelf, key, 8);
     if (!source)
-        return QPixmap(kThumbnail);
+        return QPixmap(kShelfPicture);
     BakedFont font(key, std::move(*source));
     font.bake();
     return centred(wordPicture(font, U"Aag1", Theme::colour(Role::Text)));
@@ -70,7 +70,7 @@ ShelfDialog::ShelfDialog(What what, QWidget* parent)
     empty_->setProperty("quiet", true);
     column->addWidget(empty_);
     list_->setObjectName("shelf");
-    list_->setIconSize(kThumbnail);
+    list_->setIconSize(kShelfPicture);
     list_->setSelectionMode(QAbstractItemView::ExtendedSelection);
     column->addWidget(list_, 1);
     auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel, this);

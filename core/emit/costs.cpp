@@ -17,8 +17,8 @@ constexpr RecordSizes sizes[] = {
     {"gorse_font", 28, 18},        {"gorse_glyph", 8, 8},          {"gorse_range", 8, 8},
     {"gorse_kern", 6, 6},          {"gorse_image", 24, 16},        {"gorse_screen", 24, 18},
     {"gorse_slot", 8, 8},          {"gorse_binding", 4, 4},        {"gorse_number_variable", 12, 12},
-    {"gorse_text_variable", 8, 6}, {"gorse_rule", 20, 20},         {"gorse_scene", 60, 42},
-    {"gorse_panel", 32, 24},       {"gorse_frames", 40, 32},
+    {"gorse_text_variable", 8, 6}, {"gorse_rule", 20, 20},         {"gorse_scene", 88, 68},
+    {"gorse_panel", 36, 28},       {"gorse_frames", 40, 32},
     {"gorse_animation", 12, 8},    {"gorse_image_source", 32, 20},
 };
 
@@ -119,7 +119,7 @@ Costs costsOf(const BuiltScene& scene) {
     out.rules.ram = 4L * rules.timers + rules.whens;
     out.variables.flash = static_cast<long>(scene.numbers.size()) * recordSize("gorse_number_variable", bits) +
                           static_cast<long>(scene.texts.size()) * recordSize("gorse_text_variable", bits);
-    out.variables.ram = 4L * static_cast<long>(scene.numbers.size()) + scene.scene.text_bytes;
+    out.variables.ram = 4L * static_cast<long>(scene.numbers.size()) + (scene.scene.screen_at - scene.scene.texts_at);
     for (const std::string& name : neededSources(scene))
         for (const SourceSize& each : sourceSizes)
             if (each.name == name)

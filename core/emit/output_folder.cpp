@@ -14,7 +14,7 @@ namespace {
 constexpr const char* kManifest = "MANIFEST.json";
 
 // A path that generation can have written: no folder, or the runtime's.
-bool isOurs(const std::string& path) {
+bool isGenerated(const std::string& path) {
     return isPlainFileName(path) || (path.starts_with("gorse/") && isPlainFileName(path.substr(6)));
 }
 
@@ -27,7 +27,7 @@ std::map<std::string, std::string> readManifest(const std::filesystem::path& fol
     if (!json.is_object() || !json.contains("files") || !json["files"].is_object())
         return hashes;
     for (const auto& [path, hash] : json["files"].items())
-        if (hash.is_string() && isOurs(path))
+        if (hash.is_string() && isGenerated(path))
             hashes[path] = hash;
     return hashes;
 }

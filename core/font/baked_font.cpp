@@ -15,7 +15,7 @@ constexpr size_t kMostBits = 0xffffff;  // what a glyph's offset can say
 constexpr size_t kMostGlyphs = 65000;
 constexpr size_t kMostKerned = 1500;    // characters whose pairs are looked up
 
-bool isDigit(char32_t character) { return character >= U'0' && character <= U'9'; }
+bool isAsciiDigit(char32_t character) { return character >= U'0' && character <= U'9'; }
 
 // Heavier or lighter edges.
 void weigh(std::vector<uint8_t>& coverage, int gamma) {
@@ -108,7 +108,7 @@ GlyphBitmap BakedFont::fromFace(char32_t character) const {
     GlyphBitmap out = face->glyph(character);
     if (bits() > 1)
         weigh(out.coverage, source_.settings.gamma);
-    if (isDigit(character) && digitWidth_ > 0) {
+    if (isAsciiDigit(character) && digitWidth_ > 0) {
         // What is over goes to both sides.
         out.left += (digitWidth_ - out.advance) / 2;
         out.advance = digitWidth_;
@@ -222,7 +222,7 @@ void BakedFont::addKerning(const std::vector<char32_t>& characters) {
         }
         for (size_t right = 0; right < count; ++right) {
             const auto known = pairs_.find({characters[left], characters[right]});
-            const bool still = digitWidth_ > 0 && (isDigit(characters[left]) || isDigit(characters[right]));
+            const bool still = digitWidth_ > 0 && (isAsciiDigit(characters[left]) || isAsciiDigit(characters[right]));
             if (known != pairs_.end() && known->second != 0 && !still)
                 kerns_.push_back({static_cast<uint16_t>(left + 1), static_cast<uint16_t>(right + 1), static_cast<int16_t>(known->second)});
         }

@@ -17,7 +17,7 @@ using F = PixelFormat;
 using L = PixelLayout;
 using M = PixelMeaning;
 
-const std::array<PixelFormatInfo, 19> table{{
+const std::array<PixelFormatInfo, 19> formatTable{{
     {F::Page1, "page1", "1 bit, upright bytes, lowest bit on top, pages of 8 rows", 1, L::Pages, M::Grey, 1, 1, 1, 1,
      PANEL(page1), IMAGE(page1), BY_PALETTE},
     {F::Row1, "row1", "1 bit, eight pixels a byte, leftmost in the highest bit", 1, L::Rows, M::Grey, 1, 1, 1, 1,
@@ -56,14 +56,14 @@ const std::array<PixelFormatInfo, 19> table{{
 
 }  // namespace
 
-std::span<const PixelFormatInfo> pixelFormats() { return table; }
+std::span<const PixelFormatInfo> pixelFormats() { return formatTable; }
 
-const PixelFormatInfo& info(PixelFormat format) { return table[static_cast<size_t>(format)]; }
+const PixelFormatInfo& info(PixelFormat format) { return formatTable[static_cast<size_t>(format)]; }
 
 PixelFormat maskOfBits(int bits) { return bits == 1 ? F::A1 : bits == 2 ? F::A2 : bits == 4 ? F::A4 : F::A8; }
 
 const PixelFormatInfo* pixelFormatByKey(std::string_view key) {
-    for (const PixelFormatInfo& each : table)
+    for (const PixelFormatInfo& each : formatTable)
         if (key == each.key)
             return &each;
     return nullptr;

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/base/characters.h"
 #include "core/image/series.h"
 
 #include <algorithm>
@@ -10,7 +11,6 @@ namespace gorsefinch {
 
 namespace {
 
-bool isDigit(char c) { return c >= '0' && c <= '9'; }
 int lower(char c) { return std::tolower(static_cast<unsigned char>(c)); }
 
 size_t digitsEnd(std::string_view text, size_t at) {

@@ -20,7 +20,7 @@ constexpr std::array<std::pair<Hinting, const char*>, 4> hintings{{
     {Hinting::Light, "light"},
     {Hinting::Full, "full"},
 }};
-constexpr std::array<std::pair<GlyphPacking, const char*>, 3> packings{{
+constexpr std::array<std::pair<GlyphPacking, const char*>, 3> glyphPackingKeys{{
     {GlyphPacking::Plain, "plain"},
     {GlyphPacking::Runs, "runs"},
     {GlyphPacking::Smallest, "smallest"},
@@ -30,9 +30,9 @@ constexpr std::array<std::pair<GlyphPacking, const char*>, 3> packings{{
 
 const char* toKey(SizeMeasure measure) { return keyOf<SizeMeasure>(measures, measure); }
 const char* toKey(Hinting hinting) { return keyOf<Hinting>(hintings, hinting); }
-const char* toKey(GlyphPacking packing) { return keyOf<GlyphPacking>(packings, packing); }
+const char* toKey(GlyphPacking packing) { return keyOf<GlyphPacking>(glyphPackingKeys, packing); }
 std::optional<SizeMeasure> sizeMeasureByKey(std::string_view key) { return valueOfKey<SizeMeasure>(measures, key); }
 std::optional<Hinting> hintingByKey(std::string_view key) { return valueOfKey<Hinting>(hintings, key); }
-std::optional<GlyphPacking> glyphPackingByKey(std::string_view key) { return valueOfKey<GlyphPacking>(packings, key); }
+std::optional<GlyphPacking> glyphPackingByKey(std::string_view key) { return valueOfKey<GlyphPacking>(glyphPackingKeys, key); }
 
 }  // namespace gorsefinch

@@ -33,7 +33,7 @@ constexpr const char* placeChoices[] = {"top", "middle", "bottom"};
 constexpr const char* playChoices[] = {"loop", "once", "to and fro"};
 constexpr const char* sideChoices[] = {"left", "right", "above", "below"};
 
-const std::array<PropertyInfo, 5> place{{
+const std::array<PropertyInfo, 5> placeTable{{
     {"x", "Left", PropertyType::Whole, I{0}, -4096, 4096, "px", "left edge on the screen", {},
      RECORD_FIELD(gorse_widget, x)},
     {"y", "Top", PropertyType::Whole, I{0}, -4096, 4096, "px", "top edge on the screen", {},
@@ -44,7 +44,7 @@ const std::array<PropertyInfo, 5> place{{
      RECORD_FIELD(gorse_widget, visible)},
 }};
 
-const std::array<PropertyInfo, 8> style{{
+const std::array<PropertyInfo, 8> styleTable{{
     {"fill", "Fill", PropertyType::Colour, Colour{0}, 0, 0, "", "colour of the box", {}, LOOK_FIELD(fill)},
     {"colour", "Text", PropertyType::Colour, opaque(0xF2EEE4), 0, 0, "", "colour of text and of one-colour images",
      {}, LOOK_FIELD(text)},
@@ -60,7 +60,7 @@ const std::array<PropertyInfo, 8> style{{
      "size of the text: the face's em in pixels, or what the font says", {}, {}},
 }};
 
-const std::array<PropertyInfo, 4> text{{
+const std::array<PropertyInfo, 4> textTable{{
     {"text", "Text", PropertyType::Text, S{}, 0, 0, "", "what it says; {variable} shows a value", {},
      TEXT_FIELD(gorse_label, text)},
     {"align", "Align", PropertyType::Choice, S{"left"}, 0, 0, "", "where lines stand in the box", alignChoices, {}},
@@ -69,14 +69,14 @@ const std::array<PropertyInfo, 4> text{{
     {"wrap", "Wrap", PropertyType::YesNo, false, 0, 0, "", "break lines that are too long at spaces", {}, {}},
 }};
 
-const std::array<PropertyInfo, 3> image{{
+const std::array<PropertyInfo, 3> imageTable{{
     {"image", "Image", PropertyType::Image, S{}, 0, 0, "", "which image", {}, {}},
     {"align", "Align", PropertyType::Choice, S{"middle"}, 0, 0, "", "where it stands in the box", alignChoices, {}},
     {"place", "Place", PropertyType::Choice, S{"middle"}, 0, 0, "", "where it stands from top to bottom",
      placeChoices, {}},
 }};
 
-const std::array<PropertyInfo, 5> button{{
+const std::array<PropertyInfo, 5> buttonTable{{
     {"text", "Text", PropertyType::Text, S{}, 0, 0, "", "what it says; {variable} shows a value", {},
      TEXT_FIELD(gorse_label, text)},
     {"image", "Image", PropertyType::Image, S{}, 0, 0, "", "an image beside the text, or alone", {}, {}},
@@ -86,7 +86,7 @@ const std::array<PropertyInfo, 5> button{{
     {"align", "Align", PropertyType::Choice, S{"middle"}, 0, 0, "", "where the text stands", alignChoices, {}},
 }};
 
-const std::array<PropertyInfo, 8> frames{{
+const std::array<PropertyInfo, 8> framesTable{{
     {"image", "Image", PropertyType::Image, S{}, 0, 0, "", "an image with several frames", {}, {}},
     {"play", "Plays", PropertyType::Choice, S{"loop"}, 0, 0, "", "for ever, once, or to and fro", playChoices, {}},
     {"starts", "Starts", PropertyType::YesNo, true, 0, 0, "", "plays as soon as its screen is entered", {}, {}},
@@ -103,13 +103,13 @@ const std::array<PropertyInfo, 8> frames{{
 
 constexpr RuntimeKind buttonWithImage{&gorse_kind_button_image, "gorse_kind_button_image", "gorse_kind_button_image.c"};
 
-const std::array<KindInfo, 5> table{{
-    {Kind::Text, "text", "words, and values in braces", 120, 24, "Text", "text", text, {&gorse_kind_text, "gorse_kind_text", "gorse_kind_text.c"}, "gorse_label", true, false, false},
-    {Kind::Button, "button", "acts when it is tapped", 96, 34, "Button", "button", button, {&gorse_kind_button, "gorse_kind_button", "gorse_kind_button.c"}, "gorse_button", true, true, false, &buttonWithImage},
+const std::array<KindInfo, 5> kindTable{{
+    {Kind::Text, "text", "words, and values in braces", 120, 24, "Text", "text", textTable, {&gorse_kind_text, "gorse_kind_text", "gorse_kind_text.c"}, "gorse_label", true, false, false},
+    {Kind::Button, "button", "acts when it is tapped", 96, 34, "Button", "button", buttonTable, {&gorse_kind_button, "gorse_kind_button", "gorse_kind_button.c"}, "gorse_button", true, true, false, &buttonWithImage},
     {Kind::Rectangle, "rectangle", "a box with fill, border and corners", 96, 48, "", "box", {},
      {&gorse_kind_rectangle, "gorse_kind_rectangle", "gorse_kind_rectangle.c"}, "gorse_rectangle", false, false, false},
-    {Kind::Image, "image", "a picture", 48, 48, "", "image", image, {&gorse_kind_image, "gorse_kind_image", "gorse_kind_image.c"}, "gorse_picture", false, false, false},
-    {Kind::Frames, "frames", "a picture that moves, or stands for a reading", 48, 48, "", "frames", frames,
+    {Kind::Image, "image", "a picture", 48, 48, "", "image", imageTable, {&gorse_kind_image, "gorse_kind_image", "gorse_kind_image.c"}, "gorse_picture", false, false, false},
+    {Kind::Frames, "frames", "a picture that moves, or stands for a reading", 48, 48, "", "frames", framesTable,
      {&gorse_kind_frames, "gorse_kind_frames", "gorse_kind_frames.c"}, "gorse_frames", false, false, true},
 }};
 
@@ -125,27 +125,27 @@ const PropertyInfo* find(std::span<const PropertyInfo> properties, std::string_v
 
 }  // namespace
 
-std::span<const KindInfo> kinds() { return table; }
+std::span<const KindInfo> kinds() { return kindTable; }
 
 const KindInfo& info(Kind kind) {
-    return *std::find_if(table.begin(), table.end(), [&](const KindInfo& k) { return k.kind == kind; });
+    return *std::find_if(kindTable.begin(), kindTable.end(), [&](const KindInfo& k) { return k.kind == kind; });
 }
 
 const KindInfo* kindByKey(std::string_view key) {
-    for (const KindInfo& each : table)
+    for (const KindInfo& each : kindTable)
         if (key == each.key)
             return &each;
     return nullptr;
 }
 
-std::span<const PropertyInfo> placeProperties() { return place; }
-std::span<const PropertyInfo> styleProperties() { return style; }
+std::span<const PropertyInfo> placeProperties() { return placeTable; }
+std::span<const PropertyInfo> styleProperties() { return styleTable; }
 std::span<const StateInfo> lookStates() { return states; }
 
-const PropertyInfo* findStyleProperty(std::string_view key) { return find(style, key); }
+const PropertyInfo* findStyleProperty(std::string_view key) { return find(styleTable, key); }
 
 const PropertyInfo& styleProperty(std::string_view key) {
-    if (const PropertyInfo* found = find(style, key))
+    if (const PropertyInfo* found = find(styleTable, key))
         return *found;
     throw std::logic_error("no such style property");
 }
@@ -153,9 +153,9 @@ const PropertyInfo& styleProperty(std::string_view key) {
 const PropertyInfo* findProperty(Kind kind, std::string_view key) {
     if (const PropertyInfo* own = find(info(kind).properties, key))
         return own;
-    if (const PropertyInfo* placed = find(place, key))
+    if (const PropertyInfo* placed = find(placeTable, key))
         return placed;
-    return find(style, key);
+    return find(styleTable, key);
 }
 
 bool fits(const PropertyInfo& property, const PropertyValue& value) {

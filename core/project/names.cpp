@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/base/characters.h"
 #include "core/project/names.h"
 
 #include <algorithm>
@@ -30,7 +31,6 @@ constexpr auto keywords = std::to_array<std::string_view>(
      "void",         "volatile",      "wchar_t",       "while",         "xor",         "xor_eq"});
 
 bool isLetter(char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); }
-bool isDigit(char c) { return c >= '0' && c <= '9'; }
 
 // Latin letters with marks that users type into button texts, spelled in ASCII.
 constexpr auto spelled = std::to_array<std::pair<std::string_view, std::string_view>>(

@@ -12,7 +12,7 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr Preset table[] = {
+constexpr Preset presetTable[] = {
     {"colour-320x240", "320 x 240, 16-bit colour", "a touch panel of 2 to 3 inches on a serial bus", 320, 240,
      PixelFormat::Rgb565Be, 32, 16, 256 * 1024, 20 * 1024},
     {"colour-480x272", "480 x 272, 16-bit colour", "a touch panel of 4 inches on a parallel bus", 480, 272,
@@ -61,10 +61,10 @@ std::vector<Look> startLooks(bool mono, const std::string& face) {
 
 }  // namespace
 
-std::span<const Preset> presets() { return table; }
+std::span<const Preset> presets() { return presetTable; }
 
 const Preset* presetByKey(std::string_view key) {
-    for (const Preset& each : table)
+    for (const Preset& each : presetTable)
         if (key == each.key)
             return &each;
     return nullptr;

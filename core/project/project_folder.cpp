@@ -18,7 +18,7 @@ constexpr const char* kUnsaved = ".gorsefinch-unsaved-";
 constexpr const char* kBeside = ".new";
 
 // A path that save() can have written: a plain name, in one of our folders or none.
-bool isOurs(const std::string& path) {
+bool isProjectFile(const std::string& path) {
     const size_t slash = path.find('/');
     if (slash == std::string::npos)
         return path == kMainFile;
@@ -59,11 +59,11 @@ Result<void> ProjectFolder::completeSave() {
     const auto json = parseJson(kCommitRecord, *record);
     if (json && json->is_object()) {
         for (const auto& name : json->value("renamed", Json::array()))
-            if (name.is_string() && isOurs(name) && files_.exists(at(name.get<std::string>() + kBeside)))
+            if (name.is_string() && isProjectFile(name) && files_.exists(at(name.get<std::string>() + kBeside)))
                 if (auto done = files_.rename(at(name.get<std::string>() + kBeside), at(name)); !done)
                     return done;
         for (const auto& name : json->value("removed", Json::array()))
-            if (name.is_string() && isOurs(name))
+            if (name.is_string() && isProjectFile(name))
                 if (auto done = files_.remove(at(name)); !done)
                     return done;
     }

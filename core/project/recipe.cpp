@@ -9,12 +9,12 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr std::array<std::pair<Fit, const char*>, 3> fits{{
+constexpr std::array<std::pair<Fit, const char*>, 3> fitKeys{{
     {Fit::Contain, "contain"},
     {Fit::Cover, "cover"},
     {Fit::Stretch, "stretch"},
 }};
-constexpr std::array<std::pair<Reduction, const char*>, 6> reductions{{
+constexpr std::array<std::pair<Reduction, const char*>, 6> reductionKeys{{
     {Reduction::Nearest, "none"},
     {Reduction::Bayer4, "bayer4"},
     {Reduction::Bayer8, "bayer8"},
@@ -22,13 +22,13 @@ constexpr std::array<std::pair<Reduction, const char*>, 6> reductions{{
     {Reduction::FloydSteinberg, "floyd-steinberg"},
     {Reduction::Atkinson, "atkinson"},
 }};
-constexpr std::array<std::pair<PaletteSource, const char*>, 4> sources{{
+constexpr std::array<std::pair<PaletteSource, const char*>, 4> sourceKeys{{
     {PaletteSource::Picture, "picture"},
     {PaletteSource::Image, "image"},
     {PaletteSource::Panel, "panel"},
     {PaletteSource::Own, "own"},
 }};
-constexpr std::array<std::pair<Packing, const char*>, 3> packings{{
+constexpr std::array<std::pair<Packing, const char*>, 3> packingKeys{{
     {Packing::Plain, "plain"},
     {Packing::Runs, "runs"},
     {Packing::Smallest, "smallest"},
@@ -36,13 +36,13 @@ constexpr std::array<std::pair<Packing, const char*>, 3> packings{{
 
 }  // namespace
 
-const char* toKey(Fit fit) { return keyOf<Fit>(fits, fit); }
-const char* toKey(Reduction reduction) { return keyOf<Reduction>(reductions, reduction); }
-const char* toKey(PaletteSource source) { return keyOf<PaletteSource>(sources, source); }
-const char* toKey(Packing packing) { return keyOf<Packing>(packings, packing); }
-std::optional<Fit> fitByKey(std::string_view key) { return valueOfKey<Fit>(fits, key); }
-std::optional<Reduction> reductionByKey(std::string_view key) { return valueOfKey<Reduction>(reductions, key); }
-std::optional<PaletteSource> paletteSourceByKey(std::string_view key) { return valueOfKey<PaletteSource>(sources, key); }
-std::optional<Packing> packingByKey(std::string_view key) { return valueOfKey<Packing>(packings, key); }
+const char* toKey(Fit fit) { return keyOf<Fit>(fitKeys, fit); }
+const char* toKey(Reduction reduction) { return keyOf<Reduction>(reductionKeys, reduction); }
+const char* toKey(PaletteSource source) { return keyOf<PaletteSource>(sourceKeys, source); }
+const char* toKey(Packing packing) { return keyOf<Packing>(packingKeys, packing); }
+std::optional<Fit> fitByKey(std::string_view key) { return valueOfKey<Fit>(fitKeys, key); }
+std::optional<Reduction> reductionByKey(std::string_view key) { return valueOfKey<Reduction>(reductionKeys, key); }
+std::optional<PaletteSource> paletteSourceByKey(std::string_view key) { return valueOfKey<PaletteSource>(sourceKeys, key); }
+std::optional<Packing> packingByKey(std::string_view key) { return valueOfKey<Packing>(packingKeys, key); }
 
 }  // namespace gorsefinch

@@ -61,6 +61,12 @@ void Compiled::push(int64_t value) {
     }
 }
 
+void Compiled::turnOver() {
+    push(0);
+    operation(GORSE_OP_EQUAL);
+    depth = std::max(depth, 2);
+}
+
 void Compiled::rescale(int toScale) {
     if (toScale == scale)
         return;

@@ -136,7 +136,7 @@ Compiled ExpressionParser::logic(Compiled a, const Token& op, Compiled b) {
     want(b, ValueType::YesNo, op);
     const bool isAnd = op.text == "&&";
     if (!isAnd)
-        a.operation(GORSE_OP_NOT);
+        a.turnOver();
     a.operation(GORSE_OP_JUMP_IF_NOT);
     a.word(static_cast<int>(b.code.size()) + 3);
     a.append(b);
@@ -163,11 +163,13 @@ Compiled ExpressionParser::compare(Compiled a, const Token& op, Compiled b) {
         checkRange(a, op);
         checkRange(b, op);
     }
+    if (op.text == ">" || op.text == "<=")
+        std::swap(a, b);
     a.append(b);
-    const int order = op.text == ">" || op.text == "<=" ? GORSE_OP_GREATER : GORSE_OP_LESS;
-    a.operation(orders ? order : texts ? GORSE_OP_SAME_TEXT : GORSE_OP_EQUAL);
+    a.operation(orders ? GORSE_OP_LESS : texts ? GORSE_OP_SAME_TEXT : GORSE_OP_EQUAL);
+    a.depth = std::max(a.depth, b.depth + 1);
     if (op.text == "!=" || op.text == "<=" || op.text == ">=")
-        a.operation(GORSE_OP_NOT);
+        a.turnOver();
     a.type = ValueType::YesNo;
     a.scale = 0;
     a.unit.clear();
@@ -175,7 +177,6 @@ Compiled ExpressionParser::compare(Compiled a, const Token& op, Compiled b) {
     a.most = 1;
     a.constant = false;
     a.words.reset();
-    a.depth = std::max(a.depth, b.depth + 1);
     return a;
 }
 
@@ -273,7 +274,13 @@ Compiled ExpressionParser::unary() {
             value.code.clear();
             value.push(value.least);
         } else {
-            value.operation(GORSE_OP_NEGATE);
+            Compiled zero;
+            zero.push(0);
+            zero.append(value);
+            zero.operation(GORSE_OP_SUBTRACT);
+            value.code = std::move(zero.code);
+            value.slots = std::move(zero.slots);
+            ++value.depth;
             std::swap(value.least, value.most);
             value.least = -value.least;
             value.most = -value.most;
@@ -282,7 +289,7 @@ Compiled ExpressionParser::unary() {
     } else if (take("!")) {
         value = unary();
         want(value, ValueType::YesNo, op);
-        value.operation(GORSE_OP_NOT);
+        value.turnOver();
     } else if (take("~")) {
         value = unary();
         want(value, ValueType::Number, op);

@@ -46,6 +46,8 @@ struct Compiled {
     void append(const Compiled& other);
     // Pushes a constant in the shortest way.
     void push(int64_t value);
+    // Turns yes into no and no into yes.
+    void turnOver();
     // Multiplies by a power of ten, or divides rounding.
     void rescale(int toScale);
 };

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/base/characters.h"
 #include "core/rules/lexer.h"
 
 #include <array>
@@ -10,7 +11,6 @@ namespace gorsefinch {
 namespace {
 
 bool isNameStart(char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || c == '_'; }
-bool isDigit(char c) { return c >= '0' && c <= '9'; }
 bool isHex(char c) { return isDigit(c) || (c >= 'a' && c <= 'f') || (c >= 'A' && c <= 'F'); }
 bool isNamePart(char c) { return isNameStart(c) || isDigit(c); }
 

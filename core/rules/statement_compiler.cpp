@@ -98,7 +98,7 @@ void StatementCompiler::visibility(const std::vector<Token>& tokens, Compiled& b
         body.operation(GORSE_OP_SLOT);
         body.slots.push_back({body.code.size(), slot});
         body.word(0);
-        body.operation(GORSE_OP_NOT);
+        body.turnOver();
     } else {
         body.push(tokens[0].is("show"));
     }

@@ -155,6 +155,7 @@ class TextCompiler {
         out_.bytes.insert(out_.bytes.end(), value.code.begin(), value.code.end());
         out_.bytes.push_back(GORSE_OP_END);
         out_.hasInsets = true;
+        out_.needsForms = out_.needsForms || form.form != GORSE_FORM_NUMBER;
         out_.needsMore = out_.needsMore || value.needsMore;
         out_.variables.insert(value.variables.begin(), value.variables.end());
         addExtremes(value, form);

@@ -87,7 +87,6 @@ void fillVariables(BuiltScene& out, const ProjectNames& names) {
         offset = static_cast<uint16_t>(offset + text.capacity);
         out.texts.push_back(text);
     }
-    out.scene.text_bytes = offset;
 }
 
 // Where what is sent may begin: at whole bytes of the panel's memory, which a turned panel counts from another edge.
@@ -118,6 +117,7 @@ void fillPanel(BuiltScene& out) {
     p.palette = out.palette.empty() ? nullptr : out.palette.data();
     p.palette_count = static_cast<uint16_t>(out.palette.size());
     fillUnits(panel, p, false);
+    p.least_buffer = static_cast<uint32_t>(packedRowBytes(panel.format, panel.width));
     p.paint = gorse_paint_rows;
     out.uprightPanel = p;
     p.column_offset = static_cast<uint16_t>(panel.columnOffset);
@@ -127,8 +127,11 @@ void fillPanel(BuiltScene& out) {
                                    (panel.invert ? GORSE_INVERT : 0) |
                                    (panel.swapRedBlue && info(panel.format).bits > 8 ? GORSE_SWAP_RED_BLUE : 0));
     fillUnits(panel, p, true);
-    if (p.quarter_turns % 2 != 0)
+    if (p.quarter_turns % 2 != 0) {
         p.paint = gorse_paint_squares;
+        const uint32_t side = std::max(p.unit_x, p.unit_y), bits = static_cast<uint32_t>(info(panel.format).bits);
+        p.least_buffer = (side * side * bits + 7) / 8;
+    }
     if (p.quarter_turns != 0 || p.flags != 0)
         p.turn = turnOf(panel.format).function;
 }
@@ -153,7 +156,6 @@ void fillImages(BuiltScene& out) {
 
 void fillScreens(BuiltScene& out) {
     uint16_t slots = 0;
-    int memory = 0;
     for (const auto& part : out.parts) {
         gorse_screen screen{};
         screen.background = part->source->background.argb;
@@ -165,22 +167,37 @@ void fillScreens(BuiltScene& out) {
         screen.binding_count = static_cast<uint16_t>(part->bindings.size());
         screen.first_slot = slots;
         slots = static_cast<uint16_t>(slots + part->slots.size());
-        memory = std::max(memory, part->memoryBytes);
         out.screens.push_back(screen);
     }
     out.scene.slot_count = slots;
-    out.scene.screen_bytes = static_cast<uint16_t>(memory);
 }
 
-bool needsMoreCode(const BuiltScene& scene) {
-    const auto any = [](const auto& texts) { return std::any_of(texts.begin(), texts.end(), [](const CompiledText& text) { return text.needsMore; }); };
-    return scene.rules->needsMore || any(scene.rules->strings) || any(scene.moreStrings) || any(scene.startTexts) ||
+// Any text of the scene has that.
+bool anyText(const BuiltScene& scene, bool CompiledText::*what) {
+    const auto any = [&](const auto& texts) { return std::any_of(texts.begin(), texts.end(), [&](const CompiledText& text) { return text.*what; }); };
+    return any(scene.rules->strings) || any(scene.moreStrings) || any(scene.startTexts) ||
            std::any_of(scene.parts.begin(), scene.parts.end(), [&](const auto& part) { return any(part->texts); });
+}
+
+// Where the parts of the state begin, see gorse_scene.
+void layOutState(BuiltScene& out) {
+    gorse_scene& s = out.scene;
+    uint32_t screenBytes = 0;
+    for (const auto& part : out.parts)
+        screenBytes = std::max(screenBytes, static_cast<uint32_t>(part->memoryBytes));
+    s.slots_at = 4u * s.number_count;
+    s.timers_at = s.slots_at + 4u * s.slot_count;
+    s.changed_at = s.timers_at + 4u * s.timer_count;
+    s.whens_at = s.changed_at + (s.number_count + s.text_count + 7u) / 8u;
+    s.texts_at = s.whens_at + s.when_count;
+    s.screen_at = s.texts_at + (out.texts.empty() ? 0u : out.texts.back().offset + 0u + out.texts.back().capacity);
+    s.end = (s.screen_at + screenBytes + 3u) / 4u * 4u;
 }
 
 void fillScene(BuiltScene& out) {
     gorse_scene& s = out.scene;
-    s.more = needsMoreCode(out) ? gorse_more_code : nullptr;
+    s.more = out.rules->needsMore || anyText(out, &CompiledText::needsMore) ? gorse_more_code : nullptr;
+    s.forms = anyText(out, &CompiledText::needsForms) ? gorse_more_forms : nullptr;
     for (const CompiledText& text : out.rules->strings)
         out.strings.push_back(text.bytes.data());
     for (const CompiledText& text : out.moreStrings)
@@ -203,6 +220,7 @@ void fillScene(BuiltScene& out) {
     s.timer_count = static_cast<uint16_t>(out.rules->timers);
     s.when_count = static_cast<uint16_t>(out.rules->whens);
     s.string_count = static_cast<uint16_t>(out.strings.size());
+    layOutState(out);
     out.upright = s;
     out.upright.panel = &out.uprightPanel;
 }

@@ -31,8 +31,8 @@ class Bench {
     std::vector<uint8_t> drawn(const std::string& text, const gorse_text_box& where, const gorse_font* font) {
         std::vector<uint8_t> pixels(static_cast<size_t>(kWidth) * kHeight, 0);
         gorse_canvas c{};
-        c.pixels = pixels.data();
-        c.stride = kWidth;
+        c.strip.pixels = pixels.data();
+        c.strip.stride = kWidth;
         c.clip = {0, 0, kWidth, kHeight};
         c.format = &gorse_format_grey8;
         c.run = twin_->run();

@@ -1,0 +1,144 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Generated code on a controller of 8 bits with 32 KB flash and 2 KB RAM gives the same panel memory as the core.
+#include <QtTest>
+
+#include "core/project/image_edits.h"
+#include "core/project/presets.h"
+#include "tests/support/projects.h"
+#include "tests/target/generated_programs.h"
+
+using namespace gorsefinch;
+using namespace support;
+using namespace target;
+
+namespace {
+
+// What an 8-bit controller with 2 KB RAM can hold: a value, a picture, buttons, two screens, rules.
+Document smallProject() {
+    std::string faceFile = "B612-Regular.otf";
+    Files files;
+    const auto face = files.read(SOURCE_DIR "/examples/kiln/fonts/B612-Regular.otf");
+    Document document = *newProject(*presetByKey("mono-128x64"), "scale", std::make_shared<const std::string>(*face), faceFile);
+    Panel panel = *document.panel;
+    panel.stripLines = 8;
+    document = withPanel(document, panel);
+    Variable weight;
+    weight.name = "weight";
+    weight.type = VariableType::Decimal;
+    weight.decimals = 1;
+    weight.least = -50;
+    weight.most = 1500;
+    weight.start = 427;
+    document = withVariable(document, weight);
+    const auto picture = files.read(SOURCE_DIR "/examples/kiln/images/pot.png");
+    document = addImage(document, "pot.png", std::make_shared<const std::string>(*picture), nullptr);
+    auto images = *document.images;
+    images[0].recipe.width = 24;
+    images[0].recipe.height = 24;
+    images[0].recipe.reduction = Reduction::FloydSteinberg;
+    document.images = std::make_shared<std::vector<Image>>(images);
+    document = addScreen(document, 0, "info");
+    const auto widget = [](const char* name, Kind kind, int x, int y, int w, int h, const char* look, PropertyMap values) {
+        Widget out;
+        out.name = name;
+        out.kind = kind;
+        out.x = x, out.y = y, out.w = w, out.h = h;
+        out.look = look;
+        out.properties = std::move(values);
+        return out;
+    };
+    using S = std::string;
+    document = addWidgets(document, "home",
+                          {widget("weight_text", Kind::Text, 0, 2, 90, 22, "title", {{"text", S("{weight} kg")}}),
+                           widget("pot_image", Kind::Image, 100, 1, 24, 24, "", {{"image", S("pot")}}),
+                           widget("frame", Kind::Rectangle, 0, 30, 60, 33, "", {{"border", opaque(0xffffff)}, {"border_width", int64_t{2}}, {"radius", int64_t{9}}}),
+                           widget("more_button", Kind::Button, 66, 44, 60, 18, "button", {{"text", S("More")}})});
+    document = addWidgets(document, "info",
+                          {widget("words_text", Kind::Text, 0, 0, 128, 40, "plain", {{"text", S("Honey since spring: {weight} kg")}, {"wrap", true}}),
+                           widget("back_button", Kind::Button, 2, 44, 60, 18, "button", {{"text", S("Back")}})});
+    return withRules(document, "main", "on more_button.tap\n    go info\n\non back_button.tap\n    back\n\n"
+                                       "when weight > 100\n    hide frame\notherwise\n    show frame\n");
+}
+
+const char* const smallScript = R"(
+set weight 42.8
+press 90 52
+release 90 52
+set weight -1.5
+tap 20 52
+set weight 120.0
+set weight 3.0
+)";
+
+// The panel's memory after each step, put together from what the 8-bit driver sent.
+QByteArray framesFromFlushes(const QByteArray& sent, const PanelMemory& empty) {
+    PanelMemory memory = empty;
+    QByteArray out;
+    for (qsizetype i = 0; i < sent.size();) {
+        const auto byte = [&](qsizetype at) { return static_cast<int>(static_cast<uint8_t>(sent[at])); };
+        if (byte(i) == 255) {
+            out.append(reinterpret_cast<const char*>(memory.bytes().data()), static_cast<qsizetype>(memory.bytes().size()));
+            ++i;
+            continue;
+        }
+        const int w = byte(i + 2), h = byte(i + 3);
+        if (i + 4 + w * (h / 8) > sent.size())
+            return {};
+        memory.take(byte(i), byte(i + 1), w, h, reinterpret_cast<const uint8_t*>(sent.constData() + i + 4));
+        i += 4 + w * (h / 8);
+    }
+    return out;
+}
+
+}  // namespace
+
+Q_DECLARE_METATYPE(gorsefinch::Document)
+
+class Test8Bits : public QObject {
+    Q_OBJECT
+
+    GeneratedPrograms programs_;
+
+  private Q_SLOTS:
+    void on8Bits_data() {
+        QTest::addColumn<Document>("document");
+        QTest::addColumn<QByteArray>("script");
+        QTest::newRow("small") << smallProject() << QByteArray(smallScript);
+        QTest::newRow("hive") << openExample("hive") << readFile(SOURCE_DIR "/examples/hive/demo.script");
+    }
+
+    void on8Bits() {
+        QFETCH(Document, document);
+        QFETCH(QByteArray, script);
+        SceneBuilder builder;
+        const BuiltSceneRef scene = builder.build(document);
+        QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
+        const auto steps = scriptOf(script.constData());
+        const QString name = QString::fromStdString(document.name), folder = programs_.prepare(scene, steps, name + "8");
+        QVERIFY(!folder.isEmpty());
+        const QByteArray expected = expectedFrames(scene, steps);
+        const QString said = programs_.run(hostGcc(), folder, document, {{128, expected}, {1024, expected}});
+        QVERIFY2(said.isEmpty(), qPrintable(said));
+
+        const QString program = folder + "/" + name + ".elf";
+        QStringList arguments{"-std=gnu99", "-Os", "-mmcu=avr5", "-Wall", "-Wextra", "-Wconversion", "-Wshadow", "-Werror",
+                              "-Werror=addr-space-convert", "-ffunction-sections", "-fdata-sections", "-Wl,--gc-sections",
+                              "-mcall-prologues", "-mrelax", "-flto", "-I", folder};
+        arguments << generatedSources(folder, name) << testDir() + "avr_driver.c" << testDir() + "avr_start.S"
+                  << "-nostartfiles" << "-Wl,--defsym=__DATA_REGION_ORIGIN__=0x800100" << "-o" << program;
+        const QString compiled = trouble("avr-gcc", arguments);
+        QVERIFY2(compiled.isEmpty(), qPrintable(compiled));
+        QString size;
+        (void)trouble("avr-size", {program}, 10, &size);
+        qInfo().noquote() << "8-bit:" << size.split('\n').value(1).simplified();
+        QString told;
+        const QString ran = trouble(BINARY_DIR "/tests/avr_runner", {program, folder + "/flushes.bin"}, 120, &told);
+        QVERIFY2(ran.isEmpty(), qPrintable(ran));
+        qInfo().noquote() << told.simplified();
+        const PanelMemory empty(PixelFormat::Page1, 128, 64);
+        QCOMPARE(framesFromFlushes(readFile(folder + "/flushes.bin"), empty), expected);
+    }
+};
+
+QTEST_APPLESS_MAIN(Test8Bits)
+#include "tst_8_bits.moc"
