@@ -114,7 +114,10 @@ void Canvas::insert(Kind kind, const QRect& box) {
         }
     Names added;
     const Document next = addWidgets(document, session_.screenName().toStdString(), {widget}, &added);
-    session_.edit(next, tr("Add %1").arg(info(kind).key));
+    if (added.empty())
+        session_.tell(tr("A screen holds at most %1 widgets.").arg(kMostWidgets));
+    else
+        session_.edit(next, tr("Add %1").arg(info(kind).key));
     session_.select(added);
     setFocus();
 }

@@ -122,8 +122,18 @@ void ScreensStation::paste() {
         each.x += here ? 8 : 0;
         each.y += here ? 8 : 0;
     }
+    add(std::move(*widgets), tr("Paste"));
+}
+
+// Adds copies to the screen and selects them.
+void ScreensStation::add(std::vector<Widget> widgets, const QString& label) {
     Names added;
-    session_.edit(addWidgets(session_.document(), session_.screenName().toStdString(), std::move(*widgets), &added), tr("Paste"));
+    const Document next = addWidgets(session_.document(), session_.screenName().toStdString(), std::move(widgets), &added);
+    if (added.empty()) {
+        session_.tell(tr("A screen holds at most %1 widgets.").arg(kMostWidgets));
+        return;
+    }
+    session_.edit(next, label);
     session_.select(added);
 }
 
@@ -134,11 +144,8 @@ void ScreensStation::duplicateSelection() {
         copies.back().x += 8;
         copies.back().y += 8;
     }
-    if (copies.empty())
-        return;
-    Names added;
-    session_.edit(addWidgets(session_.document(), session_.screenName().toStdString(), std::move(copies), &added), tr("Duplicate"));
-    session_.select(added);
+    if (!copies.empty())
+        add(std::move(copies), tr("Duplicate"));
 }
 
 void ScreensStation::deleteSelection() {

@@ -51,6 +51,7 @@ class ScreensStation : public Station {
     void copy();
     void cut();
     void paste();
+    void add(std::vector<Widget> widgets, const QString& label);
     void duplicateSelection();
     void deleteSelection();
     void selectAll();

@@ -120,15 +120,23 @@ Tray::Tray(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
         samples_.insert(static_cast<int>(kind.kind), sample);
         row->addWidget(sample);
     }
-    row->addStretch(1);
-    auto* hint = new QLabel(tr("Pick one, then draw its box,\nor press A on the canvas"), this);
-    hint->setProperty("quiet", true);
-    hint->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
-    row->addWidget(hint);
+    hint_ = new QLabel(this);
+    hint_->setProperty("quiet", true);
+    hint_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    // It yields where the columns beside leave little room.
+    hint_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    row->addWidget(hint_, 1);
     connect(&session, &Session::changed, this, [this](const Change& change) {
         if (change.opened || change.looks || change.panel || change.assets)
             refresh();
     });
+}
+
+void Tray::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    const QString words = tr("Pick one, then draw its box,\nor press A on the canvas");
+    const int room = width() - static_cast<int>(samples_.size()) * (kSample.width() + 10) - 30;
+    hint_->setText(hint_->fontMetrics().size(0, words).width() <= room ? words : QString());
 }
 
 void Tray::refresh() {

@@ -8,6 +8,8 @@
 
 #include "core/project/kinds.h"
 
+class QLabel;
+
 namespace gorsefinch::app {
 
 class Session;
@@ -24,12 +26,16 @@ class Tray : public QWidget {
   Q_SIGNALS:
     void chosen(gorsefinch::Kind kind);
 
+  protected:
+    void resizeEvent(QResizeEvent* event) override;
+
   private:
     class Sample;
     void refresh();
 
     Session& session_;
     QHash<int, Sample*> samples_;
+    QLabel* hint_;
 };
 
 // A picture of a kind as it would look in this project, so large.

@@ -5,6 +5,7 @@
 
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "core/base/characters.h"
 #include "core/project/names.h"
 #include "core/rules/lexer.h"
 
@@ -163,20 +164,28 @@ bool VariablesModel::change(Variable& v, int column, const QString& given) {
     const auto number = decimalFromText(text, v.decimals);
     const auto whole = decimalFromText(text, 0);
     switch (column) {
-        case Type: setType(v, *variableTypeByKey(text)); return true;
-        case WrittenBy: v.writer = *writerByKey(text); return true;
-        case Unit: v.unit = text.substr(0, 40); return true;
+        case Type:
+            if (const auto type = variableTypeByKey(text))
+                return setType(v, *type), true;
+            refuse(tr("A variable is whole, decimal, yes/no or text."));
+            return false;
+        case WrittenBy:
+            if (const auto writer = writerByKey(text))
+                return v.writer = *writer, true;
+            refuse(tr("A variable is written by the firmware, the panel, or both."));
+            return false;
+        case Unit: v.unit = cutText(text, 40); return true;
         case Note: v.note = text; return true;
         case Digits:
             if (v.type == VariableType::Decimal && whole && *whole >= 0 && *whole <= 6)
                 return setDecimals(v, *whole), true;
             if (v.type == VariableType::Text && whole && *whole >= 1 && *whole <= 200)
-                return v.length = *whole, v.startText.resize(std::min(v.startText.size(), static_cast<size_t>(v.length))), true;
+                return v.length = *whole, v.startText = cutText(v.startText, static_cast<size_t>(v.length)), true;
             refuse(v.type == VariableType::Text ? tr("A text holds 1 to 200 bytes.") : tr("A decimal has 0 to 6 digits behind the point."));
             return false;
         case Start:
             if (v.type == VariableType::Text)
-                return v.startText = text.substr(0, static_cast<size_t>(v.length)), true;
+                return v.startText = cutText(text, static_cast<size_t>(v.length)), true;
             if (v.type == VariableType::YesNo)
                 return v.start = text == "yes" || text == "1", true;
             [[fallthrough]];

@@ -1,9 +1,21 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <string>
+
 namespace gorsefinch {
 
 // Of ASCII, whatever the user's language.
 constexpr bool isDigit(char c) { return c >= '0' && c <= '9'; }
+
+// At most so many bytes of UTF-8 text, cut between two characters.
+inline std::string cutText(std::string text, size_t bytes) {
+    if (text.size() <= bytes)
+        return text;
+    while (bytes > 0 && (static_cast<unsigned char>(text[bytes]) & 0xc0) == 0x80)
+        --bytes;
+    text.resize(bytes);
+    return text;
+}
 
 }  // namespace gorsefinch

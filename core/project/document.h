@@ -18,6 +18,8 @@ inline constexpr int kLeastPanelSide = 8;
 inline constexpr int kMostPanelSide = 4096;
 inline constexpr size_t kMostSeries = 1000;  // files of one image
 inline constexpr size_t kMostTextBytes = 4000;
+inline constexpr size_t kMostWidgets = 2000;  // of one screen
+inline constexpr size_t kMostListed = 4000;   // screens, variables, looks, images, fonts, files of rules: of each
 inline constexpr int kFormatVersion = 1;
 
 // The display hardware. Width and height are those of the interface as the user sees it, before it is turned.

@@ -78,6 +78,8 @@ Document changeWidgets(const Document& document, std::string_view screen, std::s
 
 Document addWidgets(const Document& document, std::string_view screen, std::vector<Widget> widgets, Names* added) {
     return editScreen(document, screen, [&](Screen& next) {
+        if (next.widgets.size() + widgets.size() > kMostWidgets)
+            return;
         for (Widget& widget : widgets) {
             widget.name = uniqueName(widget.name,
                                      [&](std::string_view name) { return widgetIndex(next, name) >= 0; });

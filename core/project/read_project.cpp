@@ -165,6 +165,9 @@ class Reader {
                          "the project is of the newer version " + std::to_string(version) +
                              "; this program reads up to " + std::to_string(kFormatVersion),
                          "Open it with a newer Gorsefinch"});
+        for (const char* list : {"variables", "looks", "images", "fonts", "screens", "rules"})
+            if (object.array(list).size() > kMostListed)
+                return fail({kMainFile, list, "there are more than " + std::to_string(kMostListed), "Divide the project"});
         readMain(object);
         finish();
         return std::move(out_);
@@ -310,12 +313,16 @@ class Reader {
             const std::string file = "screens/" + name + ".json";
             const auto text = read_(file);
             const auto json = text ? parseJson(file, *text) : tl::unexpected(text.error());
-            if (json && json->is_object()) {
+            // What would have to be left out could be lost: the file stays as it is.
+            const bool tooLarge = json && json->is_object() && json->contains("widgets") && (*json)["widgets"].size() > kMostWidgets;
+            if (json && json->is_object() && !tooLarge) {
                 document.screens.push_back(readScreen(*json, name, file));
                 continue;
             }
             unread->push_back(name);
-            if (json)
+            if (tooLarge)
+                complain(file, "widgets", "the screen has more than " + std::to_string(kMostWidgets) + " widgets", "Divide it into two files");
+            else if (json)
                 complain(file, "", "this is not a screen", "Restore the file from version control or a copy");
             else
                 complain(file, json.error().place, json.error().reason, json.error().remedy);
@@ -341,10 +348,8 @@ class Reader {
         screen.background = object.colour("background", screen.background);
         const Json& widgets = object.array("widgets");
         std::set<std::string> used;
-        for (size_t i = 0; i < widgets.size() && i < 2000; ++i)
+        for (size_t i = 0; i < widgets.size(); ++i)
             readWidget(screen, widgets[i], file, "widgets[" + std::to_string(i) + "]", used);
-        if (widgets.size() > 2000)
-            complain(file, "widgets", "more than 2000 widgets", "The rest was left out; divide the screen");
         screen.unknown = object.unknown();
         return std::make_shared<const Screen>(std::move(screen));
     }

@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "core/project/font_text.h"
+#include "core/project/project_text.h"
 #include "core/rules/lexer.h"
 #include "runtime/gorse_internal.h"
 
@@ -73,7 +74,7 @@ void tellMissing(BuiltScene& scene, const BakedFont& font, const std::set<char32
 }
 
 void fillVariables(BuiltScene& out, const ProjectNames& names) {
-    uint16_t offset = 0;
+    size_t offset = 0;
     for (const Variable& each : *out.document.variables) {
         if (each.type != VariableType::Text) {
             out.numbers.push_back({each.least, each.most, each.start});
@@ -82,9 +83,19 @@ void fillVariables(BuiltScene& out, const ProjectNames& names) {
         out.startTexts.push_back(compileText(plainText(each.startText), names));
         gorse_text_variable text{};
         text.start = out.startTexts.back().bytes.data();
-        text.offset = offset;
         text.capacity = static_cast<uint8_t>(each.length + 1);
-        offset = static_cast<uint16_t>(offset + text.capacity);
+        if (offset + text.capacity > kMostStateTexts) {
+            Problem problem;
+            problem.file = kMainFile;
+            problem.place = "variable " + each.name;
+            problem.reason = "the texts of all variables need more than " + std::to_string(kMostStateTexts) + " bytes";
+            problem.remedy = "Make some of them shorter";
+            out.problems.push_back(std::move(problem));
+            // It shares the first one's bytes, so that the rest can be looked at.
+            offset = 0;
+        }
+        text.offset = static_cast<uint16_t>(offset);
+        offset += text.capacity;
         out.texts.push_back(text);
     }
 }
@@ -190,7 +201,10 @@ void layOutState(BuiltScene& out) {
     s.changed_at = s.timers_at + 4u * s.timer_count;
     s.whens_at = s.changed_at + (s.number_count + s.text_count + 7u) / 8u;
     s.texts_at = s.whens_at + s.when_count;
-    s.screen_at = s.texts_at + (out.texts.empty() ? 0u : out.texts.back().offset + 0u + out.texts.back().capacity);
+    uint32_t textBytes = 0;
+    for (const gorse_text_variable& each : out.texts)
+        textBytes = std::max(textBytes, uint32_t{each.offset} + each.capacity);
+    s.screen_at = s.texts_at + textBytes;
     s.end = (s.screen_at + screenBytes + 3u) / 4u * 4u;
 }
 

@@ -147,13 +147,23 @@ class PartBuilder {
                         std::to_string(most - 1),
                     "Shorten the words or narrow the variables' ranges");
         label.widget.capacity = static_cast<uint8_t>(std::min(longest + 1, most));
-        label.widget.memory = static_cast<uint16_t>(part_->memoryBytes);
-        part_->memoryBytes += label.widget.capacity;
+        takeMemory(widget, label.widget);
         for (const int variable : variables)
             part_->bindings.push_back({static_cast<uint16_t>(variable), static_cast<uint16_t>(number)});
         for (const Variable& each : *context_.document.variables)
             if (variables.count(context_.names.variable(each.name)->binding) != 0)
                 part_->usedVariables.insert(each.name);
+    }
+
+    // A place in the screen's part of the state. What finds none shares the first bytes, so that the rest can be looked at.
+    void takeMemory(const Widget& widget, gorse_widget& base) {
+        if (static_cast<size_t>(part_->memoryBytes) + base.capacity > kMostStateTexts) {
+            problem(Severity::Error, widget, "the screen's texts need more than " + std::to_string(kMostStateTexts) + " bytes", "Divide the screen");
+            base.memory = 0;
+            return;
+        }
+        base.memory = static_cast<uint16_t>(part_->memoryBytes);
+        part_->memoryBytes += base.capacity;
     }
 
     void addCharacters(int number, const std::vector<const CompiledText*>& all) {
@@ -206,9 +216,8 @@ class PartBuilder {
         frames.play = choice(widget, "play");
         frames.starts = std::get<bool>(value(widget, "starts")) ? 1 : 0;
         frames.variable = GORSE_NONE;
-        frames.widget.memory = static_cast<uint16_t>(part_->memoryBytes);
         frames.widget.capacity = sizeof(gorse_frames_state);
-        part_->memoryBytes += frames.widget.capacity;
+        takeMemory(widget, frames.widget);
         const std::string variable = std::get<std::string>(value(widget, "variable"));
         if (baked && !variable.empty())
             followVariable(widget, variable, static_cast<int64_t>(baked->frames.size()), frames);

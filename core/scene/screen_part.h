@@ -26,6 +26,9 @@ struct ImageUse {
     bool allFrames = false;
 };
 
+// What the texts of all variables, and those of a screen, may take of the state: places in it are numbers of 16 bits.
+inline constexpr size_t kMostStateTexts = 65000;
+
 // The runtime's tables of one screen, built from the document's screen, and what they depended on. Immutable once
 // built, so that it serves as long as nothing it depends on changes.
 struct ScreenPart {

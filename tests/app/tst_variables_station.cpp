@@ -1,0 +1,190 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The table of variables, worked by keys: every column, what is refused, what follows from a change.
+#include <QCheckBox>
+#include <QLabel>
+#include <QPushButton>
+#include <QTableView>
+
+#include "app/theme/theme.h"
+#include "app/variables/variables_model.h"
+#include "tests/support/window.h"
+
+using namespace gorsefinch;
+using namespace gorsefinch::app;
+using support::OpenWindow;
+
+class TestVariablesStation : public QObject {
+    Q_OBJECT
+
+    std::unique_ptr<OpenWindow> open_;
+    Session* session_ = nullptr;
+    QTableView* table_ = nullptr;
+
+    int row(const std::string& name) {
+        const auto& all = *session_->document().variables;
+        for (size_t i = 0; i < all.size(); ++i)
+            if (all[i].name == name)
+                return static_cast<int>(i);
+        return -1;
+    }
+    const Variable& variable(const std::string& name) { return *session_->document().variable(name); }
+    QString shown(const std::string& name, int column) { return table_->model()->index(row(name), column).data().toString(); }
+    // Types into a cell as a user does: the first key opens it.
+    void type(const std::string& name, int column, const QString& words) {
+        table_->setFocus();
+        table_->setCurrentIndex(table_->model()->index(row(name), column));
+        QTest::keyClick(table_, Qt::Key_F2);
+        auto* editor = table_->viewport()->findChild<QLineEdit*>();
+        QVERIFY2(editor, qPrintable(QString("column %1 of %2").arg(column).arg(name.c_str())));
+        editor->setText(words);  // keys give no characters beyond the first plane
+        QTest::keyClick(editor, Qt::Key_Return);
+        QTRY_VERIFY(!table_->viewport()->findChild<QLineEdit*>());
+    }
+    QString notice() { return open_->find<QLabel>("notice")->text(); }
+    void add(const char* name) {
+        QTest::mouseClick(open_->find<QPushButton>("add_variable"), Qt::LeftButton);
+        auto* editor = table_->viewport()->findChild<QLineEdit*>();
+        QVERIFY(editor);
+        editor->selectAll();
+        QTest::keyClicks(editor, name);
+        QTest::keyClick(editor, Qt::Key_Return);
+        QTRY_VERIFY(row(name) >= 0);
+    }
+
+  private Q_SLOTS:
+    void initTestCase() {
+        QStandardPaths::setTestModeEnabled(true);
+        Theme::apply(*qApp, Appearance::Light);
+    }
+    void init() {
+        open_ = std::make_unique<OpenWindow>("kiln");
+        QVERIFY(open_->opened);
+        session_ = &open_->session;
+        table_ = open_->find<QTableView>("variables");
+        open_->station(4);
+        QVERIFY(table_->isVisible());
+    }
+    void cleanup() { open_.reset(); }
+
+    void aRangeIsKeptWhole() {
+        add("depth");
+        type("depth", VariablesModel::Most, "20");
+        type("depth", VariablesModel::Least, "-20");
+        type("depth", VariablesModel::Start, "15");
+        QCOMPARE(variable("depth").least, -20);
+        QCOMPARE(variable("depth").start, 15);
+        // A range that leaves the start value behind takes it along.
+        type("depth", VariablesModel::Most, "10");
+        QCOMPARE(variable("depth").start, 10);
+        for (const auto& [column, words] : {std::pair{VariablesModel::Most, "-30"}, {VariablesModel::Least, "11"}, {VariablesModel::Start, "11"},
+                                            {VariablesModel::Start, "ten"}, {VariablesModel::Most, "99999999999"}}) {
+            const Variable before = variable("depth");
+            type("depth", column, words);
+            QVERIFY2(variable("depth") == before, words);
+            QVERIFY(!notice().isEmpty());
+        }
+        // The twin holds the range at once.
+        type("depth", VariablesModel::Now, "500");
+        QCOMPARE(session_->twin().get("depth"), std::string("10"));
+    }
+
+    void decimalsMoveThePoint() {
+        add("weight");
+        QVERIFY(table_->model()->setData(table_->model()->index(row("weight"), VariablesModel::Type), "decimal", Qt::EditRole));
+        QCOMPARE(shown("weight", VariablesModel::Most), QString("100.0"));
+        type("weight", VariablesModel::Start, "12.5");
+        type("weight", VariablesModel::Digits, "3");
+        QCOMPARE(shown("weight", VariablesModel::Start), QString("12.500"));
+        QCOMPARE(variable("weight").start, 12500);
+        type("weight", VariablesModel::Digits, "7");
+        QCOMPARE(variable("weight").decimals, 3);
+        QVERIFY(notice().contains("0 to 6"));
+        QVERIFY(table_->model()->setData(table_->model()->index(row("weight"), VariablesModel::Type), "whole", Qt::EditRole));
+        QCOMPARE(variable("weight").most, 100);
+        QCOMPARE(shown("weight", VariablesModel::Digits), QString());
+    }
+
+    void textsEndBetweenCharacters() {
+        add("title");
+        QVERIFY(table_->model()->setData(table_->model()->index(row("title"), VariablesModel::Type), "text", Qt::EditRole));
+        type("title", VariablesModel::Digits, "7");
+        type("title", VariablesModel::Start, QString("glühen"));
+        QCOMPARE(variable("title").startText, std::string("glühen"));
+        type("title", VariablesModel::Start, QString("Höhenöfen"));
+        QCOMPARE(variable("title").startText, std::string("Höhen"));  // the ö would need bytes 7 and 8
+        type("title", VariablesModel::Digits, "2");
+        QCOMPARE(variable("title").startText, std::string("H"));
+        type("title", VariablesModel::Digits, "0");
+        QCOMPARE(variable("title").length, 2);
+        // Numbers have no length, texts no range.
+        QVERIFY(!(table_->model()->flags(table_->model()->index(row("title"), VariablesModel::Least)) & Qt::ItemIsEditable));
+        QVERIFY(session_->save().has_value());
+        Files files;
+        const auto read = ProjectFolder(files, open_->folder().toStdString()).open();
+        QCOMPARE(read.document->variable("title")->startText, std::string("H"));
+    }
+
+    void whatItIsNotIsRefused() {
+        const Document before = session_->document();
+        for (const auto& [column, words] : {std::pair{VariablesModel::Type, "complex"}, {VariablesModel::WrittenBy, "nobody"}})
+            QVERIFY(!table_->model()->setData(table_->model()->index(0, column), words, Qt::EditRole));
+        QVERIFY(notice().contains("firmware"));
+        type("kiln_temp", VariablesModel::Name, "target");
+        QVERIFY(row("kiln_temp") >= 0);
+        type("kiln_temp", VariablesModel::Name, "while");
+        QVERIFY(row("kiln_temp") >= 0);
+        QVERIFY(before.variables == session_->document().variables);
+    }
+
+    void eachColumnIsOneStepOfUndo() {
+        const int steps = 4;
+        add("level");
+        type("level", VariablesModel::Unit, "mm");
+        type("level", VariablesModel::Note, "from the float");
+        QVERIFY(table_->model()->setData(table_->model()->index(row("level"), VariablesModel::WrittenBy), "panel", Qt::EditRole));
+        const QModelIndex kept = table_->model()->index(row("level"), VariablesModel::Kept);
+        QVERIFY(table_->model()->setData(kept, Qt::Checked, Qt::CheckStateRole));
+        QCOMPARE(variable("level").unit, std::string("mm"));
+        QCOMPARE(variable("level").note, std::string("from the float"));
+        QCOMPARE(variable("level").writer, Writer::Panel);
+        QVERIFY(variable("level").kept);
+        for (int i = 0; i < steps; ++i)
+            QTest::keyClick(&open_->window, Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(variable("level").unit.empty() && !variable("level").kept);
+        QTest::keyClick(&open_->window, Qt::Key_Y, Qt::ControlModifier);
+        QCOMPARE(variable("level").unit, std::string("mm"));
+    }
+
+    void usesAreCountedAndTold() {
+        QVERIFY(shown("kiln_temp", VariablesModel::Used).toInt() >= 2);
+        add("idle");
+        QCOMPARE(shown("idle", VariablesModel::Used), QString("0"));
+        const QModelIndex used = table_->model()->index(row("idle"), VariablesModel::Used);
+        QCOMPARE(used.data(Qt::ForegroundRole).value<QColor>(), Theme::colour(Role::Trouble));
+        // What is deleted while it is used is a problem that leads here.
+        table_->setFocus();
+        table_->setCurrentIndex(table_->model()->index(row("kiln_temp"), 0));
+        QTest::mouseClick(open_->find<QPushButton>("remove_variable"), Qt::LeftButton);
+        QCOMPARE(row("kiln_temp"), -1);
+        QVERIFY(hasErrors(session_->problems()));
+        QTest::keyClick(&open_->window, Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(!hasErrors(session_->problems()));
+        QVERIFY(row("kiln_temp") >= 0);
+    }
+
+    void theValueInTheTwinMovesWithIt() {
+        QVERIFY(session_->twin().set("kiln_temp", "321"));
+        session_->stepTwin();
+        QCOMPARE(shown("kiln_temp", VariablesModel::Now), QString("321"));
+        const Document before = session_->document();
+        type("kiln_temp", VariablesModel::Now, "654");
+        QCOMPARE(session_->twin().get("kiln_temp"), std::string("654"));
+        QVERIFY(before.variables == session_->document().variables);
+        type("kiln_temp", VariablesModel::Now, "warm");
+        QCOMPARE(session_->twin().get("kiln_temp"), std::string("654"));
+        QVERIFY(!notice().isEmpty());
+    }
+};
+
+QTEST_MAIN(TestVariablesStation)
+#include "tst_variables_station.moc"
