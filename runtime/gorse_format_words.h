@@ -19,15 +19,9 @@ static inline uint16_t *gorse_words_at(const gorse_canvas *c, gorse_place x, gor
 
 static inline void gorse_fill_words(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, uint32_t native) {
     uint16_t *to = gorse_words_at(c, x, y);
-    /* Short ones, as packed images have many, without more ado. */
-    uint16_t done, singly = n < 16u ? n : 8u;
-    for (done = 0; done < singly; done++)
-        to[done] = (uint16_t)native;
-    while (done < n) {
-        uint16_t more = (uint16_t)(n - done) < done ? (uint16_t)(n - done) : done;
-        memcpy(to + done, to, (size_t)more * 2u);
-        done = (uint16_t)(done + more);
-    }
+    uint16_t word = (uint16_t)native;
+    for (; n != 0u; n--)
+        *to++ = word;
 }
 
 /* `over` spread by gorse_spread565. */

@@ -27,10 +27,11 @@ static uint32_t native_of(const gorse_image_row *row) {
 
 /* Runs are filled, the others copied from where they lie. */
 static void draw(gorse_image_row *row, const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n) {
+    const GORSE_ROM gorse_format *format = c->format;
     while (n != 0u) {
         uint16_t part = take(row, n);
         if (row->same != 0u) {
-            c->format->fill(c, x, y, part, native_of(row));
+            format->fill(c, x, y, part, native_of(row));
         } else {
 #if GORSE_SEPARATE_ROM
             uint8_t room[GORSE_CHUNK * 4];
@@ -38,11 +39,11 @@ static void draw(gorse_image_row *row, const gorse_canvas *c, gorse_place x, gor
             while (done < part) {
                 uint16_t some = (uint16_t)(part - done < GORSE_CHUNK ? part - done : GORSE_CHUNK);
                 fetch(row, room, (uint16_t)(some * row->plane->unit));
-                c->format->copy(c, (gorse_place)(x + (gorse_place)done), y, some, room, 0);
+                format->copy(c, (gorse_place)(x + (gorse_place)done), y, some, room, 0);
                 done = (uint16_t)(done + some);
             }
 #else
-            c->format->copy(c, x, y, part, row->plane->bytes + row->at, 0);
+            format->copy(c, x, y, part, row->plane->bytes + row->at, 0);
             row->at += (uint32_t)part * row->plane->unit;
 #endif
         }

@@ -3,6 +3,8 @@
 
 #include <algorithm>
 #include <array>
+#include <bit>
+#include <cstring>
 #include <functional>
 #include <optional>
 
@@ -97,9 +99,26 @@ Place placeOf(const PixelFormatInfo& format, int x, int y, int width) {
     return {row + bit / 8, format.layout == PixelLayout::RowsLowFirst ? inByte : 8 - format.bits - inByte};
 }
 
-// Kept free of calls and conditions, so that the compiler makes it wide instructions.
+// Eight pixels and eight words at a time. Red and blue stand in 16 bits each, side by side, so that one multiplication
+// of 16 bits brings both to their nearest level; those of 32 bits are slow on many processors.
+using Pixels8 = uint32_t __attribute__((vector_size(32)));
+using Halves16 = uint16_t __attribute__((vector_size(32)));
+using Words8 = uint16_t __attribute__((vector_size(16)));
+
 void packWords(uint8_t* out, const uint32_t* pixels, size_t count, bool highFirst) {
-    for (size_t i = 0; i < count; ++i) {
+    const bool swaps = highFirst != (std::endian::native == std::endian::big);
+    size_t i = 0;
+    for (; i + 8 <= count; i += 8) {
+        Pixels8 p;
+        std::memcpy(&p, pixels + i, sizeof p);
+        const auto redBlue = reinterpret_cast<Pixels8>((reinterpret_cast<Halves16>(p & 0x00ff00ff) * 249 + 1014) >> 11);
+        const auto green = reinterpret_cast<Pixels8>((reinterpret_cast<Halves16>(p >> 8 & 0xff) * 253 + 505) >> 10);
+        auto words = __builtin_convertvector((redBlue >> 5 & 0xf800) | green << 5 | (redBlue & 31), Words8);
+        if (swaps)
+            words = words << 8 | words >> 8;
+        std::memcpy(out + 2 * i, &words, sizeof words);
+    }
+    for (; i < count; ++i) {
         const uint16_t word = word565(pixels[i]);
         out[2 * i] = static_cast<uint8_t>(highFirst ? word >> 8 : word);
         out[2 * i + 1] = static_cast<uint8_t>(highFirst ? word : word >> 8);

@@ -24,7 +24,7 @@ class RowPacker {
             const size_t length = runFrom(at);
             // Each piece costs time when it is drawn: a run must save some bytes, or begin or end a row.
             const bool atEdge = at == start || at + length == units_;
-            if (length < (atEdge ? unit_ == 1 ? 4u : 3u : 8u)) {
+            if (length < (atEdge ? unit_ == 1 ? 4u : 3u : 11u)) {
                 at += length;
                 continue;
             }
