@@ -1,6 +1,6 @@
 /* SPDX-License-Identifier: MIT */
-/* The list of areas to draw. A new one is joined with others where that costs less than another rectangle, or where the
- * list has no room. */
+/* The list of areas to draw. The pair that is cheapest to join is joined when that costs less than another rectangle or
+ * the list has no room. */
 #include "gorse_internal.h"
 
 /* What a rectangle costs on the bus beside its pixels, in pixels. */
@@ -24,6 +24,17 @@ static void store(gorse_head *head, uint8_t number, const gorse_rect *area) {
 
 static int32_t pixels_of(const gorse_rect *r) { return (int32_t)(r->x1 - r->x0) * (int32_t)(r->y1 - r->y0); }
 
+/* Joins two of the list in `both`; answers how many pixels that sends more than sending both. */
+static int32_t join(const gorse_head *head, uint8_t i, uint8_t j, gorse_rect *both) {
+    gorse_rect other;
+    int32_t apart;
+    gorse_dirty_area(head, i, both);
+    gorse_dirty_area(head, j, &other);
+    apart = pixels_of(both) + pixels_of(&other);
+    gorse_join(both, &other);
+    return pixels_of(both) - apart;
+}
+
 gorse_place gorse_round_down(gorse_place at, uint8_t unit, uint8_t phase) {
     return (gorse_place)(at - (gorse_place)((uint16_t)(at - phase) & (uint16_t)(unit - 1u)));
 }
@@ -34,29 +45,26 @@ static void whole_panel(const gorse *g, gorse_rect *r) {
     r->y1 = (gorse_place)g->scene->panel->height;
 }
 
-/* Joins what is cheapest to join with the area in it, which leaves the list; 0 if none is worth it and there is room. */
-static uint8_t take_cheapest(gorse_head *head, gorse_rect *area) {
-    int32_t best = head->dirty_count == GORSE_DIRTY ? 0x7fffffff : RECTANGLE_COST + 1;
-    gorse_rect cheapest;
-    uint8_t i, taken = GORSE_DIRTY;
-    for (i = 0; i < head->dirty_count; i++) {
-        gorse_rect both;
-        int32_t cost;
-        gorse_dirty_area(head, i, &both);
-        cost = -pixels_of(area) - pixels_of(&both);
-        gorse_join(&both, area);
-        cost += pixels_of(&both);
-        if (cost < best) {
-            best = cost;
-            taken = i;
-            cheapest = both;
+/* Joins the cheapest pair; 0 if that is not worth it and there is room. */
+static uint8_t join_cheapest(gorse_head *head) {
+    int32_t best = head->dirty_count > GORSE_DIRTY ? 0x7fffffff : RECTANGLE_COST + 1;
+    gorse_rect both;
+    uint8_t i, j, best_i = 0, best_j = 0;
+    for (j = 1; j < head->dirty_count; j++)
+        for (i = 0; i < j; i++) {
+            int32_t cost = join(head, i, j, &both);
+            if (cost < best) {
+                best = cost;
+                best_i = i;
+                best_j = j;
+            }
         }
-    }
-    if (taken == GORSE_DIRTY)
+    if (best_j == 0u)
         return 0;
-    *area = cheapest;
+    (void)join(head, best_i, best_j, &both);
+    store(head, best_i, &both);
     head->dirty_count--;
-    head->dirty[taken] = head->dirty[head->dirty_count];
+    head->dirty[best_j] = head->dirty[head->dirty_count];
     return 1;
 }
 
@@ -74,10 +82,10 @@ void gorse_dirty(gorse *g, const gorse_rect *wanted) {
     area.x1 = gorse_round_down((gorse_place)(area.x1 + unit_x - 1), unit_x, panel->phase_x);
     area.y1 = gorse_round_down((gorse_place)(area.y1 + unit_y - 1), unit_y, panel->phase_y);
     (void)gorse_clip(&area, &whole);
-    while (take_cheapest(head, &area) != 0u) {
-    }
     store(head, head->dirty_count, &area);
     head->dirty_count++;
+    while (join_cheapest(head) != 0u) {
+    }
 }
 
 void gorse_dirty_widget(gorse *g, const gorse_widget *widget) {

@@ -28,7 +28,7 @@ typedef struct gorse_head {
     uint8_t started, anything_changed;
     uint8_t back_count, dirty_count;
     uint16_t history[GORSE_HISTORY];
-    gorse_area dirty[GORSE_DIRTY];
+    gorse_area dirty[GORSE_DIRTY + 1]; /* one more than is kept, while it is joined */
 } gorse_head;
 
 static inline gorse_head *gorse_head_of(const gorse *g) { return (gorse_head *)(void *)g->state; }

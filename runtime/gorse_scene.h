@@ -376,7 +376,7 @@ typedef struct gorse_machine {
 #define GORSE_TEXT_OF_VARIABLE 0x8000
 
 /* The head of the state in bytes, and the whole state: what gorse_state_bytes answers, as a constant expression. */
-#define GORSE_HEAD_BYTES (16u + 2u * GORSE_HISTORY + 8u * GORSE_DIRTY)
+#define GORSE_HEAD_BYTES (16u + 2u * GORSE_HISTORY + 8u * (GORSE_DIRTY + 1))
 #define GORSE_STATE_BYTES(end) (GORSE_HEAD_BYTES + (end))
 
 extern const GORSE_ROM gorse_kind gorse_kind_rectangle;

@@ -193,7 +193,8 @@ void LadderView::show() {
                              .arg(r.difference, 0, 'f', 2)
                              .arg(std::isinf(r.psnr) ? tr("without loss") : QString("%1 dB").arg(r.psnr, 0, 'f', 1)));
     }
-    state_->setText(tr("error = mean colour difference, 100 is black to white"));
+    const bool several = desk_.baked() && desk_.baked()->frames.size() > 1;
+    state_->setText((several ? tr("bytes of its first frame · ") : QString()) + tr("error = mean colour difference, 100 is black to white"));
     mark();
 }
 

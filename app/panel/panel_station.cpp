@@ -186,7 +186,15 @@ QWidget* PanelStation::makePictures() {
     return page;
 }
 
+void PanelStation::showEvent(QShowEvent* event) {
+    Station::showEvent(event);
+    refresh();
+}
+
+// While the station is hidden it does nothing: its pictures and sums would be made anew at every step of a drag.
 void PanelStation::refresh() {
+    if (!isVisible() || !session_.isOpen())
+        return;
     for (const auto& fill : fills_)
         fill();
     const BuiltScene& scene = *session_.scene();

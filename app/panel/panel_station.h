@@ -31,6 +31,9 @@ class PanelStation : public Station {
     int number() const override { return 1; }
     bool goTo(const Problem& problem) override;
 
+  protected:
+    void showEvent(QShowEvent* event) override;
+
   private:
     QWidget* makeForm();
     QWidget* makePictures();

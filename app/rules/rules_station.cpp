@@ -227,8 +227,13 @@ QStringList RulesStation::completionsFor(const QString& before) const {
             if (at < 0)
                 continue;
             const Kind kind = screen->widgets[static_cast<size_t>(at)]->kind;
-            if (header)
-                return info(kind).touched ? QStringList{"tap", "press", "release"} : QStringList{};
+            if (header) {
+                if (info(kind).touched)
+                    out << "tap" << "press" << "release";
+                if (info(kind).plays)
+                    out << "done";
+                return out;
+            }
             for (const auto& properties : {info(kind).properties, placeProperties(), styleProperties()})
                 for (const PropertyInfo& property : properties)
                     if (property.field.home != FieldHome::Nowhere)

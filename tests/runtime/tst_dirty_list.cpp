@@ -99,6 +99,8 @@ class TestDirtyList : public QObject {
         QTest::newRow("scattered") << "scattered" << 1.25;
         QTest::newRow("a column of readouts") << "column" << 1.1;
         QTest::newRow("a thing that moves") << "moving" << 1.2;
+        // Half more than the list holds: which are joined matters.
+        QTest::newRow("anywhere") << "anywhere" << 1.85;
     }
 
     void littleMoreIsSentThanWasMarked() {
@@ -124,6 +126,9 @@ class TestDirtyList : public QObject {
             if (way == "scattered")
                 for (int i = 0; i < 9; ++i)
                     mark(i % 3 * 52 + number(0, 10), i / 3 * 32 + number(0, 6), 24, 14);
+            else if (way == "anywhere")
+                for (int i = 0; i < 12; ++i)
+                    mark(number(0, kWidth - 12), number(0, kHeight - 10), number(4, 12), number(4, 10));
             else if (way == "column")
                 for (int i = 0; i < 6; ++i)
                     mark(90 + number(0, 3), i * 16, 40, 12);

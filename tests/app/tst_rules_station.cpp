@@ -1,0 +1,154 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Writing rules: what is offered while typing, where mistakes show, how they are reached, what undo takes back.
+#include <QLabel>
+#include <QListWidget>
+#include <QPushButton>
+
+#include "app/rules/scintilla.h"
+#include "app/screens/canvas.h"
+#include "app/theme/theme.h"
+#include "tests/support/window.h"
+
+using namespace gorsefinch;
+using namespace gorsefinch::app;
+using support::OpenWindow;
+
+class TestRulesStation : public QObject {
+    Q_OBJECT
+
+    std::unique_ptr<OpenWindow> open_;
+    Session* session_ = nullptr;
+    QsciScintilla* editor_ = nullptr;
+
+    // Begins a line at the end and types into it; what is offered then.
+    QStringList offered(const QString& typed) {
+        editor_->setCursorPosition(editor_->lines() - 1, static_cast<int>(editor_->text(editor_->lines() - 1).size()));
+        if (!editor_->text(editor_->lines() - 1).isEmpty())
+            QTest::keyClick(editor_->viewport(), Qt::Key_Return);
+        QTest::keyClick(editor_->viewport(), Qt::Key_Home);
+        QTest::keyClicks(editor_->viewport(), typed);
+        if (!editor_->isListActive())
+            return {};
+        QStringList out;
+        const long count = 200;
+        QString last;
+        for (long i = 0; i < count; ++i) {
+            char text[200] = {};
+            editor_->SendScintilla(QsciScintilla::SCI_AUTOCGETCURRENTTEXT, 0UL, static_cast<void*>(text));
+            if (i > 0 && QString(text) == last)
+                break;
+            last = text;
+            out << last;
+            QTest::keyClick(editor_->viewport(), Qt::Key_Down);
+        }
+        QTest::keyClick(editor_->viewport(), Qt::Key_Escape);
+        return out;
+    }
+    std::string rules() { return session_->document().rules->front().text; }
+    void write(const std::string& text) {
+        session_->edit(withRules(session_->document(), "main", text), "Edit rules");
+        QTRY_COMPARE(editor_->text().toStdString(), text);
+    }
+
+  private Q_SLOTS:
+    void initTestCase() {
+        QStandardPaths::setTestModeEnabled(true);
+        Theme::apply(*qApp, Appearance::Light);
+    }
+    void init() {
+        open_ = std::make_unique<OpenWindow>("kiln");
+        QVERIFY(open_->opened);
+        session_ = &open_->session;
+        editor_ = open_->find<QsciScintilla>("rules_text");
+        open_->station(6);
+        QVERIFY(editor_->isVisible());
+        editor_->setFocus();
+    }
+    void cleanup() { open_.reset(); }
+
+    void whatFitsIsOffered() {
+        QCOMPARE(offered("on stop_button."), (QStringList{"press", "release", "tap"}));
+        QCOMPARE(offered("on flame_frames."), QStringList{"done"});
+        const QStringList ofScreen = offered("on programme.");
+        QVERIFY(ofScreen.contains("enter") && ofScreen.contains("leave") && ofScreen.size() > 5);
+        const QStringList properties = offered("    hold_button.");
+        for (const char* each : {"text", "visible", "fill", "x"})
+            QVERIFY2(properties.contains(each), each);
+        QVERIFY(!properties.contains("tap"));
+        QCOMPARE(offered("    kiln_t"), (QStringList{"kiln_temp", "kiln_temp_text"}));
+        QVERIFY(offered("// on stop_button.").isEmpty());
+        QVERIFY(offered("    programme_name = \"stop_button.").isEmpty());
+        QVERIFY(offered("on nobody.").isEmpty());
+    }
+
+    void aMistakeIsReachedFromTheFoot() {
+        write("on stop_button.tap\n    go alarm\n\non hold_button.tap\n    kiln_temp = nothing + 1\n");
+        QTRY_VERIFY(editor_->annotation(4).contains("nothing"));
+        QVERIFY(editor_->annotation(1).isEmpty());
+        open_->station(5);
+        QVERIFY(open_->find<QPushButton>("problems")->text().contains("1 problem"));
+        QTimer::singleShot(100, this, [] {
+            QWidget* dialog = QApplication::activeModalWidget();
+            QVERIFY(dialog);
+            auto* list = dialog->findChild<QListWidget*>("problem_list");
+            list->setCurrentRow(0);
+            list->setFocus();
+            QTest::keyClick(list, Qt::Key_Return);
+        });
+        QTest::mouseClick(open_->find<QPushButton>("problems"), Qt::LeftButton);
+        QTRY_VERIFY(editor_->isVisible());
+        int line = 0, column = 0;
+        editor_->getCursorPosition(&line, &column);
+        QCOMPARE(line, 4);
+        QCOMPARE(column, 16);
+    }
+
+    // Rules beside a mistake go on.
+    void otherRulesGoOn() {
+        write("every 10 ms\n    target = target + 1\n\non hold_button.tap\n    nonsense\n");
+        Twin twin(session_->scene());
+        twin.step(0);
+        twin.step(30);
+        QCOMPARE(twin.get("target"), std::string("1063"));
+    }
+
+    void typingInALineIsOneStep() {
+        const std::string before = rules();
+        editor_->setCursorPosition(editor_->lines() - 1, 0);
+        QTest::keyClicks(editor_->viewport(), "// a note");
+        QVERIFY(rules() != before);
+        QTest::keyClick(editor_, Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(rules(), before);
+        QTRY_COMPARE(editor_->text().toStdString(), before);
+        QTest::keyClick(editor_, Qt::Key_Y, Qt::ControlModifier);
+        QVERIFY(rules().ends_with("// a note"));
+        QTRY_COMPARE(editor_->text().toStdString(), rules());
+    }
+
+    void whatIsTypedRunsAtOnce() {
+        write("when kiln_temp > 500\n    programme_name = \"hot\"\n");
+        session_->restartTwin();
+        session_->stepTwin();
+        QCOMPARE(session_->twin().get("programme_name"), std::string("hot"));
+        write("when kiln_temp > 500\n    programme_name = \"hot\"\n\nwhen target > 0\n    holding = yes\n");
+        session_->stepTwin();
+        QCOMPARE(session_->twin().get("holding"), std::string("yes"));
+        QTRY_COMPARE(editor_->annotation(3), QString());
+    }
+
+    // A rename elsewhere is followed here, and the cursor stays where it was.
+    void renamesShowInTheText() {
+        editor_->setCursorPosition(3, 2);
+        session_->edit(renameVariable(session_->document(), "kiln_temp", "heat"), "Rename variable");
+        QVERIFY(!editor_->text().contains("kiln_temp"));
+        QVERIFY(editor_->text().contains("heat"));
+        int line = 0, column = 0;
+        editor_->getCursorPosition(&line, &column);
+        QCOMPARE(line, 3);
+        session_->undo();
+        QVERIFY(editor_->text().contains("kiln_temp"));
+    }
+};
+
+QTEST_MAIN(TestRulesStation)
+#include "tst_rules_station.moc"

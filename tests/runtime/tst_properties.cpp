@@ -1,0 +1,166 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Every property that rules can set: set by a rule it looks as if the document had said so from the start, on every kind,
+// and only what it changed is drawn again.
+#include <QtTest>
+
+#include "core/project/image_edits.h"
+#include "core/sim/twin.h"
+#include "tests/support/projects.h"
+
+using namespace gorsefinch;
+using namespace support;
+
+namespace {
+
+// One widget of each kind, over one another in part, so that what lies below matters too.
+Document allKinds() {
+    Document d = openKiln();
+    d = addScreen(d, 2, "kinds");
+    const auto look = [](PropertyMap more) {
+        more["fill"] = opaque(0x204060);
+        more["border"] = opaque(0xc0c0c0);
+        more["border_width"] = int64_t{2};
+        more["radius"] = int64_t{6};
+        more["padding"] = int64_t{3};
+        more["font"] = std::string("regular");
+        more["size"] = int64_t{17};
+        return more;
+    };
+    using S = std::string;
+    return addWidgets(d, "kinds",
+                      {makeWidget("a_rectangle", Kind::Rectangle, 20, 20, 120, 80, look({})),
+                       makeWidget("a_text", Kind::Text, 60, 60, 150, 60, look({{"text", S("Warm {kiln_temp}")}})),
+                       makeWidget("an_image", Kind::Image, 150, 40, 90, 90, look({{"image", S("pot")}})),
+                       makeWidget("a_button", Kind::Button, 40, 130, 160, 60, look({{"text", S("Press")}, {"image", S("flame")}})),
+                       makeWidget("some_frames", Kind::Frames, 180, 120, 100, 90, look({{"image", S("flame")}, {"starts", false}}))});
+}
+
+// What a property is set to, as rules write it and as the document holds it.
+std::vector<std::pair<std::string, PropertyValue>> valuesOf(const PropertyInfo& property) {
+    switch (property.type) {
+        case PropertyType::YesNo: return {{"no", false}, {"yes", true}};
+        case PropertyType::Colour: return {{"#E08040", opaque(0xe08040)}, {"none", Colour{0}}, {"#000000", opaque(0)}};
+        case PropertyType::Text: return {{"\"Hold\"", std::string("Hold")}, {"\"\"", std::string()}, {"\"{target} °C\"", std::string("{target} °C")}};
+        default: break;
+    }
+    std::vector<std::pair<std::string, PropertyValue>> out;
+    for (const int value : {property.least, 7, 33, 150, property.most})
+        if (value >= property.least && value <= property.most)
+            out.emplace_back(std::to_string(value), int64_t{value});
+    return out;
+}
+
+Document withValue(const Document& document, const std::string& widget, const std::string& property, const PropertyValue& value) {
+    return changeWidgets(document, "kinds", std::vector<std::string>{widget}, [&](Widget& w) {
+        const auto number = [&] { return static_cast<int>(std::get<int64_t>(value)); };
+        if (property == "x")
+            w.x = number();
+        else if (property == "y")
+            w.y = number();
+        else if (property == "w")
+            w.w = number();
+        else if (property == "h")
+            w.h = number();
+        else if (property == "visible")
+            w.visible = std::get<bool>(value);
+        else
+            w.properties[property] = value;
+    });
+}
+
+}  // namespace
+
+class TestProperties : public QObject {
+    Q_OBJECT
+
+    Document plain_;
+
+    std::vector<uint8_t> shown(const Document& document) {
+        SceneBuilder builder;
+        const BuiltSceneRef scene = builder.build(document);
+        if (hasErrors(scene->problems))
+            return {};
+        Twin twin(scene);
+        twin.step(0);
+        return twin.memory().bytes();
+    }
+
+  private Q_SLOTS:
+    void initTestCase() {
+        plain_ = allKinds();
+        QVERIFY(plain_.image("flame") && plain_.image("pot") && plain_.face("regular"));
+    }
+
+    void aRuleSaysItLikeTheDocument_data() {
+        QTest::addColumn<QString>("widget");
+        QTest::addColumn<QString>("property");
+        for (const char* widget : {"a_rectangle", "a_text", "an_image", "a_button", "some_frames"}) {
+            const ScreenRef screen = allKinds().screen("kinds");
+            const Kind kind = screen->widgets[static_cast<size_t>(widgetIndex(*screen, widget))]->kind;
+            for (const auto& list : {placeProperties(), styleProperties(), info(kind).properties})
+                for (const PropertyInfo& each : list)
+                    if (each.field.home != FieldHome::Nowhere)
+                        QTest::addRow("%s.%s", widget, each.key) << QString(widget) << QString(each.key);
+        }
+    }
+
+    void aRuleSaysItLikeTheDocument() {
+        QFETCH(QString, widget);
+        QFETCH(QString, property);
+        const std::string name = widget.toStdString(), key = property.toStdString();
+        const ScreenRef screen = plain_.screen("kinds");
+        const Kind kind = screen->widgets[static_cast<size_t>(widgetIndex(*screen, name))]->kind;
+        for (const auto& [words, value] : valuesOf(*findProperty(kind, key))) {
+            const std::string go = "on start\n    go kinds\n\n";
+            const auto expected = shown(withRules(withValue(plain_, name, key, value), "main", go));
+            QVERIFY2(!expected.empty(), words.c_str());
+            const std::string set = "    " + name + "." + key + " = " + words + "\n";
+            // Before its screen is shown, and while it is.
+            QVERIFY2(shown(withRules(plain_, "main", "on start\n" + set + "    go kinds\n")) == expected, words.c_str());
+            SceneBuilder builder;
+            const BuiltSceneRef scene = builder.build(withRules(plain_, "main", go + "when kiln_temp == 7\n" + set));
+            QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
+            Twin twin(scene);
+            twin.step(0);
+            QVERIFY(twin.set("kiln_temp", "7"));
+            twin.step(10);
+            QVERIFY(twin.set("kiln_temp", "1043"));
+            twin.step(20);
+            QVERIFY2(twin.memory().bytes() == expected, (name + "." + key + " = " + words).c_str());
+        }
+    }
+
+    // What a rule reads is what the document says, or what a rule set last.
+    void aRuleReadsWhatItIs() {
+        Document d = withVariable(plain_, makeNumber("width", -5000, 5000, 0));
+        d = withVariable(d, makeYesNo("seen", false));
+        SceneBuilder builder;
+        Twin twin(builder.build(withRules(d, "main", "on start\n    width = a_button.w + a_text.padding\n    seen = some_frames.visible\n    a_button.w = a_button.w * 2\n    hide some_frames\n\n"
+                                                     "when kiln_temp == 7\n    width = a_button.w\n    seen = some_frames.visible\n")));
+        twin.step(0);
+        QCOMPARE(twin.get("width"), std::string("163"));
+        QCOMPARE(twin.get("seen"), std::string("yes"));
+        QVERIFY(twin.set("kiln_temp", "7"));
+        twin.step(10);
+        QCOMPARE(twin.get("width"), std::string("320"));
+        QCOMPARE(twin.get("seen"), std::string("no"));
+    }
+
+    // A property of a screen that is not shown draws nothing.
+    void otherScreensStayQuiet() {
+        SceneBuilder builder;
+        Twin twin(builder.build(withRules(plain_, "main", "when kiln_temp == 7\n    a_rectangle.fill = #FF0000\n    a_text.text = \"x\"\n    a_button.x = 9\n")));
+        twin.step(0);
+        (void)twin.takeFlushed();
+        // The status screen shows the value itself: only its text changes.
+        QVERIFY(twin.set("kiln_temp", "7"));
+        twin.step(10);
+        const auto flushed = twin.takeFlushed();
+        QVERIFY(!flushed.empty());
+        for (const Flushed& each : flushed)
+            QVERIFY2(each.h < 60, qPrintable(QString("%1x%2 at %3,%4").arg(each.w).arg(each.h).arg(each.x).arg(each.y)));
+    }
+};
+
+QTEST_APPLESS_MAIN(TestProperties)
+#include "tst_properties.moc"
