@@ -40,7 +40,7 @@ class CWriter {
     std::string run(bool header) {
         const PixelFormatInfo& format = info(shownFormat());
         out_ = "/* " + style_.name + ": " + number(image_.width) + "x" + number(image_.height) + " " + format.key + ", " +
-               format.help + " */\n";
+               (words_ ? "16-bit words, red on top" : format.help) + " */\n";
         if (header)
             out_ += "#ifndef " + upper_ + "_H\n#define " + upper_ + "_H\n\n";
         out_ += "#include <stdint.h>\n\n";

@@ -141,22 +141,31 @@ void addTransparentRow(uint32_t* sums, const uint32_t* row, size_t pixels, uint3
 }
 
 // One result row's sums over the source rows, four a pixel: blue, green, red, alpha.
-void sumRows(const Picture& from, const Taps& taps, std::vector<uint32_t>& sums, bool opaque) {
-    std::fill(sums.begin(), sums.end(), 0u);
+void sumTransparentRows(const Picture& from, const Taps& taps, std::vector<uint32_t>& sums) {
     const auto width = static_cast<size_t>(from.width);
-    const auto rowAt = [&](size_t i) { return from.pixels.data() + (static_cast<size_t>(taps.first) + i) * width; };
-    const auto bytesAt = [&](size_t i) { return reinterpret_cast<const uint8_t*>(rowAt(i)); };
-    for (size_t i = 0; i < taps.weights.size(); ++i) {
-        const uint32_t weight = taps.weights[i];
-        if (!opaque) {
-            addTransparentRow(sums.data(), rowAt(i), width, weight);
-        } else if (weight == kWhole && i + 1 < taps.weights.size() && taps.weights[i + 1] == kWhole) {
-            addTwoRows(sums.data(), bytesAt(i), bytesAt(i + 1), width * 4);
-            ++i;
-        } else if (weight == kWhole) {
-            addRow(sums.data(), bytesAt(i), width * 4);
-        } else if (weight != 0) {
-            addPartOfRow(sums.data(), bytesAt(i), width * 4, static_cast<uint16_t>(weight));
+    for (size_t i = 0; i < taps.weights.size(); ++i)
+        addTransparentRow(sums.data(), from.pixels.data() + (static_cast<size_t>(taps.first) + i) * width, width, taps.weights[i]);
+}
+
+// So many columns at a time that their sums stay at hand while all rows are added.
+void sumOpaqueRows(const Picture& from, const Taps& taps, std::vector<uint32_t>& sums) {
+    constexpr size_t kColumns = 1024;
+    const size_t bytes = static_cast<size_t>(from.width) * 4, rows = taps.weights.size();
+    const auto* top = reinterpret_cast<const uint8_t*>(from.pixels.data()) + static_cast<size_t>(taps.first) * bytes;
+    for (size_t first = 0; first < bytes; first += kColumns * 4) {
+        const size_t count = std::min(kColumns * 4, bytes - first);
+        uint32_t* to = sums.data() + first;
+        for (size_t i = 0; i < rows; ++i) {
+            const uint8_t* row = top + i * bytes + first;
+            const uint32_t weight = taps.weights[i];
+            if (weight == kWhole && i + 1 < rows && taps.weights[i + 1] == kWhole) {
+                addTwoRows(to, row, row + bytes, count);
+                ++i;
+            } else if (weight == kWhole) {
+                addRow(to, row, count);
+            } else if (weight != 0) {
+                addPartOfRow(to, row, count, static_cast<uint16_t>(weight));
+            }
         }
     }
 }
@@ -236,7 +245,11 @@ class Scaler {
             std::vector<uint32_t> sums(static_cast<size_t>(from_.width) * 4);
             for (int y = first; y < last && fine; ++y) {
                 const Taps& taps = down_[static_cast<size_t>(y)];
-                sumRows(from_, taps, sums, opaque);
+                std::fill(sums.begin(), sums.end(), 0u);
+                if (opaque)
+                    sumOpaqueRows(from_, taps, sums);
+                else
+                    sumTransparentRows(from_, taps, sums);
                 const double rows = static_cast<double>(taps.sum) / kWhole;
                 if (!opaque)
                     makeTransparentRow(y, sums, rows);

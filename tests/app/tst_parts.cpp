@@ -4,11 +4,14 @@
 #include <QDirIterator>
 #include <QtTest>
 #include <cmath>
+#include <random>
 
 #include "app/code/line_difference.h"
 #include "app/screens/clipboard.h"
 #include "app/screens/snapping.h"
 #include "app/theme/theme.h"
+#include "core/project/kinds.h"
+#include "core/project/names.h"
 #include "tests/support/projects.h"
 
 using namespace gorsefinch;
@@ -90,6 +93,44 @@ class TestParts : public QObject {
             QVERIFY(!widgetsFromBytes(wrong));
         const auto some = widgetsFromBytes("{\"widgets\": [{\"name\": \"a\", \"kind\": \"engine\"}, {\"name\": \"b\", \"kind\": \"text\", \"w\": 99999}]}");
         QVERIFY(some && some->size() == 1 && some->front().w == 10);
+    }
+
+    // Whatever another program puts there: an error, or widgets that a screen can hold.
+    void anyClipboardIsReadOrRefused() {
+        std::vector<WidgetRef> widgets;
+        for (const Kind kind : {Kind::Button, Kind::Text, Kind::Rectangle, Kind::Image, Kind::Frames})
+            widgets.push_back(std::make_shared<const Widget>(makeWidget("one", kind, 3, 4, 50, 20, {{"text", std::string("a\nb {c}")}, {"fill", opaque(0x123456)}, {"radius", int64_t{5}}})));
+        const QByteArray whole = widgetsToBytes(widgets);
+        std::mt19937 random(41);
+        int read = 0;
+        for (int round = 0; round < 4000; ++round) {
+            QByteArray bytes = whole;
+            for (auto changes = 1 + random() % 4; changes > 0; --changes) {
+                const auto at = static_cast<qsizetype>(random() % static_cast<unsigned>(bytes.size()));
+                switch (random() % 4) {
+                    case 0: bytes[at] = static_cast<char>(random()); break;
+                    case 1: bytes.remove(at, static_cast<qsizetype>(random() % 9)); break;
+                    case 2: bytes.insert(at, bytes.mid(at, static_cast<qsizetype>(random() % 40))); break;
+                    default: bytes[at] = "0123456789-\"{}[],:eE"[random() % 20]; break;
+                }
+                if (bytes.isEmpty())
+                    break;
+            }
+            const auto back = widgetsFromBytes(bytes);
+            if (!back) {
+                QVERIFY(!back.error().text().empty());
+                continue;
+            }
+            ++read;
+            for (const Widget& each : *back) {
+                QVERIFY(each.w >= 1 && each.h >= 1 && each.w <= 4096 && each.h <= 4096);
+                QVERIFY(!nameTrouble(each.name));
+                for (const auto& [key, value] : each.properties)
+                    if (const PropertyInfo* property = findProperty(each.kind, key))
+                        QVERIFY2(fits(*property, value), key.c_str());
+            }
+        }
+        QVERIFY(read > 50);
     }
 
     void contrastIsEnough_data() {
