@@ -183,11 +183,11 @@ void fillScreens(BuiltScene& out) {
     out.scene.slot_count = slots;
 }
 
-// Any text of the scene has that.
-bool anyText(const BuiltScene& scene, bool CompiledText::*what) {
-    const auto any = [&](const auto& texts) { return std::any_of(texts.begin(), texts.end(), [&](const CompiledText& text) { return text.*what; }); };
-    return any(scene.rules->strings) || any(scene.moreStrings) || any(scene.startTexts) ||
-           std::any_of(scene.parts.begin(), scene.parts.end(), [&](const auto& part) { return any(part->texts); });
+// Any text of the scene has that; screens know it of theirs, as there may be very many.
+bool anyText(const BuiltScene& scene, bool CompiledText::*text, bool ScreenPart::*part) {
+    const auto any = [&](const auto& all, auto what) { return std::any_of(all.begin(), all.end(), [&](const auto& each) { return each.*what; }); };
+    return any(scene.rules->strings, text) || any(scene.moreStrings, text) || any(scene.startTexts, text) ||
+           std::any_of(scene.parts.begin(), scene.parts.end(), [&](const auto& each) { return (*each).*part; });
 }
 
 // Where the parts of the state begin, see gorse_scene.
@@ -210,8 +210,8 @@ void layOutState(BuiltScene& out) {
 
 void fillScene(BuiltScene& out) {
     gorse_scene& s = out.scene;
-    s.more = out.rules->needsMore || anyText(out, &CompiledText::needsMore) ? gorse_more_code : nullptr;
-    s.forms = anyText(out, &CompiledText::needsForms) ? gorse_more_forms : nullptr;
+    s.more = out.rules->needsMore || anyText(out, &CompiledText::needsMore, &ScreenPart::needsMore) ? gorse_more_code : nullptr;
+    s.forms = anyText(out, &CompiledText::needsForms, &ScreenPart::needsForms) ? gorse_more_forms : nullptr;
     for (const CompiledText& text : out.rules->strings)
         out.strings.push_back(text.bytes.data());
     for (const CompiledText& text : out.moreStrings)

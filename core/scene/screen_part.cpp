@@ -112,6 +112,8 @@ class PartBuilder {
         const std::string words = std::get<std::string>(value(widget, "text"));
         part_->texts.push_back(compileText(words, context_.names));
         const CompiledText& text = part_->texts.back();
+        part_->needsMore = part_->needsMore || text.needsMore;
+        part_->needsForms = part_->needsForms || text.needsForms;
         for (Problem each : text.problems) {
             problem(each.severity, widget, "text, column " + std::to_string(each.column) + ": " + each.reason,
                     each.remedy);

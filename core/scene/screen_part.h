@@ -39,6 +39,7 @@ struct ScreenPart {
     std::vector<SlotInfo> slotInfos;
     std::vector<gorse_binding> bindings;
     std::deque<CompiledText> texts;
+    bool needsMore = false, needsForms = false;  // any of its texts does
     std::deque<std::vector<int32_t>> steps;      // of frames that follow a variable
     std::vector<FontNeed> needs;
     std::vector<ImageUse> images;
