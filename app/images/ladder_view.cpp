@@ -194,7 +194,8 @@ void LadderView::show() {
                              .arg(std::isinf(r.psnr) ? tr("without loss") : QString("%1 dB").arg(r.psnr, 0, 'f', 1)));
     }
     const bool several = desk_.baked() && desk_.baked()->frames.size() > 1;
-    state_->setText((several ? tr("bytes of its first frame · ") : QString()) + tr("error = mean colour difference, 100 is black to white"));
+    // No longer than this: it would widen the window.
+    state_->setText(several ? tr("first frame's bytes · error 100 is black to white") : tr("error = mean colour difference, 100 is black to white"));
     mark();
 }
 
