@@ -13,17 +13,12 @@ static void skip_bytes(gorse_image_row *row, uint16_t n);
 
 static void next_run(gorse_image_row *row) {
     uint8_t head = next_byte(row);
+    uint8_t i;
     row->same = (uint8_t)(head >= GORSE_RUN);
-    if (row->same == 0u) {
-        row->left = (uint16_t)(head + 1u);
-        return;
-    }
-    row->left = (uint16_t)(head - GORSE_RUN + GORSE_RUN_LEAST);
-    row->value[0] = next_byte(row);
-    if (row->plane->unit > 1u)
-        row->value[1] = next_byte(row);
-    if (row->plane->unit > 2u)
-        fetch(row, row->value + 2, (uint16_t)(row->plane->unit - 2u));
+    row->left = (uint16_t)(row->same != 0u ? (uint16_t)(head - GORSE_RUN + GORSE_RUN_LEAST) : (uint16_t)(head + 1u));
+    if (row->same != 0u)
+        for (i = 0; i < row->plane->unit; i++)
+            row->value[i] = next_byte(row);
 }
 
 /* Takes up to n units of the present run or the one after it. */

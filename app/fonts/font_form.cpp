@@ -30,6 +30,7 @@ namespace {
 
 constexpr size_t kMostTextFile = size_t{4} << 20;
 enum ReasonData { ScreenName = Qt::UserRole, WidgetName, Entry };
+
 // Del takes an entry out.
 class ReasonList : public QListWidget {
   public:

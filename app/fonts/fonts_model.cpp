@@ -16,7 +16,6 @@ namespace gorsefinch::app {
 
 namespace {
 
-
 // Three characters of it that say what it looks like: letters if it has some.
 std::u32string sampleWord(const BakedFont& font) {
     std::u32string out;

@@ -24,7 +24,6 @@ namespace gorsefinch::app {
 
 namespace {
 
-
 // May break after dots and underscores.
 QString breakable(QString name) {
     const QString chance = QString(QChar(0x200b));

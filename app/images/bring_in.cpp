@@ -25,7 +25,6 @@ namespace {
 
 constexpr size_t kMostPictureFile = size_t{256} << 20;
 
-
 // What is larger than the panel comes in as large as the panel shows it whole, unless the recipe says a size.
 void fitToPanel(Recipe& recipe, const Original& original, const Panel& panel) {
     if (recipe.width != 0 || recipe.height != 0 || (original.width() <= panel.width && original.height() <= panel.height))

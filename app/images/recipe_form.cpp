@@ -21,7 +21,6 @@ namespace gorsefinch::app {
 
 namespace {
 
-
 }  // namespace
 
 RecipeForm::RecipeForm(Session& session, ImageDesk& desk, QWidget* parent)

@@ -112,13 +112,7 @@ void Canvas::insert(Kind kind, const QRect& box) {
             widget.w = (*baked)->width;
             widget.h = (*baked)->height;
         }
-    Names added;
-    const Document next = addWidgets(document, session_.screenName().toStdString(), {widget}, &added);
-    if (added.empty())
-        session_.tell(tr("A screen holds at most %1 widgets.").arg(kMostWidgets));
-    else
-        session_.edit(next, tr("Add %1").arg(info(kind).key));
-    session_.select(added);
+    session_.addWidgets(document, {widget}, tr("Add %1").arg(info(kind).key));
     setFocus();
 }
 

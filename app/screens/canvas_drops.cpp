@@ -24,30 +24,23 @@ QStringList imagesOf(const QMimeData& data) {
 }  // namespace
 
 void Canvas::placeImages(const QStringList& names, const QPoint& middle) {
-    Document next = session_.document();
-    Names added;
+    const Document& document = session_.document();
+    std::vector<Widget> widgets;
     QPoint at = middle;
     for (const QString& name : names) {
-        const Image* image = next.image(name.toStdString());
+        const Image* image = document.image(name.toStdString());
         if (!image)
             continue;
-        const auto baked = session_.images().bake(next, *image);
+        const auto baked = session_.images().bake(document, *image);
         if (!baked) {
             session_.tell(QString::fromStdString(baked.error().text()));
             continue;
         }
-        const Screen& screen = *next.screens[static_cast<size_t>(session_.screenIndex())];
-        const Widget widget = imageWidget(next, screen, image->name, (*baked)->width, (*baked)->height, at.x(), at.y(), (*baked)->frames.size() > 1);
-        Names one;
-        next = addWidgets(next, screen.name, {widget}, &one);
-        added.insert(added.end(), one.begin(), one.end());
+        widgets.push_back(imageWidget(document, *session_.screen(), image->name, (*baked)->width, (*baked)->height, at.x(), at.y(), (*baked)->frames.size() > 1));
         at += QPoint(kStep, kStep);
     }
-    if (added.empty())
-        return;
-    session_.edit(next, tr("Put %1 on the screen").arg(names.join(", ")));
-    session_.select(added);
-    setFocus();
+    if (session_.addWidgets(document, std::move(widgets), tr("Put %1 on the screen").arg(names.join(", "))))
+        setFocus();
 }
 
 void Canvas::dragEnterEvent(QDragEnterEvent* event) {

@@ -122,19 +122,7 @@ void ScreensStation::paste() {
         each.x += here ? 8 : 0;
         each.y += here ? 8 : 0;
     }
-    add(std::move(*widgets), tr("Paste"));
-}
-
-// Adds copies to the screen and selects them.
-void ScreensStation::add(std::vector<Widget> widgets, const QString& label) {
-    Names added;
-    const Document next = addWidgets(session_.document(), session_.screenName().toStdString(), std::move(widgets), &added);
-    if (added.empty()) {
-        session_.tell(tr("A screen holds at most %1 widgets.").arg(kMostWidgets));
-        return;
-    }
-    session_.edit(next, label);
-    session_.select(added);
+    session_.addWidgets(session_.document(), std::move(*widgets), tr("Paste"));
 }
 
 void ScreensStation::duplicateSelection() {
@@ -144,8 +132,7 @@ void ScreensStation::duplicateSelection() {
         copies.back().x += 8;
         copies.back().y += 8;
     }
-    if (!copies.empty())
-        add(std::move(copies), tr("Duplicate"));
+    session_.addWidgets(session_.document(), std::move(copies), tr("Duplicate"));
 }
 
 void ScreensStation::deleteSelection() {

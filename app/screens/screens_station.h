@@ -51,7 +51,6 @@ class ScreensStation : public Station {
     void copy();
     void cut();
     void paste();
-    void add(std::vector<Widget> widgets, const QString& label);
     void duplicateSelection();
     void deleteSelection();
     void selectAll();

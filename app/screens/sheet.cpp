@@ -21,7 +21,6 @@ namespace gorsefinch::app {
 
 namespace {
 
-
 }  // namespace
 
 Sheet::Sheet(Session& session, QWidget* parent) : QScrollArea(parent), session_(session) {

@@ -20,7 +20,6 @@ namespace gorsefinch::app {
 
 namespace {
 
-
 QStringList choiceList(const PropertyInfo& property) {
     QStringList out;
     for (const char* choice : property.choices)

@@ -126,6 +126,20 @@ bool Session::edit(const Result<Document>& next, const QString& label, const QSt
     return true;
 }
 
+bool Session::addWidgets(const Document& document, std::vector<Widget> widgets, const QString& label) {
+    if (widgets.empty())
+        return false;
+    Names added;
+    const Document next = gorsefinch::addWidgets(document, screen_.toStdString(), std::move(widgets), &added);
+    if (added.empty()) {
+        tell(tr("A screen holds at most %1 widgets.").arg(kMostWidgets));
+        return false;
+    }
+    edit(next, label);
+    select(added);
+    return true;
+}
+
 void Session::undo() {
     if (!isOpen() || !history_->canUndo())
         return;

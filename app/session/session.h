@@ -55,6 +55,9 @@ class Session : public QObject {
     void edit(const Document& next, const QString& label, const QString& merge = {});
     // The same for an edit that may be refused, which is told as a notice.
     bool edit(const Result<Document>& next, const QString& label, const QString& merge = {});
+    // Adds widgets to the screen that is edited, of a document that may have changed already, and selects them. False, and
+    // told, if the screen has no room for them.
+    bool addWidgets(const Document& document, std::vector<Widget> widgets, const QString& label);
     void endGesture() { history_->endMerging(); }
     void undo();
     void redo();

@@ -1,11 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/base/characters.h"
 #include "core/image/series.h"
 
 #include <algorithm>
 #include <cctype>
 #include <filesystem>
 #include <map>
+
+#include "core/base/characters.h"
 
 namespace gorsefinch {
 

@@ -1,10 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/base/characters.h"
 #include "core/project/names.h"
 
 #include <algorithm>
 #include <array>
 #include <cctype>
+
+#include "core/base/characters.h"
 
 namespace gorsefinch {
 

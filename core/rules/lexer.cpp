@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/base/characters.h"
 #include "core/rules/lexer.h"
 
 #include <array>
 
+#include "core/base/characters.h"
 #include "core/project/value.h"
 
 namespace gorsefinch {

@@ -223,10 +223,8 @@ void fillScene(BuiltScene& out) {
     s.rules = out.rules->rules.data();
     s.code = out.rules->code.data();
     s.strings = out.strings.data();
-    for (const auto& part : out.parts)
-        for (const WidgetRef& widget : part->source->widgets)
-            if (info(widget->kind).runtime.kind->tick || info(widget->kind).runtime.kind->command)
-                s.motion = &gorse_motion_of_widgets;
+    if (std::any_of(out.parts.begin(), out.parts.end(), [](const auto& part) { return part->moves; }))
+        s.motion = &gorse_motion_of_widgets;
     s.screen_count = static_cast<uint16_t>(out.screens.size());
     s.number_count = static_cast<uint16_t>(out.numbers.size());
     s.text_count = static_cast<uint16_t>(out.texts.size());
@@ -353,8 +351,7 @@ void SceneBuilder::bakeFonts(BuiltScene& scene) {
     // Sizes that an earlier document used stay in the pool, but not in the scene.
     std::set<const BakedFont*> used;
     for (const auto& part : scene.parts)
-        for (const FontNeed& need : part->needs)
-            used.insert(need.font);
+        used.insert(part->usedFonts.begin(), part->usedFonts.end());
     for (BakedFont* font : looks_.fonts()) {
         if (used.count(font) == 0)
             continue;

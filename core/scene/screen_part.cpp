@@ -57,6 +57,7 @@ class PartBuilder {
         gorse_record& record = part_->records.back();
         gorse_widget& base = record.widget;
         base.kind = info(widget.kind).runtime.kind;
+        part_->moves = part_->moves || base.kind->tick || base.kind->command;
         base.x = static_cast<int16_t>(widget.x);
         base.y = static_cast<int16_t>(widget.y);
         base.w = static_cast<int16_t>(widget.w);
@@ -177,8 +178,10 @@ class PartBuilder {
         std::set<BakedFont*> done;
         for (const ResolvedStyle* style : stylesOf(look_))
             if (BakedFont* font = context_.looks.font(context_.document, style->font);
-                font && done.insert(font).second)
+                font && done.insert(font).second) {
                 part_->needs.push_back({font, static_cast<size_t>(number), characters});
+                part_->usedFonts.insert(font);
+            }
     }
 
     // Null without an image, or when there is trouble, which is told.

@@ -40,11 +40,13 @@ struct ScreenPart {
     std::vector<gorse_binding> bindings;
     std::deque<CompiledText> texts;
     bool needsMore = false, needsForms = false;  // any of its texts does
+    bool moves = false;                          // any of its widgets does something by itself
     std::deque<std::vector<int32_t>> steps;      // of frames that follow a variable
     std::vector<FontNeed> needs;
     std::vector<ImageUse> images;
     int memoryBytes = 0;                         // of its texts' buffers
     std::set<std::string> usedVariables, usedLooks, usedImages;
+    std::set<const BakedFont*> usedFonts;
     Problems problems;
 };
 

@@ -16,16 +16,9 @@ using namespace gorsefinch;
 using namespace gorsefinch::app;
 using support::OpenWindow;
 
-class TestCodeStation : public QObject {
+class TestCodeStation : public QObject, support::OnWindow {
     Q_OBJECT
 
-    std::unique_ptr<OpenWindow> open_;
-    Session* session_ = nullptr;
-
-    template <typename T>
-    T* find(const char* name) {
-        return open_->find<T>(name);
-    }
     QString out() const { return open_->path("out"); }
     int row(const QString& file) {
         const QAbstractItemModel* model = find<QTableView>("code_files")->model();
@@ -48,18 +41,12 @@ class TestCodeStation : public QObject {
     }
 
   private Q_SLOTS:
-    void initTestCase() {
-        QStandardPaths::setTestModeEnabled(true);
-        Theme::apply(*qApp, Appearance::Light);
-    }
+    void initTestCase() { prepare(); }
     void init() {
-        open_ = std::make_unique<OpenWindow>("kiln");
-        QVERIFY(open_->opened);
-        session_ = &open_->session;
-        open_->station(8);
+        QVERIFY(open("kiln", 8));
         OpenWindow::retype(find<QLineEdit>("output_folder"), out());
     }
-    void cleanup() { open_.reset(); }
+    void cleanup() { close(); }
 
     void filesGoFromNewToSame() {
         QVERIFY(row("kiln.h") >= 0 && row("gorse/gorse_run.c") >= 0);

@@ -26,10 +26,8 @@ using namespace gorsefinch;
 using namespace gorsefinch::app;
 using namespace support;
 
-class TestFontsStation : public QObject {
+class TestFontsStation : public QObject, support::OnWindow {
     Q_OBJECT
-
-    std::unique_ptr<OpenWindow> open_;
 
     Session& session() { return open_->session; }
     FontsStation* station() { return open_->window.findChild<FontsStation*>(); }
@@ -82,17 +80,12 @@ class TestFontsStation : public QObject {
     }
 
   private Q_SLOTS:
-    void initTestCase() {
-        QStandardPaths::setTestModeEnabled(true);
-        Theme::apply(*qApp, Appearance::Light);
-    }
+    void initTestCase() { prepare(); }
     void init() {
-        open_ = std::make_unique<OpenWindow>("kiln");
-        QVERIFY(open_->opened);
-        open_->station(3);
+        QVERIFY(open("kiln", 3));
         QVERIFY(station()->isVisible());
     }
-    void cleanup() { open_.reset(); }
+    void cleanup() { close(); }
 
     void facesAndTheirSizesAreListed() {
         QStringList rows;
@@ -311,8 +304,7 @@ class TestFontsStation : public QObject {
     void theShelfServesAllProjects() {
         choose("bold", 54);
         QTest::keyClick(list(), Qt::Key_B, Qt::ControlModifier);
-        open_ = std::make_unique<OpenWindow>("hive");
-        open_->station(3);
+        QVERIFY(open("hive", 3));
         const size_t before = session().document().faces->size();
         inDialog([](QDialog* dialog) {
             auto* shelf = dialog->findChild<QListWidget*>("shelf");

@@ -52,10 +52,8 @@ QImage photo(int w, int h) {
 
 }  // namespace
 
-class TestImagesStation : public QObject {
+class TestImagesStation : public QObject, support::OnWindow {
     Q_OBJECT
-
-    std::unique_ptr<OpenWindow> open_;
 
     Session& session() { return open_->session; }
     const Image* image(const char* name) { return session().document().image(name); }
@@ -84,16 +82,11 @@ class TestImagesStation : public QObject {
     }
 
   private Q_SLOTS:
-    void initTestCase() {
-        QStandardPaths::setTestModeEnabled(true);
-        Theme::apply(*qApp, Appearance::Light);
-    }
+    void initTestCase() { prepare(); }
     void init() {
-        open_ = std::make_unique<OpenWindow>("kiln");
-        QVERIFY(open_->opened);
-        open_->station(2);
+        QVERIFY(open("kiln", 2));
     }
-    void cleanup() { open_.reset(); }
+    void cleanup() { close(); }
 
     // The whole way: a GIF is dropped, made smaller, takes a rung of the ladder, goes onto a screen and plays in the twin.
     void aGifBecomesFramesOnTheTwin() {
@@ -380,8 +373,7 @@ class TestImagesStation : public QObject {
         list()->setFocus();
         const Recipe recipe = image("flame")->recipe;
         QTest::keyClick(list(), Qt::Key_B, Qt::ControlModifier);
-        open_ = std::make_unique<OpenWindow>("enlarger");
-        open_->station(2);
+        QVERIFY(open("enlarger", 2));
         QTimer::singleShot(0, qApp, [] {
             QTRY_VERIFY(qobject_cast<QDialog*>(QApplication::activeModalWidget()));
             auto* dialog = qobject_cast<QDialog*>(QApplication::activeModalWidget());

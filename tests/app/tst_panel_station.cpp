@@ -12,11 +12,8 @@ using namespace gorsefinch;
 using namespace gorsefinch::app;
 using support::OpenWindow;
 
-class TestPanelStation : public QObject {
+class TestPanelStation : public QObject, support::OnWindow {
     Q_OBJECT
-
-    std::unique_ptr<OpenWindow> open_;
-    Session* session_ = nullptr;
 
     const Panel& panel() { return *session_->document().panel; }
     Picture held() {
@@ -38,17 +35,11 @@ class TestPanelStation : public QObject {
     void type(const char* name, const char* words) { OpenWindow::retype(open_->find<QLineEdit>(name), words); }
 
   private Q_SLOTS:
-    void initTestCase() {
-        QStandardPaths::setTestModeEnabled(true);
-        Theme::apply(*qApp, Appearance::Light);
-    }
+    void initTestCase() { prepare(); }
     void init() {
-        open_ = std::make_unique<OpenWindow>("kiln");
-        QVERIFY(open_->opened);
-        session_ = &open_->session;
-        open_->station(1);
+        QVERIFY(open("kiln", 1));
     }
-    void cleanup() { open_.reset(); }
+    void cleanup() { close(); }
 
     void mirrorsExchangeSides() {
         const Picture before = held();

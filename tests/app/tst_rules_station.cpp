@@ -13,11 +13,9 @@ using namespace gorsefinch;
 using namespace gorsefinch::app;
 using support::OpenWindow;
 
-class TestRulesStation : public QObject {
+class TestRulesStation : public QObject, support::OnWindow {
     Q_OBJECT
 
-    std::unique_ptr<OpenWindow> open_;
-    Session* session_ = nullptr;
     QsciScintilla* editor_ = nullptr;
 
     // Begins a line at the end and types into it; what is offered then.
@@ -51,20 +49,14 @@ class TestRulesStation : public QObject {
     }
 
   private Q_SLOTS:
-    void initTestCase() {
-        QStandardPaths::setTestModeEnabled(true);
-        Theme::apply(*qApp, Appearance::Light);
-    }
+    void initTestCase() { prepare(); }
     void init() {
-        open_ = std::make_unique<OpenWindow>("kiln");
-        QVERIFY(open_->opened);
-        session_ = &open_->session;
+        QVERIFY(open("kiln", 6));
         editor_ = open_->find<QsciScintilla>("rules_text");
-        open_->station(6);
         QVERIFY(editor_->isVisible());
         editor_->setFocus();
     }
-    void cleanup() { open_.reset(); }
+    void cleanup() { close(); }
 
     void whatFitsIsOffered() {
         QCOMPARE(offered("on stop_button."), (QStringList{"press", "release", "tap"}));

@@ -32,17 +32,9 @@ void answer(QMessageBox::StandardButton button, QString* words = nullptr) {
 
 }  // namespace
 
-class TestStart : public QObject {
+class TestStart : public QObject, support::OnWindow {
     Q_OBJECT
 
-    std::unique_ptr<OpenWindow> open_;
-    Session* session_ = nullptr;
-    MainWindow* window_ = nullptr;
-
-    template <typename T>
-    T* find(const char* name) {
-        return window_->findChild<T*>(name);
-    }
     void move() {
         session_->edit(changeWidgets(session_->document(), "status", std::vector<std::string>{"hold_button"}, [](Widget& w) { w.x += 3; }), "Move");
         QVERIFY(!session_->history().isSaved());
@@ -55,17 +47,11 @@ class TestStart : public QObject {
     }
 
   private Q_SLOTS:
-    void initTestCase() {
-        QStandardPaths::setTestModeEnabled(true);
-        Theme::apply(*qApp, Appearance::Light);
-    }
+    void initTestCase() { prepare(); }
     void init() {
-        open_ = std::make_unique<OpenWindow>("kiln");
-        QVERIFY(open_->opened);
-        session_ = &open_->session;
-        window_ = &open_->window;
+        QVERIFY(open("kiln"));
     }
-    void cleanup() { open_.reset(); }
+    void cleanup() { close(); }
 
     void theNextStartBeginsWhereTheLastEnded() {
         window_->resize(1180, 720);

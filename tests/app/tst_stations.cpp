@@ -21,44 +21,22 @@ using namespace gorsefinch;
 using namespace gorsefinch::app;
 using support::OpenWindow;
 
-class TestStations : public QObject {
+class TestStations : public QObject, support::OnWindow {
     Q_OBJECT
-
-    std::unique_ptr<OpenWindow> open_;
-    Session* session_ = nullptr;
-    MainWindow* window_ = nullptr;
 
     QString project() const { return open_->folder(); }
     Canvas* canvas() { return window_->findChild<Canvas*>("canvas"); }
-    template <typename T>
-    T* find(const char* name) {
-        return window_->findChild<T*>(name);
-    }
-    Widget widget(const char* screen, const char* name) {
-        const ScreenRef on = session_->document().screen(screen);
-        const int at = widgetIndex(*on, name);
-        return at < 0 ? Widget{} : *on->widgets[static_cast<size_t>(at)];
-    }
     QPoint at(int x, int y) { return canvas()->fromPanel(QPointF(x + 0.5, y + 0.5)).toPoint(); }
     void press(QWidget* on, int key) { QTest::keyClick(on, static_cast<Qt::Key>(key)); }
-    void station(int digit) { open_->station(digit); }
-    static void retype(QLineEdit* field, const QString& text, bool enter = true) { OpenWindow::retype(field, text, enter); }
 
   private Q_SLOTS:
-    void initTestCase() {
-        QStandardPaths::setTestModeEnabled(true);
-        QSettings().clear();
-        Theme::apply(*qApp, Appearance::Light);
-    }
+    void initTestCase() { prepare(); }
 
     void init() {
-        open_ = std::make_unique<OpenWindow>("kiln");
-        QVERIFY(open_->opened);
-        session_ = &open_->session;
-        window_ = &open_->window;
+        QVERIFY(open("kiln"));
         canvas()->setFocus();
     }
-    void cleanup() { open_.reset(); }
+    void cleanup() { close(); }
 
     void variablesAreEditedInTheTable() {
         station(4);

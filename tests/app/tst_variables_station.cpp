@@ -13,11 +13,9 @@ using namespace gorsefinch;
 using namespace gorsefinch::app;
 using support::OpenWindow;
 
-class TestVariablesStation : public QObject {
+class TestVariablesStation : public QObject, support::OnWindow {
     Q_OBJECT
 
-    std::unique_ptr<OpenWindow> open_;
-    Session* session_ = nullptr;
     QTableView* table_ = nullptr;
 
     int row(const std::string& name) {
@@ -52,19 +50,13 @@ class TestVariablesStation : public QObject {
     }
 
   private Q_SLOTS:
-    void initTestCase() {
-        QStandardPaths::setTestModeEnabled(true);
-        Theme::apply(*qApp, Appearance::Light);
-    }
+    void initTestCase() { prepare(); }
     void init() {
-        open_ = std::make_unique<OpenWindow>("kiln");
-        QVERIFY(open_->opened);
-        session_ = &open_->session;
+        QVERIFY(open("kiln", 4));
         table_ = open_->find<QTableView>("variables");
-        open_->station(4);
         QVERIFY(table_->isVisible());
     }
-    void cleanup() { open_.reset(); }
+    void cleanup() { close(); }
 
     void aRangeIsKeptWhole() {
         add("depth");

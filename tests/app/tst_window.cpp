@@ -21,31 +21,17 @@ using namespace gorsefinch;
 using namespace gorsefinch::app;
 using support::OpenWindow;
 
-class TestWindow : public QObject {
+class TestWindow : public QObject, support::OnWindow {
     Q_OBJECT
-
-    std::unique_ptr<OpenWindow> open_;
-    Session* session_ = nullptr;
-    MainWindow* window_ = nullptr;
 
     QString project() const { return open_->folder(); }
     Canvas* canvas() { return window_->findChild<Canvas*>("canvas"); }
     template <typename T>
-    T* find(const char* name) {
-        return window_->findChild<T*>(name);
-    }
-    template <typename T>
     T* inSheet(const char* name) {
         return window_->findChild<QWidget*>("sheet_page")->findChild<T*>(name);
     }
-    Widget widget(const char* screen, const char* name) {
-        const ScreenRef on = session_->document().screen(screen);
-        const int at = widgetIndex(*on, name);
-        return at < 0 ? Widget{} : *on->widgets[static_cast<size_t>(at)];
-    }
     QPoint at(int x, int y) { return canvas()->fromPanel(QPointF(x + 0.5, y + 0.5)).toPoint(); }
     void press(QWidget* on, int key, Qt::KeyboardModifiers modifiers = Qt::NoModifier) { QTest::keyClick(on, static_cast<Qt::Key>(key), modifiers); }
-    void station(int digit) { open_->station(digit); }
     void drag(const QPoint& from, const QPoint& to, Qt::KeyboardModifiers modifiers = Qt::NoModifier) { OpenWindow::drag(canvas(), from, to, modifiers); }
     void clickTwin(int x, int y) {
         auto* twin = find<QWidget>("twin");
@@ -54,23 +40,15 @@ class TestWindow : public QObject {
         const QPoint corner((twin->width() - static_cast<int>(320 * used)) / 2, (twin->height() - static_cast<int>(240 * used)) / 2);
         QTest::mouseClick(twin, Qt::LeftButton, {}, corner + QPoint(static_cast<int>((x + 0.5) * used), static_cast<int>((y + 0.5) * used)));
     }
-    static void retype(QLineEdit* field, const QString& text, bool enter = true) { OpenWindow::retype(field, text, enter); }
 
   private Q_SLOTS:
-    void initTestCase() {
-        QStandardPaths::setTestModeEnabled(true);
-        QSettings().clear();
-        Theme::apply(*qApp, Appearance::Light);
-    }
+    void initTestCase() { prepare(); }
 
     void init() {
-        open_ = std::make_unique<OpenWindow>("kiln");
-        QVERIFY(open_->opened);
-        session_ = &open_->session;
-        window_ = &open_->window;
+        QVERIFY(open("kiln"));
         canvas()->setFocus();
     }
-    void cleanup() { open_.reset(); }
+    void cleanup() { close(); }
 
     void clickSelectsAndShiftAdds() {
         QTest::mouseClick(canvas(), Qt::LeftButton, {}, at(100, 70));

@@ -10,9 +10,11 @@
 #include <QSettings>
 #include <QTemporaryDir>
 #include <QtTest>
+#include <memory>
 
 #include "app/frame/main_window.h"
 #include "app/session/session.h"
+#include "app/theme/theme.h"
 
 // Files dropped on a widget, as from a file manager.
 inline void drop(QWidget* on, const QStringList& paths) {
@@ -105,6 +107,44 @@ class OpenWindow {
     gorsefinch::app::Session session;
     gorsefinch::app::MainWindow window{session};
     bool opened = false;
+};
+
+// What tests of the window begin and end with: each works on an example of its own.
+class OnWindow {
+  protected:
+    // Once, before all: settings apart from the user's, and one appearance.
+    static void prepare() {
+        QStandardPaths::setTestModeEnabled(true);
+        QSettings().clear();
+        gorsefinch::app::Theme::apply(*qApp, gorsefinch::app::Appearance::Light);
+    }
+    // Opens an example, at a station if one is told; false if that failed.
+    bool open(const char* example, int station = 0) {
+        open_ = std::make_unique<OpenWindow>(example);
+        session_ = &open_->session;
+        window_ = &open_->window;
+        if (open_->opened && station > 0)
+            open_->station(station);
+        return open_->opened;
+    }
+    void close() { open_.reset(); }
+
+    template <typename T>
+    T* find(const char* name) {
+        return window_->findChild<T*>(name);
+    }
+    void station(int digit) { open_->station(digit); }
+    static void retype(QLineEdit* field, const QString& text, bool enter = true) { OpenWindow::retype(field, text, enter); }
+    // A widget as the document has it; an empty one if there is none.
+    gorsefinch::Widget widget(const char* screen, const char* name) const {
+        const gorsefinch::ScreenRef on = session_->document().screen(screen);
+        const int at = widgetIndex(*on, name);
+        return at < 0 ? gorsefinch::Widget{} : *on->widgets[static_cast<size_t>(at)];
+    }
+
+    std::unique_ptr<OpenWindow> open_;
+    gorsefinch::app::Session* session_ = nullptr;
+    gorsefinch::app::MainWindow* window_ = nullptr;
 };
 
 }  // namespace support
