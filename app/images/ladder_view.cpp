@@ -116,7 +116,7 @@ void LadderView::wish() {
         climbed_.reset();
         results_.clear();
         list_->clear();
-        state_->setText(tr("a picture in every pixel format, with its bytes and its error: once one is chosen"));
+        state_->setText(tr("every pixel format's bytes and error, once a picture is chosen"));
         return;
     }
     // What the rungs themselves decide does not count.
@@ -194,7 +194,6 @@ void LadderView::show() {
                              .arg(std::isinf(r.psnr) ? tr("without loss") : QString("%1 dB").arg(r.psnr, 0, 'f', 1)));
     }
     const bool several = desk_.baked() && desk_.baked()->frames.size() > 1;
-    // No longer than this: it would widen the window.
     state_->setText(several ? tr("first frame's bytes · error 100 is black to white") : tr("error = mean colour difference, 100 is black to white"));
     mark();
 }

@@ -19,8 +19,10 @@ QHBoxLayout* headingRow(const QString& title, QLabel* figure, QWidget* between) 
         row->addSpacing(8);
         row->addWidget(between);
     }
-    row->addStretch(1);
-    row->addWidget(figure);
+    // It takes what room there is: a long one must not widen the window.
+    figure->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    figure->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    row->addWidget(figure, 1);
     return row;
 }
 

@@ -403,7 +403,7 @@ Compiled ExpressionParser::property(const Token& first) {
     const Token& widgetToken = parts[full ? 1 : 0];
     const auto place = scope_.names->widget(full ? parts[0].text : "", widgetToken.text);
     if (!place)
-        fail(widgetToken, "there is no widget \"" + widgetToken.text + "\"");
+        fail(widgetToken, "there is no widget \"" + widgetToken.text + "\"", kFindWidget);
     if (place->screen < 0)
         fail(widgetToken, "several screens have a widget \"" + widgetToken.text + "\"", "Write screen.widget");
     const PropertyInfo* info = findProperty(place->kind, parts.back().text);

@@ -10,6 +10,10 @@
 
 namespace gorsefinch {
 
+// The way out where rules speak of what isn't there.
+inline constexpr const char* kFindWidget = "The station Screens lists the widgets of each screen with their names";
+inline constexpr const char* kFindScreen = "The station Screens lists the screens with their names";
+
 // What names mean to rules and texts, with the runtime's numbers: numbers (whole, decimal, yes/no) come first, texts
 // after them, each in the document's order. The document must outlive this.
 class ProjectNames {

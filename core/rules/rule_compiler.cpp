@@ -149,7 +149,7 @@ class FileCompiler {
                 continue;
             const int screen = pool_.names().screen(parts[0]->text);
             if (screen < 0)
-                report(Severity::Error, *parts[0], "there is no screen \"" + parts[0]->text + "\"");
+                report(Severity::Error, *parts[0], "there is no screen \"" + parts[0]->text + "\"", kFindScreen);
             rule.event = static_cast<uint8_t>(each.event);
             rule.screen = static_cast<uint16_t>(screen);
             return true;
@@ -169,7 +169,7 @@ class FileCompiler {
             report(Severity::Error, *parts.back(), "there is no event \"" + parts.back()->text + "\"",
                    "Buttons have tap, press and release, frames done; screens have enter and leave");
         if (!found)
-            report(Severity::Error, widget, "there is no widget \"" + widget.text + "\"");
+            report(Severity::Error, widget, "there is no widget \"" + widget.text + "\"", kFindWidget);
         else if (found->screen < 0)
             report(Severity::Error, widget, "several screens have a widget \"" + widget.text + "\"",
                    "Write screen.widget." + parts.back()->text);

@@ -53,7 +53,7 @@ std::optional<ProjectNames::WidgetPlace> RuleFileContext::widget(const std::vect
     if (!found || found->screen < 0) {
         report(Severity::Error, name,
                found ? "several screens have a widget \"" + name.text + "\"" : "there is no widget \"" + name.text + "\"",
-               found ? "Write screen." + name.text : "");
+               found ? "Write screen." + name.text : kFindWidget);
         return std::nullopt;
     }
     return found;

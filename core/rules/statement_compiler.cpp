@@ -30,7 +30,7 @@ void StatementCompiler::go(const std::vector<Token>& tokens, Compiled& body) {
     const int screen = pool_.names().screen(name.text);
     if (name.type != TokenType::Name || screen < 0)
         report(Severity::Error, name,
-               name.type == TokenType::Name ? "there is no screen \"" + name.text + "\"" : "a screen belongs here");
+               name.type == TokenType::Name ? "there is no screen \"" + name.text + "\"" : "a screen belongs here", kFindScreen);
     body.operation(GORSE_OP_GO);
     body.word(screen);
     expectEnd(tokens, 2);

@@ -14,6 +14,7 @@
 #include "app/screens/canvas.h"
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
+#include "core/project/presets.h"
 #include "tests/support/window.h"
 #include "tests/target/target_build.h"
 
@@ -232,6 +233,22 @@ class TestStations : public QObject, support::OnWindow {
         });
         QVERIFY(!window_->openProject(project()));
         QVERIFY2(said.contains("gorsefinch.json") && said.contains("line 1"), qPrintable(said));
+    }
+
+    // Whatever a station shows, nothing lies beyond the edge of a desktop of 1280 x 800.
+    void theWindowFitsASmallDesktop() {
+        const auto fits = [&](const QString& when) {
+            for (const int each : {1, 2, 3, 4, 5, 6, 8}) {
+                station(each);
+                QCoreApplication::sendPostedEvents();
+                const QSize least = window_->minimumSizeHint();
+                QVERIFY2(least.width() <= 1280 && least.height() <= 740, qPrintable(QString("%1, station %2: %3x%4").arg(when).arg(each).arg(least.width()).arg(least.height())));
+            }
+        };
+        fits("kiln");
+        QVERIFY(session_->save().has_value());
+        QVERIFY(session_->create(*newProject(*presetByKey("mono-128x64"), "bare", nullptr, ""), open_->path("bare")).has_value());
+        fits("a bare project");
     }
 
     void everyControlSaysWhatItDoes() {
