@@ -39,7 +39,8 @@ enum {
 /* What the firmware supplies. `user` is handed back untouched. */
 typedef struct gorse_port {
     /* Sends w x h packed pixels to the panel's memory with the top left at x, y, all in the panel's own
-     * orientation with its row and column offset added. For page formats y and h are multiples of 8.
+     * orientation with its row and column offset added. For page formats y and h are multiples of 8
+     * and rows below the panel are 0.
      * `bytes` holds rows without gaps, each padded to a whole byte with zeros, and is the runtime's again when the call returns. */
     void (*flush)(void *user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes);
     /* Calls hook number `hook` with `count` values. May be 0 when no rule calls one. */

@@ -5,8 +5,7 @@
 
 #include "gorse_internal.h"
 
-static void draw_widgets(gorse_canvas *c, const gorse_rect *area) {
-    const GORSE_ROM gorse_screen *screen = gorse_shown(c->run);
+static void draw_widgets(gorse_canvas *c, const gorse_rect *area, const GORSE_ROM gorse_screen *screen) {
     uint16_t i;
     for (i = 0; i < screen->widget_count; i++) {
         gorse_view view;
@@ -24,25 +23,28 @@ static void draw_widgets(gorse_canvas *c, const gorse_rect *area) {
 void gorse_paint_strip(gorse *g, const gorse_rect *area, uint32_t stride) {
     const GORSE_ROM gorse_panel *panel = g->scene->panel;
     const GORSE_ROM gorse_format *format = panel->format;
+    const GORSE_ROM gorse_screen *screen = gorse_shown(g);
     gorse_canvas c;
     c.strip.pixels = g->buffer;
     c.strip.stride = stride;
-    c.strip.x = (uint16_t)area->x0;
-    c.strip.y = (uint16_t)area->y0;
-    c.strip.w = (uint16_t)(area->x1 - area->x0);
-    c.strip.h = (uint16_t)(area->y1 - area->y0);
-    c.format = format;
     c.clip = *area;
+    c.strip.x = (uint16_t)c.clip.x0;
+    c.strip.y = (uint16_t)c.clip.y0;
+    c.strip.w = (uint16_t)(c.clip.x1 - c.clip.x0);
+    c.strip.h = (uint16_t)(c.clip.y1 - c.clip.y0);
+    c.format = format;
     c.run = g;
     /* What fills a row or a page up to whole bytes is 0, whatever the buffer held before. */
     if (format->bits < 8u)
         memset(g->buffer, 0, (size_t)(stride * ((c.strip.h + (uint32_t)format->rows - 1u) / format->rows)));
-    gorse_fill_rect(&c, area, gorse_shown(g)->background | 0xff000000u);
-    draw_widgets(&c, area);
+    gorse_fill_rect(&c, area, screen->background | 0xff000000u);
+    draw_widgets(&c, area, screen);
     if (panel->turn != 0)
         panel->turn(&c.strip, panel);
+    /* Pages are sent whole. */
     g->port.flush(g->port.user, (uint16_t)(c.strip.x + panel->column_offset),
-                  (uint16_t)(c.strip.y + panel->row_offset), c.strip.w, c.strip.h, g->buffer);
+                  (uint16_t)(c.strip.y + panel->row_offset), c.strip.w,
+                  (uint16_t)((c.strip.h + format->rows - 1u) & ~(format->rows - 1u)), g->buffer);
 }
 
 uint32_t gorse_row_bytes(const GORSE_ROM gorse_format *format, uint16_t columns) {

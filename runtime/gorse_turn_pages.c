@@ -4,6 +4,9 @@
 
 #include "gorse_turn.h"
 
+/* The last page may hold fewer than 8 rows; its other bits are 0. */
+static uint16_t pages_of(uint16_t rows) { return (uint16_t)((rows + 7u) / 8u); }
+
 /* Exchanges rows and columns of 8 upright bytes. */
 static void exchange_block(uint8_t *block) {
     uint8_t out[8];
@@ -25,11 +28,11 @@ static uint8_t reversed(uint8_t bits) {
 }
 
 static void exchange_rows_and_columns(gorse_strip *s) {
-    uint16_t side = s->w > s->h ? s->w : s->h;
+    uint16_t side = pages_of(s->w > s->h ? s->w : s->h);
     uint16_t row, column;
     uint8_t room[8];
-    for (row = 0; row < side / 8u; row++)
-        for (column = row; column < side / 8u; column++) {
+    for (row = 0; row < side; row++)
+        for (column = row; column < side; column++) {
             uint8_t *a = s->pixels + row * s->stride + (uint32_t)column * 8u;
             uint8_t *b = s->pixels + column * s->stride + (uint32_t)row * 8u;
             exchange_block(a);
@@ -41,14 +44,14 @@ static void exchange_rows_and_columns(gorse_strip *s) {
             memcpy(b, room, 8);
         }
     gorse_exchange_sides(s);
-    for (row = 1; row < s->h / 8u; row++)
+    for (row = 1; row < pages_of(s->h); row++)
         memmove(s->pixels + (uint32_t)row * s->w, s->pixels + row * s->stride, s->w);
     s->stride = s->w;
 }
 
 static void mirror_columns(const gorse_strip *s) {
     uint16_t page, column;
-    for (page = 0; page < s->h / 8u; page++) {
+    for (page = 0; page < pages_of(s->h); page++) {
         uint8_t *first = s->pixels + page * s->stride;
         for (column = 0; column < s->w / 2u; column++) {
             gorse_swap_bytes(&first[column], &first[s->w - 1u - column]);
@@ -57,7 +60,7 @@ static void mirror_columns(const gorse_strip *s) {
 }
 
 static void mirror_rows(const gorse_strip *s) {
-    uint16_t page, column, pages = s->h / 8u;
+    uint16_t page, column, pages = pages_of(s->h);
     for (page = 0; page < (uint16_t)(pages + 1u) / 2u; page++)
         for (column = 0; column < s->w; column++) {
             uint8_t *a = s->pixels + page * s->stride + column;
@@ -66,6 +69,27 @@ static void mirror_rows(const gorse_strip *s) {
             *a = reversed(*b);
             *b = kept;
         }
+}
+
+/* What filled the last page stands in the first one now: all rows move up by so many. */
+static void close_gap(const gorse_strip *s, uint8_t gap) {
+    uint16_t page, column, pages = pages_of(s->h);
+    for (column = 0; gap != 0u && column < s->w; column++)
+        for (page = 0; page < pages; page++) {
+            uint8_t *at = s->pixels + page * s->stride + column;
+            uint8_t next = (uint8_t)(page + 1u < pages ? at[s->stride] : 0u);
+            *at = (uint8_t)((uint8_t)(*at >> gap) | (uint8_t)((uint16_t)next << (8u - gap)));
+        }
+}
+
+static void invert(const gorse_strip *s) {
+    uint16_t column, last = (uint16_t)(pages_of(s->h) - 1u);
+    uint8_t rows = (uint8_t)(s->h & 7u);
+    gorse_invert_bytes(s->pixels, s->stride * (last + 1u));
+    for (column = 0; rows != 0u && column < s->w; column++) {
+        uint8_t *at = s->pixels + last * s->stride + column;
+        *at = (uint8_t)(*at & (uint8_t)((1u << rows) - 1u));
+    }
 }
 
 void gorse_turn_pages(gorse_strip *s, const GORSE_ROM gorse_panel *panel) {
@@ -78,8 +102,9 @@ void gorse_turn_pages(gorse_strip *s, const GORSE_ROM gorse_panel *panel) {
     }
     if (t.mirrors_rows != 0u) {
         mirror_rows(s);
+        close_gap(s, (uint8_t)(pages_of(s->h) * 8u - s->h));
         gorse_mirror_y(s, &t);
     }
     if (t.inverts != 0u)
-        gorse_invert_bytes(s->pixels, (uint32_t)s->w * (s->h / 8u));
+        invert(s);
 }

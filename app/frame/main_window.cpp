@@ -8,6 +8,7 @@
 #include <QLabel>
 #include <QMenu>
 #include <QMessageBox>
+#include <QPointer>
 #include <QPushButton>
 #include <QScreen>
 #include <QSplitter>
@@ -248,9 +249,20 @@ void MainWindow::askOpen() {
         openProject(folder);
 }
 
+// What is being typed into a field counts too.
+void MainWindow::finishTyping() {
+    const QPointer<QWidget> field = focusWidget();
+    if (!field)
+        return;
+    field->clearFocus();
+    if (field)
+        field->setFocus();
+}
+
 bool MainWindow::save() {
     if (!session_.isOpen())
         return false;
+    finishTyping();
     if (const auto saved = session_.save(); !saved) {
         ask(tr("Not saved"), QString::fromStdString(saved.error().text()), QMessageBox::Ok);
         return false;
@@ -261,6 +273,7 @@ bool MainWindow::save() {
 void MainWindow::saveAs() {
     if (!session_.isOpen())
         return;
+    finishTyping();
     const QString folder = QFileDialog::getExistingDirectory(this, tr("Save into an empty folder"), session_.folder());
     if (folder.isEmpty())
         return;
@@ -272,6 +285,7 @@ void MainWindow::saveAs() {
 
 // Asks what to do with unsaved work; false if the user stays.
 bool MainWindow::mayLeave() {
+    finishTyping();
     if (!session_.isOpen() || session_.history().isSaved())
         return true;
     const int answer = ask(tr("Unsaved work"), tr("The project %1 has changes that are not saved.").arg(QString::fromStdString(session_.document().name)),
@@ -308,6 +322,12 @@ void MainWindow::restoreState() {
     for (QSplitter* splitter : findChildren<QSplitter*>())
         if (!splitter->objectName().isEmpty())
             splitter->restoreState(QSettings().value("splitter/" + splitter->objectName()).toByteArray());
+}
+
+// A field that still has the focus would give its value on to parts that are gone.
+MainWindow::~MainWindow() {
+    if (QWidget* field = focusWidget())
+        field->clearFocus();
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {

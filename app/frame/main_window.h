@@ -27,6 +27,7 @@ class MainWindow : public QMainWindow {
 
   public:
     explicit MainWindow(Session& session);
+    ~MainWindow() override;
     // Opens a project and shows its screens; tells what is wrong if it can't.
     bool openProject(const QString& folder);
     void showStart();
@@ -46,6 +47,7 @@ class MainWindow : public QMainWindow {
     void askOpen();
     // Tells or asks; `buttons` are those of a message box, and the chosen one comes back.
     int ask(const QString& title, const QString& words, int buttons);
+    void finishTyping();
     bool save();
     void saveAs();
     bool mayLeave();

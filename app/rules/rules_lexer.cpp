@@ -6,7 +6,7 @@
 
 #include "app/theme/theme.h"
 #include "core/rules/lexer.h"
-#include "core/rules/rule_compiler.h"
+#include "core/rules/rule_words.h"
 
 namespace gorsefinch::app {
 

@@ -56,10 +56,13 @@ class ReelDelegate : public QStyledItemDelegate {
 
 ReelModel::ReelModel(Session& session, QObject* parent) : QAbstractListModel(parent), session_(session) {
     connect(&session, &Session::changed, this, [this](const Change& change) {
-        if (change.opened || change.screenList) {
+        // A reset only when the number of rows changed, so that renaming keeps the focus here.
+        const int rows = rowCount();
+        if (change.opened || rows != rows_) {
             beginResetModel();
+            rows_ = rows;
             endResetModel();
-        } else if (rowCount() > 0) {
+        } else if (rows > 0) {
             Q_EMIT dataChanged(index(0), index(rowCount() - 1));
         }
     });

@@ -33,6 +33,7 @@ class ReelModel : public QAbstractListModel {
     QPixmap thumbnail(int screen) const;
 
     Session& session_;
+    int rows_ = 0;
     mutable QHash<const void*, QPixmap> thumbnails_;  // by the screen's built part
     mutable QHash<const void*, std::weak_ptr<const ScreenPart>> parts_;
 };

@@ -98,8 +98,7 @@ void ScreensStation::copy() {
 
 void ScreensStation::cut() {
     copy();
-    if (!session_.selection().empty())
-        session_.edit(removeWidgets(session_.document(), session_.screenName().toStdString(), session_.selection()), tr("Cut"));
+    removeSelection(tr("Cut"));
 }
 
 void ScreensStation::paste() {
@@ -135,7 +134,9 @@ void ScreensStation::duplicateSelection() {
     session_.addWidgets(session_.document(), std::move(copies), tr("Duplicate"));
 }
 
-void ScreensStation::deleteSelection() {
+void ScreensStation::deleteSelection() { removeSelection(tr("Delete")); }
+
+void ScreensStation::removeSelection(const QString& label) {
     Names names;
     for (const WidgetRef& each : session_.selectedWidgets())
         if (!each->locked)
@@ -143,7 +144,7 @@ void ScreensStation::deleteSelection() {
     if (names.size() < session_.selection().size())
         session_.tell(tr("Locked widgets stay; L unlocks them."));
     if (!names.empty())
-        session_.edit(removeWidgets(session_.document(), session_.screenName().toStdString(), names), tr("Delete"));
+        session_.edit(removeWidgets(session_.document(), session_.screenName().toStdString(), names), label);
 }
 
 void ScreensStation::selectAll() {

@@ -53,6 +53,7 @@ class ScreensStation : public Station {
     void paste();
     void duplicateSelection();
     void deleteSelection();
+    void removeSelection(const QString& label);
     void selectAll();
     void raise();
     void lower();

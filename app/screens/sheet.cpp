@@ -16,12 +16,9 @@
 #include "app/widgets/fields.h"
 #include "app/widgets/from_std.h"
 #include "core/emit/costs.h"
+#include "core/project/short_names.h"
 
 namespace gorsefinch::app {
-
-namespace {
-
-}  // namespace
 
 Sheet::Sheet(Session& session, QWidget* parent) : QScrollArea(parent), session_(session) {
     setObjectName("sheet");
@@ -48,6 +45,8 @@ void Sheet::refresh() {
     wanted += "|" + session_.screenName();
     for (const Look& look : *session_.document().looks)
         wanted += "|" + fromStd(look.name);
+    for (const Variable& variable : *session_.document().variables)
+        wanted += "|" + fromStd(variable.name);
     for (const Image& image : *session_.document().images)
         wanted += "|" + fromStd(image.name);
     for (const Face& face : *session_.document().faces)
@@ -313,10 +312,8 @@ void Sheet::addRules() {
     rules->setFont(Theme::figures(10));
     addRow(tr("Rules"), rules, tr("Rules that mention this widget"), [this, rules, widget] {
         QStringList found;
-        for (const RuleFile& file : *session_.document().rules)
-            for (const QString& line : fromStd(file.text).split('\n'))
-                if (line.contains(fromStd(widget->name) + ".") || line.endsWith(" " + fromStd(widget->name)))
-                    found << line.trimmed();
+        for (const std::string& line : rulesAboutWidget(session_.document(), session_.screenName().toStdString(), widget->name))
+            found << fromStd(line);
         rules->setText(found.isEmpty() ? tr("none mentions it") : found.mid(0, 5).join('\n'));
     });
     if (info(widget->kind).touched) {

@@ -7,7 +7,7 @@
 #include "app/theme/theme.h"
 #include "core/base/characters.h"
 #include "core/project/names.h"
-#include "core/rules/lexer.h"
+#include "core/rules/rename.h"
 
 namespace gorsefinch::app {
 
@@ -82,10 +82,7 @@ int VariablesModel::uses(const Variable& v) const {
     int count = 0;
     for (const auto& part : session_.scene()->parts)
         count += static_cast<int>(part->usedVariables.count(v.name));
-    for (const RuleFile& file : *session_.document().rules)
-        for (const TokenLine& line : splitRules(file.text))
-            count += std::any_of(line.tokens.begin(), line.tokens.end(), [&](const Token& t) { return t.type == TokenType::Name && t.text == v.name; });
-    return count;
+    return count + static_cast<int>(linesThatMention(session_.document(), {Reference::What::Variable, v.name}).size());
 }
 
 QString VariablesModel::text(const Variable& v, int column) const {

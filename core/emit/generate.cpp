@@ -107,23 +107,6 @@ Problems generationProblems(const BuiltScene& scene) {
     }
     for (const BakedFont* font : scene.fonts)
         clashes.add(fontSymbol(doc, font->key()), "face " + font->key().face);
-    const Panel& panel = *doc.panel;
-    const bool pages = info(panel.format).layout == PixelLayout::Pages;
-    if (pages && (panel.height % 8 != 0 || (panel.turn % 180 != 0 && panel.width % 8 != 0))) {
-        Problem p;
-        p.place = "panel";
-        p.reason = "a panel in pages of 8 rows needs sides that are multiples of 8";
-        p.remedy = "Correct its size";
-        problems.push_back(p);
-    }
-    if (panel.columnOffset % (pages ? 1 : info(panel.format).pixelsPerByte()) != 0 || (pages && panel.rowOffset % 8 != 0)) {
-        Problem p;
-        p.place = "panel";
-        p.reason = std::string("its offset must be a multiple of ") + std::to_string(pages ? 8 : info(panel.format).pixelsPerByte()) +
-                   ", as so many pixels share a byte";
-        p.remedy = "Correct the offset";
-        problems.push_back(p);
-    }
     if (scene.stateBytes(8) > 65000) {
         Problem p;
         p.place = "panel";

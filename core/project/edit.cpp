@@ -5,6 +5,7 @@
 #include <filesystem>
 
 #include "core/project/names.h"
+#include "core/project/short_names.h"
 
 namespace gorsefinch {
 
@@ -77,17 +78,21 @@ Document changeWidgets(const Document& document, std::string_view screen, std::s
 }
 
 Document addWidgets(const Document& document, std::string_view screen, std::vector<Widget> widgets, Names* added) {
-    return editScreen(document, screen, [&](Screen& next) {
+    Names names;
+    Document out = editScreen(document, screen, [&](Screen& next) {
         if (next.widgets.size() + widgets.size() > kMostWidgets)
             return;
         for (Widget& widget : widgets) {
             widget.name = uniqueName(widget.name,
                                      [&](std::string_view name) { return widgetIndex(next, name) >= 0; });
-            if (added)
-                added->push_back(widget.name);
+            names.push_back(widget.name);
             next.widgets.push_back(std::make_shared<const Widget>(std::move(widget)));
         }
     });
+    out.rules = withClearShortNames(document, names).rules;
+    if (added)
+        added->insert(added->end(), names.begin(), names.end());
+    return out;
 }
 
 Document removeWidgets(const Document& document, std::string_view screen, std::span<const std::string> names) {
@@ -184,7 +189,10 @@ Document duplicateScreen(const Document& document, int index) {
         return document;
     Screen copy = *document.screens[static_cast<size_t>(index)];
     copy.name = uniqueName(copy.name, [&](std::string_view each) { return isTaken(document, each); });
-    Document next = document;
+    Names names;
+    for (const WidgetRef& widget : copy.widgets)
+        names.push_back(widget->name);
+    Document next = withClearShortNames(document, names);
     next.screens.insert(next.screens.begin() + index + 1, std::make_shared<const Screen>(std::move(copy)));
     return next;
 }

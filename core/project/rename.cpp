@@ -4,7 +4,9 @@
 
 #include "core/project/edit.h"
 #include "core/project/names.h"
+#include "core/project/short_names.h"
 #include "core/rules/rename.h"
+#include "core/rules/rule_words.h"
 
 namespace gorsefinch {
 
@@ -16,18 +18,6 @@ std::optional<Error> refuse(std::string_view to, bool taken) {
     if (taken)
         return Error{"", "", "the name \"" + std::string(to) + "\" is taken", "Choose another name"};
     return std::nullopt;
-}
-
-void renameInRules(Document& document, const RuleRename& rename) {
-    auto next = std::make_shared<std::vector<RuleFile>>(*document.rules);
-    bool any = false;
-    for (RuleFile& file : *next) {
-        std::string text = renamedRules(file.text, rename);
-        any = any || text != file.text;
-        file.text = std::move(text);
-    }
-    if (any)
-        document.rules = next;
 }
 
 // Rewrites every text property of every widget; screens without a change stay shared.
@@ -147,13 +137,13 @@ Result<Document> renameWidget(const Document& document, std::string_view screen,
         return document;
     if (const auto error = refuse(to, widgetIndex(*on, to) >= 0))
         return tl::unexpected(*error);
-    const std::string name(from);
-    Document next = changeWidgets(document, screen, std::span(&name, 1), [&](Widget& w) { w.name = to; });
-    const auto others = std::count_if(document.screens.begin(), document.screens.end(), [&](const ScreenRef& each) {
-        return widgetIndex(*each, from) >= 0;
-    });
-    renameInRules(next, {RuleRename::What::Widget, std::string(screen), name, std::string(to), others == 1});
-    return next;
+    const std::string name(from), fresh(to);
+    Document next = withClearShortNames(document, std::span(&fresh, 1));
+    const std::string where(screen);
+    const bool isOnlyOne = !otherScreenHas(document, screen, from);
+    renameInRules(next, {{Reference::What::Widget, name, where, isOnlyOne}, fresh,
+                         otherScreenHas(document, screen, to) ? where + "." + fresh : fresh});
+    return changeWidgets(next, screen, std::span(&name, 1), [&](Widget& w) { w.name = fresh; });
 }
 
 Result<Document> renameScreen(const Document& document, std::string_view from, std::string_view to) {
@@ -165,13 +155,15 @@ Result<Document> renameScreen(const Document& document, std::string_view from, s
     Screen screen = *document.screens[static_cast<size_t>(at)];
     screen.name = to;
     Document next = withScreen(document, at, std::move(screen));
-    renameInRules(next, {RuleRename::What::Screen, "", std::string(from), std::string(to), true});
+    renameInRules(next, {{Reference::What::Screen, std::string(from)}, std::string(to)});
     return next;
 }
 
 Result<Document> renameVariable(const Document& document, std::string_view from, std::string_view to) {
     if (!document.variable(from) || from == to)
         return document;
+    if (isValueWord(to))
+        return failure("", "", "\"" + std::string(to) + "\" is a value in rules", "Choose another name");
     if (const auto error = refuse(to, isTaken(document, to)))
         return tl::unexpected(*error);
     Document next = document;
@@ -180,7 +172,7 @@ Result<Document> renameVariable(const Document& document, std::string_view from,
         if (each.name == from)
             each.name = to;
     next.variables = all;
-    const RuleRename rename{RuleRename::What::Variable, "", std::string(from), std::string(to), true};
+    const RuleRename rename{{Reference::What::Variable, std::string(from)}, std::string(to)};
     renameInRules(next, rename);
     rewriteTexts(next, rename);
     renameInProperties(next, PropertyType::Variable, from, to);

@@ -3,7 +3,7 @@
 
 #include <algorithm>
 
-#include "core/rules/lexer.h"
+#include "core/rules/references.h"
 
 namespace gorsefinch {
 
@@ -22,57 +22,80 @@ std::string replaced(std::string_view text, std::vector<Replacement> all) {
     return out;
 }
 
-// The thing is meant by token i of a line if it stands where such a thing can stand.
-bool isMeant(const std::vector<Token>& tokens, size_t i, const RuleRename& rename) {
-    if (tokens[i].type != TokenType::Name || tokens[i].text != rename.from)
+bool isMeant(const Reference& reference, const Token& token, const RuleThing& thing) {
+    if (reference.what != thing.what || token.text != thing.name)
         return false;
-    const bool afterPoint = i > 0 && tokens[i - 1].is(".");
-    const bool beforePoint = tokens[i + 1].is(".");
-    switch (rename.what) {
-        case RuleRename::What::Variable:
-            return !afterPoint && !beforePoint && !tokens[i + 1].is("(") &&
-                   !(i > 0 && (tokens[i - 1].is("go") || tokens[i - 1].is("on") || tokens[i - 1].is("call")));
-        case RuleRename::What::Screen:
-            return (!afterPoint && beforePoint) || (i > 0 && tokens[i - 1].is("go"));
-        default: {
-            const bool bare = i > 0 && (tokens[i - 1].is("show") || tokens[i - 1].is("hide") ||
-                                        tokens[i - 1].is("toggle"));
-            if (afterPoint)
-                return i > 1 && tokens[i - 2].text == rename.screen && (beforePoint || tokens[i + 1].type == TokenType::End);
-            return rename.shortForm && (beforePoint || bare);
-        }
+    if (reference.what != Reference::What::Widget)
+        return true;
+    return reference.screen.empty() ? thing.isOnlyOne : reference.screen == thing.screen;
+}
+
+void collect(const std::vector<Token>& tokens, const std::vector<Reference>& references, const RuleRename& rename,
+             std::vector<Replacement>& all) {
+    for (const Reference& each : references) {
+        const Token& token = tokens[each.token];
+        if (!isMeant(each, token, rename.thing))
+            continue;
+        const bool isShort = each.what == Reference::What::Widget && each.screen.empty();
+        all.push_back({token.begin, token.end, isShort ? rename.toShort : rename.to});
     }
 }
 
-void collect(const std::vector<Token>& tokens, const RuleRename& rename, std::vector<Replacement>& all,
-             std::string_view whole) {
-    for (size_t i = 0; i + 1 < tokens.size(); ++i) {
-        if (isMeant(tokens, i, rename))
-            all.push_back({tokens[i].begin, tokens[i].end, rename.to});
-        if (tokens[i].type != TokenType::Text)
+// The insets of a text whose first character stands at `offset`.
+void collectInText(std::string_view text, size_t offset, const RuleRename& rename, std::vector<Replacement>& all) {
+    for (const TextPiece& piece : splitText(text).pieces) {
+        if (!piece.inset)
             continue;
-        const std::string_view inside = whole.substr(tokens[i].begin + 1, tokens[i].end - tokens[i].begin - 2);
-        const std::string fresh = renamedText(inside, rename);
-        if (fresh != inside)
-            all.push_back({tokens[i].begin + 1, tokens[i].end - 1, fresh});
+        const std::vector<Token> tokens = splitExpression(piece.text, 1, 1, offset + piece.begin);
+        collect(tokens, referencesInExpression(tokens), rename, all);
     }
+}
+
+void collectInLine(const TokenLine& line, std::string_view rules, const RuleRename& rename, std::vector<Replacement>& all) {
+    collect(line.tokens, referencesInLine(line.tokens), rename, all);
+    for (const Token& token : line.tokens)
+        if (token.type == TokenType::Text)
+            collectInText(rules.substr(token.begin + 1, token.end - token.begin - 2), token.begin + 1, rename, all);
 }
 
 }  // namespace
 
+void renameInRules(Document& document, const RuleRename& rename) {
+    auto next = std::make_shared<std::vector<RuleFile>>(*document.rules);
+    bool any = false;
+    for (RuleFile& file : *next) {
+        std::string text = renamedRules(file.text, rename);
+        any = any || text != file.text;
+        file.text = std::move(text);
+    }
+    if (any)
+        document.rules = next;
+}
+
 std::string renamedRules(std::string_view rules, const RuleRename& rename) {
     std::vector<Replacement> all;
     for (const TokenLine& line : splitRules(rules))
-        collect(line.tokens, rename, all, rules);
+        collectInLine(line, rules, rename, all);
     return replaced(rules, std::move(all));
 }
 
 std::string renamedText(std::string_view text, const RuleRename& rename) {
     std::vector<Replacement> all;
-    for (const TextPiece& piece : splitText(text).pieces)
-        if (piece.inset)
-            collect(splitExpression(piece.text, 1, 1, piece.begin), rename, all, text);
+    collectInText(text, 0, rename, all);
     return replaced(text, std::move(all));
+}
+
+std::vector<std::string> linesThatMention(const Document& document, const RuleThing& thing) {
+    std::vector<std::string> out;
+    for (const RuleFile& file : *document.rules)
+        for (const TokenLine& line : splitRules(file.text)) {
+            std::vector<Replacement> all;
+            collectInLine(line, file.text, {thing, {}, {}}, all);
+            const size_t begin = line.tokens.front().begin;
+            if (!all.empty())
+                out.push_back(file.text.substr(begin, file.text.find_first_of("\r\n", begin) - begin));
+        }
+    return out;
 }
 
 }  // namespace gorsefinch

@@ -3,21 +3,37 @@
 
 #include <string>
 #include <string_view>
+#include <vector>
+
+#include "core/project/document.h"
+#include "core/rules/references.h"
 
 namespace gorsefinch {
 
-// A thing gets another name; where rules and texts speak of it, they are rewritten. All else in them, layout and
-// comments too, stays as it is.
-struct RuleRename {
-    enum class What { Variable, Screen, Widget };
-    What what;
-    std::string screen;  // of a widget
-    std::string from, to;
-    bool shortForm;      // of a widget: no other screen has one of that name, so the name alone means it
+// A thing that rules and texts speak of.
+struct RuleThing {
+    Reference::What what;
+    std::string name;
+    std::string screen = {};  // of a widget
+    bool isOnlyOne = false;   // of a widget: no other screen has one of its name, so the name alone means it
 };
+
+// It gets another name; where rules and texts speak of it, they are rewritten. All else in them, layout and comments
+// too, stays as it is.
+struct RuleRename {
+    RuleThing thing;
+    std::string to;
+    std::string toShort = {};  // of a widget: in the place of its name alone; "screen.name" where others are named so
+};
+
+// In all rules of a project; files without a change stay shared.
+void renameInRules(Document& document, const RuleRename& rename);
 
 std::string renamedRules(std::string_view rules, const RuleRename& rename);
 // The same in a text with insets.
 std::string renamedText(std::string_view text, const RuleRename& rename);
+
+// The lines of a project's rules that speak of a thing, from their first word on.
+std::vector<std::string> linesThatMention(const Document& document, const RuleThing& thing);
 
 }  // namespace gorsefinch

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "core/rules/rule_words.h"
 #include "core/rules/statement_compiler.h"
 
 namespace gorsefinch {
@@ -10,14 +11,6 @@ namespace gorsefinch {
 namespace {
 
 constexpr size_t kMostCode = 60000;
-
-struct EventWord {
-    const char* word;
-    int event;
-};
-constexpr EventWord widgetEvents[] = {
-    {"press", GORSE_ON_PRESS}, {"release", GORSE_ON_RELEASE}, {"tap", GORSE_ON_TAP}, {"done", GORSE_ON_DONE}};
-constexpr EventWord screenEvents[] = {{"enter", GORSE_ON_ENTER}, {"leave", GORSE_ON_LEAVE}};
 
 // One file's rules, read line by line.
 class FileCompiler {
@@ -144,27 +137,22 @@ class FileCompiler {
     }
 
     bool screenEvent(const std::vector<const Token*>& parts, gorse_rule& rule) {
-        for (const EventWord& each : screenEvents) {
-            if (parts[1]->text != each.word)
-                continue;
-            const int screen = pool_.names().screen(parts[0]->text);
-            if (screen < 0)
-                report(Severity::Error, *parts[0], "there is no screen \"" + parts[0]->text + "\"", kFindScreen);
-            rule.event = static_cast<uint8_t>(each.event);
-            rule.screen = static_cast<uint16_t>(screen);
-            return true;
-        }
-        return false;
+        const EventWord* word = findEvent(screenEvents(), parts[1]->text);
+        if (!word)
+            return false;
+        const int screen = pool_.names().screen(parts[0]->text);
+        if (screen < 0)
+            report(Severity::Error, *parts[0], "there is no screen \"" + parts[0]->text + "\"", kFindScreen);
+        rule.event = static_cast<uint8_t>(word->event);
+        rule.screen = static_cast<uint16_t>(screen);
+        return true;
     }
 
     void widgetEvent(const std::vector<const Token*>& parts, gorse_rule& rule) {
         const bool full = parts.size() == 3;
         const Token& widget = *parts[full ? 1 : 0];
         const auto found = pool_.names().widget(full ? parts[0]->text : "", widget.text);
-        const EventWord* word = nullptr;
-        for (const EventWord& each : widgetEvents)
-            if (parts.back()->text == each.word)
-                word = &each;
+        const EventWord* word = findEvent(widgetEvents(), parts.back()->text);
         if (!word)
             report(Severity::Error, *parts.back(), "there is no event \"" + parts.back()->text + "\"",
                    "Buttons have tap, press and release, frames done; screens have enter and leave");
@@ -244,11 +232,6 @@ CompiledRules compileRules(const ProjectNames& names, const std::vector<RuleFile
         FileCompiler(pool, file).run();
     pool.finish();
     return out;
-}
-
-std::vector<std::string> ruleKeywords() {
-    return {"on",   "every", "when", "otherwise", "while", "start",  "enter", "leave", "tap", "press", "release",
-            "go",   "back",  "call", "show",      "hide",  "toggle", "play", "stop", "done", "yes",   "no",    "none", "ms",   "s", "min"};
 }
 
 }  // namespace gorsefinch

@@ -48,7 +48,4 @@ struct CompiledRules {
 
 CompiledRules compileRules(const ProjectNames& names, const std::vector<RuleFile>& files);
 
-// The words that can begin a statement or an event, for completion and colouring.
-std::vector<std::string> ruleKeywords();
-
 }  // namespace gorsefinch

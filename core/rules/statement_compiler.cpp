@@ -9,7 +9,10 @@ namespace gorsefinch {
 
 void StatementCompiler::statement(const std::vector<Token>& tokens, Compiled& body) {
     const Token& first = tokens[0];
-    if (first.is("go")) {
+    // A variable or widget may have the name of a statement.
+    if (at(tokens, 1).is("=") || at(tokens, 1).is(".")) {
+        assignment(tokens, body);
+    } else if (first.is("go")) {
         go(tokens, body);
     } else if (first.is("back")) {
         body.operation(GORSE_OP_BACK);
@@ -18,7 +21,7 @@ void StatementCompiler::statement(const std::vector<Token>& tokens, Compiled& bo
         call(tokens, body);
     } else if (first.is("show") || first.is("hide") || first.is("toggle")) {
         visibility(tokens, body);
-    } else if ((first.is("play") || first.is("stop")) && !at(tokens, 1).is("=")) {
+    } else if (first.is("play") || first.is("stop")) {
         playing(tokens, body);
     } else {
         assignment(tokens, body);

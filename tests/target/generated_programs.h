@@ -19,6 +19,8 @@ class GeneratedPrograms {
         const QString to = folder_.filePath(name);
         Files files;
         const GeneratedCode code = generateCode(*scene);
+        if (hasErrors(code.problems))
+            return {};
         const auto written = writeOutput(code, to.toStdString(), files);
         if (!written)
             return {};

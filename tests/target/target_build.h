@@ -74,8 +74,10 @@ inline QStringList generatedSources(const QString& folder, const QString& name) 
     QStringList out;
     for (const QString& file : QDir(folder + "/gorse").entryList({"*.c"}, QDir::Files, QDir::Name))
         out << folder + "/gorse/" + file;
+    // A project without images or fonts has no such file.
     for (const char* part : {"_scene.c", "_images.c", "_fonts.c"})
-        out << folder + "/" + name + part;
+        if (const QString source = folder + "/" + name + part; QFile::exists(source))
+            out << source;
     return out;
 }
 

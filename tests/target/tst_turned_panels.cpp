@@ -74,13 +74,43 @@ class TestTurnedPanels : public QObject {
         const PixelFormatInfo& pixels = *pixelFormatByKey(format.toStdString());
         Document document = withPanelOf(openExample("kiln"), pixels.format);
         QCOMPARE(wronglyTurned(document, turn, mirrorX, mirrorY), 0);
-        // Sides that end inside a byte of packed rows, whichever way they are turned.
-        if (pixels.layout != PixelLayout::Rows && pixels.layout != PixelLayout::RowsLowFirst)
-            return;
+        // Sides that end inside a byte of packed rows or a page, whichever way they are turned.
         Panel panel = *document.panel;
         panel.width = 123;
         panel.height = 237;
         QCOMPARE(wronglyTurned(withPanel(document, panel), turn, mirrorX, mirrorY), 0);
+    }
+
+    // A byte of the panel's memory is the least that can be sent.
+    void offsetsInsideAByteAreRefused_data() {
+        QTest::addColumn<QString>("format");
+        QTest::addColumn<int>("column");
+        QTest::addColumn<int>("row");
+        QTest::addColumn<QString>("place");
+        QTest::newRow("rows of pages") << "page1" << 3 << 12 << "panel.row_offset";
+        QTest::newRow("columns of bits") << "row1" << 4 << 3 << "panel.column_offset";
+        QTest::newRow("columns of half bytes") << "grey4" << 1 << 1 << "panel.column_offset";
+        QTest::newRow("whole pages") << "page1" << 3 << 16 << "";
+        QTest::newRow("whole bytes") << "grey4" << 2 << 1 << "";
+        QTest::newRow("words") << "rgb565" << 1 << 1 << "";
+    }
+
+    void offsetsInsideAByteAreRefused() {
+        QFETCH(QString, format);
+        QFETCH(int, column);
+        QFETCH(int, row);
+        QFETCH(QString, place);
+        Document document = withPanelOf(makeDocument(), pixelFormatByKey(format.toStdString())->format);
+        Panel panel = *document.panel;
+        panel.columnOffset = column;
+        panel.rowOffset = row;
+        SceneBuilder builder;
+        const BuiltSceneRef scene = builder.build(withPanel(document, panel));
+        QCOMPARE(hasErrors(scene->problems), !place.isEmpty());
+        if (place.isEmpty())
+            return;
+        QCOMPARE(QString::fromStdString(scene->problems.front().place), place);
+        QVERIFY(!scene->problems.front().remedy.empty());
     }
 
     void turnedOnTheTarget() {

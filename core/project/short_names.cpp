@@ -1,0 +1,54 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/project/short_names.h"
+
+#include <algorithm>
+#include <map>
+
+#include "core/rules/rename.h"
+
+namespace gorsefinch {
+
+namespace {
+
+bool rulesMention(const Document& document, const std::string& name) {
+    return std::any_of(document.rules->begin(), document.rules->end(),
+                       [&](const RuleFile& file) { return file.text.find(name) != std::string::npos; });
+}
+
+}  // namespace
+
+Document withClearShortNames(const Document& document, std::span<const std::string> names) {
+    // Most names stand in no rule, and then no screen is looked at.
+    std::map<std::string_view, std::vector<std::string_view>> screens;
+    for (const std::string& name : names)
+        if (rulesMention(document, name))
+            screens[name];
+    if (screens.empty())
+        return document;
+    for (const ScreenRef& screen : document.screens)
+        for (const WidgetRef& widget : screen->widgets)
+            if (const auto found = screens.find(widget->name); found != screens.end())
+                found->second.push_back(screen->name);
+    Document next = document;
+    for (const auto& [name, holders] : screens) {
+        if (holders.size() != 1)
+            continue;
+        const std::string widget(name), screen(holders.front());
+        renameInRules(next, {{Reference::What::Widget, widget, screen, true}, widget, screen + "." + widget});
+    }
+    return next;
+}
+
+bool otherScreenHas(const Document& document, std::string_view except, std::string_view widget) {
+    return std::any_of(document.screens.begin(), document.screens.end(), [&](const ScreenRef& each) {
+        return each->name != except && widgetIndex(*each, widget) >= 0;
+    });
+}
+
+std::vector<std::string> rulesAboutWidget(const Document& document, const std::string& screen, const std::string& widget) {
+    if (!rulesMention(document, widget))
+        return {};
+    return linesThatMention(document, {Reference::What::Widget, widget, screen, !otherScreenHas(document, screen, widget)});
+}
+
+}  // namespace gorsefinch

@@ -1,0 +1,24 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/rules/lexer.h"
+
+namespace gorsefinch {
+
+// A word that stands for a thing of the project.
+struct Reference {
+    enum class What { Variable, Screen, Widget };
+    What what;
+    size_t token = 0;    // its place among the words
+    std::string screen;  // of a widget: the screen written before it; "" for the short form
+};
+
+// Those of one line of rules, and of one expression, as the compiler would read them; whether there are such things
+// is not asked. Texts in quotes are not looked into.
+std::vector<Reference> referencesInLine(const std::vector<Token>& tokens);
+std::vector<Reference> referencesInExpression(const std::vector<Token>& tokens);
+
+}  // namespace gorsefinch

@@ -1,0 +1,48 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/rules/rule_words.h"
+
+#include <algorithm>
+#include <array>
+
+#include "runtime/gorse_scene.h"
+
+namespace gorsefinch {
+
+namespace {
+
+constexpr auto eventsOfWidgets = std::to_array<EventWord>(
+    {{"press", GORSE_ON_PRESS}, {"release", GORSE_ON_RELEASE}, {"tap", GORSE_ON_TAP}, {"done", GORSE_ON_DONE}});
+constexpr auto eventsOfScreens = std::to_array<EventWord>({{"enter", GORSE_ON_ENTER}, {"leave", GORSE_ON_LEAVE}});
+constexpr auto aboutWidgets = std::to_array<std::string_view>({"show", "hide", "toggle", "play", "stop"});
+constexpr auto valueWords = std::to_array<std::string_view>({"yes", "no", "none"});
+constexpr auto otherWords = std::to_array<std::string_view>(
+    {"on", "every", "when", "otherwise", "while", "start", "go", "back", "call", "ms", "s", "min"});
+
+bool isAmong(std::span<const std::string_view> words, std::string_view word) {
+    return std::find(words.begin(), words.end(), word) != words.end();
+}
+
+}  // namespace
+
+std::span<const EventWord> widgetEvents() { return eventsOfWidgets; }
+std::span<const EventWord> screenEvents() { return eventsOfScreens; }
+
+const EventWord* findEvent(std::span<const EventWord> events, std::string_view word) {
+    const auto found = std::find_if(events.begin(), events.end(), [&](const EventWord& each) { return word == each.word; });
+    return found == events.end() ? nullptr : &*found;
+}
+
+bool isAboutWidget(std::string_view statement) { return isAmong(aboutWidgets, statement); }
+bool isValueWord(std::string_view word) { return isAmong(valueWords, word); }
+
+std::vector<std::string> ruleKeywords() {
+    std::vector<std::string> out(otherWords.begin(), otherWords.end());
+    out.insert(out.end(), aboutWidgets.begin(), aboutWidgets.end());
+    out.insert(out.end(), valueWords.begin(), valueWords.end());
+    for (const auto events : {widgetEvents(), screenEvents()})
+        for (const EventWord& each : events)
+            out.emplace_back(each.word);
+    return out;
+}
+
+}  // namespace gorsefinch

@@ -1,0 +1,32 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <span>
+#include <string>
+#include <string_view>
+#include <vector>
+
+// The words of the rules language that stand where names could stand.
+namespace gorsefinch {
+
+// What can happen to a thing, and its number in the runtime (GORSE_ON_...).
+struct EventWord {
+    const char* word;
+    int event;
+};
+
+std::span<const EventWord> widgetEvents();
+std::span<const EventWord> screenEvents();
+// Null if it is no event of these.
+const EventWord* findEvent(std::span<const EventWord> events, std::string_view word);
+
+// True for the statements that are followed by a widget: show, hide, toggle, play, stop.
+bool isAboutWidget(std::string_view statement);
+
+// True for the words that are values: yes, no, none.
+bool isValueWord(std::string_view word);
+
+// The words that can begin a statement or an event, for completion and colouring.
+std::vector<std::string> ruleKeywords();
+
+}  // namespace gorsefinch

@@ -1,0 +1,12 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "core/scene/built_scene.h"
+
+namespace gorsefinch {
+
+// The runtime's record of the panel, as it is and upright, from the document's settings. Settings that its memory can't
+// have become problems.
+void fillPanel(BuiltScene& out);
+
+}  // namespace gorsefinch

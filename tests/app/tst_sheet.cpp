@@ -1,0 +1,248 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The sheet sets every property that the table of kinds tells, for one widget and for several, and undo takes it back.
+#include <QAbstractButton>
+#include <QCheckBox>
+#include <QComboBox>
+#include <QLabel>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QToolButton>
+#include <QtTest>
+
+#include "app/screens/canvas.h"
+#include "app/widgets/fields.h"
+#include "tests/support/window.h"
+
+using namespace gorsefinch;
+using namespace gorsefinch::app;
+
+class TestSheet : public QObject, support::OnWindow {
+    Q_OBJECT
+
+    // A field of the page that is shown now; the former page may still be on its way out.
+    template <typename T>
+    T* field(const char* name) {
+        return find<QScrollArea>("sheet")->widget()->findChild<T*>(name);
+    }
+
+    void put(std::vector<Widget> widgets) {
+        Names names;
+        const Document next = addWidgets(session_->document(), "alarm", std::move(widgets), &names);
+        session_->showScreen("alarm");
+        session_->edit(next, "Test");
+        session_->select(names);
+    }
+
+    static Widget made(const std::string& name, Kind kind) {
+        Widget widget;
+        widget.name = name;
+        widget.kind = kind;
+        widget.w = 60;
+        widget.h = 30;
+        return widget;
+    }
+
+    PropertyValue now(const char* name, const char* key) {
+        return effectiveValue(session_->document(), widget("alarm", name), key);
+    }
+
+    // Chooses an entry by its keys, as somebody without a mouse does.
+    static void chooseNext(QComboBox* box) {
+        box->setFocus();
+        const int before = box->currentIndex();
+        QTest::keyClick(box, before + 2 < box->count() ? Qt::Key_Down : Qt::Key_Up);
+    }
+
+    // Gives a property another value through its field; false if there is no such field.
+    bool change(const PropertyInfo& property) {
+        switch (property.type) {
+            case PropertyType::Whole: {
+                auto* number = field<NumberField>(property.key);
+                if (number)
+                    retype(number, QString::number(property.least + 3));
+                return number;
+            }
+            case PropertyType::YesNo: {
+                auto* box = field<QCheckBox>(property.key);
+                if (box)
+                    QTest::mouseClick(box, Qt::LeftButton, {}, QPoint(8, box->height() / 2));
+                return box;
+            }
+            case PropertyType::Colour: {
+                auto* colour = field<ColourField>(property.key);
+                if (colour)
+                    retype(colour->findChild<QLineEdit*>(), "#12AB34");
+                return colour;
+            }
+            case PropertyType::Choice: {
+                auto* choice = field<ChoiceField>(property.key);
+                if (!choice)
+                    return false;
+                for (auto* each : choice->findChildren<QAbstractButton*>())
+                    if (!each->isChecked()) {
+                        QTest::mouseClick(each, Qt::LeftButton);
+                        return true;
+                    }
+                return false;
+            }
+            case PropertyType::Text: {
+                auto* text = field<QLineEdit>(property.key);
+                if (text)
+                    retype(text, std::string_view(property.key) == "text" ? "Tap \\nhere" : "7");
+                return text;
+            }
+            default: {
+                auto* box = field<QComboBox>(property.key);
+                if (box)
+                    chooseNext(box);
+                return box;
+            }
+        }
+    }
+
+  private Q_SLOTS:
+    void initTestCase() { prepare(); }
+    void init() { QVERIFY(open("kiln")); }
+    void cleanup() { close(); }
+
+    void everyPropertyOfEveryKind_data() {
+        QTest::addColumn<int>("number");
+        for (size_t i = 0; i < kinds().size(); ++i)
+            QTest::newRow(kinds()[i].key) << static_cast<int>(i);
+    }
+
+    void everyPropertyOfEveryKind() {
+        QFETCH(int, number);
+        const KindInfo& kind = kinds()[static_cast<size_t>(number)];
+        put({made("probe", kind.kind)});
+        const Document before = session_->document();
+        std::vector<const PropertyInfo*> all;
+        for (const auto properties : {kind.properties, styleProperties(), placeProperties()})
+            for (const PropertyInfo& each : properties)
+                all.push_back(&each);
+        for (const PropertyInfo* each : all) {
+            const std::string_view key = each->key;
+            const bool ofText = key == "font" || key == "size", ofInk = key == "colour" || key == "padding";
+            if ((ofText && !kind.hasText) || (ofInk && kind.kind == Kind::Rectangle))
+                continue;
+            const PropertyValue was = now("probe", each->key);
+            QVERIFY2(change(*each), each->key);
+            QVERIFY2(now("probe", each->key) != was, each->key);
+            QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
+            QVERIFY2(now("probe", each->key) == was, each->key);
+            QCOMPARE(session_->document().screens.size(), before.screens.size());
+        }
+        // After all this the document is the one it began with.
+        QVERIFY(session_->document().screen("alarm")->widgets.back()->properties == before.screen("alarm")->widgets.back()->properties);
+    }
+
+    void severalAreSetAtOnce() {
+        Widget first = made("first", Kind::Text), second = made("second", Kind::Button);
+        first.properties["radius"] = int64_t{2};
+        second.properties["radius"] = int64_t{9};
+        put({first, second});
+        // Different values leave the field empty.
+        QCOMPARE(field<NumberField>("radius")->text(), QString());
+        retype(field<NumberField>("radius"), "5");
+        QCOMPARE(now("first", "radius"), PropertyValue(int64_t{5}));
+        QCOMPARE(now("second", "radius"), PropertyValue(int64_t{5}));
+        retype(field<NumberField>("x"), "40");
+        QCOMPARE(widget("alarm", "first").x, 40);
+        QCOMPARE(widget("alarm", "second").x, 40);
+        QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
+        QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(now("first", "radius"), PropertyValue(int64_t{2}));
+        QCOMPARE(now("second", "radius"), PropertyValue(int64_t{9}));
+    }
+
+    void itsOwnValueGoesBackToTheLooks() {
+        session_->showScreen("status");
+        session_->select({"hold_button"});
+        const Widget before = widget("status", "hold_button");
+        QVERIFY(!before.look.empty());
+        auto* radius = field<NumberField>("radius");
+        const QString looks = radius->text();
+        retype(radius, "11");
+        QCOMPARE(widget("status", "hold_button").properties.count("radius"), size_t{1});
+        auto* reset = radius->parentWidget()->findChild<QToolButton*>();
+        QVERIFY(reset->isVisible());
+        QTest::mouseClick(reset, Qt::LeftButton);
+        QCOMPARE(widget("status", "hold_button").properties.count("radius"), size_t{0});
+        QCOMPARE(field<NumberField>("radius")->text(), looks);
+        QVERIFY(!field<NumberField>("radius")->parentWidget()->findChild<QToolButton*>()->isVisible());
+    }
+
+    void valuesThatDoNotFitAreMarkedAndKeptOut() {
+        put({made("probe", Kind::Rectangle)});
+        auto* width = field<NumberField>("w");
+        for (const char* wrong : {"0", "5000", "ten", "3/0", "1+", "99999999999999999999", ""}) {
+            retype(width, wrong);
+            QCOMPARE(widget("alarm", "probe").w, 60);
+        }
+        QTest::keyClick(width, Qt::Key_Escape);
+        QCOMPARE(width->text(), QString("60"));
+        retype(field<ColourField>("fill")->findChild<QLineEdit*>(), "#12");
+        QCOMPARE(widget("alarm", "probe").properties.count("fill"), size_t{0});
+        // By the arrow keys one at a time, with Shift ten.
+        width->setFocus();
+        QTest::keyClick(width, Qt::Key_Up);
+        QTest::keyClick(width, Qt::Key_Up, Qt::ShiftModifier);
+        QTest::keyClick(width, Qt::Key_Down);
+        QCOMPARE(widget("alarm", "probe").w, 70);
+    }
+
+    void namesFollowTheirRules() {
+        put({made("probe", Kind::Button)});
+        for (const char* wrong : {"", "7up", "two words", "while", "title_text"}) {
+            retype(field<QLineEdit>("name"), wrong);
+            QCOMPARE(session_->selection(), Names{"probe"});
+            QCOMPARE(field<QLineEdit>("name")->text(), QString("probe"));
+        }
+        retype(field<QLineEdit>("name"), "start_button");
+        QCOMPARE(session_->selection(), Names{"start_button"});
+    }
+
+    // Only what rules say of this widget, not of one with a longer name, nor of another screen's.
+    void rulesThatSpeakOfIt() {
+        session_->edit(withRules(session_->document(), "main",
+                                 "on probe_button.tap\n    hide probe_button\n\non status.hold_button.tap\n    show alarm.button  // yes\n\non alarm.enter\n    button.x = 3\n"), "Test");
+        put({made("button", Kind::Button), made("probe_button", Kind::Button)});
+        session_->select({"button"});
+        QCOMPARE(field<QLabel>("mentions")->text(), QString("show alarm.button  // yes\nbutton.x = 3"));
+        session_->select({"probe_button"});
+        QCOMPARE(field<QLabel>("mentions")->text(), QString("on probe_button.tap\nhide probe_button"));
+        session_->select({"title_text"});
+        QCOMPARE(field<QLabel>("mentions")->text(), QString("none mentions it"));
+    }
+
+    void newNamesAreOffered() {
+        put({made("probe", Kind::Frames)});
+        const int before = field<QComboBox>("variable")->count();
+        Variable variable;
+        variable.name = "pressure";
+        session_->edit(withVariable(session_->document(), variable), "Test");
+        QCOMPARE(field<QComboBox>("variable")->count(), before + 1);
+        QVERIFY(field<QComboBox>("variable")->findText("pressure") > 0);
+    }
+
+    void nothingChosenShowsTheScreen() {
+        session_->showScreen("alarm");
+        session_->select({});
+        retype(field<QLineEdit>("name"), "siren");
+        QCOMPARE(session_->screenName(), QString("siren"));
+        retype(field<ColourField>("background")->findChild<QLineEdit*>(), "#102030");
+        QCOMPARE(session_->screen()->background, opaque(0x102030));
+        retype(field<QLineEdit>("name"), "status");
+        QCOMPARE(session_->screenName(), QString("siren"));
+    }
+
+    void aRuleIsBegunForItsTap() {
+        put({made("siren_button", Kind::Button)});
+        QTest::mouseClick(field<QPushButton>("add_rule"), Qt::LeftButton);
+        QVERIFY(session_->document().rules->front().text.find("on siren_button.tap") != std::string::npos ||
+                session_->document().rules->front().text.find("on alarm.siren_button.tap") != std::string::npos);
+    }
+};
+
+QTEST_MAIN(TestSheet)
+#include "tst_sheet.moc"

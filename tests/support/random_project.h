@@ -1,0 +1,201 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <random>
+
+#include "core/project/image_edits.h"
+#include "core/sim/script.h"
+#include "tests/support/projects.h"
+
+namespace support {
+
+// Projects of which nothing is chosen by hand: a panel of any format, widgets of every kind with values for any of the
+// properties that the table of kinds tells, pictures of any recipe, looks, rules and a script. The same number gives
+// the same project.
+class RandomProject {
+  public:
+    explicit RandomProject(uint32_t seed) : random_(seed) {
+        makePanel();
+        makeVariables();
+        makePictures();
+        document_ = addFace(document_, "face.otf", fileOf("kiln/fonts/B612-Regular.otf"), &face_);
+        document_ = addFace(document_, "narrow.otf", fileOf("kiln/fonts/B612-Bold.otf"), &otherFace_);
+        for (int i = 0; i < 3; ++i)
+            document_ = withLook(document_, makeLook("look_" + std::to_string(i)));
+        for (const char* name : {"one", "two"})
+            makeScreen(name);
+        makeRules();
+    }
+
+    const Document& document() const { return document_; }
+
+    // Touches, values and waiting, as lines of a script.
+    std::string script(int steps) {
+        std::string out;
+        for (int i = 0; i < steps; ++i) {
+            const std::string place = std::to_string(upTo(panel_.width)) + " " + std::to_string(upTo(panel_.height));
+            switch (upTo(7)) {
+                case 0: out += "press " + place + "\nmove " + place + "\n"; break;
+                case 1: out += "release " + place + "\n"; break;
+                case 2: out += "wait " + std::to_string(upTo(900)) + "\n"; break;
+                case 3: out += "set level " + std::to_string(upTo(120) - 10) + "\n"; break;
+                case 4: out += "set heat " + std::to_string(upTo(2000) - 999) + "." + std::to_string(upTo(10)) + "\n"; break;
+                case 5: out += "set title " + words() + "\n"; break;
+                default: out += "tap " + place + "\n"; break;
+            }
+        }
+        return out;
+    }
+
+  private:
+    int upTo(int end) { return static_cast<int>(random_() % static_cast<uint32_t>(std::max(end, 1))); }
+    bool maybe(int percent) { return upTo(100) < percent; }
+    template <typename List>
+    auto anyOf(const List& list) {
+        return list[static_cast<size_t>(upTo(static_cast<int>(std::size(list))))];
+    }
+    static Bytes fileOf(const char* example) {
+        Files files;
+        return std::make_shared<const std::string>(*files.read(examplePath(example)));
+    }
+    std::string words() {
+        static const char* const all[] = {"Glaze 7", "AVA To", "x", "kiln (hot)", "9:41", "Wait..."};
+        return anyOf(all);
+    }
+
+    void makePanel() {
+        for (const PixelFormatInfo& each : pixelFormats())
+            if (!each.isMask())
+                formats_.push_back(each.format);
+        document_.name = "random";
+        panel_.format = anyOf(formats_);
+        panel_.width = 60 + upTo(140);
+        panel_.height = 40 + upTo(100);
+        panel_.turn = 90 * upTo(4);
+        panel_.mirrorX = maybe(30);
+        panel_.invert = maybe(20);
+        panel_.swapRedBlue = maybe(20);
+        panel_.columnOffset = 8 * upTo(3);
+        panel_.rowOffset = 8 * upTo(2);
+        panel_.stripLines = 8 << upTo(3);
+        panel_.flashBytes = panel_.ramBytes = 8 << 20;
+        document_ = withPanel(document_, panel_);
+    }
+
+    void makeVariables() {
+        document_ = withVariable(document_, makeNumber("level", -10, 100, 40));
+        document_ = withVariable(document_, makeNumber("count", 0, 999, 0));
+        document_ = withVariable(document_, makeNumber("heat", -9999, 9999, 215, 1));
+        document_ = withVariable(document_, makeYesNo("open", maybe(50)));
+        document_ = withVariable(document_, makeText("title", "Kiln 3", 20));
+    }
+
+    void makePictures() {
+        for (const char* file : {"kiln/images/pot.png", "hive/images/bee.gif", "hive/images/meadow.jpg"}) {
+            std::string name;
+            document_ = addImage(document_, file + std::string_view(file).rfind('/') + 1, fileOf(file), &name);
+            Recipe recipe = document_.image(name)->recipe;
+            recipe.width = 6 + upTo(50);
+            recipe.height = maybe(50) ? 6 + upTo(40) : 0;
+            recipe.fit = anyOf(std::array{Fit::Contain, Fit::Cover, Fit::Stretch});
+            recipe.turn = 90 * upTo(4);
+            recipe.flipX = maybe(30);
+            recipe.background = maybe(50) ? Colour{0} : colour();
+            recipe.maskBits = 1 << upTo(4);
+            recipe.maskOnly = maybe(25);
+            recipe.reduction = static_cast<Reduction>(upTo(6));
+            recipe.packing = static_cast<Packing>(upTo(3));
+            if (maybe(60))
+                recipe.format = anyOf(formats_);
+            document_ = withRecipe(document_, name, recipe);
+            images_.push_back(name);
+        }
+    }
+
+    Colour colour() {
+        static const uint32_t all[] = {0xff000000, 0xffffffff, 0xffe3b505, 0xff4f7b58, 0xffb4532a, 0x807d6390, 0x40ff0000, 0};
+        return maybe(70) ? Colour{anyOf(all)} : Colour{0xff000000 | static_cast<uint32_t>(random_() & 0xffffff)};
+    }
+
+    PropertyValue valueFor(const PropertyInfo& property) {
+        switch (property.type) {
+            case PropertyType::YesNo: return maybe(50);
+            case PropertyType::Colour: return colour();
+            case PropertyType::Choice: return std::string(anyOf(property.choices));
+            case PropertyType::Font: return maybe(50) ? face_ : otherFace_;
+            case PropertyType::Image: return maybe(80) ? anyOf(images_) : std::string();
+            case PropertyType::Variable: return maybe(40) ? std::string("level") : std::string();
+            case PropertyType::Text: return std::string(property.key) == "text" ? text() : std::string();
+            default: {
+                const int most = std::min(property.most, maybe(80) ? 12 : 70);
+                return int64_t{property.least + upTo(most - property.least + 1)};
+            }
+        }
+    }
+
+    std::string text() {
+        static const char* const all[] = {"{heat:0.0} °C", "{level}", "AVATAR To Wa", "{title}", "{count:000}|{level > 50 ? 1 : 2}",
+                                          "several words that are to be broken in lines", "", "{open}", "two\nlines", "{count:mm:ss}"};
+        return anyOf(all);
+    }
+
+    void someOf(std::span<const PropertyInfo> properties, int percent, PropertyMap& into) {
+        for (const PropertyInfo& each : properties)
+            if (maybe(percent))
+                into.insert_or_assign(each.key, valueFor(each));
+    }
+
+    Look makeLook(const std::string& name) {
+        Look look;
+        look.name = name;
+        someOf(styleProperties(), 60, look.style);
+        for (const StateInfo& state : lookStates())
+            if (maybe(60))
+                someOf(styleProperties(), 30, look.states[state.key]);
+        // A state keeps its look's font: what takes room may not jump about under the finger.
+        for (auto& [state, style] : look.states)
+            for (const char* key : {"font", "size"})
+                style.erase(key);
+        return look;
+    }
+
+    void makeScreen(const std::string& name) {
+        Screen screen;
+        screen.name = name;
+        screen.background = Colour{0xff000000 | colour().argb};
+        for (int i = 0; i < 9; ++i) {
+            Widget widget = makeWidget("w" + std::to_string(i), anyOf(kinds()).kind, upTo(panel_.width) - 10, upTo(panel_.height) - 8,
+                                       1 + upTo(panel_.width), 1 + upTo(60));
+            widget.look = maybe(70) ? "look_" + std::to_string(upTo(3)) : std::string();
+            widget.visible = maybe(90);
+            someOf(info(widget.kind).properties, 75, widget.properties);
+            someOf(styleProperties(), 15, widget.properties);
+            screen.widgets.push_back(std::make_shared<const Widget>(widget));
+        }
+        screen.widgets.push_back(std::make_shared<const Widget>(
+            makeWidget("onward", Kind::Button, upTo(panel_.width / 2), upTo(panel_.height / 2), 30, 24, {{"text", std::string("Go")}})));
+        document_.screens.push_back(std::make_shared<const Screen>(screen));
+    }
+
+    void makeRules() {
+        std::string rules = "on one.onward.tap\n    go two\n    count = count + 1\n\non two.onward.tap\n    back\n\n"
+                            "every 170 ms while open\n    count = (count + 7) % 90\n\n";
+        for (int i = 0; i < 5; ++i) {
+            const std::string widget = std::string(anyOf(std::array{"one", "two"})) + ".w" + std::to_string(upTo(9));
+            static const char* const conditions[] = {"level > 50", "heat < 0.0", "open && count % 3 == 1", "count > level"};
+            rules += std::string("when ") + anyOf(conditions) + "\n    " + widget + ".x = level % 40\n    toggle " + widget +
+                     "\notherwise\n    " + widget + ".y = " + std::to_string(upTo(30)) + "\n    show " + widget + "\n\n";
+        }
+        rules += "on one.onward.press\n    open = !open\n    level = level < 90 ? level + 9 : -10\n";
+        document_ = withRules(document_, "main", rules);
+    }
+
+    std::mt19937 random_;
+    Document document_;
+    Panel panel_;
+    std::vector<PixelFormat> formats_;
+    std::string face_, otherFace_;
+    std::vector<std::string> images_;
+};
+
+}  // namespace support
