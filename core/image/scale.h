@@ -6,7 +6,7 @@
 namespace gorsefinch {
 
 // Scaled by area averaging when smaller and bilinear when larger, in linear light with premultiplied alpha. The light
-// of a stored value is taken from a polynomial that is less than one stored step off; flat areas keep their colour.
+// of a stored value is taken from a polynomial: a mix is less than two stored steps off, flat areas keep their colour.
 Picture scaled(const Picture& original, int width, int height);
 
 }  // namespace gorsefinch

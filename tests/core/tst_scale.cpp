@@ -63,7 +63,7 @@ class TestScale : public QObject {
                 for (int x = 0; x < out.width; ++x) {
                     const double wanted = meanOf(p, x * by, y * by, x * by + by, y * by + by);
                     const double got = out.at(x, y) >> 8 & 255;
-                    QVERIFY2(std::abs(wanted - got) <= 1.6, qPrintable(QString("%1: %2, not %3").arg(by).arg(got).arg(wanted)));
+                    QVERIFY2(std::abs(wanted - got) <= 2.1, qPrintable(QString("%1: %2, not %3").arg(by).arg(got).arg(wanted)));
                 }
         }
     }
