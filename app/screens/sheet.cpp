@@ -62,9 +62,14 @@ void Sheet::refresh() {
 void Sheet::rebuild() {
     rows_.clear();
     name_ = nullptr;
-    // A field may be in the middle of giving on its value: the old page goes when it is done.
-    if (QWidget* old = takeWidget())
-        old->deleteLater();
+    form_ = nullptr;
+    // A field may be in the middle of giving on its value: the old page goes when it is done. Losing the focus is no
+    // reason to give one on, as it would go to what is chosen now.
+    if (QWidget* old = widget()) {
+        for (QWidget* each : old->findChildren<QWidget*>())
+            each->blockSignals(true);
+        takeWidget()->deleteLater();
+    }
     page_ = new QWidget;
     page_->setObjectName("sheet_page");
     column_ = new QVBoxLayout(page_);

@@ -3,6 +3,7 @@
 
 #include <QHash>
 #include <QLabel>
+#include <QPointer>
 #include <QScrollArea>
 #include <functional>
 
@@ -62,7 +63,7 @@ class Sheet : public QScrollArea {
     QWidget* page_ = nullptr;
     QVBoxLayout* column_ = nullptr;
     QFormLayout* form_ = nullptr;
-    QLineEdit* name_ = nullptr;
+    QPointer<QLineEdit> name_;
     std::vector<Row> rows_;
     QString builtFor_;
 };

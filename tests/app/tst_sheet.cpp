@@ -136,6 +136,39 @@ class TestSheet : public QObject, support::OnWindow {
         QVERIFY(session_->document().screen("alarm")->widgets.back()->properties == before.screen("alarm")->widgets.back()->properties);
     }
 
+    // One after the other is chosen, each has all its fields on the page that is shown.
+    void thePageFollowsTheSelection() {
+        put({made("first", Kind::Text), made("second", Kind::Button), made("third", Kind::Image)});
+        for (const char* name : {"first", "second", "third", "second"}) {
+            session_->select({name});
+            QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
+            QVERIFY(field<QLineEdit>("name"));
+            QCOMPARE(field<QLineEdit>("name")->text(), QString(name));
+            for (const char* side : {"x", "y", "w", "h"})
+                QVERIFY2(field<NumberField>(side) && field<NumberField>(side)->isVisible(), side);
+            find<Canvas>("canvas")->setFocus();
+            QTest::keyClick(find<Canvas>("canvas"), Qt::Key_F2);
+            QVERIFY(field<QLineEdit>("name")->hasFocus());
+        }
+        session_->select({});
+        QCOMPARE(field<QLineEdit>("name")->text(), QString("alarm"));
+        session_->select({"first", "second"});
+        QVERIFY(!field<QLineEdit>("name"));
+        QVERIFY(field<NumberField>("x"));
+    }
+
+    // What stands half typed in a field is not given to what is chosen next.
+    void halfTypedValuesStayWithTheirWidget() {
+        put({made("first", Kind::Rectangle), made("second", Kind::Rectangle)});
+        session_->select({"first"});
+        retype(field<NumberField>("w"), "33", false);
+        retype(field<ColourField>("fill")->findChild<QLineEdit*>(), "#445566", false);
+        session_->select({"second"});
+        QCOMPARE(widget("alarm", "first").w, 33);
+        QCOMPARE(widget("alarm", "second").w, 60);
+        QCOMPARE(widget("alarm", "second").properties.count("fill"), size_t{0});
+    }
+
     void severalAreSetAtOnce() {
         Widget first = made("first", Kind::Text), second = made("second", Kind::Button);
         first.properties["radius"] = int64_t{2};
