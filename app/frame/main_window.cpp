@@ -30,12 +30,14 @@
 #include "app/start/start_page.h"
 #include "app/theme/theme.h"
 #include "app/variables/variables_station.h"
+#include "app/widgets/wheel_guard.h"
 
 namespace gorsefinch::app {
 
 MainWindow::MainWindow(Session& session) : session_(session) {
     setWindowTitle("Gorsefinch");
     setWindowIcon(QIcon(":/icons/app.svg"));
+    qApp->installEventFilter(new WheelGuard(this));
     makeStations();
     auto* page = new QWidget(this);
     auto* column = new QVBoxLayout(page);

@@ -190,7 +190,10 @@ void RulesStation::showProblems() {
     for (auto it = byLine.begin(); it != byLine.end(); ++it)
         editor_->annotate(it.key(), " " + it.value() + " ", kProblemStyle);
     const auto rules = session_.scene()->rules->rules.size();
-    summary_->setText(errors == 0 ? tr("%1 rules run").arg(rules) : tr("%1 rules run, %2 mistakes keep others from running").arg(rules).arg(errors));
+    const QString running = rules == 1 ? tr("1 rule runs") : tr("%1 rules run").arg(rules);
+    summary_->setText(errors == 0   ? running
+                      : errors == 1 ? tr("%1; 1 mistake keeps another from running").arg(running)
+                                    : tr("%1; %2 mistakes keep others from running").arg(running).arg(errors));
     summary_->setStyleSheet(QString("color: %1").arg(Theme::colour(errors == 0 ? Role::Well : Role::Trouble).name()));
 }
 

@@ -248,6 +248,22 @@ class TestSheet : public QObject, support::OnWindow {
         QCOMPARE(field<QLabel>("mentions")->text(), QString("none mentions it"));
     }
 
+    void theWheelChangesNothing() {
+        put({made("probe", Kind::Button)});
+        const Widget before = widget("alarm", "probe");
+        for (const char* key : {"look", "image", "font"}) {
+            auto* box = field<QComboBox>(key);
+            box->setFocus();
+            const QPoint middle = box->rect().center();
+            QWheelEvent wheel(middle, box->mapToGlobal(middle), QPoint(), QPoint(0, -120), Qt::NoButton, Qt::NoModifier, Qt::NoScrollPhase, false);
+            QApplication::sendEvent(box, &wheel);
+            // Not taken here, so it goes on to the page.
+            QVERIFY2(!wheel.isAccepted(), key);
+        }
+        QCOMPARE(widget("alarm", "probe").look, before.look);
+        QVERIFY(widget("alarm", "probe").properties == before.properties);
+    }
+
     void newNamesAreOffered() {
         put({made("probe", Kind::Frames)});
         const int before = field<QComboBox>("variable")->count();
