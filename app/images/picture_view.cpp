@@ -4,6 +4,7 @@
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QWheelEvent>
+#include <cmath>
 
 #include "app/images/image_desk.h"
 #include "app/session/session.h"
@@ -14,7 +15,8 @@ namespace gorsefinch::app {
 namespace {
 
 constexpr int kMost = 32;    // zoom
-constexpr int kMargin = 14;  // around the picture
+constexpr int kMargin = 14;  // beside the picture
+constexpr int kTags = 32;    // above and below it, where the tags are
 constexpr int kGap = 16;     // between source and result side by side
 
 }  // namespace
@@ -64,6 +66,14 @@ void PictureView::takeShown() {
     update();
 }
 
+// How many of the original's pixels make one of the result's, along the side where it is more.
+double PictureView::pixelsOfOriginal() const {
+    double w = crop_.width, h = crop_.height;
+    if (desk_.recipe().turn % 180 != 0)
+        std::swap(w, h);
+    return std::max(w / result_.width(), h / result_.height());
+}
+
 // The source as the recipe's shape has it, at the size it has on the widget, so that it can be compared.
 void PictureView::makeSource() {
     source_ = {};
@@ -73,9 +83,12 @@ void PictureView::makeSource() {
     RecipeShape shape = desk_.recipe();
     shape.columns = shape.rows = 1;
     const double most = 2.0 * std::max(width(), height()) / std::max(result_.width(), result_.height());
-    const double by = std::clamp(static_cast<double>(zoom_), 1.0, std::max(1.0, most));
-    shape.width = std::min(static_cast<int>(result_.width() * by), kMostResultSide);
-    shape.height = std::min(static_cast<int>(result_.height() * by), kMostResultSide);
+    double by = std::clamp(static_cast<double>(zoom_), 1.0, std::max(1.0, most));
+    // Not more pixels than it has: they show as the squares that they are.
+    if (!original->drawing)
+        by = std::min(by, pixelsOfOriginal());
+    shape.width = std::clamp(static_cast<int>(std::lround(result_.width() * by)), 1, kMostResultSide);
+    shape.height = std::clamp(static_cast<int>(std::lround(result_.height() * by)), 1, kMostResultSide);
     if (original->drawing)
         shape.cropWidth = 0;
     source_ = toImage(shaped(sourceFrame(*original), shape));
@@ -136,7 +149,7 @@ void PictureView::zoomToFit() {
     const Panel& panel = *session_.document().panel;
     const QSize one = onPanel_ ? QSize(panel.width, panel.height).expandedTo(result_.size()) : result_.size();
     const int across = mode_ == Mode::Beside ? (width() - 2 * kMargin - kGap) / 2 : width() - 2 * kMargin;
-    zoom_ = std::clamp(std::min(across / one.width(), (height() - 2 * kMargin) / one.height()), 1, kMost);
+    zoom_ = std::clamp(std::min(across / one.width(), (height() - 2 * kTags) / one.height()), 1, kMost);
     makeSource();
     update();
 }
@@ -169,7 +182,7 @@ void PictureView::resizeEvent(QResizeEvent*) {
 }
 
 QRectF PictureView::wholeOriginal() const {
-    const QSizeF size = QSizeF(whole_.size()).scaled(QSizeF(width() - 2 * kMargin, height() - 2 * kMargin), Qt::KeepAspectRatio);
+    const QSizeF size = QSizeF(whole_.size()).scaled(QSizeF(width() - 2 * kMargin, height() - 2 * kTags), Qt::KeepAspectRatio);
     return QRectF(QPointF((width() - size.width()) / 2, (height() - size.height()) / 2), size);
 }
 

@@ -60,6 +60,7 @@ class PictureView : public QWidget {
     Places places() const;
     void takeShown();
     const Picture& sourceFrame(const Original& original) const;
+    double pixelsOfOriginal() const;
     void makeSource();
     void nextFrame();
     void paintSplit(QPainter& painter);

@@ -128,6 +128,11 @@ bool RulesStation::eventFilter(QObject* watched, QEvent* event) {
             return true;
         }
     }
+    // A shortcut that nobody has writes no letter.
+    if (event->type() == QEvent::KeyPress && (static_cast<QKeyEvent*>(event)->modifiers() & Qt::AltModifier) != 0) {
+        event->ignore();
+        return true;
+    }
     return Station::eventFilter(watched, event);
 }
 

@@ -202,6 +202,18 @@ void Layers::mousePressEvent(QMouseEvent* event) {
         QListView::mousePressEvent(event);
 }
 
+// An empty list says what goes there.
+void Layers::paintEvent(QPaintEvent* event) {
+    QListView::paintEvent(event);
+    if (model_->rowCount() > 0)
+        return;
+    QPainter painter(viewport());
+    painter.setFont(Theme::text());
+    painter.setPen(Theme::colour(Role::QuietText));
+    painter.drawText(viewport()->rect().adjusted(12, 4, -12, -4), Qt::AlignTop | Qt::AlignLeft | Qt::TextWordWrap,
+                     tr("The widgets of this screen, the topmost first. Pick one below the canvas and draw its box."));
+}
+
 void Layers::renameSelected() {
     if (session_.selection().size() == 1)
         edit(model_->index(model_->rowOf(session_.selection().front())));

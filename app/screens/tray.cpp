@@ -10,6 +10,7 @@
 #include "app/screens/frame_picture.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "core/project/image_edits.h"
 #include "core/project/new_widget.h"
 
 namespace gorsefinch::app {
@@ -17,6 +18,24 @@ namespace gorsefinch::app {
 namespace {
 
 constexpr QSize kSample(76, 50);
+
+// What a project without images shows for one: a hill under the sun.
+constexpr const char* kPicture =
+    R"(<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 48 32"><rect width="48" height="32" fill="#2b3436"/>)"
+    R"(<circle cx="34" cy="10" r="5" fill="#e3b505"/><path d="M0 32V22L14 10 26 22 33 17 48 28V32Z" fill="#7fa287"/></svg>)";
+
+// The first image of the project, or the one above; its name.
+std::string sampleImage(Document& sample, Kind kind) {
+    std::string name = startImage(sample, kind);
+    if (!name.empty() || (kind != Kind::Image && kind != Kind::Frames))
+        return name;
+    sample = addImage(sample, "sample.svg", std::make_shared<const std::string>(kPicture), &name);
+    Recipe recipe = sample.image(name)->recipe;
+    recipe.width = 48;
+    recipe.height = 32;
+    sample = withRecipe(sample, name, recipe);
+    return name;
+}
 
 // A project with the same panel format, looks, faces and images, and one screen with one widget.
 Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
@@ -53,7 +72,7 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
         widget.x += 6;
         widget.w -= 12;
     }
-    if (const std::string image = startImage(from, kind); !image.empty())
+    if (const std::string image = sampleImage(sample, kind); !image.empty())
         widget.properties["image"] = image;
     Screen screen;
     screen.name = "sample";

@@ -27,7 +27,7 @@ QPixmap centred(const QImage& image) {
     out.fill(Qt::transparent);
     QPainter painter(&out);
     const QSize size = image.size().scaled(kShelfPicture.boundedTo(image.size()), Qt::KeepAspectRatio);
-    painter.setRenderHint(QPainter::SmoothPixmapTransform);
+    painter.setRenderHint(QPainter::SmoothPixmapTransform, size.width() < image.width());
     painter.drawImage(QRect(QPoint((kShelfPicture.width() - size.width()) / 2, (kShelfPicture.height() - size.height()) / 2), size), image);
     return out;
 }

@@ -96,6 +96,13 @@ class TestRulesStation : public QObject, support::OnWindow {
     }
 
     // Rules beside a mistake go on.
+    void anAltKeyWritesNothing() {
+        const QString before = editor_->text();
+        QTest::keyClick(editor_, Qt::Key_7, Qt::AltModifier);
+        QTest::keyClick(editor_, Qt::Key_X, Qt::AltModifier);
+        QCOMPARE(editor_->text(), before);
+    }
+
     void otherRulesGoOn() {
         write("every 10 ms\n    target = target + 1\n\non hold_button.tap\n    nonsense\n");
         Twin twin(session_->scene());
