@@ -111,6 +111,8 @@ Result<void> Session::saveAs(const QString& path) {
 }
 
 void Session::edit(const Document& next, const QString& label, const QString& merge) {
+    if (stepping_)
+        return;
     const Document before = document();
     history_->push(next, label.toStdString(), merge.toStdString());
     refresh(before, false);
@@ -123,7 +125,7 @@ bool Session::edit(const Result<Document>& next, const QString& label, const QSt
         return false;
     }
     edit(*next, label, merge);
-    return true;
+    return !stepping_;
 }
 
 bool Session::addWidgets(const Document& document, std::vector<Widget> widgets, const QString& label) {
@@ -141,20 +143,22 @@ bool Session::addWidgets(const Document& document, std::vector<Widget> widgets, 
 }
 
 void Session::undo() {
-    if (!isOpen() || !history_->canUndo())
-        return;
-    const Document before = document();
-    history_->undo();
-    refresh(before, false);
-    journalTimer_.start();
+    if (isOpen() && history_->canUndo())
+        step([this] { history_->undo(); });
 }
 
 void Session::redo() {
-    if (!isOpen() || !history_->canRedo())
-        return;
+    if (isOpen() && history_->canRedo())
+        step([this] { history_->redo(); });
+}
+
+// A field that is open meanwhile may give its value on as it goes: taken as an edit, it would end what can be redone.
+void Session::step(const std::function<void()>& move) {
     const Document before = document();
-    history_->redo();
+    stepping_ = true;
+    move();
     refresh(before, false);
+    stepping_ = false;
     journalTimer_.start();
 }
 

@@ -6,6 +6,7 @@
 #include <QString>
 #include <QStringList>
 #include <QTimer>
+#include <functional>
 #include <future>
 #include <memory>
 
@@ -99,6 +100,7 @@ class Session : public QObject {
 
   private:
     void adopt(Document document);
+    void step(const std::function<void()>& move);
     void refresh(const Document& before, bool opened);
     void rebuild();
     void keepJournal();
@@ -120,6 +122,7 @@ class Session : public QObject {
     QElapsedTimer clock_;
     qint64 twinTime_ = 0, lastTick_ = 0;
     std::future<void> journal_;
+    bool stepping_ = false;  // an undo or a redo is being told
 };
 
 }  // namespace gorsefinch::app

@@ -175,6 +175,24 @@ class TestLayersAndReel : public QObject, support::OnWindow {
         layers()->edit(layers()->currentIndex());
     }
 
+    // A field that an undo closes gives nothing on: what can be redone stays.
+    void undoEndsWhatIsBeingWritten() {
+        const QStringList before = topFirst();
+        session_->select({before[0].toStdString()});
+        QTest::keyClick(canvas(), Qt::Key_D, Qt::ControlModifier);
+        const QStringList after = topFirst();
+        layers()->edit(layers()->model()->index(1, 0));
+        auto* field = layers()->viewport()->findChild<QLineEdit*>();
+        QVERIFY(field);
+        QTest::keyClicks(field, "half_written");
+        session_->undo();
+        QTRY_VERIFY(!layers()->viewport()->findChild<QLineEdit*>());
+        QCOMPARE(topFirst(), before);
+        QVERIFY(session_->history().canRedo());
+        session_->redo();
+        QCOMPARE(topFirst(), after);
+    }
+
     void lockedWidgetsSurviveCutAndDelete() {
         clickLayer(0);
         const QStringList before = topFirst();
