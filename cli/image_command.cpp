@@ -14,8 +14,8 @@ namespace gorsefinch::cli {
 namespace {
 
 struct ImageOptions {
-    std::vector<std::string> inputs;
-    std::string out, format, size, fit = "contain", dither = "none", background, name;
+    std::vector<std::string> inputs, out;
+    std::string format, size, fit = "contain", dither = "none", background, name;
     std::string storage = "const", element = "uint8_t";
     int threshold = 128, colours = 0, strength = 100;
     bool invert = false, linear = false, frames = false;
@@ -62,10 +62,10 @@ std::vector<std::string> expanded(const std::vector<std::string>& inputs) {
     return out;
 }
 
-// What each output file is made of.
+// What output files are made of, and their paths.
 struct Job {
-    std::vector<std::string> inputs;
-    std::string out, name;
+    std::vector<std::string> inputs, out;
+    std::string name;
 };
 
 class Converter {
@@ -113,11 +113,16 @@ class Converter {
         const auto baked = bakeForExport(Document{}, image, format_.format, bakery);
         if (!baked)
             return refuse(told(baked.error()));
-        const auto out = exportImage(**baked, {job.name, o_.storage, o_.element}, std::filesystem::path(job.out).extension().string());
+        std::vector<std::string> endings;
+        for (const std::string& path : job.out)
+            endings.push_back(std::filesystem::path(path).extension().string());
+        const auto out = exportFiles(**baked, {job.name, o_.storage, o_.element}, endings);
         if (!out)
             return usage("-o: " + out.error().reason + ". " + out.error().remedy);
-        const auto written = writeSafely(files, job.out, *out);
-        return written ? kFine : refuse(written.error());
+        for (size_t i = 0; i < job.out.size(); ++i)
+            if (const auto written = writeSafely(files, job.out[i], (*out)[i].bytes); !written)
+                return refuse(written.error());
+        return kFine;
     }
 
   private:
@@ -139,6 +144,16 @@ std::string nameOf(const ImageOptions& o, const std::string& path) {
     return o.name.empty() ? nameFrom(std::filesystem::path(path).stem().string(), "image") : o.name;
 }
 
+constexpr std::string_view kName = "{name}";
+
+// The output's paths with a picture's name where {name} stands.
+std::vector<std::string> named(std::vector<std::string> paths, const std::string& name) {
+    for (std::string& path : paths)
+        if (const size_t place = path.find(kName); place != std::string::npos)
+            path.replace(place, kName.size(), name);
+    return paths;
+}
+
 int image(const ImageOptions& o) {
     const PixelFormatInfo* format = pixelFormatByKey(o.format);
     if (!format)
@@ -150,17 +165,17 @@ int image(const ImageOptions& o) {
     if (const auto trouble = converter.prepare())
         return usage(*trouble);
     const std::vector<std::string> inputs = expanded(o.inputs);
-    const size_t place = o.out.find("{name}");
     if (inputs.size() == 1 || o.frames)
-        return converter.convert({inputs, place == std::string::npos ? o.out : std::string(o.out).replace(place, 6, nameOf(o, inputs[0])), nameOf(o, inputs[0])});
-    if (place == std::string::npos)
-        return usage("-o: for " + std::to_string(inputs.size()) + " pictures write {name} where each one's name goes, or --frames to make them the frames of one");
+        return converter.convert({inputs, named(o.out, nameOf(o, inputs[0])), nameOf(o, inputs[0])});
+    for (const std::string& out : o.out)
+        if (out.find(kName) == std::string::npos)
+            return usage("-o: for " + std::to_string(inputs.size()) + " pictures write {name} where each one's name goes, or --frames to make them the frames of one");
     if (!o.name.empty())
         return usage("--name: several pictures take their names from their files");
     int exitCode = kFine;
     for (const std::string& input : inputs) {
         const std::string name = nameOf(o, input);
-        exitCode = std::max(exitCode, converter.convert({{input}, std::string(o.out).replace(place, 6, name), name}));
+        exitCode = std::max(exitCode, converter.convert({{input}, named(o.out, name), name}));
         if (exitCode == kUsage)
             break;
     }
@@ -173,7 +188,8 @@ void addImageCommand(CLI::App& app, int& exitCode) {
     static ImageOptions o;
     auto* images = app.add_subcommand("image", "Convert pictures into a pixel format");
     images->add_option("INPUT", o.inputs, "PNG, JPEG, BMP, GIF, WebP, SVG, PBM, PGM, PPM or XBM; several, or a quoted pattern such as 'icons/*.png'")->required();
-    images->add_option("-o", o.out, "FILE.c, .h, .bin, .png, .bmp, .xbm, .pbm or .pgm; for several pictures with {name} in it")->required();
+    images->add_option("-o", o.out, "FILE.c, .h, .bin, .png, .bmp, .xbm, .pbm or .pgm; for several pictures with {name} in it; may be given several times: a .h beside a .c declares what the .c defines")
+        ->required()->allow_extra_args(false);
     images->add_option("--format", o.format, "the pixel format: " + keys())->required();
     images->add_option("--size", o.size, "WxH in pixels; the original's without it");
     images->add_option("--fit", o.fit, "contain, cover or stretch")->check(CLI::IsMember({"contain", "cover", "stretch"}));

@@ -14,6 +14,7 @@
 #include <QVBoxLayout>
 
 #include "app/images/bring_in.h"
+#include "app/images/export_dialog.h"
 #include "app/images/frame_strip.h"
 #include "app/images/image_list.h"
 #include "app/images/images_model.h"
@@ -235,37 +236,36 @@ void ImagesStation::copyC() {
     session_.tellWell(tr("%1 was copied as a C array").arg(desk_.current()));
 }
 
-// One image into a file, several into a folder under their names.
 void ImagesStation::exportSelected() {
     const QStringList names = list_->selectedNames();
     if (names.isEmpty())
         return;
-    QStringList filters;
-    for (const ExportEnding& each : exportEndings())
-        filters << QString("%1 (*%2)").arg(each.help, each.ending);
-    QString chosen;
-    QString path = QFileDialog::getSaveFileName(this, names.size() == 1 ? tr("Export %1").arg(names.front()) : tr("Export %1: each takes its own name").arg(imageCount(names.size())),
-                                                names.front() + ".c", filters.join(";;"), &chosen);
-    if (path.isEmpty())
+    const bool hasWords = std::all_of(names.begin(), names.end(), [this](const QString& name) {
+        return info(imageFormat(*session_.document().image(name.toStdString()), *session_.document().panel)).bits == 16;
+    });
+    ExportDialog dialog(names, hasWords, session_.folder(), this);
+    if (dialog.exec() != QDialog::Accepted)
         return;
-    QString ending = "." + QFileInfo(path).suffix();
-    if (QFileInfo(path).suffix().isEmpty()) {
-        ending = chosen.section("(*", 1).chopped(1);
-        path += ending;
-    }
-    Files files;
-    for (const QString& name : names) {
-        const Image* image = session_.document().image(name.toStdString());
-        const auto baked = bakedForExport(*image);
-        const auto bytes = baked ? exportImage(**baked, {image->name, "const", "uint8_t"}, ending.toStdString()) : tl::unexpected(baked.error());
-        const QString to = names.size() == 1 ? path : QFileInfo(path).path() + "/" + name + ending;
-        const auto written = bytes ? writeSafely(files, to.toStdString(), *bytes) : tl::unexpected(bytes.error());
-        if (!written) {
+    for (const QString& name : names)
+        if (const auto written = writeFiles(*session_.document().image(name.toStdString()), dialog); !written) {
             session_.tell(QString::fromStdString(written.error().text()));
             return;
         }
-    }
     session_.tellWell(tr("%1 exported").arg(imageCount(names.size())));
+}
+
+Result<void> ImagesStation::writeFiles(const Image& image, const ExportDialog& how) {
+    const auto baked = bakedForExport(image);
+    if (!baked)
+        return tl::unexpected(baked.error());
+    const auto all = exportFiles(**baked, how.style(QString::fromStdString(image.name)), how.endings());
+    if (!all)
+        return tl::unexpected(all.error());
+    Files files;
+    for (const ExportedFile& each : *all)
+        if (auto written = writeSafely(files, (how.folder() + "/").toStdString() + image.name + each.ending, each.bytes); !written)
+            return written;
+    return {};
 }
 
 // A palette that is another image's comes along as colours.

@@ -9,6 +9,7 @@ class QToolButton;
 namespace gorsefinch::app {
 
 class BringIn;
+class ExportDialog;
 class ImageList;
 class LadderView;
 class PictureView;
@@ -47,6 +48,7 @@ class ImagesStation : public Station {
     void removeSelected();
     void paste();
     void exportSelected();
+    Result<void> writeFiles(const Image& image, const ExportDialog& how);
     void putOnShelf();
     void takeFromShelf();
     void copyC();

@@ -40,7 +40,15 @@ RulesStation::RulesStation(Session& session, QWidget* parent)
     makeEditor();
     setFocusProxy(editor_);
     column->addWidget(editor_, 1);
-    connect(&session, &Session::changed, this, &RulesStation::refresh);
+    connect(&session, &Session::changed, this, [this](const Change& change) {
+        refresh();
+        // In another project, writing goes on at the end; its beginning shows.
+        if (change.opened) {
+            const int last = editor_->lines() - 1;
+            editor_->setCursorPosition(last, static_cast<int>(editor_->text(last).length()));
+            editor_->setFirstVisibleLine(0);
+        }
+    });
     connect(&session, &Session::twinStepped, this, &RulesStation::showRuns);
 }
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/emit/export_image.h"
 
+#include <algorithm>
 #include <array>
 #include <cstdio>
 
@@ -11,7 +12,7 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr std::array<ExportEnding, 8> endings{{
+constexpr std::array<ExportEnding, 8> knownEndings{{
     {".c", "C source"},
     {".h", "C header"},
     {".bin", "packed bytes"},
@@ -32,18 +33,24 @@ bool holdsWords(const std::string& element) {
     return element.find("16") != std::string::npos || element.find("short") != std::string::npos;
 }
 
+// A source or a header that defines the arrays, or a header that declares a source's.
+enum class CFile { Source, Header, Declarations };
+
 class CWriter {
   public:
-    CWriter(const BakedImage& image, const ExportStyle& style)
-        : image_(image), style_(style), upper_(upperCase(style.name)), words_(holdsWords(style.element)) {}
+    CWriter(const BakedImage& image, const ExportStyle& style, CFile file)
+        : image_(image), style_(style), file_(file), upper_(upperCase(style.name)), words_(holdsWords(style.element)) {}
 
-    std::string run(bool header) {
+    std::string run() {
+        const bool header = file_ != CFile::Source, declares = file_ == CFile::Declarations;
         const PixelFormatInfo& format = info(shownFormat());
         out_ = "/* " + style_.name + ": " + number(image_.width) + "x" + number(image_.height) + " " + format.key + ", " +
                (words_ ? "16-bit words, red on top" : format.help) + " */\n";
         if (header)
             out_ += "#ifndef " + upper_ + "_H\n#define " + upper_ + "_H\n\n";
         out_ += "#include <stdint.h>\n\n";
+        if (declares)
+            out_ += "#ifdef __cplusplus\nextern \"C\" {\n#endif\n\n";
         constants();
         if (!image_.palette.empty())
             palette();
@@ -53,6 +60,8 @@ class CWriter {
             array(hasPixels() ? style_.name + "_mask" : style_.name, &BakedFrame::mask, hasPixels() ? upper_ + "_MASK_BYTES" : upper_ + "_BYTES");
         if (image_.frames.size() > 1)
             times();
+        if (declares)
+            out_ += "\n#ifdef __cplusplus\n}\n#endif\n";
         return header ? out_ + "\n#endif\n" : out_;
     }
 
@@ -82,8 +91,17 @@ class CWriter {
         out_ += "\n";
     }
 
+    // Begins an array, or declares it; true if its values follow.
+    bool begin(const std::string& words) {
+        const bool declares = file_ == CFile::Declarations;
+        out_ += (declares ? "extern " : "") + style_.storage + " " + words + (declares ? ";\n" : " = {");
+        return !declares;
+    }
+
     void palette() {
-        out_ += "/* 0xAARRGGBB */\n" + style_.storage + " uint32_t " + style_.name + "_palette[" + upper_ + "_COLOURS] = {";
+        out_ += "/* 0xAARRGGBB */\n";
+        if (!begin("uint32_t " + style_.name + "_palette[" + upper_ + "_COLOURS]"))
+            return;
         for (size_t i = 0; i < image_.palette.size(); ++i)
             out_ += (i % 6 == 0 ? "\n    " : " ") + colourLiteral(image_.palette[i]) + ",";
         out_ += "\n};\n";
@@ -92,8 +110,9 @@ class CWriter {
     void array(const std::string& name, std::vector<uint8_t> BakedFrame::*plane, const std::string& size) {
         const bool words = words_ && plane == &BakedFrame::pixels;
         const bool several = image_.frames.size() > 1;
-        out_ += style_.storage + " " + (plane == &BakedFrame::pixels || !hasPixels() ? style_.element : "uint8_t") + " " + name +
-                (several ? "[" + upper_ + "_FRAMES]" : "") + "[" + size + (words ? " / 2" : "") + "] = {";
+        const std::string element = plane == &BakedFrame::pixels || !hasPixels() ? style_.element : "uint8_t";
+        if (!begin(element + " " + name + (several ? "[" + upper_ + "_FRAMES]" : "") + "[" + size + (words ? " / 2" : "") + "]"))
+            return;
         for (const BakedFrame& frame : image_.frames) {
             out_ += several ? "\n    {" : "";
             values(frame.*plane, words);
@@ -117,7 +136,9 @@ class CWriter {
     }
 
     void times() {
-        out_ += "/* ms */\n" + style_.storage + " uint16_t " + style_.name + "_times[" + upper_ + "_FRAMES] = {";
+        out_ += "/* ms */\n";
+        if (!begin("uint16_t " + style_.name + "_times[" + upper_ + "_FRAMES]"))
+            return;
         for (size_t i = 0; i < image_.frames.size(); ++i)
             out_ += (i % 12 == 0 ? "\n    " : " ") + number(int{image_.times[i]}) + ",";
         out_ += "\n};\n";
@@ -125,6 +146,7 @@ class CWriter {
 
     const BakedImage& image_;
     const ExportStyle& style_;
+    CFile file_;
     std::string upper_, out_;
     bool words_;
 };
@@ -138,21 +160,45 @@ std::string binary(const BakedImage& image) {
     return out;
 }
 
+Result<void> checkC(const BakedImage& image, const ExportStyle& style) {
+    if (const auto trouble = nameTrouble(style.name))
+        return failure("", "name", *trouble, "Choose another name");
+    if (!isTypeName(style.element) || !isTypeName(style.storage))
+        return failure("", "", "\"" + (isTypeName(style.element) ? style.storage : style.element) + "\" is no C",
+                       "Write something like uint8_t, or static const");
+    if (holdsWords(style.element) && info(image.format).bits != 16)
+        return failure("", "", style.element + " holds words of 16 bits, " + info(image.format).key + " has none",
+                       "Use uint8_t, or a format of 16 bits");
+    return {};
+}
+
+bool isAmong(std::span<const std::string> endings, std::string_view wanted) {
+    return std::find(endings.begin(), endings.end(), wanted) != endings.end();
+}
+
 }  // namespace
 
-std::span<const ExportEnding> exportEndings() { return endings; }
+std::span<const ExportEnding> exportEndings() { return knownEndings; }
+
+Result<std::vector<ExportedFile>> exportFiles(const BakedImage& image, const ExportStyle& style, std::span<const std::string> endings) {
+    std::vector<ExportedFile> out;
+    for (const std::string& ending : endings) {
+        const bool declares = ending == ".h" && isAmong(endings, ".c");
+        if (declares && style.storage.find("static") != std::string::npos)
+            return failure("", "", "a header can't declare static arrays of a source", "Leave out static, or write the header alone");
+        auto bytes = exportImage(image, style, ending);
+        if (!bytes)
+            return tl::unexpected(bytes.error());
+        out.push_back({ending, declares ? CWriter(image, style, CFile::Declarations).run() : std::move(*bytes)});
+    }
+    return out;
+}
 
 Result<std::string> exportImage(const BakedImage& image, const ExportStyle& style, const std::string& ending) {
     if (ending == ".c" || ending == ".h") {
-        if (const auto trouble = nameTrouble(style.name))
-            return failure("", "name", *trouble, "Choose another name");
-        if (!isTypeName(style.element) || !isTypeName(style.storage))
-            return failure("", "", "\"" + (isTypeName(style.element) ? style.storage : style.element) + "\" is no C",
-                           "Write something like uint8_t, or static const");
-        if (holdsWords(style.element) && info(image.format).bits != 16)
-            return failure("", "", style.element + " holds words of 16 bits, " + info(image.format).key + " has none",
-                           "Use uint8_t, or a format of 16 bits");
-        return CWriter(image, style).run(ending == ".h");
+        if (const auto fine = checkC(image, style); !fine)
+            return tl::unexpected(fine.error());
+        return CWriter(image, style, ending == ".h" ? CFile::Header : CFile::Source).run();
     }
     if (ending == ".bin")
         return binary(image);
@@ -162,7 +208,7 @@ Result<std::string> exportImage(const BakedImage& image, const ExportStyle& styl
         if (const auto file = encodePicture(image.picture(0), ending.substr(1), style.name))
             return *file;
     std::string known;
-    for (const ExportEnding& each : endings)
+    for (const ExportEnding& each : knownEndings)
         known += (known.empty() ? "" : ", ") + std::string(each.ending);
     return failure("", "", "a file ending in \"" + ending + "\" can't be written", "Use " + known);
 }

@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <span>
 #include <string>
+#include <vector>
 
 #include "core/base/result.h"
 #include "core/image/baked_image.h"
@@ -27,6 +29,13 @@ std::span<const ExportEnding> exportEndings();
 // ".png", ".bmp", ".xbm", ".pbm", ".pgm" by their own conventions. Another ending, a name or a type that is no C, and
 // words of 16 bits for other formats are refused.
 Result<std::string> exportImage(const BakedImage& image, const ExportStyle& style, const std::string& ending);
+
+// Several files of one image, one for each ending. A header beside a source declares what the source defines; alone it
+// defines it. Refuses as exportImage() does, and static storage where a header is to declare it.
+struct ExportedFile {
+    std::string ending, bytes;
+};
+Result<std::vector<ExportedFile>> exportFiles(const BakedImage& image, const ExportStyle& style, std::span<const std::string> endings);
 
 // The image by its recipe, plain and in the code, as exportImage() wants it. `format` may be an alpha mask.
 Result<BakedImageRef> bakeForExport(const Document& document, const Image& image, PixelFormat format, ImageBakery& bakery);

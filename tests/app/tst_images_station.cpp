@@ -2,7 +2,9 @@
 // The Images station driven as a user drives it: drop, recipe, ladder, crop, frames, and onto a screen.
 #include <QAbstractItemView>
 #include <QClipboard>
+#include <QCheckBox>
 #include <QComboBox>
+#include <QLabel>
 #include <QDialog>
 #include <QListView>
 #include <QListWidget>
@@ -240,6 +242,35 @@ class TestImagesStation : public QObject, support::OnWindow {
         list()->setFocus();
         QTest::keyClick(list(), Qt::Key_V, Qt::ControlModifier);
         QVERIFY(image("jug")->recipe.reduction == Reduction::Atkinson);
+    }
+
+    void imagesAreExported() {
+        const QModelIndexList found = list()->model()->match(list()->model()->index(0, 0), Qt::DisplayRole, "pot", 1, Qt::MatchExactly);
+        QCOMPARE(found.size(), 1);
+        list()->setCurrentIndex(found.front());
+        list()->setFocus();
+        const QString folder = open_->path("out");
+        QVERIFY(QDir().mkpath(folder));
+        QTimer::singleShot(0, this, [&] {
+            QWidget* dialog = QApplication::activeModalWidget();
+            QVERIFY(dialog);
+            auto* to = dialog->findChild<QLineEdit*>("export_folder");
+            auto* write = dialog->findChild<QPushButton*>("export_write");
+            retype(to, folder + "/nowhere", false);
+            QVERIFY(!write->isEnabled());
+            retype(to, folder, false);
+            auto* png = dialog->findChild<QCheckBox*>("export_png");
+            QTest::mouseClick(png, Qt::LeftButton, {}, QPoint(8, png->height() / 2));
+            dialog->findChild<QComboBox*>("export_element")->setCurrentText("uint16_t");
+            QCOMPARE(dialog->findChild<QLabel*>("export_files")->text(), QString("pot.c  pot.h  pot.png"));
+            QTest::mouseClick(write, Qt::LeftButton);
+        });
+        QTest::keyClick(list(), Qt::Key_E, Qt::ControlModifier);
+        QFile header(folder + "/pot.h"), source(folder + "/pot.c");
+        QVERIFY(header.open(QIODevice::ReadOnly) && source.open(QIODevice::ReadOnly));
+        QVERIFY(header.readAll().contains("extern const uint16_t pot[POT_BYTES / 2];"));
+        QVERIFY(source.readAll().contains("const uint16_t pot[POT_BYTES / 2] = {"));
+        QCOMPARE(QImage(folder + "/pot.png").size(), QSize(40, 40));
     }
 
     void picturesArePastedAndCopiedAsC() {

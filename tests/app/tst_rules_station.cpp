@@ -96,6 +96,13 @@ class TestRulesStation : public QObject, support::OnWindow {
     }
 
     // Rules beside a mistake go on.
+    void writingBeginsAtTheEnd() {
+        int line = 0, column = 0;
+        editor_->getCursorPosition(&line, &column);
+        QCOMPARE(line, editor_->lines() - 1);
+        QCOMPARE(editor_->firstVisibleLine(), 0);
+    }
+
     void anAltKeyWritesNothing() {
         const QString before = editor_->text();
         QTest::keyClick(editor_, Qt::Key_7, Qt::AltModifier);

@@ -133,6 +133,19 @@ class TestCommandLine : public QObject {
         QVERIFY(err_.contains("cut.png") && !QFile::exists(dir_.filePath("x.bin")));
     }
 
+    void aSourceComesWithItsHeader() {
+        QImage image(3, 2, QImage::Format_RGB32);
+        image.fill(Qt::white);
+        QVERIFY(image.save(dir_.filePath("white.png")));
+        QCOMPARE(run({"image", "white.png", "-o", "white.c", "-o", "white.h", "-o", "white.pbm", "--format", "row1"}), 0);
+        QVERIFY(bytes("white.c").contains("const uint8_t white[WHITE_BYTES] = {"));
+        QVERIFY(bytes("white.h").contains("extern const uint8_t white[WHITE_BYTES];") && !bytes("white.h").contains("= {"));
+        QVERIFY(bytes("white.pbm").startsWith("P4"));
+        QCOMPARE(run({"image", "white.png", "-o", "other.c", "-o", "other.h", "--format", "row1", "--storage", "static const"}), 2);
+        QVERIFY(!QFile::exists(dir_.filePath("other.c")));
+        QCOMPARE(run({"image", "white.png", "white.pbm", "-o", "{name}.bin", "-o", "one.h", "--format", "row1"}), 2);
+    }
+
     void manyPicturesTakeAPattern() {
         for (const char* name : {"ant1.png", "ant10.png", "ant2.png"}) {
             QImage image(4, 4, QImage::Format_RGB32);

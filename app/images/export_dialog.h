@@ -1,0 +1,41 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QDialog>
+
+#include "core/emit/export_image.h"
+
+class QCheckBox;
+class QComboBox;
+class QLabel;
+class QLineEdit;
+class QPushButton;
+
+namespace gorsefinch::app {
+
+// Which files images are written into, and how their arrays are declared in C. Its choices are remembered.
+class ExportDialog : public QDialog {
+    Q_OBJECT
+
+  public:
+    // `hasWords`: all have formats of 16 bits, so that arrays of words can hold them.
+    ExportDialog(const QStringList& images, bool hasWords, const QString& folder, QWidget* parent);
+
+    QString folder() const;
+    std::vector<std::string> endings() const;
+    // For the image of that name.
+    ExportStyle style(const QString& image) const;
+
+  private:
+    void refresh();
+    void chooseFolder();
+
+    QStringList images_;
+    QLineEdit *folder_, *storage_;
+    QComboBox* element_;
+    std::vector<std::pair<std::string, QCheckBox*>> endings_;
+    QLabel* files_;
+    QPushButton* write_;
+};
+
+}  // namespace gorsefinch::app
