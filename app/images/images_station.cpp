@@ -75,7 +75,8 @@ ImagesStation::ImagesStation(Session& session, QWidget* parent)
     connect(list_, &ImageList::removeAsked, this, &ImagesStation::removeSelected);
     connect(list_, &ImageList::menuAsked, this, [this](const QPoint& at) { showMenu(at); });
     connect(bringIn_, &BringIn::brought, list_, &ImageList::select);
-    connect(recipe_, &RecipeForm::cropAsked, this, [this](bool on) { view_->setMode(on ? PictureView::Mode::Crop : PictureView::Mode::Split); });
+    connect(recipe_, &RecipeForm::cropAsked, this, [this](bool on) { on ? view_->setMode(PictureView::Mode::Crop) : view_->endCrop(); });
+    connect(view_, &PictureView::cropFinished, recipe_, &RecipeForm::endCrop);
     connect(recipe_, &RecipeForm::aspectHeld, view_, &PictureView::setAspectHeld);
     connect(view_, &PictureView::cropDrawn, this, [this](const PixelBox& box) {
         desk_.change([&](Recipe& r) { r.cropX = box.x, r.cropY = box.y, r.cropWidth = box.width, r.cropHeight = box.height; }, tr("Crop"), "crop");
@@ -99,8 +100,12 @@ void ImagesStation::makeViewBar(QBoxLayout* row) {
     auto* beside = tool(tr("side by side"), "view_beside", tr("The original at the left, the result at the right"), false);
     modes->addButton(split);
     modes->addButton(beside);
-    connect(split, &QToolButton::clicked, this, [this] { view_->setMode(PictureView::Mode::Split); });
-    connect(beside, &QToolButton::clicked, this, [this] { view_->setMode(PictureView::Mode::Beside); });
+    const auto look = [this](PictureView::Mode mode) {
+        view_->setMode(mode);
+        recipe_->endCrop();
+    };
+    connect(split, &QToolButton::clicked, this, [look] { look(PictureView::Mode::Split); });
+    connect(beside, &QToolButton::clicked, this, [look] { look(PictureView::Mode::Beside); });
     row->addSpacing(12);
     auto* grid = tool(tr("pixel grid"), "view_grid", tr("Lines between the pixels from five times on"), true);
     connect(grid, &QToolButton::toggled, view_, &PictureView::setGridShown);

@@ -186,7 +186,7 @@ void PictureView::paintCrop(QPainter& painter) {
     painter.drawRect(kept);
     paintTag(painter, {8, 8}, sourceWords(), Qt::AlignLeft);
     paintTag(painter, {width() - 8, 8}, tr("kept: %1, %2  %3x%4").arg(crop_.x).arg(crop_.y).arg(crop_.width).arg(crop_.height), Qt::AlignRight);
-    paintTag(painter, {8, height() - 8}, tr("drag a box, its edges, or all of it"), Qt::AlignLeft | Qt::AlignBottom);
+    paintTag(painter, {8, height() - 8}, tr("drag a box, its edges, or all of it; Return when done"), Qt::AlignLeft | Qt::AlignBottom);
 }
 
 }  // namespace gorsefinch::app

@@ -15,8 +15,7 @@ namespace gorsefinch::app {
 namespace {
 
 constexpr int kMost = 32;    // zoom
-constexpr int kMargin = 14;  // beside the picture
-constexpr int kTags = 32;    // above and below it, where the tags are
+constexpr int kMargin = 14;  // around the picture
 constexpr int kGap = 16;     // between source and result side by side
 
 }  // namespace
@@ -94,7 +93,14 @@ void PictureView::makeSource() {
     source_ = toImage(shaped(sourceFrame(*original), shape));
 }
 
+void PictureView::endCrop() {
+    if (mode_ == Mode::Crop)
+        setMode(beforeCrop_);
+}
+
 void PictureView::setMode(Mode mode) {
+    if (mode == Mode::Crop && mode_ != Mode::Crop)
+        beforeCrop_ = mode_;
     mode_ = mode;
     if (zoomIsFit_)
         zoomToFit();
@@ -149,7 +155,7 @@ void PictureView::zoomToFit() {
     const Panel& panel = *session_.document().panel;
     const QSize one = onPanel_ ? QSize(panel.width, panel.height).expandedTo(result_.size()) : result_.size();
     const int across = mode_ == Mode::Beside ? (width() - 2 * kMargin - kGap) / 2 : width() - 2 * kMargin;
-    zoom_ = std::clamp(std::min(across / one.width(), (height() - 2 * kTags) / one.height()), 1, kMost);
+    zoom_ = std::clamp(std::min(across / one.width(), (height() - 2 * kMargin) / one.height()), 1, kMost);
     makeSource();
     update();
 }
@@ -182,7 +188,7 @@ void PictureView::resizeEvent(QResizeEvent*) {
 }
 
 QRectF PictureView::wholeOriginal() const {
-    const QSizeF size = QSizeF(whole_.size()).scaled(QSizeF(width() - 2 * kMargin, height() - 2 * kTags), Qt::KeepAspectRatio);
+    const QSizeF size = QSizeF(whole_.size()).scaled(QSizeF(width() - 2 * kMargin, height() - 2 * kMargin), Qt::KeepAspectRatio);
     return QRectF(QPointF((width() - size.width()) / 2, (height() - size.height()) / 2), size);
 }
 
@@ -289,7 +295,14 @@ void PictureView::keyPressEvent(QKeyEvent* event) {
         case Qt::Key_Left: line_ = std::max(0.0, line_ - 0.02); break;
         case Qt::Key_Right: line_ = std::min(1.0, line_ + 0.02); break;
         case Qt::Key_Space: setPlaying(!isPlaying()); break;
-        case Qt::Key_Escape: desk_.cancel(); break;
+        case Qt::Key_Return:
+        case Qt::Key_Enter:
+        case Qt::Key_Escape:
+            if (mode_ == Mode::Crop)
+                Q_EMIT cropFinished();
+            else if (event->key() == Qt::Key_Escape)
+                desk_.cancel();
+            break;
         default: QWidget::keyPressEvent(event); return;
     }
     update();

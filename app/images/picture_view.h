@@ -23,6 +23,8 @@ class PictureView : public QWidget {
 
     PictureView(Session& session, ImageDesk& desk, QWidget* parent = nullptr);
     void setMode(Mode mode);
+    // Back to how it looked before the crop was drawn.
+    void endCrop();
     Mode mode() const { return mode_; }
     void setGridShown(bool shown);
     void setOnPanel(bool on);
@@ -40,6 +42,8 @@ class PictureView : public QWidget {
     // What a large picture is at, and how much of it is done, 0 to 1.
     void progressShown(const QString& words, double done);
     void cropDrawn(const gorsefinch::PixelBox& box);
+    // Escape or Return: no more is to be drawn.
+    void cropFinished();
     void frameShown(int frame);
     void playingChanged(bool playing);
 
@@ -80,7 +84,7 @@ class PictureView : public QWidget {
 
     Session& session_;
     ImageDesk& desk_;
-    Mode mode_ = Mode::Split;
+    Mode mode_ = Mode::Split, beforeCrop_ = Mode::Split;
     bool gridShown_ = true, onPanel_ = false, aspectHeld_ = false, zoomIsFit_ = true;
     int zoom_ = 1, frame_ = 0;
     double line_ = 0.5;       // where the line between source and result stands, of the picture's width

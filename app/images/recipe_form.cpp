@@ -54,18 +54,20 @@ FormPage::Slider RecipeForm::slider(const QString& label, const QString& name, i
     return row;
 }
 
+void RecipeForm::endCrop() { crop_->setChecked(false); }
+
 void RecipeForm::makeShape() {
-    auto* crop = new QPushButton(page_);
-    crop->setObjectName("crop");
-    crop->setCheckable(true);
-    crop->setFont(Theme::figures());
+    crop_ = new QPushButton(page_);
+    crop_->setObjectName("crop");
+    crop_->setCheckable(true);
+    crop_->setFont(Theme::figures());
     auto* held = new QCheckBox(tr("panel's"), page_);
-    addRow(tr("Crop"), pair(crop, held), tr("Draw on the picture what is kept (C); with the panel's aspect if wanted"));
-    crop->setShortcut(Qt::Key_C);
-    connect(crop, &QPushButton::toggled, this, &RecipeForm::cropAsked);
+    addRow(tr("Crop"), pair(crop_, held), tr("Draw on the picture what is kept (C); with the panel's aspect if wanted"));
+    crop_->setShortcut(Qt::Key_C);
+    connect(crop_, &QPushButton::toggled, this, &RecipeForm::cropAsked);
     connect(held, &QCheckBox::toggled, this, &RecipeForm::aspectHeld);
-    fills_.push_back([crop](const Recipe& r) {
-        crop->setText(r.cropWidth > 0 ? QString("%1x%2").arg(r.cropWidth).arg(r.cropHeight) : tr("draw…"));
+    fills_.push_back([this](const Recipe& r) {
+        crop_->setText(r.cropWidth > 0 ? QString("%1x%2").arg(r.cropWidth).arg(r.cropHeight) : tr("draw…"));
     });
     auto* clear = new QPushButton(tr("Keep all"), page_);
     auto* trim = new QCheckBox(tr("trim"), page_);

@@ -6,6 +6,8 @@
 #include "app/widgets/form_page.h"
 #include "core/project/recipe.h"
 
+class QPushButton;
+
 namespace gorsefinch::app {
 
 class ImageDesk;
@@ -17,6 +19,8 @@ class RecipeForm : public FormPage {
 
   public:
     RecipeForm(Session& session, ImageDesk& desk, QWidget* parent = nullptr);
+    // No more of the crop is to be drawn.
+    void endCrop();
 
   Q_SIGNALS:
     void cropAsked(bool on);
@@ -39,6 +43,7 @@ class RecipeForm : public FormPage {
     ImageDesk& desk_;
     std::vector<std::function<void(const Recipe&)>> fills_;
     std::vector<std::pair<QWidget*, std::function<bool(const Recipe&)>>> shownWhen_;
+    QPushButton* crop_ = nullptr;
     QWidget* palette_ = nullptr;
     QLabel* enlarged_ = nullptr;
     QLabel* packed_ = nullptr;

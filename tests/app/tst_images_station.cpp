@@ -196,6 +196,15 @@ class TestImagesStation : public QObject, support::OnWindow {
         QVERIFY(image("cups")->recipe.cropX > recipe.cropX || image("cups")->recipe.cropX > 0);
         QTest::mouseClick(open_->find<QPushButton>("crop"), Qt::LeftButton);
         QCOMPARE(view->mode(), PictureView::Mode::Split);
+        // Return ends it too, and the view is as it was before.
+        QTest::mouseClick(open_->find<QToolButton>("view_beside"), Qt::LeftButton);
+        for (const Qt::Key key : {Qt::Key_Return, Qt::Key_Escape}) {
+            QTest::mouseClick(open_->find<QPushButton>("crop"), Qt::LeftButton);
+            QCOMPARE(view->mode(), PictureView::Mode::Crop);
+            QTest::keyClick(view, key);
+            QCOMPARE(view->mode(), PictureView::Mode::Beside);
+            QVERIFY(!open_->find<QPushButton>("crop")->isChecked());
+        }
     }
 
     void framesAreDroppedAndRetimed() {

@@ -113,6 +113,8 @@ class TestRandomHand : public QObject, support::OnWindow {
         QFETCH(int, seed);
         QVERIFY(open(qPrintable(example)));
         random_.seed(static_cast<uint32_t>(seed));
+        // A folder that is typed somewhere lies here.
+        QDir::setCurrent(open_->folder());
         QTimer closer;
         connect(&closer, &QTimer::timeout, this, &TestRandomHand::closeWhatWaits);
         closer.start(20);
