@@ -179,7 +179,8 @@ SplitText splitText(std::string_view text) {
             words.text += c;
             ++i;
         } else if (c == '}') {
-            out.trouble = "a } without its {; write }} for a brace";
+            out.trouble = "a } without its {";
+            out.remedy = "Write }} for a brace";
             out.troubleAt = i;
             words.text += c;
         } else if (c == '{') {
@@ -188,7 +189,8 @@ SplitText splitText(std::string_view text) {
             for (; end < text.size() && (quoted || text[end] != '}'); ++end)
                 quoted ^= text[end] == '"';
             if (end >= text.size()) {
-                out.trouble = "the closing } is missing; write {{ for a brace";
+                out.trouble = "the closing } is missing";
+                out.remedy = "Add it, or write {{ for a brace";
                 out.troubleAt = i;
                 words.text += text.substr(i);
                 break;

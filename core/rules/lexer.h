@@ -47,7 +47,7 @@ struct TextPiece {
 };
 struct SplitText {
     std::vector<TextPiece> pieces;
-    std::string trouble;  // "" or what is wrong with the braces
+    std::string trouble, remedy;  // "" or what is wrong with the braces
     size_t troubleAt = 0;
 };
 SplitText splitText(std::string_view text);

@@ -184,7 +184,8 @@ void StatementCompiler::fitNumber(const Variable& variable, const Token& op, Com
     if (value.scale > variable.decimals)
         report(Severity::Warning, op,
                "decimals get lost: the value has " + std::to_string(value.scale) + ", " + variable.name + " has " +
-                   std::to_string(variable.decimals));
+                   std::to_string(variable.decimals),
+               "Give the variable more decimals if they matter");
     if (!value.unit.empty() && !variable.unit.empty() && value.unit != variable.unit)
         report(Severity::Warning, op, "mixed units: " + variable.unit + " and " + value.unit, "Convert the value");
     value.rescale(variable.decimals);

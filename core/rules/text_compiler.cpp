@@ -83,7 +83,7 @@ class TextCompiler {
     CompiledText run() {
         const SplitText split = splitText(text_);
         if (!split.trouble.empty())
-            problem(Severity::Error, static_cast<int>(split.troubleAt) + 1, split.trouble, "");
+            problem(Severity::Error, static_cast<int>(split.troubleAt) + 1, split.trouble, split.remedy);
         for (const TextPiece& piece : split.pieces)
             if (!piece.inset || !inset(piece))
                 words(piece.inset ? "{" + piece.text + "}" : piece.text);
@@ -133,7 +133,7 @@ class TextCompiler {
             }
             form = *given;
         } else if (next.type != TokenType::End) {
-            problem(Severity::Error, next.column, "this does not belong here", "");
+            problem(Severity::Error, next.column, "this does not belong here", "Put operators between values, or take it out");
             return false;
         }
         if (value->type == ValueType::Text)
@@ -146,7 +146,8 @@ class TextCompiler {
     bool put(const Compiled& value, const Form& form) {
         if (value.type == ValueType::Colour || value.code.size() > 254) {
             problem(Severity::Error, value.from.column,
-                    value.code.size() > 254 ? "the inset is too long" : "a colour can't be shown as a text", "");
+                    value.code.size() > 254 ? "the inset is too long" : "a colour can't be shown as a text",
+                    value.code.size() > 254 ? "Let a rule set a variable, and show that" : "Show a number or a text");
             return false;
         }
         for (const int part : {int{GORSE_INSET}, form.form, form.digits, form.decimals, value.scale,

@@ -358,7 +358,6 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
     fillScene(*out);
     for (const auto& part : out->parts)
         out->problems.insert(out->problems.end(), part->problems.begin(), part->problems.end());
-    out->problems.insert(out->problems.end(), looks_.problems().begin(), looks_.problems().end());
     out->problems.insert(out->problems.end(), out->rules->problems.begin(), out->rules->problems.end());
     last_ = out;
     return out;

@@ -81,15 +81,16 @@ BakedFont* LookPool::font(const Document& document, const FontKey& key) {
     std::unique_ptr<BakedFont>& font = fonts_[key];
     auto source = fontSource(document, key, info(document.panel->format).fontBits);
     if (!source) {
-        Problem problem;
-        problem.file = source.error().file;
-        problem.reason = source.error().reason;
-        problem.remedy = source.error().remedy;
-        problems_.push_back(problem);
+        troubles_.emplace(key, source.error());
         return nullptr;
     }
     font = std::make_unique<BakedFont>(key, std::move(*source));
     return font.get();
+}
+
+const Error* LookPool::trouble(const FontKey& key) const {
+    const auto found = troubles_.find(key);
+    return found == troubles_.end() ? nullptr : &found->second;
 }
 
 void LookPool::adoptFaces(const Document& document, const std::set<std::string>& changed) {
@@ -108,7 +109,7 @@ void LookPool::adoptFaces(const Document& document, const std::set<std::string>&
 void LookPool::clear() {
     looks_.clear();
     fonts_.clear();
-    problems_.clear();
+    troubles_.clear();
 }
 
 std::vector<BakedFont*> LookPool::fonts() {

@@ -94,11 +94,18 @@ class PartBuilder {
     }
 
     BakedFont* font(const Widget& widget, const FontKey& key) {
-        if (key.face.empty())
+        if (key.face.empty()) {
             problem(Severity::Warning, widget, "there is no face for its text", "Bring in a face");
-        else if (!context_.document.face(key.face))
+            return nullptr;
+        }
+        if (!context_.document.face(key.face)) {
             problem(Severity::Error, widget, "there is no face \"" + key.face + "\"", "Choose another face");
-        return context_.looks.font(context_.document, key);
+            return nullptr;
+        }
+        BakedFont* made = context_.looks.font(context_.document, key);
+        if (const Error* error = context_.looks.trouble(key); error && toldFonts_.insert(key).second)
+            problem(Severity::Error, widget, error->file + ": " + error->reason, error->remedy);
+        return made;
     }
 
     PropertyValue value(const Widget& widget, const char* key) const {
@@ -304,6 +311,7 @@ class PartBuilder {
 
     PartContext& context_;
     std::shared_ptr<ScreenPart> part_;
+    std::set<FontKey> toldFonts_;  // that can't be opened: one problem a screen is enough
     ResolvedLook look_;
 };
 
