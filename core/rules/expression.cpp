@@ -46,7 +46,7 @@ bool ExpressionParser::take(std::string_view symbol) {
 
 void ExpressionParser::want(const Compiled& value, ValueType type, const Token& op) {
     if (value.type != type)
-        fail(op, std::string("here ") + toWords(type) + " is needed, this is " + toWords(value.type));
+        fail(op, std::string("here ") + toWords(type) + " is needed, this is " + toWords(value.type), "Write or compare another value");
 }
 
 void ExpressionParser::checkRange(Compiled& value, const Token& op) {
@@ -77,7 +77,7 @@ Compiled ExpressionParser::choice() {
     Compiled yes = choice();
     const Token colon = peek();
     if (!take(":"))
-        fail(colon, "a : and the other value belong here");
+        fail(colon, "a : and the other value belong here", "Write condition ? value : other value");
     Compiled no = choice();
     want(no, yes.type, colon);
     if (yes.type == ValueType::Number) {
@@ -241,7 +241,7 @@ Compiled ExpressionParser::bits(Compiled a, const Token& op, Compiled b) {
     want(a, ValueType::Number, op);
     want(b, ValueType::Number, op);
     if (a.scale != 0 || b.scale != 0)
-        fail(op, "bits can only be worked on in whole numbers");
+        fail(op, "bits can only be worked on in whole numbers", "Use a variable without decimals");
     a.append(b);
     a.operation(op.text == "&"    ? GORSE_OP_AND
            : op.text == "|"  ? GORSE_OP_OR
@@ -294,7 +294,7 @@ Compiled ExpressionParser::unary() {
         value = unary();
         want(value, ValueType::Number, op);
         if (value.scale != 0)
-            fail(op, "bits can only be worked on in whole numbers");
+            fail(op, "bits can only be worked on in whole numbers", "Use a variable without decimals");
         value.operation(GORSE_OP_COMPLEMENT);
         value.constant = false;
         value.least = kLeast;
@@ -318,7 +318,7 @@ Compiled ExpressionParser::primary() {
             out.constant = true;
             out.push(token.number);
             if (token.number > kMost && !(at_ > 1 && tokens_[at_ - 2].is("-")))
-                fail(token, "the number does not fit 32 bits");
+                fail(token, "the number does not fit 32 bits", "Write one up to 2147483647");
             return out;
         case TokenType::Colour:
             ++at_;
@@ -327,7 +327,7 @@ Compiled ExpressionParser::primary() {
             return out;
         case TokenType::Text: {
             if (!scope_.string)
-                fail(token, "a text in quotes can't stand here");
+                fail(token, "a text in quotes can't stand here", "Use a number or a variable");
             ++at_;
             out.type = ValueType::Text;
             out.words = token.text;
@@ -342,10 +342,11 @@ Compiled ExpressionParser::primary() {
     if (take("(")) {
         out = choice();
         if (!take(")"))
-            fail(peek(), "the closing ) is missing");
+            fail(peek(), "the closing ) is missing", "Add it");
         return out;
     }
-    fail(token, token.type == TokenType::End ? "a value is missing here" : "a value belongs here");
+    fail(token, token.type == TokenType::End ? "a value is missing here" : "a value belongs here",
+         "Write a number, yes, no, or a variable's name");
 }
 
 Compiled ExpressionParser::name() {
@@ -391,7 +392,7 @@ Compiled ExpressionParser::property(const Token& first) {
     std::vector<Token> parts{first};
     while (take(".")) {
         if (peek().type != TokenType::Name)
-            fail(peek(), "a name belongs behind the point");
+            fail(peek(), "a name belongs behind the point", "Write widget.property");
         parts.push_back(peek());
         ++at_;
     }
@@ -408,7 +409,7 @@ Compiled ExpressionParser::property(const Token& first) {
         fail(widgetToken, "several screens have a widget \"" + widgetToken.text + "\"", "Write screen.widget");
     const PropertyInfo* info = findProperty(place->kind, parts.back().text);
     if (!info || info->field.home == FieldHome::Nowhere)
-        fail(parts.back(), "rules can't read \"" + parts.back().text + "\" of it");
+        fail(parts.back(), "rules can't read \"" + parts.back().text + "\" of it", "Use one that Ctrl+Space offers");
     Compiled out;
     out.from = first;
     out.type = info->type == PropertyType::YesNo    ? ValueType::YesNo

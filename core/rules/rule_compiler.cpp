@@ -55,7 +55,7 @@ class FileCompiler {
         std::optional<Compiled> otherwise;
         if (line_ < lines_.size() && !lines_[line_].indented && lines_[line_].tokens[0].is("otherwise")) {
             if (!tokens[0].is("when"))
-                report(Severity::Error, lines_[line_].tokens[0], "only a when can have an otherwise");
+                report(Severity::Error, lines_[line_].tokens[0], "only a when can have an otherwise", "Make it a rule of its own");
             file_.expectEnd(lines_[line_].tokens, 1);
             ++line_;
             otherwise = statements();
@@ -97,7 +97,7 @@ class FileCompiler {
         if (at(tokens, i).type == TokenType::End)
             return std::nullopt;
         if (!at(tokens, i).is("while")) {
-            report(Severity::Error, at(tokens, i), "this does not belong here");
+            report(Severity::Error, at(tokens, i), "this does not belong here", "Write while and a condition, or nothing");
             return std::nullopt;
         }
         return condition(tokens, i + 1);
@@ -180,7 +180,7 @@ class FileCompiler {
         const double factor = unit.is("ms") ? 1 : unit.is("s") ? 1000 : unit.is("min") ? 60000 : 0;
         if (number.type != TokenType::Number || factor == 0) {
             report(Severity::Error, number.type == TokenType::Number ? unit : number,
-                   "a time belongs here, such as 250 ms, 1 s or 5 min");
+                   "a time belongs here", "Write one such as 250 ms, 1 s or 5 min");
             return std::nullopt;
         }
         i += 2;
@@ -188,7 +188,7 @@ class FileCompiler {
         for (int d = 0; d < number.decimals; ++d)
             ms /= 10;
         if (ms < 1 || ms > 2000000000.0) {
-            report(Severity::Error, number, "a time goes from 1 ms to 23 days");
+            report(Severity::Error, number, "a time goes from 1 ms to 23 days", "Count several of them with a variable");
             return std::nullopt;
         }
         return static_cast<uint32_t>(ms);

@@ -37,7 +37,7 @@ int RuleFileContext::text(const std::string& words, const Token& at) {
 
 void RuleFileContext::expectEnd(const std::vector<Token>& tokens, size_t i) {
     if (at(tokens, i).type != TokenType::End)
-        report(Severity::Error, at(tokens, i), "this does not belong here");
+        report(Severity::Error, at(tokens, i), "this does not belong here", "Begin a new line, or put an operator before it");
 }
 
 std::optional<Compiled> RuleFileContext::expression(const std::vector<Token>& tokens, size_t& i) {

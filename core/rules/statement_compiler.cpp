@@ -42,7 +42,7 @@ void StatementCompiler::go(const std::vector<Token>& tokens, Compiled& body) {
 void StatementCompiler::call(const std::vector<Token>& tokens, Compiled& body) {
     const Token& name = at(tokens, 1);
     if (name.type != TokenType::Name || nameTrouble(name.text)) {
-        report(Severity::Error, name, nameTrouble(name.text).value_or("a hook's name belongs here"));
+        report(Severity::Error, name, nameTrouble(name.text).value_or("a hook's name belongs here"), "Write call name(values)");
         return;
     }
     size_t i = 2;
@@ -67,10 +67,10 @@ void StatementCompiler::call(const std::vector<Token>& tokens, Compiled& body) {
         ++i;
     }
     if (!at(tokens, i).is(")"))
-        report(Severity::Error, at(tokens, i), "the closing ) is missing");
+        report(Severity::Error, at(tokens, i), "the closing ) is missing", "Add it");
     expectEnd(tokens, i + 1);
     if (hook.values.size() > 4 || (texts & (texts - 1)) != 0)
-        report(Severity::Error, name, "a hook takes at most four values, one of them a text");
+        report(Severity::Error, name, "a hook takes at most four values, one of them a text", "Hand over less; the firmware can read variables");
     body.operation(texts != 0 ? GORSE_OP_CALL_TEXT : GORSE_OP_CALL);
     body.word(hookNumber(hook, name));
     body.byte(static_cast<int>(hook.values.size()));
@@ -154,7 +154,7 @@ void StatementCompiler::assignment(const std::vector<Token>& tokens, Compiled& b
 
 void StatementCompiler::wantType(ValueType wanted, const Compiled& value, const Token& op) {
     if (value.type != wanted)
-        report(Severity::Error, op, std::string("it takes ") + toWords(wanted) + ", this is " + toWords(value.type));
+        report(Severity::Error, op, std::string("it takes ") + toWords(wanted) + ", this is " + toWords(value.type), "Set it to another value");
 }
 
 void StatementCompiler::setVariable(const Token& name, const Token& op, Compiled value, Compiled& body) {
@@ -193,7 +193,8 @@ void StatementCompiler::fitNumber(const Variable& variable, const Token& op, Com
         report(Severity::Warning, op,
                "the value lies outside the range of " + variable.name + " (" +
                    decimalText(variable.least, variable.decimals) + " to " +
-                   decimalText(variable.most, variable.decimals) + ") and will be held to it");
+                   decimalText(variable.most, variable.decimals) + ") and will be held to it",
+               "Set it inside, or widen the range");
 }
 
 void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equals, Compiled value, Compiled& body) {
@@ -208,7 +209,7 @@ void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equ
     const Token& op = tokens[equals];
     const PropertyInfo* property = findProperty(place->kind, key.text);
     if (!property || property->field.home == FieldHome::Nowhere) {
-        report(Severity::Error, key, "rules can't set \"" + key.text + "\" of a " + info(place->kind).key);
+        report(Severity::Error, key, "rules can't set \"" + key.text + "\" of a " + info(place->kind).key, "Use one that Ctrl+Space offers");
         return;
     }
     const int slot = pool_.slot(*place, *property);
@@ -221,7 +222,7 @@ void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equ
             value.rescale(0);
             if (value.least < property->least || value.most > property->most)
                 report(value.constant ? Severity::Error : Severity::Warning, op,
-                       "it goes from " + std::to_string(property->least) + " to " + std::to_string(property->most));
+                       "it goes from " + std::to_string(property->least) + " to " + std::to_string(property->most), "Keep the value inside");
             break;
     }
     body.append(value);
