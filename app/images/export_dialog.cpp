@@ -20,8 +20,9 @@
 
 namespace gorsefinch::app {
 
-ExportDialog::ExportDialog(const QStringList& images, bool hasWords, const QString& folder, QWidget* parent)
-    : QDialog(parent), images_(images), folder_(new QLineEdit(this)), storage_(new QLineEdit(this)), element_(new QComboBox(this)), files_(new QLabel(this)) {
+ExportDialog::ExportDialog(const QStringList& images, bool hasWords, const QString& folder,
+                           std::function<Result<void>(const ExportDialog&)> write, QWidget* parent)
+    : QDialog(parent), writeAll_(std::move(write)), images_(images), folder_(new QLineEdit(this)), storage_(new QLineEdit(this)), element_(new QComboBox(this)), files_(new QLabel(this)) {
     setWindowTitle(images.size() == 1 ? tr("Export %1").arg(images.front()) : tr("Export %1 images").arg(images.size()));
     setMinimumWidth(460);
     const QSettings settings;
@@ -70,28 +71,19 @@ ExportDialog::ExportDialog(const QStringList& images, bool hasWords, const QStri
     files_->setObjectName("export_files");
     files_->setWordWrap(true);
     files_->setFont(Theme::figures());
-    files_->setProperty("quiet", true);
     files_->setMinimumHeight(48);
     files_->setAlignment(Qt::AlignTop | Qt::AlignLeft);
     column->addWidget(files_, 1);
     auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel, this);
-    write_ = buttons->button(QDialogButtonBox::Ok);
-    write_->setText(tr("Write"));
-    write_->setObjectName("export_write");
+    ok_ = buttons->button(QDialogButtonBox::Ok);
+    ok_->setText(tr("Write"));
+    ok_->setObjectName("export_write");
     column->addWidget(buttons);
     connect(choose, &QToolButton::clicked, this, &ExportDialog::chooseFolder);
-    connect(folder_, &QLineEdit::textChanged, this, &ExportDialog::refresh);
+    for (QLineEdit* field : {folder_, storage_, element_->lineEdit()})
+        connect(field, &QLineEdit::textChanged, this, &ExportDialog::refresh);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
-    connect(buttons, &QDialogButtonBox::accepted, this, [this] {
-        QSettings kept;
-        QStringList chosen;
-        for (const std::string& each : endings())
-            chosen << fromStd(each);
-        kept.setValue("export/endings", chosen);
-        kept.setValue("export/storage", storage_->text());
-        kept.setValue("export/folder", this->folder());
-        accept();
-    });
+    connect(buttons, &QDialogButtonBox::accepted, this, &ExportDialog::write);
     refresh();
 }
 
@@ -114,6 +106,26 @@ void ExportDialog::chooseFolder() {
         folder_->setText(chosen);
 }
 
+void ExportDialog::say(const QString& words, bool trouble) {
+    files_->setText(words);
+    files_->setStyleSheet(QString("color: %1").arg(Theme::colour(trouble ? Role::Trouble : Role::QuietText).name()));
+}
+
+void ExportDialog::write() {
+    if (const auto written = writeAll_(*this); !written) {
+        say(fromStd(written.error().text()), true);
+        return;
+    }
+    QStringList chosen;
+    for (const std::string& each : endings())
+        chosen << fromStd(each);
+    QSettings settings;
+    settings.setValue("export/endings", chosen);
+    settings.setValue("export/storage", storage_->text());
+    settings.setValue("export/folder", folder());
+    accept();
+}
+
 // The files that would be written, and which of them are there already.
 void ExportDialog::refresh() {
     QStringList names;
@@ -129,8 +141,8 @@ void ExportDialog::refresh() {
         words += tr("  and %1 more").arg(names.size() - 6);
     if (isThere && replaced > 0)
         words += "\n" + (replaced == 1 ? tr("1 of them is there and will be replaced.") : tr("%1 of them are there and will be replaced.").arg(replaced));
-    files_->setText(words);
-    write_->setEnabled(isThere && !names.isEmpty());
+    say(words, false);
+    ok_->setEnabled(isThere && !names.isEmpty());
 }
 
 }  // namespace gorsefinch::app

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QDialog>
+#include <functional>
 
 #include "core/emit/export_image.h"
 
@@ -18,8 +19,10 @@ class ExportDialog : public QDialog {
     Q_OBJECT
 
   public:
-    // `hasWords`: all have formats of 16 bits, so that arrays of words can hold them.
-    ExportDialog(const QStringList& images, bool hasWords, const QString& folder, QWidget* parent);
+    // `hasWords`: all have formats of 16 bits, so that arrays of words can hold them. `write` writes them all; what it
+    // refuses is told here, and can be corrected.
+    ExportDialog(const QStringList& images, bool hasWords, const QString& folder,
+                 std::function<Result<void>(const ExportDialog&)> write, QWidget* parent);
 
     QString folder() const;
     std::vector<std::string> endings() const;
@@ -29,13 +32,16 @@ class ExportDialog : public QDialog {
   private:
     void refresh();
     void chooseFolder();
+    void write();
+    void say(const QString& words, bool trouble);
 
+    std::function<Result<void>(const ExportDialog&)> writeAll_;
     QStringList images_;
     QLineEdit *folder_, *storage_;
     QComboBox* element_;
     std::vector<std::pair<std::string, QCheckBox*>> endings_;
     QLabel* files_;
-    QPushButton* write_;
+    QPushButton* ok_;
 };
 
 }  // namespace gorsefinch::app

@@ -248,15 +248,14 @@ void ImagesStation::exportSelected() {
     const bool hasWords = std::all_of(names.begin(), names.end(), [this](const QString& name) {
         return info(imageFormat(*session_.document().image(name.toStdString()), *session_.document().panel)).bits == 16;
     });
-    ExportDialog dialog(names, hasWords, session_.folder(), this);
-    if (dialog.exec() != QDialog::Accepted)
-        return;
-    for (const QString& name : names)
-        if (const auto written = writeFiles(*session_.document().image(name.toStdString()), dialog); !written) {
-            session_.tell(QString::fromStdString(written.error().text()));
-            return;
-        }
-    session_.tellWell(tr("%1 exported").arg(imageCount(names.size())));
+    const auto writeAll = [&](const ExportDialog& how) -> Result<void> {
+        for (const QString& name : names)
+            if (auto written = writeFiles(*session_.document().image(name.toStdString()), how); !written)
+                return written;
+        return {};
+    };
+    if (ExportDialog(names, hasWords, session_.folder(), writeAll, this).exec() == QDialog::Accepted)
+        session_.tellWell(tr("%1 exported").arg(imageCount(names.size())));
 }
 
 Result<void> ImagesStation::writeFiles(const Image& image, const ExportDialog& how) {

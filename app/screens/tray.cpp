@@ -42,7 +42,7 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
     Document sample = from;
     Panel panel = *from.panel;
     panel.width = size.width();
-    panel.height = info(panel.format).layout == PixelLayout::Pages ? size.height() / 8 * 8 : size.height();
+    panel.height = size.height();
     panel.turn = 0;
     panel.mirrorX = panel.mirrorY = panel.invert = panel.swapRedBlue = false;
     panel.columnOffset = panel.rowOffset = 0;

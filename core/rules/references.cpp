@@ -21,11 +21,15 @@ class ReferenceReader {
             expressionFrom(event());
         else if (first.is("every"))
             expressionFrom(3);  // a number and its unit
-        else if (first.is("go") && !isAssigned)
+        else if (isAssigned)
+            expressionFrom(0);  // whatever the name is that gets a value
+        else if (first.is("when") || first.is("otherwise") || first.is("back"))
+            expressionFrom(1);
+        else if (first.is("go"))
             add(Reference::What::Screen, 1);
-        else if (first.is("call") && !isAssigned)
+        else if (first.is("call"))
             expressionFrom(2);
-        else if (first.type == TokenType::Name && isAboutWidget(first.text) && !isAssigned)
+        else if (first.type == TokenType::Name && isAboutWidget(first.text))
             widgetPath(1, namesFrom(1));
         else
             expressionFrom(0);

@@ -272,6 +272,14 @@ class TestImagesStation : public QObject, support::OnWindow {
             QTest::mouseClick(png, Qt::LeftButton, {}, QPoint(8, png->height() / 2));
             dialog->findChild<QComboBox*>("export_element")->setCurrentText("uint16_t");
             QCOMPARE(dialog->findChild<QLabel*>("export_files")->text(), QString("pot.c  pot.h  pot.png"));
+            // What can't be is told in the dialog, which stays open for it.
+            auto* storage = dialog->findChild<QLineEdit*>("export_storage");
+            retype(storage, "static const", false);
+            QTest::mouseClick(write, Qt::LeftButton);
+            QVERIFY(dialog->isVisible() && !QFile::exists(folder + "/pot.c"));
+            QVERIFY(dialog->findChild<QLabel*>("export_files")->text().contains("static"));
+            retype(storage, "const", false);
+            QCOMPARE(dialog->findChild<QLabel*>("export_files")->text(), QString("pot.c  pot.h  pot.png"));
             QTest::mouseClick(write, Qt::LeftButton);
         });
         QTest::keyClick(list(), Qt::Key_E, Qt::ControlModifier);

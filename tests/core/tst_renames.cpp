@@ -83,6 +83,8 @@ class TestRenames : public QObject {
         row("while", "variable", "every 1 s while temp > 1\n    back\n", "every 1 s while NEW > 1\n    back\n");
         row("a unit of time", "s", "every 1 s while s > 1\n    s = 2\n", "every 1 s while NEW > 1\n    NEW = 2\n");
         row("the form of an inset", "mm", "on start\n    go_button.text = \"{mm:mm:ss}\"\n", "on start\n    go_button.text = \"{NEW:mm:ss}\"\n");
+        row("the word that begins a rule", "when", "when when > 1\n    when = when + 1\notherwise\n    back\n", "when NEW > 1\n    NEW = NEW + 1\notherwise\n    back\n");
+        row("a statement of its name", "back", "on start\n    back\n    back = 1\n", "on start\n    back\n    NEW = 1\n");
         row("screens", "screen", "on menu.enter\n    go menu\n\non menu.enter.tap\n    hide menu.bee\n    menu.bee.x = menu.bee.y\n",
             "on NEW.enter\n    go NEW\n\non NEW.enter.tap\n    hide NEW.bee\n    NEW.bee.x = NEW.bee.y\n");
         row("a widget named as the screen", "screen", "on menu.tap\n    menu.x = 1\n    show menu\n", "on menu.tap\n    menu.x = 1\n    show menu\n");
@@ -93,7 +95,9 @@ class TestRenames : public QObject {
         QFETCH(QString, what);
         QFETCH(QString, before);
         QFETCH(QString, after);
-        const Document d = renameProject(before.toStdString());
+        Document d = renameProject(before.toStdString());
+        for (const char* name : {"when", "back"})
+            d = withVariable(d, makeNumber(name, 0, 100, 5));
         Result<Document> next = d;
         if (what == "widget")
             next = renameWidget(d, "status", "go_button", "fresh");
