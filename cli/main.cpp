@@ -1,4 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <QGuiApplication>
+#include <QLoggingCategory>
 #include <iostream>
 
 #include "cli/commands.h"
@@ -26,6 +28,13 @@ int run(int count, char** words) {
 }  // namespace
 
 int main(int count, char** words) {
+    // What the toolkit has to say is no part of what this program prints.
+    QLoggingCategory::setFilterRules("*=false");
+    // Drawings with text need the toolkit's fonts. No display is asked for, and none of the words is taken.
+    char name[] = "gorsefinch-cli", platform[] = "-platform", offscreen[] = "offscreen";
+    char* arguments[] = {name, platform, offscreen, nullptr};
+    int argumentCount = 3;
+    const QGuiApplication toolkit(argumentCount, arguments);
     try {
         return run(count, words);
     } catch (const std::exception& error) {

@@ -3,6 +3,11 @@
 
 #include <unicode/ucnv.h>
 
+#include <algorithm>
+#include <cctype>
+#include <memory>
+#include <string>
+
 #include FT_BDF_H
 
 namespace gorsefinch {
@@ -19,8 +24,12 @@ Converter converterOf(FT_Face face) {
     const char *encoding = nullptr, *registry = nullptr;
     if (FT_Get_BDF_Charset_ID(face, &encoding, &registry) != 0 || !encoding || !registry)
         return nullptr;
+    const std::string name = std::string(registry) + "-" + encoding;
+    // A name with a path in it could make the library look for a file.
+    if (!std::all_of(name.begin(), name.end(), [](unsigned char c) { return c < 128 && (std::isalnum(c) != 0 || c == '-' || c == '_'); }))
+        return nullptr;
     UErrorCode error = U_ZERO_ERROR;
-    Converter converter(ucnv_open((std::string(registry) + "-" + encoding).c_str(), &error));
+    Converter converter(ucnv_open(name.c_str(), &error));
     return U_SUCCESS(error) ? std::move(converter) : nullptr;
 }
 
@@ -47,7 +56,7 @@ std::map<char32_t, FT_UInt> charactersOfCharset(FT_Face face) {
         return out;
     const Converter converter = converterOf(face);
     FT_UInt glyph = 0;
-    for (FT_ULong code = FT_Get_First_Char(face, &glyph); glyph != 0; code = FT_Get_Next_Char(face, code, &glyph))
+    for (FT_ULong code = FT_Get_First_Char(face, &glyph); glyph != 0 && out.size() < 65536; code = FT_Get_Next_Char(face, code, &glyph))
         if (const char32_t character = converted(converter.get(), code); character != 0)
             out.emplace(character, glyph);
     return out;

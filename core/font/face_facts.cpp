@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "core/font/face_bytes.h"
 #include "core/font/free_type.h"
 
 #include FT_FONT_FORMATS_H
@@ -106,7 +107,11 @@ std::vector<FaceVariant> variantsOf(FT_Library library, const std::string& bytes
 
 }  // namespace
 
-Result<FaceFacts> faceFacts(const std::string& bytes, const std::string& file, const std::string& variant) {
+Result<FaceFacts> faceFacts(const std::string& given, const std::string& file, const std::string& variant) {
+    const auto unpacked = faceBytes(std::shared_ptr<const std::string>(std::shared_ptr<void>(), &given), file);
+    if (!unpacked)
+        return tl::unexpected(unpacked.error());
+    const std::string& bytes = **unpacked;
     const FreeTypeLibrary library = newFreeTypeLibrary();
     auto face = loadFace(library.get(), bytes, file, 0);
     if (!face)
@@ -127,7 +132,7 @@ Result<FaceFacts> faceFacts(const std::string& bytes, const std::string& file, c
     out.glyphs = f->num_glyphs;
     if (!FT_IS_SCALABLE(f))
         for (int i = 0; i < f->num_fixed_sizes; ++i)
-            out.strikes.push_back(static_cast<int>(f->available_sizes[i].y_ppem >> 6));
+            out.strikes.push_back(static_cast<int>(std::clamp<FT_Pos>(f->available_sizes[i].y_ppem >> 6, 0, 10000)));
     out.copyright = sfntName(f, TT_NAME_ID_COPYRIGHT);
     if (out.copyright.empty())
         out.copyright = bdfProperty(f, "COPYRIGHT");

@@ -5,8 +5,11 @@
 #include <cmath>
 
 #include "core/font/bitmap_charset.h"
+#include "core/font/face_bytes.h"
 #include "core/font/face_facts.h"
 #include "core/font/free_type.h"
+
+#include FT_OUTLINE_H
 
 #include <hb-ft.h>
 #include <hb-ot.h>
@@ -17,6 +20,11 @@ namespace gorsefinch {
 namespace {
 
 constexpr size_t kMostCharacters = 65536;
+// A glyph has at most 255 pixels a side; an outline so much larger is not worth the memory of its bitmap.
+constexpr FT_Pos kMaxOutlineSide = 2048;
+constexpr int kMaxMetric = 10000;  // pixels; whatever a face says beyond is clamped
+
+int pixels(FT_Pos sixtyFourths) { return static_cast<int>(std::clamp<FT_Pos>(sixtyFourths >> 6, -kMaxMetric, kMaxMetric)); }
 
 struct FontDeleter {
     void operator()(hb_font_t* font) const { hb_font_destroy(font); }
@@ -51,9 +59,9 @@ class FreeTypeFace : public FaceAtSize {
                  (FT_HAS_KERNING(face_.get()) || hb_ot_layout_has_positioning(hb_font_get_face(font_.get())) != 0);
     }
 
-    int ascent() const override { return static_cast<int>((face_->size->metrics.ascender + 63) >> 6) * enlarged_; }
+    int ascent() const override { return pixels(face_->size->metrics.ascender + 63) * enlarged_; }
     int lineHeight() const override {
-        const int descent = static_cast<int>((-face_->size->metrics.descender + 63) >> 6);
+        const int descent = pixels(63 - face_->size->metrics.descender);
         return std::clamp(ascent() + descent * enlarged_, 1, 255);
     }
     int capitals() const override { return glyph(U'H').rise; }
@@ -65,12 +73,15 @@ class FreeTypeFace : public FaceAtSize {
         if (index == 0 || FT_Load_Glyph(face_.get(), index, flags_) != 0)
             return out;
         FT_GlyphSlot slot = face_->glyph;
+        out.advance = pixels(slot->advance.x + 32) * enlarged_;
+        if (isTooLarge(slot))
+            return out;
         if (slot->format != FT_GLYPH_FORMAT_BITMAP && FT_Render_Glyph(slot, mono_ ? FT_RENDER_MODE_MONO : FT_RENDER_MODE_NORMAL) != 0)
             return out;
-        out.advance = static_cast<int>((slot->advance.x + 32) >> 6) * enlarged_;
-        out.left = slot->bitmap_left * enlarged_;
-        out.rise = slot->bitmap_top * enlarged_;
-        copyBitmap(slot->bitmap, out);
+        out.left = std::clamp(slot->bitmap_left, -kMaxMetric, kMaxMetric) * enlarged_;
+        out.rise = std::clamp(slot->bitmap_top, -kMaxMetric, kMaxMetric) * enlarged_;
+        if (hasPixels(slot->bitmap))
+            copyBitmap(slot->bitmap, out);
         return out;
     }
 
@@ -141,7 +152,7 @@ class FreeTypeFace : public FaceAtSize {
 
     void chooseStrike(const FaceAsk& ask) {
         int best = 0;
-        const auto height = [&](int i) { return static_cast<int>(face_->available_sizes[i].y_ppem >> 6); };
+        const auto height = [&](int i) { return pixels(face_->available_sizes[i].y_ppem); };
         for (int i = 1; i < face_->num_fixed_sizes; ++i) {
             const bool fits = height(i) <= ask.size, bestFits = height(best) <= ask.size;
             if (fits != bestFits ? fits : fits ? height(i) > height(best) : height(i) < height(best))
@@ -158,8 +169,28 @@ class FreeTypeFace : public FaceAtSize {
         return at == charset_.end() ? 0 : at->second;
     }
 
+    static bool isTooLarge(FT_GlyphSlot slot) {
+        if (slot->format != FT_GLYPH_FORMAT_OUTLINE)
+            return false;
+        FT_BBox box;
+        FT_Outline_Get_CBox(&slot->outline, &box);
+        return (box.xMax - box.xMin) >> 6 > kMaxOutlineSide || (box.yMax - box.yMin) >> 6 > kMaxOutlineSide;
+    }
+
+    // A face may give a glyph a box and no bitmap, or rows shorter than its width.
+    static bool hasPixels(const FT_Bitmap& bitmap) {
+        const unsigned bits = bitmap.pixel_mode == FT_PIXEL_MODE_MONO    ? 1
+                              : bitmap.pixel_mode == FT_PIXEL_MODE_GRAY2 ? 2
+                              : bitmap.pixel_mode == FT_PIXEL_MODE_GRAY4 ? 4
+                                                                         : 8;
+        const auto rowBytes = static_cast<unsigned>(std::abs(bitmap.pitch));
+        return bitmap.buffer && bitmap.width <= 65535 && bitmap.rows <= 65535 && rowBytes >= (bitmap.width * bits + 7) / 8;
+    }
+
     static uint8_t coverageAt(const FT_Bitmap& bitmap, int x, int y) {
-        const unsigned char* row = bitmap.buffer + static_cast<std::ptrdiff_t>(y) * bitmap.pitch;
+        // A negative pitch means that the lowest row comes first.
+        const int fromTop = bitmap.pitch < 0 ? static_cast<int>(bitmap.rows) - 1 - y : y;
+        const unsigned char* row = bitmap.buffer + static_cast<std::ptrdiff_t>(fromTop) * std::abs(bitmap.pitch);
         switch (bitmap.pixel_mode) {
             case FT_PIXEL_MODE_MONO: return (row[x / 8] >> (7 - x % 8) & 1) != 0 ? 255 : 0;
             case FT_PIXEL_MODE_GRAY2: return static_cast<uint8_t>((row[x / 4] >> (6 - x % 4 * 2) & 3) * 85);
@@ -194,6 +225,10 @@ class FreeTypeFace : public FaceAtSize {
 Result<std::shared_ptr<const FaceAtSize>> openFace(Bytes bytes, const std::string& file, const FaceAsk& ask) {
     if (!bytes)
         return failure(file, "", "the face is missing", "Put the file back or choose another");
+    auto unpacked = faceBytes(std::move(bytes), file);
+    if (!unpacked)
+        return tl::unexpected(unpacked.error());
+    bytes = std::move(*unpacked);
     FreeTypeLibrary library = newFreeTypeLibrary();
     auto face = loadFace(library.get(), *bytes, file, variantNumber(*bytes, ask.variant));
     if (!face)

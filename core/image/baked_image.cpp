@@ -12,7 +12,7 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr size_t kResultsKept = 4;  // of each original, so that undo and redo find them
+constexpr size_t kResultsKept = 4;  // of each image, so that undo and redo find them
 constexpr size_t kShapesKept = 8;   // of all images
 constexpr size_t kPixelsKept = size_t{64} << 20;  // of decoded originals
 
@@ -223,7 +223,9 @@ Result<std::shared_ptr<const std::vector<Picture>>> ImageBakery::shapedFrames(co
         frames.push_back(&all.frames[std::min(static_cast<size_t>(std::max(use.source, 0)), all.frames.size() - 1)]);
     if (!tell(progress_, Step::Shape, 0))
         return givenUp(image);
-    auto out = std::make_shared<const std::vector<Picture>>(shaped(frames, shape));
+    auto out = std::make_shared<const std::vector<Picture>>(shaped(frames, shape, 2 * kMostPixels));
+    if (out->empty())
+        return failure(fileOf(image), "recipe", "its frames have more than 128 megapixels together", "Make it smaller, or take frames out");
     shaped_.push_front({image, out});
     if (shaped_.size() > kShapesKept)
         shaped_.pop_back();
@@ -288,13 +290,24 @@ BakedImageRef ImageBakery::known(const Document& document, const Image& image) c
 void ImageBakery::adopt(const Document& document, const Image& image, BakedImageRef baked) {
     auto& entries = baked_[image.original];
     entries.push_front({image, surroundingsOf(document, image), std::move(baked)});
-    if (entries.size() > kResultsKept)
-        entries.pop_back();
+    size_t kept = 0;
+    std::erase_if(entries, [&](const Entry& each) { return each.image.name == image.name && ++kept > kResultsKept; });
+}
+
+// Of results that somebody besides holds.
+size_t ImageBakery::bytesInUse() const {
+    size_t sum = 0;
+    for (const auto& [key, entries] : baked_)
+        for (const Entry& each : entries)
+            sum += each.baked.use_count() > 1 ? each.baked->bytes() : 0;
+    return sum;
 }
 
 Result<BakedImageRef> ImageBakery::bake(const Document& document, const Image& image) {
     if (BakedImageRef found = known(document, image))
         return found;
+    if (bytesInUse() > kMaxBakedBytes)
+        return failure(fileOf(image), "", "the images in use take more than " + std::to_string(kMaxBakedBytes >> 20) + " MB", "Make some smaller, or take some out");
     const auto frames = shapedFrames(image);
     if (!frames)
         return tl::unexpected(frames.error());

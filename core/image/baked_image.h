@@ -53,6 +53,9 @@ struct BakedImage {
     uint32_t placeOutside(uint32_t address);
 };
 
+// The most bytes that all images in use may take; a target with that much flash is far away.
+inline constexpr size_t kMaxBakedBytes = size_t{256} << 20;
+
 using BakedImageRef = std::shared_ptr<BakedImage>;
 using OriginalRef = std::shared_ptr<const Original>;
 
@@ -66,7 +69,8 @@ class ImageBakery {
     // Who hears of the progress of what is made from now on.
     void watch(Progress progress) { progress_ = std::move(progress); }
 
-    // The image for the document's panel; an error names the image's file.
+    // The image for the document's panel; an error names the image's file. What is in use and what is made have at most
+    // kMaxBakedBytes together.
     Result<BakedImageRef> bake(const Document& document, const Image& image);
     // The image as it was last baked, if nothing has changed since; null otherwise.
     BakedImageRef known(const Document& document, const Image& image) const;
@@ -103,10 +107,11 @@ class ImageBakery {
         Image image;
         OriginalRef original;
     };
+    size_t bytesInUse() const;
     Result<std::vector<Colour>> paletteOf(const Document& document, const Image& image, int depth);
 
     Progress progress_;
-    std::map<Bytes, std::deque<Entry>> baked_;  // by original; the latest first
+    std::map<Bytes, std::deque<Entry>> baked_;  // by original, which many images may share; the latest first
     std::deque<Shaped> shaped_;                 // the latest first
     std::deque<Decoded> decoded_;
 };

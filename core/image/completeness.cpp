@@ -43,6 +43,21 @@ bool skipBlocks(std::string_view bytes, size_t& at) {
     return false;
 }
 
+// Each chunk has its length, a name of 4 bytes and a check sum around its content; IEND is the last.
+bool pngIsCutOff(std::string_view bytes) {
+    for (size_t at = 8; at + 12 <= bytes.size();) {
+        size_t length = 0;
+        for (size_t i = 0; i < 4; ++i)
+            length = length << 8 | static_cast<uint8_t>(bytes[at + i]);
+        if (length > bytes.size() - at - 12)
+            return true;
+        if (bytes.substr(at + 4, 4) == "IEND")
+            return false;
+        at += length + 12;
+    }
+    return true;
+}
+
 size_t colourTable(std::string_view bytes, size_t flagsAt) {
     const auto flags = static_cast<unsigned>(number(bytes, flagsAt, 1));
     return (flags & 0x80) != 0 ? size_t{3} << ((flags & 7) + 1) : 0;
@@ -102,6 +117,8 @@ std::optional<std::pair<uint64_t, uint64_t>> toldSize(std::string_view bytes, st
 bool isCutOff(std::string_view bytes, std::string_view format) {
     if (format == "jpeg")
         return bytes.rfind("\xff\xd9") == std::string_view::npos;
+    if (format == "png")
+        return pngIsCutOff(bytes);
     if (format == "bmp")
         return bmpIsCutOff(bytes);
     return format == "gif" && gifIsCutOff(bytes);

@@ -10,7 +10,8 @@
 namespace gorsefinch {
 
 // True if a picture's bytes end before its pixels do. The toolkit's decoders of JPEG, BMP and GIF fill what is missing
-// and say nothing, so the structure is looked at first. `format` is "jpeg", "bmp" or "gif"; others are never cut.
+// and say nothing, and that of PNG makes room for whatever length a chunk tells, so the structure is looked at first.
+// `format` is "png", "jpeg", "bmp" or "gif"; others are never cut.
 bool isCutOff(std::string_view bytes, std::string_view format);
 
 // The size that a GIF's screen or a PBM's, PGM's or PPM's header tells, which the toolkit's readers don't before they

@@ -2,6 +2,7 @@
 // The one place where pictures are decoded and encoded, by Qt's image plugins.
 #include <QBuffer>
 #include <QByteArray>
+#include <QGuiApplication>
 #include <QImage>
 #include <QImageReader>
 #include <QImageWriter>
@@ -9,6 +10,7 @@
 #include <cmath>
 
 #include "core/image/completeness.h"
+#include "core/image/drawing.h"
 #include "core/image/levels.h"
 #include "core/image/picture.h"
 
@@ -27,7 +29,7 @@ Picture makePicture(int width, int height, uint32_t argb) {
 
 namespace {
 
-constexpr const char* kRemedy = "Export it again as PNG, JPEG, BMP, GIF or SVG";
+constexpr const char* kPictureRemedy = "Export it again as PNG, JPEG, BMP, GIF or SVG";
 
 bool isKnown(const QByteArray& format) {
     static const QList<QByteArray> known{"png", "jpeg", "bmp", "gif", "webp", "svg", "pbm", "pgm", "ppm", "xbm"};
@@ -39,8 +41,9 @@ Error tooLarge(const std::string& file, const QSize& size) {
             "The most is 64 megapixels; make it smaller first"};
 }
 
-Picture pictureOf(const QImage& given) {
-    const QImage image = given.convertToFormat(QImage::Format_ARGB32);
+// Takes the image apart, so that only one copy of its pixels is needed beside it.
+Picture pictureOf(QImage given) {
+    const QImage image = std::move(given).convertToFormat(QImage::Format_ARGB32);
     Picture picture = makePicture(image.width(), image.height());
     for (int y = 0; y < picture.height; ++y) {
         const auto* row = reinterpret_cast<const uint32_t*>(image.constScanLine(y));
@@ -84,9 +87,12 @@ class Decoder {
 
     Result<Original> run(double drawingScale, int mostFrames) {
         if (!isKnown(format_))
-            return failure(file_, "", "this is not a picture of a known format", kRemedy);
+            return failure(file_, "", "this is not a picture of a known format", kPictureRemedy);
         if (isCutOff({data_.constData(), static_cast<size_t>(data_.size())}, format_.toStdString()))
-            return failure(file_, "", "the picture is cut off", kRemedy);
+            return failure(file_, "", "the picture is cut off", kPictureRemedy);
+        if (format_ == "svg")
+            if (auto refused = refusedDrawing())
+                return tl::unexpected(std::move(*refused));
         QImageReader reader(&buffer_, format_);
         reader.setAutoTransform(true);
         QSize size = sizeBy(reader);
@@ -108,6 +114,17 @@ class Decoder {
     }
 
   private:
+    // Why a drawing is not given to the toolkit; nothing if it can be.
+    std::optional<Error> refusedDrawing() const {
+        const auto needs = inspectDrawing(data_.toStdString(), file_);
+        if (!needs)
+            return needs.error();
+        // The toolkit aborts the program where it has to lay out text without an application object.
+        if (needs->fonts && !qobject_cast<QGuiApplication*>(QCoreApplication::instance()))
+            return Error{file_, "", "it has text, and no fonts are available to draw it", "Convert its text to paths and export it again"};
+        return std::nullopt;
+    }
+
     QSize sizeBy(const QImageReader& reader) const {
         const QSize size = reader.size();
         const auto told = toldSize({data_.constData(), static_cast<size_t>(data_.size())}, format_.toStdString());
@@ -137,7 +154,7 @@ class Decoder {
                                                     "Make it smaller or shorter first");
             if (!out.frames.empty() && (image.width() != out.width() || image.height() != out.height()))
                 break;
-            out.frames.push_back(pictureOf(image));
+            out.frames.push_back(pictureOf(std::exchange(image, {})));
             out.ms.push_back(reader.supportsAnimation() ? frameTime(reader.nextImageDelay()) : 0);
             if (!reader.supportsAnimation())
                 break;
@@ -145,7 +162,7 @@ class Decoder {
         if (buffer_.isGivenUp())
             return failure(file_, "", "reading it was given up", "Bring it in again");
         if (out.frames.empty())
-            return failure(file_, "", "the picture is broken or cut off (" + reader.errorString().toStdString() + ")", kRemedy);
+            return failure(file_, "", "the picture is broken or cut off (" + reader.errorString().toStdString() + ")", kPictureRemedy);
         if (out.frames.size() == 1)
             out.ms[0] = 0;
         return out;

@@ -28,7 +28,7 @@ const std::array<PixelFormatInfo, 19> formatTable{{
      BY_PALETTE},
     {F::Grey4, "grey4", "16 greys, two pixels a byte", 4, L::Rows, M::Grey, 4, 4, 4, 4, PANEL(grey4), IMAGE(bits4),
      BY_PALETTE},
-    {F::Grey8, "grey8", "256 greys, a byte a pixel", 8, L::Bytes, M::Grey, 8, 8, 8, 4, PANEL(grey8), IMAGE(bits8),
+    {F::Grey8, "grey8", "256 greys, a byte a pixel", 8, L::WholeBytes, M::Grey, 8, 8, 8, 4, PANEL(grey8), IMAGE(bits8),
      CONVERT(grey8)},
     {F::Index1, "index1", "2 colours of a palette, eight pixels a byte", 1, L::Rows, M::Palette, 8, 8, 8, 1,
      PANEL(index1), IMAGE(row1), BY_PALETTE},
@@ -36,22 +36,22 @@ const std::array<PixelFormatInfo, 19> formatTable{{
      PANEL(index2), IMAGE(bits2), BY_PALETTE},
     {F::Index4, "index4", "16 colours of a palette, two pixels a byte", 4, L::Rows, M::Palette, 8, 8, 8, 1,
      PANEL(index4), IMAGE(bits4), BY_PALETTE},
-    {F::Index8, "index8", "256 colours of a palette, a byte a pixel", 8, L::Bytes, M::Palette, 8, 8, 8, 4,
+    {F::Index8, "index8", "256 colours of a palette, a byte a pixel", 8, L::WholeBytes, M::Palette, 8, 8, 8, 4,
      PANEL(index8), IMAGE(bits8), BY_PALETTE},
-    {F::Rgb332, "rgb332", "8 bits: three of red on top, three of green, two of blue", 8, L::Bytes, M::Colour, 3, 3, 2,
+    {F::Rgb332, "rgb332", "8 bits: three of red on top, three of green, two of blue", 8, L::WholeBytes, M::Colour, 3, 3, 2,
      4, PANEL(rgb332), IMAGE(bits8), CONVERT(rgb332)},
-    {F::Rgb565, "rgb565", "16 bits, red on top, low byte first", 16, L::Bytes, M::Colour, 5, 6, 5, 4, PANEL(rgb565),
+    {F::Rgb565, "rgb565", "16 bits, red on top, low byte first", 16, L::WholeBytes, M::Colour, 5, 6, 5, 4, PANEL(rgb565),
      IMAGE(bits16), CONVERT(rgb565)},
-    {F::Rgb565Be, "rgb565-be", "16 bits, red on top, high byte first", 16, L::Bytes, M::Colour, 5, 6, 5, 4,
+    {F::Rgb565Be, "rgb565-be", "16 bits, red on top, high byte first", 16, L::WholeBytes, M::Colour, 5, 6, 5, 4,
      PANEL(rgb565_be), IMAGE(bits16), CONVERT(rgb565_be)},
-    {F::Rgb888, "rgb888", "24 bits: the bytes red, green, blue", 24, L::Bytes, M::Colour, 8, 8, 8, 4, PANEL(rgb888),
+    {F::Rgb888, "rgb888", "24 bits: the bytes red, green, blue", 24, L::WholeBytes, M::Colour, 8, 8, 8, 4, PANEL(rgb888),
      IMAGE(bits24), CONVERT(rgb888)},
-    {F::Argb8888, "argb8888", "32 bits, alpha on top, low byte first", 32, L::Bytes, M::Colour, 8, 8, 8, 4,
+    {F::Argb8888, "argb8888", "32 bits, alpha on top, low byte first", 32, L::WholeBytes, M::Colour, 8, 8, 8, 4,
      PANEL(argb8888), IMAGE(bits32), CONVERT(argb8888)},
     {F::A1, "a1", "alpha mask of 1 bit", 1, L::Rows, M::Alpha, 0, 0, 0, 0, MASK},
     {F::A2, "a2", "alpha mask of 2 bits", 2, L::Rows, M::Alpha, 0, 0, 0, 0, MASK},
     {F::A4, "a4", "alpha mask of 4 bits", 4, L::Rows, M::Alpha, 0, 0, 0, 0, MASK},
-    {F::A8, "a8", "alpha mask of 8 bits", 8, L::Bytes, M::Alpha, 0, 0, 0, 0, MASK},
+    {F::A8, "a8", "alpha mask of 8 bits", 8, L::WholeBytes, M::Alpha, 0, 0, 0, 0, MASK},
 }};
 
 }  // namespace
@@ -72,7 +72,7 @@ const PixelFormatInfo* pixelFormatByKey(std::string_view key) {
 TurnFunction turnOf(PixelFormat format) {
     switch (info(format).layout) {
         case PixelLayout::Pages: return {gorse_turn_pages, {"gorse_turn_pages", "gorse_turn_pages.c"}};
-        case PixelLayout::Bytes: return {gorse_turn_pixels, {"gorse_turn_pixels", "gorse_turn_pixels.c"}};
+        case PixelLayout::WholeBytes: return {gorse_turn_pixels, {"gorse_turn_pixels", "gorse_turn_pixels.c"}};
         default: return {gorse_turn_bits, {"gorse_turn_bits", "gorse_turn_bits.c"}};
     }
 }

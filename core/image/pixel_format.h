@@ -17,7 +17,7 @@ enum class PixelFormat {
 
 // How pixels lie in bytes: upright in pages of 8 rows, side by side with the leftmost in the highest or in the lowest
 // bits, or in whole bytes.
-enum class PixelLayout { Pages, Rows, RowsLowFirst, Bytes };
+enum class PixelLayout { Pages, Rows, RowsLowFirst, WholeBytes };
 
 // What a pixel's number means.
 enum class PixelMeaning { Grey, Palette, Colour, Alpha };

@@ -3,7 +3,7 @@
 
 #include <algorithm>
 #include <array>
-#include <ranges>
+#include <iterator>
 
 #include "core/base/parallel.h"
 #include "core/image/diffuse.h"
@@ -135,13 +135,36 @@ Reduced reduce(const Picture& picture, const Reducing& wanted) {
     return out;
 }
 
+namespace {
+
+// Goes through the colours that numbers stand for.
+struct ShownNumber {
+    using iterator_category = std::forward_iterator_tag;
+    using value_type = uint32_t;
+    using difference_type = std::ptrdiff_t;
+    using pointer = const uint32_t*;
+    using reference = const uint32_t&;
+
+    const uint8_t* at;
+    const uint32_t* colours;
+
+    reference operator*() const { return colours[*at]; }
+    ShownNumber& operator++() {
+        ++at;
+        return *this;
+    }
+    ShownNumber operator++(int) { return {at++, colours}; }
+    friend bool operator==(const ShownNumber& a, const ShownNumber& b) { return a.at == b.at; }
+};
+
+}  // namespace
+
 Picture Reduced::picture() const {
     if (numbers.empty())
         return wide;
     const std::array<uint32_t, 256> colours = coloursOfNumbers(format, palette);
     // Made in one go: to clear a large picture first would take as long again.
-    const auto shown = numbers | std::views::transform([&](uint8_t number) -> const uint32_t& { return colours[number]; });
-    return {width, height, std::vector<uint32_t>(shown.begin(), shown.end())};
+    return {width, height, std::vector<uint32_t>(ShownNumber{numbers.data(), colours.data()}, ShownNumber{numbers.data() + numbers.size(), colours.data()})};
 }
 
 std::vector<uint8_t> Reduced::bytes() const {

@@ -139,9 +139,16 @@ double enlargement(const RecipeShape& shape, int w, int h) {
     return shape.fit == Fit::Contain ? std::min(sx, sy) : std::max(sx, sy);
 }
 
-std::vector<Picture> shaped(std::span<const Picture* const> frames, const RecipeShape& shape) {
+std::vector<Picture> shaped(std::span<const Picture* const> frames, const RecipeShape& shape, int64_t maxPixels) {
     std::vector<Picture> parts;
     PixelBox box;
+    int64_t pixels = 0;
+    for (const Picture* frame : frames) {
+        const PixelBox part = croppedBox(shape, frame->width, frame->height);
+        pixels += int64_t{part.width} * part.height;
+    }
+    if (pixels > maxPixels)
+        return {};
     for (const Picture* frame : frames) {
         parts.push_back(cut(*frame, croppedBox(shape, frame->width, frame->height)));
         Picture& part = parts.back();
@@ -158,6 +165,9 @@ std::vector<Picture> shaped(std::span<const Picture* const> frames, const Recipe
             part = cut(part, box);
         out.push_back(fitted(turned(part, shape), shape));
         part = {};
+        // All are of one size.
+        if (static_cast<int64_t>(out.front().pixels.size() * parts.size()) > maxPixels)
+            return {};
     }
     return out;
 }

@@ -232,7 +232,7 @@ class TestBakedImages : public QObject {
         panel.palette = {opaque(0), opaque(0xff0000)};
         document = withPanel(document, panel);
         const ProjectFiles files = toFiles(document);
-        const ReadProject read = fromFiles([&](const std::string& path) -> Result<std::string> {
+        const ReadProject read = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> {
             const auto found = files.find(path);
             if (found == files.end())
                 return failure(path, "", "missing");
