@@ -82,9 +82,11 @@ Document addWidgets(const Document& document, std::string_view screen, std::vect
     Document out = editScreen(document, screen, [&](Screen& next) {
         if (next.widgets.size() + widgets.size() > kMostWidgets)
             return;
+        NameSet taken;
+        for (const WidgetRef& each : next.widgets)
+            taken.insert(each->name);
         for (Widget& widget : widgets) {
-            widget.name = uniqueName(widget.name,
-                                     [&](std::string_view name) { return widgetIndex(next, name) >= 0; });
+            widget.name = taken.unique(widget.name);
             names.push_back(widget.name);
             next.widgets.push_back(std::make_shared<const Widget>(std::move(widget)));
         }

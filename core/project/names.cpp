@@ -92,13 +92,37 @@ std::string nameFrom(std::string_view text, std::string_view fallback) {
     return out;
 }
 
-std::string uniqueName(std::string_view wanted, const std::function<bool(std::string_view)>& taken) {
-    std::string name(wanted);
-    // "fire_2" is counted on to "fire_3", not to "fire_2_2".
-    std::string base = name;
+namespace {
+
+// "fire_2" is counted on to "fire_3", not to "fire_2_2".
+std::string withoutNumber(std::string_view name) {
+    std::string base(name);
     const size_t digits = base.find_last_not_of("0123456789");
     if (digits != std::string::npos && digits > 0 && base[digits] == '_' && digits + 1 < base.size())
         base.resize(digits);
+    return base;
+}
+
+}  // namespace
+
+std::string NameSet::unique(std::string_view wanted) {
+    std::string name(wanted);
+    if (!contains(name)) {
+        insert(name);
+        return name;
+    }
+    const std::string base = withoutNumber(wanted);
+    int& number = next_.emplace(base, 2).first->second;
+    do
+        name = base + "_" + std::to_string(number++);
+    while (contains(name));
+    insert(name);
+    return name;
+}
+
+std::string uniqueName(std::string_view wanted, const std::function<bool(std::string_view)>& taken) {
+    std::string name(wanted);
+    const std::string base = withoutNumber(wanted);
     for (int number = 2; taken(name); ++number)
         name = base + "_" + std::to_string(number);
     return name;

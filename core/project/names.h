@@ -5,6 +5,8 @@
 #include <optional>
 #include <string>
 #include <string_view>
+#include <unordered_map>
+#include <unordered_set>
 
 #include "core/project/document.h"
 
@@ -22,6 +24,20 @@ std::string nameFrom(std::string_view text, std::string_view fallback);
 
 // `wanted`, or `wanted_2`, `wanted_3`, ... until `taken` says no.
 std::string uniqueName(std::string_view wanted, const std::function<bool(std::string_view)>& taken);
+
+// Unique names for many things: remembers how far each name was counted, so that a thousand equal ones take no longer
+// than a thousand different ones. A name given back by unique() is taken.
+class NameSet {
+  public:
+    bool contains(std::string_view name) const { return names_.count(std::string(name)) != 0; }
+    void insert(std::string_view name) { names_.emplace(name); }
+    // As uniqueName(), and inserts it.
+    std::string unique(std::string_view wanted);
+
+  private:
+    std::unordered_set<std::string> names_;
+    std::unordered_map<std::string, int> next_;  // by the name without its number
+};
 
 // The name of a new widget: of what it shows, and its kind ("back_button"), unique on the screen.
 std::string widgetNameFor(const Screen& screen, Kind kind, std::string_view text);

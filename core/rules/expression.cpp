@@ -193,41 +193,43 @@ Compiled ExpressionParser::arithmetic(Compiled a, const Token& op, Compiled b) {
         a.rescale(std::min(scaleA + scaleB, kMostScale));
     }
     checkRange(a, op);
-    Compiled out = a;
+    const int64_t leastA = a.least, mostA = a.most;
+    const int scaledA = a.scale, depthA = a.depth;
+    Compiled out = std::move(a);
     out.append(b);
     out.operation(o == '+'   ? GORSE_OP_ADD
              : o == '-' ? GORSE_OP_SUBTRACT
              : o == '*' ? GORSE_OP_MULTIPLY
              : o == '/' ? GORSE_OP_DIVIDE
                         : GORSE_OP_REMAINDER);
-    out.depth = std::max(a.depth, b.depth + 1);
+    out.depth = std::max(depthA, b.depth + 1);
     out.constant = false;
     if (out.unit.empty() || (o == '*' && !b.unit.empty()))
         out.unit = b.unit;
     if (o == '/' && !b.unit.empty())
         out.unit.clear();
     if (o == '+') {
-        out.least = a.least + b.least;
-        out.most = a.most + b.most;
+        out.least = leastA + b.least;
+        out.most = mostA + b.most;
     } else if (o == '-') {
-        out.least = a.least - b.most;
-        out.most = a.most - b.least;
+        out.least = leastA - b.most;
+        out.most = mostA - b.least;
     } else if (o == '*') {
-        const auto corners = {a.least * b.least, a.least * b.most, a.most * b.least, a.most * b.most};
+        const auto corners = {leastA * b.least, leastA * b.most, mostA * b.least, mostA * b.most};
         out.least = std::min(corners);
         out.most = std::max(corners);
         out.scale = scaleA + scaleB;
     } else if (o == '%') {
         const int64_t reach = std::max(std::abs(b.least), std::abs(b.most)) - 1;
-        out.least = a.least < 0 ? -std::max(reach, int64_t{0}) : 0;
+        out.least = leastA < 0 ? -std::max(reach, int64_t{0}) : 0;
         out.most = std::max(reach, int64_t{0});
     } else {
-        const int64_t reach = std::max(std::abs(a.least), std::abs(a.most));
+        const int64_t reach = std::max(std::abs(leastA), std::abs(mostA));
         out.least = -reach;
         out.most = reach;
-        if (a.least >= 0 && b.least >= 0)
+        if (leastA >= 0 && b.least >= 0)
             out.least = 0;
-        out.scale = a.scale - scaleB;
+        out.scale = scaledA - scaleB;
         if (b.constant && b.least == 0)
             scope_.report(Severity::Warning, op, "division by zero gives 0", "Divide by something else");
     }
@@ -308,6 +310,8 @@ Compiled ExpressionParser::unary() {
 
 Compiled ExpressionParser::primary() {
     const Token token = peek();
+    if (++terms_ > kMaxTerms)
+        fail(token, "an expression has at most " + std::to_string(kMaxTerms) + " values", "Divide it with variables");
     Compiled out;
     out.from = token;
     switch (token.type) {
@@ -419,7 +423,7 @@ Compiled ExpressionParser::property(const Token& first) {
     out.least = info->least;
     out.most = info->type == PropertyType::YesNo ? 1 : info->most;
     out.operation(GORSE_OP_SLOT);
-    out.slots.push_back({out.code.size(), scope_.slot(*place, *info)});
+    out.slots.push_back({out.code.size(), scope_.slot(*place, *info, parts.back())});
     out.word(0);
     return out;
 }

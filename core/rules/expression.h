@@ -56,11 +56,14 @@ struct Compiled {
 struct ExpressionScope {
     const ProjectNames* names;
     // The slot of a widget's property; absent where properties can't be read.
-    std::function<int(const ProjectNames::WidgetPlace&, const PropertyInfo&)> slot;
+    std::function<int(const ProjectNames::WidgetPlace&, const PropertyInfo&, const Token& at)> slot;
     // The number of a literal text; absent where literal texts can't stand.
     std::function<int(const std::string& words, const Token& at)> string;
     std::function<void(Severity, const Token& at, const std::string& reason, const std::string& remedy)> report;
 };
+
+// The most values that one expression may have.
+inline constexpr int kMaxTerms = 1000;
 
 // Reads one expression from tokens[at] on. On a mistake, which is reported, nothing comes back.
 class ExpressionParser {
@@ -96,6 +99,7 @@ class ExpressionParser {
     const std::vector<Token>& tokens_;
     size_t at_;
     int nesting_ = 0;
+    int terms_ = 0;
 };
 
 const char* toWords(ValueType type);

@@ -19,20 +19,30 @@ std::optional<ProjectNames::VariableRef> ProjectNames::variable(std::string_view
     return found == variables_.end() ? std::nullopt : std::optional(found->second);
 }
 
-std::optional<ProjectNames::WidgetPlace> ProjectNames::widget(std::string_view screen, std::string_view name) const {
-    std::optional<WidgetPlace> found;
+void ProjectNames::indexWidgets() const {
     for (size_t i = 0; i < document_.screens.size(); ++i) {
-        const Screen& each = *document_.screens[i];
-        if (!screen.empty() && each.name != screen)
-            continue;
-        const int at = widgetIndex(each, name);
-        if (at < 0)
-            continue;
-        if (found)
-            return WidgetPlace{-1, -1, found->kind};
-        found = WidgetPlace{static_cast<int>(i), at, each.widgets[static_cast<size_t>(at)]->kind};
+        const auto& widgets = document_.screens[i]->widgets;
+        for (size_t j = 0; j < widgets.size(); ++j) {
+            const auto [known, fresh] = widgets_.emplace(widgets[j]->name, WidgetPlace{static_cast<int>(i), static_cast<int>(j), widgets[j]->kind});
+            if (!fresh)
+                known->second.screen = known->second.widget = -1;
+        }
     }
-    return found;
+    widgetsKnown_ = true;
+}
+
+std::optional<ProjectNames::WidgetPlace> ProjectNames::widget(std::string_view screen, std::string_view name) const {
+    if (!screen.empty()) {
+        const int on = document_.screenIndex(screen);
+        const int at = on < 0 ? -1 : widgetIndex(*document_.screens[static_cast<size_t>(on)], name);
+        if (at < 0)
+            return std::nullopt;
+        return WidgetPlace{on, at, document_.screens[static_cast<size_t>(on)]->widgets[static_cast<size_t>(at)]->kind};
+    }
+    if (!widgetsKnown_)
+        indexWidgets();
+    const auto found = widgets_.find(name);
+    return found == widgets_.end() ? std::nullopt : std::optional(found->second);
 }
 
 }  // namespace gorsefinch

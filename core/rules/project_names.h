@@ -15,7 +15,8 @@ inline constexpr const char* kFindWidget = "The station Screens lists the widget
 inline constexpr const char* kFindScreen = "The station Screens lists the screens with their names";
 
 // What names mean to rules and texts, with the runtime's numbers: numbers (whole, decimal, yes/no) come first, texts
-// after them, each in the document's order. The document must outlive this.
+// after them, each in the document's order. The document must outlive this. Not to be shared
+// between threads.
 class ProjectNames {
   public:
     explicit ProjectNames(const Document& document);
@@ -40,8 +41,14 @@ class ProjectNames {
     const Document& document() const { return document_; }
 
   private:
+    void indexWidgets() const;
+
     const Document& document_;
     std::unordered_map<std::string, VariableRef> variables_;
+    // By name, where the first widget is and whether there are more; made when a widget is first asked for without
+    // its screen.
+    mutable std::unordered_map<std::string_view, WidgetPlace> widgets_;
+    mutable bool widgetsKnown_ = false;
     int numbers_ = 0, texts_ = 0;
 };
 

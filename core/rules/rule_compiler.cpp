@@ -10,7 +10,8 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr size_t kMostCode = 60000;
+constexpr size_t kMaxCode = 65000;   // places in it are told by 16 bits
+constexpr size_t kMaxRules = 2000;
 
 // One file's rules, read line by line.
 class FileCompiler {
@@ -69,13 +70,13 @@ class FileCompiler {
     void place(gorse_rule rule, int line, const std::optional<Compiled>& condition, const Compiled& body,
                const std::optional<Compiled>& otherwise) {
         CompiledRules& out = pool_.out();
-        if (out.code.size() > kMostCode || out.rules.size() > 2000) {
-            Problem problem;
-            problem.file = file_.path();
-            problem.line = line;
-            problem.reason = "too many rules";
-            problem.remedy = "Take some out";
-            out.problems.push_back(problem);
+        const size_t more = body.code.size() + (otherwise ? otherwise->code.size() : 0) + (condition ? condition->code.size() : 0) + 3;
+        if (out.code.size() + more > kMaxCode || out.rules.size() >= kMaxRules) {
+            Token at;
+            at.line = line;
+            const bool tooMany = out.rules.size() >= kMaxRules;
+            report(Severity::Error, at, tooMany ? "there are more than " + std::to_string(kMaxRules) + " rules" : "the rules need more than " + std::to_string(kMaxCode) + " bytes",
+                   "Take some out, or do more of it in hooks");
             return;
         }
         if (condition)

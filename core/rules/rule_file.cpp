@@ -3,16 +3,25 @@
 
 namespace gorsefinch {
 
+namespace {
+
+constexpr size_t kMaxReported = 1000;  // of one file
+
+}  // namespace
+
 RuleFileContext::RuleFileContext(RulePool& pool, const RuleFile& file)
     : pool_(pool), path_("rules/" + file.name + ".rules"), name_(file.name) {
     scope_.names = &pool.names();
-    scope_.slot = [this](const auto& place, const auto& property) { return pool_.slot(place, property); };
+    scope_.slot = [this](const auto& place, const auto& property, const Token& at) { return slot(place, property, at); };
     scope_.string = [this](const std::string& words, const Token& at) { return text(words, at); };
     scope_.report = [this](Severity severity, const Token& at, const std::string& reason,
                            const std::string& remedy) { report(severity, at, reason, remedy); };
 }
 
 void RuleFileContext::report(Severity severity, const Token& at, const std::string& reason, const std::string& remedy) {
+    failed_ = failed_ || severity == Severity::Error;
+    if (++reported_ > kMaxReported)
+        return;
     Problem problem;
     problem.severity = severity;
     problem.file = path_;
@@ -21,18 +30,40 @@ void RuleFileContext::report(Severity severity, const Token& at, const std::stri
     problem.remedy = remedy;
     problem.line = at.line;
     problem.column = at.column;
-    failed_ = failed_ || severity == Severity::Error;
+    if (reported_ == kMaxReported) {
+        problem.severity = Severity::Error;
+        problem.reason = "there are more mistakes, which are not listed";
+        problem.remedy = "Correct those above first";
+    }
     pool_.out().problems.push_back(std::move(problem));
 }
 
+int RuleFileContext::slot(const ProjectNames::WidgetPlace& place, const PropertyInfo& property, const Token& at) {
+    const auto number = pool_.slot(place, property);
+    if (!number)
+        report(Severity::Error, at, "the rules use more than " + std::to_string(kMaxSlots) + " properties of widgets", "Use fewer");
+    return number.value_or(0);
+}
+
+int RuleFileContext::hook(const HookInfo& hook, const Token& at) {
+    const auto number = pool_.hook(hook);
+    if (!number)
+        report(Severity::Error, at, "the rules call more than " + std::to_string(kMaxHooks) + " hooks", "Give one hook a value that tells them apart");
+    return number.value_or(0);
+}
+
 int RuleFileContext::text(const std::string& words, const Token& at) {
-    const int number = pool_.string(words);
-    for (const Problem& each : pool_.out().strings[static_cast<size_t>(number)].problems) {
+    const auto number = pool_.string(words);
+    if (!number) {
+        report(Severity::Error, at, "the rules have more than " + std::to_string(kMaxStrings) + " texts", "Take some out");
+        return 0;
+    }
+    for (const Problem& each : pool_.out().strings[static_cast<size_t>(*number)].problems) {
         Token place = at;
         place.column += each.column;
         report(each.severity, place, each.reason, each.remedy);
     }
-    return number;
+    return *number;
 }
 
 void RuleFileContext::expectEnd(const std::vector<Token>& tokens, size_t i) {

@@ -32,13 +32,16 @@ class RuleFileContext {
     std::optional<Compiled> expression(const std::vector<Token>& tokens, size_t& i);
     // A widget named from token i on, in the short form or with its screen; nothing after a mistake, which was told.
     std::optional<ProjectNames::WidgetPlace> widget(const std::vector<Token>& tokens, size_t i, bool full);
+    // As those of the pool; 0 after telling, at the token, that there are too many.
+    int slot(const ProjectNames::WidgetPlace& place, const PropertyInfo& property, const Token& at);
+    int text(const std::string& words, const Token& at);
+    int hook(const HookInfo& hook, const Token& at);
 
   private:
-    int text(const std::string& words, const Token& at);
-
     RulePool& pool_;
     std::string path_, name_;
     bool failed_ = false;
+    size_t reported_ = 0;
     ExpressionScope scope_;
 };
 

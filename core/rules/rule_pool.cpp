@@ -7,22 +7,35 @@
 
 namespace gorsefinch {
 
-int RulePool::slot(const ProjectNames::WidgetPlace& place, const PropertyInfo& property) {
-    for (size_t i = 0; i < out_.slots.size(); ++i)
-        if (out_.slots[i].screen == place.screen && out_.slots[i].widget == place.widget &&
-            out_.slots[i].property == &property)
-            return static_cast<int>(i);
+std::optional<int> RulePool::slot(const ProjectNames::WidgetPlace& place, const PropertyInfo& property) {
+    const auto known = slots_.find({place.screen, place.widget, &property});
+    if (known != slots_.end())
+        return known->second;
+    if (out_.slots.size() >= kMaxSlots)
+        return std::nullopt;
     out_.slots.push_back({place.screen, place.widget, &property, {}});
-    return static_cast<int>(out_.slots.size()) - 1;
+    return slots_[{place.screen, place.widget, &property}] = static_cast<int>(out_.slots.size()) - 1;
 }
 
-int RulePool::string(const std::string& words) {
-    const auto known = std::find(out_.stringWords.begin(), out_.stringWords.end(), words);
-    if (known != out_.stringWords.end())
-        return static_cast<int>(known - out_.stringWords.begin());
+std::optional<int> RulePool::string(const std::string& words) {
+    const auto known = strings_.find(words);
+    if (known != strings_.end())
+        return known->second;
+    if (out_.strings.size() >= kMaxStrings)
+        return std::nullopt;
     out_.stringWords.push_back(words);
     out_.strings.push_back(compileText(words, names_));
-    return static_cast<int>(out_.strings.size()) - 1;
+    return strings_[words] = static_cast<int>(out_.strings.size()) - 1;
+}
+
+std::optional<int> RulePool::hook(const HookInfo& hook) {
+    const auto known = hooks_.find(hook.name);
+    if (known != hooks_.end())
+        return known->second;
+    if (out_.hooks.size() >= kMaxHooks)
+        return std::nullopt;
+    out_.hooks.push_back(hook);
+    return hooks_[hook.name] = static_cast<int>(out_.hooks.size()) - 1;
 }
 
 uint16_t RulePool::place(Compiled code) {

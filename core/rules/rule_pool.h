@@ -1,12 +1,18 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <map>
 #include <string>
+#include <tuple>
+#include <unordered_map>
 #include <vector>
 
 #include "core/rules/rule_compiler.h"
 
 namespace gorsefinch {
+
+// What all rules of a project may have: properties that they read or write, texts, and hooks.
+inline constexpr size_t kMaxSlots = 10000, kMaxStrings = 10000, kMaxHooks = 1000;
 
 // What the rules of all files share while they are compiled: slots, strings and the byte code. Equal ones are held
 // once. Code refers to slots by the order in which they came up; finish() numbers them as the runtime wants them.
@@ -15,9 +21,12 @@ class RulePool {
     // Both must outlive this.
     RulePool(const ProjectNames& names, CompiledRules& out) : names_(names), out_(out) {}
 
-    int slot(const ProjectNames::WidgetPlace& place, const PropertyInfo& property);
-    int string(const std::string& words);
-    // Appends finished code with its END; gives where it begins.
+    // Each returns the number of what is given, or nothing once there are as many as there may be.
+    std::optional<int> slot(const ProjectNames::WidgetPlace& place, const PropertyInfo& property);
+    std::optional<int> string(const std::string& words);
+    // A hook of the same name that was called before is not compared: see out().hooks.
+    std::optional<int> hook(const HookInfo& hook);
+    // Appends finished code with its END; returns where it begins. The caller checks that it fits 16 bits.
     uint16_t place(Compiled code);
     // Sorts the slots by screen and widget and fills their numbers into the code. Once, at the end.
     void finish();
@@ -29,6 +38,8 @@ class RulePool {
     const ProjectNames& names_;
     CompiledRules& out_;
     std::vector<SlotUse> uses_;
+    std::map<std::tuple<int, int, const PropertyInfo*>, int> slots_;
+    std::unordered_map<std::string, int> strings_, hooks_;
 };
 
 }  // namespace gorsefinch

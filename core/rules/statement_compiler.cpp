@@ -7,6 +7,14 @@
 
 namespace gorsefinch {
 
+namespace {
+
+constexpr size_t kMaxHookValues = 4;
+constexpr const char* kHookValues = "a hook takes at most four values, one of them a text";
+constexpr const char* kFewerValues = "Hand over less; the firmware can read variables";
+
+}  // namespace
+
 void StatementCompiler::statement(const std::vector<Token>& tokens, Compiled& body) {
     const Token& first = tokens[0];
     // A variable or widget may have the name of a statement.
@@ -57,6 +65,10 @@ void StatementCompiler::call(const std::vector<Token>& tokens, Compiled& body) {
         const auto value = file_.expression(tokens, i);
         if (!value)
             return;
+        if (hook.values.size() == kMaxHookValues) {
+            report(Severity::Error, name, kHookValues, kFewerValues);
+            return;
+        }
         if (value->type == ValueType::Text)
             texts |= 1 << hook.values.size();
         hook.values.push_back(value->type);
@@ -69,8 +81,8 @@ void StatementCompiler::call(const std::vector<Token>& tokens, Compiled& body) {
     if (!at(tokens, i).is(")"))
         report(Severity::Error, at(tokens, i), "the closing ) is missing", "Add it");
     expectEnd(tokens, i + 1);
-    if (hook.values.size() > 4 || (texts & (texts - 1)) != 0)
-        report(Severity::Error, name, "a hook takes at most four values, one of them a text", "Hand over less; the firmware can read variables");
+    if ((texts & (texts - 1)) != 0)
+        report(Severity::Error, name, kHookValues, kFewerValues);
     body.operation(texts != 0 ? GORSE_OP_CALL_TEXT : GORSE_OP_CALL);
     body.word(hookNumber(hook, name));
     body.byte(static_cast<int>(hook.values.size()));
@@ -78,16 +90,12 @@ void StatementCompiler::call(const std::vector<Token>& tokens, Compiled& body) {
 }
 
 int StatementCompiler::hookNumber(const HookInfo& hook, const Token& at) {
-    auto& hooks = pool_.out().hooks;
-    const auto known = std::find_if(hooks.begin(), hooks.end(), [&](const HookInfo& h) { return h.name == hook.name; });
-    if (known == hooks.end()) {
-        hooks.push_back(hook);
-        return static_cast<int>(hooks.size()) - 1;
-    }
-    if (known->values != hook.values || known->scales != hook.scales)
+    const int number = file_.hook(hook, at);
+    const HookInfo& known = pool_.out().hooks[static_cast<size_t>(number)];
+    if (known.name == hook.name && (known.values != hook.values || known.scales != hook.scales))
         report(Severity::Error, at, "\"" + hook.name + "\" is called with other values elsewhere",
                "Give all its calls the same values");
-    return static_cast<int>(known - hooks.begin());
+    return number;
 }
 
 void StatementCompiler::visibility(const std::vector<Token>& tokens, Compiled& body) {
@@ -96,7 +104,7 @@ void StatementCompiler::visibility(const std::vector<Token>& tokens, Compiled& b
     if (!place)
         return;
     const PropertyInfo& property = *findProperty(place->kind, "visible");
-    const int slot = pool_.slot(*place, property);
+    const int slot = file_.slot(*place, property, tokens[0]);
     if (tokens[0].is("toggle")) {
         body.operation(GORSE_OP_SLOT);
         body.slots.push_back({body.code.size(), slot});
@@ -212,7 +220,7 @@ void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equ
         report(Severity::Error, key, "rules can't set \"" + key.text + "\" of a " + info(place->kind).key, "Use one that Ctrl+Space offers");
         return;
     }
-    const int slot = pool_.slot(*place, *property);
+    const int slot = file_.slot(*place, *property, key);
     switch (property->type) {
         case PropertyType::YesNo: wantType(ValueType::YesNo, value, op); break;
         case PropertyType::Colour: wantType(ValueType::Colour, value, op); break;
@@ -236,7 +244,7 @@ void StatementCompiler::setText(int slot, const Token& op, const Compiled& value
                "To show a variable, write \"{name}\"");
         return;
     }
-    pool_.out().slots[static_cast<size_t>(slot)].strings.push_back(pool_.string(*value.words));
+    pool_.out().slots[static_cast<size_t>(slot)].strings.push_back(file_.text(*value.words, op));
 }
 
 }  // namespace gorsefinch
