@@ -17,46 +17,7 @@ const Json& emptyObject() {
     return empty;
 }
 
-// The parser recurses nowhere, but what reads its result may: deeper files are refused.
-bool isTooDeep(const std::string& text) {
-    int depth = 0;
-    bool quoted = false;
-    for (size_t i = 0; i < text.size(); ++i) {
-        const char c = text[i];
-        if (quoted)
-            i += c == '\\', quoted = c != '"';
-        else if (c == '"')
-            quoted = true;
-        else if (c == '{' || c == '[')
-            depth += 1;
-        else if (c == '}' || c == ']')
-            depth -= 1;
-        if (depth > 60)
-            return true;
-    }
-    return false;
-}
-
 }  // namespace
-
-Result<Json> parseJson(const std::string& file, const std::string& text) {
-    if (isTooDeep(text))
-        return failure(file, "", "nested too deeply", "A project's file has fewer than 60 levels");
-    try {
-        return Json::parse(text);
-    } catch (const nlohmann::json::parse_error& error) {
-        const size_t at = std::min(error.byte > 0 ? error.byte - 1 : 0, text.size());
-        const auto begin = text.begin(), end = begin + static_cast<std::ptrdiff_t>(at);
-        const auto line = std::count(begin, end, '\n') + 1;
-        const size_t lineStart = text.rfind('\n', at == 0 ? 0 : at - 1);
-        const size_t column = lineStart == std::string::npos || lineStart > at ? at + 1 : at - lineStart;
-        const char* what = at >= text.size() ? "the file ends in the middle" : "this is not JSON";
-        return failure(file, "line " + std::to_string(line) + ", column " + std::to_string(column), what,
-                       "Restore the file from version control or a copy, or mend that line");
-    } catch (const nlohmann::json::exception&) {
-        return failure(file, "", "this is not JSON", "Restore the file from version control or a copy");
-    }
-}
 
 JsonObject::JsonObject(const Json& json, std::string file, std::string place, Problems& problems)
     : json_(json.is_object() ? json : emptyObject()),
@@ -162,7 +123,5 @@ void appendUnknown(Json& object, const UnknownKeys& unknown) {
     for (const auto& [key, text] : unknown)
         object[key] = Json::parse(text);
 }
-
-std::string dumped(const Json& json) { return json.dump(2, ' ', false, Json::error_handler_t::replace) + "\n"; }
 
 }  // namespace gorsefinch

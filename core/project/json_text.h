@@ -2,21 +2,16 @@
 #pragma once
 
 #include <functional>
-#include <nlohmann/json.hpp>
 #include <optional>
 #include <string>
 
+#include "core/base/json.h"
 #include "core/base/problem.h"
 #include "core/base/result.h"
 #include "core/project/value.h"
 
-// Reading and writing JSON with places for every mistake. For the project's files only.
+// Reading objects with a place for every mistake.
 namespace gorsefinch {
-
-using Json = nlohmann::ordered_json;
-
-// Parsed text; an error names line and column.
-Result<Json> parseJson(const std::string& file, const std::string& text);
 
 // One object while it is read: remembers which keys were asked for, so that the rest can be kept.
 class JsonObject {
@@ -62,8 +57,5 @@ class JsonObject {
 };
 
 void appendUnknown(Json& object, const UnknownKeys& unknown);
-
-// Two spaces of indent, a line end at the end.
-std::string dumped(const Json& json);
 
 }  // namespace gorsefinch
