@@ -61,7 +61,8 @@ std::optional<std::set<char32_t>> wantedCharacters(const FontOptions& o, int& ex
         characters.insert(block.begin(), block.end());
     }
     if (!o.textFile.empty()) {
-        const auto text = Files().read(o.textFile, size_t{4} << 20);
+        Disk disk;
+        const auto text = readFile(disk, o.textFile, kMaxTextFile);
         if (!text) {
             exitCode = refuse(text.error());
             return std::nullopt;
@@ -85,7 +86,8 @@ int font(FontOptions o) {
     auto characters = wantedCharacters(o, exitCode);
     if (!characters)
         return exitCode;
-    const auto bytes = Files().read(o.input);
+    Disk disk;
+    const auto bytes = readFile(disk, o.input, kMaxFaceFile);
     if (!bytes)
         return refuse(bytes.error());
     o.face.name = nameFrom(std::filesystem::path(o.input).stem().string(), "face");
@@ -111,8 +113,7 @@ int font(FontOptions o) {
     const auto out = exportFont(baked, std::filesystem::path(o.out).extension().string());
     if (!out)
         return usage("-o: " + out.error().reason + ". " + out.error().remedy);
-    Files files;
-    const auto written = writeSafely(files, o.out, *out);
+    const auto written = replaceFile(disk, o.out, *out);
     return written ? kFine : refuse(written.error());
 }
 

@@ -93,10 +93,10 @@ class Converter {
     }
 
     int convert(const Job& job) {
-        Files files;
+        Disk disk;
         Image image;
         for (const std::string& input : job.inputs) {
-            const auto bytes = files.read(input, size_t{256} << 20);
+            const auto bytes = readFile(disk, input, kMaxPictureFile);
             if (!bytes)
                 return refuse(bytes.error());
             const auto original = std::make_shared<const std::string>(*bytes);
@@ -120,7 +120,7 @@ class Converter {
         if (!out)
             return usage("-o: " + out.error().reason + ". " + out.error().remedy);
         for (size_t i = 0; i < job.out.size(); ++i)
-            if (const auto written = writeSafely(files, job.out[i], (*out)[i].bytes); !written)
+            if (const auto written = replaceFile(disk, job.out[i], (*out)[i].bytes); !written)
                 return refuse(written.error());
         return kFine;
     }

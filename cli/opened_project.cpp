@@ -26,8 +26,8 @@ void print(const Problems& problems, std::ostream& out) {
 }
 
 std::optional<OpenedProject> open(const std::string& folder, SceneBuilder& builder) {
-    Files files;
-    ReadProject read = ProjectFolder(files, folder).open();
+    Disk disk;
+    ReadProject read = ProjectFolder(disk, folder).open();
     if (!read.document) {
         print(read.problems, std::cerr);
         return std::nullopt;

@@ -22,8 +22,8 @@ int makeNew(const std::string& presetKey, const std::string& folder) {
         return kUsage;
     }
     const std::filesystem::path path(folder);
-    Files files;
-    if (files.exists(path / kMainFile))
+    Disk disk;
+    if (pathExists(disk, path / kMainFile))
         return refuse({(path / kMainFile).string(), "", "there is a project already", "Choose another folder"});
     const std::string last = path.filename().empty() ? path.parent_path().filename().string() : path.filename().string();
     std::string faceFile;
@@ -32,7 +32,7 @@ int makeNew(const std::string& presetKey, const std::string& folder) {
                                      face ? std::make_shared<const std::string>(*face) : nullptr, faceFile);
     if (!document)
         return refuse(document.error());
-    ProjectFolder project(files, path);
+    ProjectFolder project(disk, path);
     if (const auto saved = project.save(*document); !saved)
         return refuse(saved.error());
     std::cout << "made the project " << document->name << " in " << path.string() << "\n";
@@ -45,8 +45,8 @@ const char* word(Severity severity) {
 
 int check(const std::string& folder, bool json) {
     SceneBuilder builder;
-    Files files;
-    ReadProject read = ProjectFolder(files, folder).open();
+    Disk disk;
+    ReadProject read = ProjectFolder(disk, folder).open();
     Problems problems = read.problems;
     if (read.document) {
         const BuiltSceneRef scene = builder.build(*read.document);
@@ -80,8 +80,8 @@ int generate(const std::string& folder, const std::string& to, bool dryRun) {
     print(problems, std::cerr);
     if (hasErrors(problems))
         return refuse({folder, "", "nothing was generated", "Mend the errors above"});
-    Files files;
-    const auto plan = dryRun ? Result<OutputPlan>(planOutput(code, to, files)) : writeOutput(code, to, files);
+    Disk disk;
+    const auto plan = dryRun ? Result<OutputPlan>(planOutput(code, to, disk)) : writeOutput(code, to, disk);
     if (!plan)
         return refuse(plan.error());
     for (const PlannedFile& file : plan->files)

@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <cstdio>
 #include <filesystem>
+#include <functional>
 #include <iostream>
 
 #include "cli/commands.h"
+#include "core/base/file_writer.h"
 #include "core/emit/driver_script.h"
 #include "core/sim/script.h"
 #include "core/sim/trace.h"
@@ -21,10 +23,10 @@ struct ViewOptions {
 bool endsWith(const std::string& text, const char* ending) { return text.ends_with(ending); }
 
 Result<void> writeFrame(const Twin& twin, const std::string& path) {
-    Files files;
+    Disk disk;
     if (endsWith(path, ".bin"))
-        return writeSafely(files, path, std::string(twin.memory().bytes().begin(), twin.memory().bytes().end()));
-    return writeSafely(files, path, encodePng(twin.memory().picture()));
+        return replaceFile(disk, path, std::string(twin.memory().bytes().begin(), twin.memory().bytes().end()));
+    return replaceFile(disk, path, encodePng(twin.memory().picture()));
 }
 
 std::optional<Error> applySets(Twin& twin, const std::vector<std::string>& sets) {
@@ -38,10 +40,15 @@ std::optional<Error> applySets(Twin& twin, const std::vector<std::string>& sets)
     return std::nullopt;
 }
 
-void advance(Twin& twin, uint32_t from, uint32_t to) {
-    for (uint32_t ms = from; ms < to; ms += 10)
+void advance(Twin& twin, uint32_t from, uint32_t to, const std::function<void()>& after = {}) {
+    for (uint32_t ms = from; ms < to; ms += 10) {
         twin.step(ms);
+        if (after)
+            after();
+    }
     twin.step(to);
+    if (after)
+        after();
 }
 
 int render(const ViewOptions& o) {
@@ -71,55 +78,98 @@ int render(const ViewOptions& o) {
     return kFine;
 }
 
+Result<std::vector<ScriptStep>> readScript(const std::string& path) {
+    if (path.empty())
+        return std::vector<ScriptStep>();
+    Disk disk;
+    const auto text = readFile(disk, path, size_t{1} << 20);
+    return text ? parseScript(*text, path) : tl::unexpected(text.error());
+}
+
+// The files that a run writes while it goes on. The first error stays.
+class RunFiles {
+  public:
+    RunFiles(const ViewOptions& o, const Twin& twin) : o_(o), twin_(twin) {
+        open(o.raw, raw_);
+        open(o.trace, trace_);
+        if (state_ && !o.frames.empty())
+            if (const auto made = Folder::make(disk_, o.frames); !made)
+                state_ = tl::unexpected(made.error());
+    }
+
+    const Result<void>& state() const { return state_; }
+
+    void addFrame(int step) {
+        if (raw_)
+            raw_->append(std::string(twin_.memory().bytes().begin(), twin_.memory().bytes().end()));
+        char name[32];
+        std::snprintf(name, sizeof name, "%04d.png", step);
+        if (!o_.frames.empty() && state_)
+            state_ = writeFrame(twin_, (std::filesystem::path(o_.frames) / name).string());
+    }
+    void addTrace(const BuiltScene& scene, const std::vector<TraceEntry>& entries) {
+        if (trace_)
+            for (const TraceEntry& each : entries)
+                trace_->append(traceLine(scene, each) + "\n");
+    }
+    Result<void> finish() {
+        for (std::optional<FileWriter>* each : {&trace_, &raw_})
+            if (*each && state_)
+                state_ = (*each)->finish();
+        return state_;
+    }
+
+  private:
+    void open(const std::string& path, std::optional<FileWriter>& out) {
+        if (path.empty() || !state_)
+            return;
+        auto file = FileWriter::open(disk_, path);
+        if (file)
+            out.emplace(std::move(*file));
+        else
+            state_ = tl::unexpected(file.error());
+    }
+
+    const ViewOptions& o_;
+    const Twin& twin_;
+    Disk disk_;
+    std::optional<FileWriter> raw_, trace_;
+    Result<void> state_;
+};
+
 int runProject(const ViewOptions& o) {
     SceneBuilder builder;
     const auto project = open(o.project, builder);
     if (!project)
         return kProblems;
-    Files files;
-    std::vector<ScriptStep> steps;
-    if (!o.script.empty()) {
-        const auto text = files.read(o.script, size_t{1} << 20);
-        if (!text)
-            return refuse(text.error());
-        const auto parsed = parseScript(*text, o.script);
-        if (!parsed)
-            return refuse(parsed.error());
-        steps = *parsed;
-    }
-    if (!o.frames.empty())
-        if (const auto made = files.makeFolder(o.frames); !made)
-            return refuse(made.error());
+    const auto steps = readScript(o.script);
+    if (!steps)
+        return refuse(steps.error());
     // The panel's own bytes come from its memory as it is wired; pictures from what the user sees.
     Twin twin(project->scene, o.raw.empty() ? Twin::View::Upright : Twin::View::Panel);
-    Result<void> wrote;
-    std::string raw;
-    const auto after = [&](int step) {
-        if (!o.raw.empty())
-            raw.append(twin.memory().bytes().begin(), twin.memory().bytes().end());
-        char name[32];
-        std::snprintf(name, sizeof name, "%04d.png", step);
-        if (!o.frames.empty() && wrote)
-            wrote = writeFrame(twin, (std::filesystem::path(o.frames) / name).string());
+    RunFiles files(o, twin);
+    if (!files.state())
+        return refuse(files.state().error());
+    // What is kept of a run must not grow with its length.
+    const auto drain = [&] {
+        (void)twin.takeFlushed();
+        files.addTrace(*project->scene, twin.takeTrace());
     };
-    if (const auto ran = runScript(twin, steps, o.script, after); !ran)
+    const auto after = [&](int step) {
+        files.addFrame(step);
+        drain();
+    };
+    if (const auto ran = runScript(twin, *steps, o.script, after); !ran)
         return refuse(ran.error());
-    if (!wrote)
-        return refuse(wrote.error());
     if (o.until > twin.now())
-        advance(twin, twin.now(), o.until);
+        advance(twin, twin.now(), o.until, drain);
     if (!o.frames.empty() && o.until > 0)
-        after(static_cast<int>(steps.size()) + 1);
-    std::string lines;
-    for (const TraceEntry& each : twin.takeTrace())
-        lines += traceLine(*project->scene, each) + "\n";
-    if (!o.trace.empty() && wrote)
-        wrote = writeSafely(files, o.trace, lines);
-    if (!o.raw.empty() && wrote)
-        wrote = writeSafely(files, o.raw, raw);
+        after(static_cast<int>(steps->size()) + 1);
+    auto wrote = files.finish();
+    Disk disk;
     if (!o.driver.empty() && wrote)
-        wrote = writeSafely(files, o.driver, driverScript(*project->scene, steps));
-    std::cout << steps.size() << " steps, " << twin.now() << " ms, screen "
+        wrote = replaceFile(disk, o.driver, driverScript(*project->scene, *steps));
+    std::cout << steps->size() << " steps, " << twin.now() << " ms, screen "
               << project->document.screens[static_cast<size_t>(twin.screen())]->name << "\n";
     for (const Variable& each : *project->document.variables)
         std::cout << each.name << "=" << twin.get(each.name) << "\n";

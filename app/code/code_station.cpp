@@ -291,7 +291,7 @@ void CodeStation::showFile() {
     const PlannedFile& file = plan_.files[static_cast<size_t>(index.row())];
     const auto generated = code_.files.find(file.path);
     const std::string fresh = generated != code_.files.end() ? generated->second : file.path == code_.portFile ? code_.portText : std::string();
-    const auto there = disk_.read(outputFolder().toStdString() + "/" + file.path);
+    const auto there = readOutput(outputFolder().toStdString(), file.path, disk_);
     const bool differs = there && (file.state == FileState::Changed || file.state == FileState::Edited || file.state == FileState::Foreign);
     // A record is one long line; what changed in it must be in sight.
     text_->setLineWrapMode(differs ? QPlainTextEdit::WidgetWidth : QPlainTextEdit::NoWrap);

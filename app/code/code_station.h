@@ -54,7 +54,7 @@ class CodeStation : public Station {
     QPlainTextEdit* text_ = nullptr;
     QTreeView* costs_ = nullptr;
     QStandardItemModel* costModel_ = nullptr;
-    Files disk_;
+    Disk disk_;
     GeneratedCode code_;
     OutputPlan plan_;
     bool stale_ = true;

@@ -7,16 +7,11 @@
 
 #include "app/fonts/installed_dialog.h"
 #include "app/session/session.h"
+#include "core/base/files.h"
 #include "core/font/face_facts.h"
 #include "core/project/font_edits.h"
 
 namespace gorsefinch::app {
-
-namespace {
-
-constexpr size_t kMostFaceFile = size_t{64} << 20;
-
-}  // namespace
 
 FaceIn::FaceIn(Session& session, QWidget* window) : QObject(window), session_(session), window_(window) {}
 
@@ -36,11 +31,11 @@ void FaceIn::askInstalled() {
 }
 
 void FaceIn::files(const QStringList& paths, const QString& variant) {
-    Files files;
+    Disk disk;
     Document next = session_.document();
     QStringList names, words;
     for (const QString& path : paths) {
-        const auto bytes = files.read(path.toStdString(), kMostFaceFile);
+        const auto bytes = readFile(disk, path.toStdString(), kMaxFaceFile);
         const std::string file = QFileInfo(path).fileName().toStdString();
         const auto facts = bytes ? faceFacts(*bytes, file, variant.toStdString()) : tl::unexpected(bytes.error());
         if (!facts) {

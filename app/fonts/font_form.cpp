@@ -19,6 +19,7 @@
 #include "app/widgets/counted.h"
 #include "app/widgets/fields.h"
 #include "app/widgets/from_std.h"
+#include "core/base/files.h"
 #include "core/font/face_facts.h"
 #include "core/project/font_edits.h"
 #include "core/rules/text_compiler.h"
@@ -28,7 +29,6 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr size_t kMostTextFile = size_t{4} << 20;
 enum ReasonData { ScreenName = Qt::UserRole, WidgetName, Entry };
 
 // Del takes an entry out.
@@ -226,8 +226,8 @@ void FontForm::holdFile() {
     const QString path = QFileDialog::getOpenFileName(this, tr("A text file, UTF-8"), QString(), tr("Texts (*.txt *.csv *.json *.po *.ts *.xml);;All files (*)"));
     if (path.isEmpty())
         return;
-    Files files;
-    const auto text = files.read(path.toStdString(), kMostTextFile);
+    Disk disk;
+    const auto text = readFile(disk, path.toStdString(), kMaxTextFile);
     if (!text) {
         session_.tell(fromStd(text.error().text()));
         return;

@@ -20,6 +20,7 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/shelf_dialog.h"
+#include "core/base/files.h"
 #include "core/emit/export_font.h"
 #include "core/font/face_facts.h"
 #include "core/project/font_edits.h"
@@ -130,9 +131,9 @@ void FontsStation::exportFont() {
                                                       tr("Bitmap font (*.bdf);;Sheet of glyphs (*.png);;C source (*.c)"));
     if (path.isEmpty())
         return;
-    Files files;
+    Disk disk;
     const auto bytes = gorsefinch::exportFont(*desk_.font(), "." + QFileInfo(path).suffix().toLower().toStdString());
-    const auto written = bytes ? writeSafely(files, path.toStdString(), *bytes) : tl::unexpected(bytes.error());
+    const auto written = bytes ? replaceFile(disk, path.toStdString(), *bytes) : tl::unexpected(bytes.error());
     if (written)
         session_.tellWell(tr("Wrote %1").arg(path));
     else
@@ -148,8 +149,8 @@ void FontsStation::putOnShelf() {
     for (const BakedFont* each : session_.scene()->fonts)
         if (each->key().face == face->name)
             whole = addFontSize(whole, each->key());
-    Files files;
-    const auto put = Shelf(files, shelfFolder().toStdString()).put({}, std::span(whole.face(face->name), 1));
+    Disk disk;
+    const auto put = Shelf(disk, shelfFolder().toStdString()).put({}, std::span(whole.face(face->name), 1));
     if (put)
         session_.tellWell(tr("%1 put on your shelf, for every project").arg(QString::fromStdString(face->name)));
     else

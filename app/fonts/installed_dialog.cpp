@@ -67,7 +67,8 @@ void InstalledDialog::showFacts() {
     sample_->clear();
     facts_->clear();
     const InstalledFace* face = current();
-    const auto bytes = face ? Files().read(face->file, size_t{64} << 20) : tl::unexpected(Error{});
+    Disk disk;
+    const auto bytes = face ? readFile(disk, face->file, kMaxFaceFile) : tl::unexpected(Error{});
     if (!bytes)
         return;
     const auto facts = faceFacts(*bytes, face->file, variant().toStdString());

@@ -25,6 +25,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
 #include "app/widgets/shelf_dialog.h"
+#include "core/base/files.h"
 #include "core/emit/export_image.h"
 #include "core/project/image_edits.h"
 
@@ -265,9 +266,9 @@ Result<void> ImagesStation::writeFiles(const Image& image, const ExportDialog& h
     const auto all = exportFiles(**baked, how.style(QString::fromStdString(image.name)), how.endings());
     if (!all)
         return tl::unexpected(all.error());
-    Files files;
+    Disk disk;
     for (const ExportedFile& each : *all)
-        if (auto written = writeSafely(files, (how.folder() + "/").toStdString() + image.name + each.ending, each.bytes); !written)
+        if (auto written = replaceFile(disk, (how.folder() + "/").toStdString() + image.name + each.ending, each.bytes); !written)
             return written;
     return {};
 }
@@ -290,8 +291,8 @@ void ImagesStation::putOnShelf() {
     }
     if (images.empty())
         return;
-    Files files;
-    const auto put = Shelf(files, shelfFolder().toStdString()).put(images, {});
+    Disk disk;
+    const auto put = Shelf(disk, shelfFolder().toStdString()).put(images, {});
     if (put)
         session_.tellWell(tr("%1 put on your shelf, for every project").arg(imageCount(static_cast<qsizetype>(images.size()))));
     else

@@ -19,10 +19,10 @@ QByteArray widgetsToBytes(const std::vector<WidgetRef>& widgets) {
 Result<std::vector<Widget>> widgetsFromBytes(const QByteArray& bytes) {
     if (bytes.size() > 4 * 1024 * 1024)
         return failure("the clipboard", "", "it holds too much", "Copy fewer widgets");
-    const FileReader reader = [&](const std::string& path) -> Result<std::string> {
+    const FileReader reader = [&](const std::string& path, size_t) -> Result<SharedBytes> {
         if (path == kMainFile)
-            return std::string("{\"gorsefinch\": 1, \"name\": \"clipboard\", \"screens\": [\"clipboard\"]}");
-        return bytes.toStdString();
+            return SharedBytes("{\"gorsefinch\": 1, \"name\": \"clipboard\", \"screens\": [\"clipboard\"]}");
+        return SharedBytes(bytes.toStdString());
     };
     const ReadProject read = fromFiles(reader);
     if (!read.document || read.document->screens.front()->name != "clipboard")

@@ -12,6 +12,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
 #include "app/widgets/from_std.h"
+#include "core/base/files.h"
 #include "core/project/font_edits.h"
 #include "core/project/image_edits.h"
 #include "core/font/face_facts.h"
@@ -150,8 +151,8 @@ QString Sheet::bringIn(const PropertyInfo& property) {
                                                       image ? tr("Pictures (%1)").arg(kPicturePatterns) : tr("Faces (%1)").arg(kFacePatterns));
     if (path.isEmpty())
         return {};
-    Files files;
-    const auto bytes = files.read(path.toStdString(), size_t{64} << 20);
+    Disk disk;
+    const auto bytes = readFile(disk, path.toStdString(), kMaxPictureFile);
     const std::string fileName = QFileInfo(path).fileName().toStdString();
     const auto usable = !bytes ? tl::unexpected(bytes.error())
                         : image ? decodePicture(*bytes, fileName).map([](const Picture&) {})

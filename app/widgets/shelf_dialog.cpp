@@ -59,7 +59,7 @@ QString sizesOf(const Face& face) {
 QString shelfFolder() { return QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + "/shelf"; }
 
 ShelfDialog::ShelfDialog(What what, QWidget* parent)
-    : QDialog(parent), what_(what), shelf_(files_, shelfFolder().toStdString()), list_(new QListWidget(this)), empty_(new QLabel(this)) {
+    : QDialog(parent), what_(what), shelf_(disk_, shelfFolder().toStdString()), list_(new QListWidget(this)), empty_(new QLabel(this)) {
     setWindowTitle(what == What::Images ? tr("Pictures on your shelf") : tr("Faces on your shelf"));
     resize(440, 420);
     auto* column = new QVBoxLayout(this);

@@ -30,7 +30,7 @@ class ShelfDialog : public QDialog {
     void removeChosen();
 
     What what_;
-    Files files_;
+    Disk disk_;
     Shelf shelf_;
     Document held_;
     QListWidget* list_;

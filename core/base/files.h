@@ -3,35 +3,23 @@
 
 #include <filesystem>
 #include <string>
-#include <vector>
 
-#include "core/base/result.h"
+#include "core/base/folder.h"
 
+// Files by their path, as a user or a dialog names them.
 namespace gorsefinch {
 
-// The few things that saving does to a disk, so that tests can let each of them fail. Paths are whole.
-class Files {
-  public:
-    using Path = std::filesystem::path;
-    virtual ~Files() = default;
+// What may be brought in: pictures, faces, texts of which the characters are taken.
+inline constexpr size_t kMaxPictureFile = size_t{256} << 20, kMaxFaceFile = size_t{64} << 20, kMaxTextFile = size_t{4} << 20;
 
-    // Refuses more than `most` bytes, and anything but a plain file.
-    virtual Result<std::string> read(const Path& path, size_t most = size_t{256} << 20);
-    // Writes a new file and syncs it. An existing one is replaced at once, so use it on temporary names; a link is
-    // refused, as it may lead anywhere.
-    virtual Result<void> write(const Path& path, const std::string& bytes);
-    // Replaces `to` in one step.
-    virtual Result<void> rename(const Path& from, const Path& to);
-    // No error if it isn't there.
-    virtual Result<void> remove(const Path& path);
-    virtual Result<void> makeFolder(const Path& path);
-    virtual bool exists(const Path& path);
-    virtual bool isLink(const Path& path);
-    // Names of the plain files in a folder, sorted; none if there is no such folder.
-    virtual std::vector<std::string> list(const Path& folder);
-};
+// A plain file of at most `maxBytes`; anything else, a pipe say, is refused without waiting for it. A link is followed, as
+// the user named it.
+Result<std::string> readFile(Disk& disk, const std::filesystem::path& path, size_t maxBytes);
 
-// Writes beside the file, syncs and renames: the old one stays whole if anything fails.
-Result<void> writeSafely(Files& files, const Files::Path& path, const std::string& bytes);
+// Writes beside the file under a name that nobody has, syncs and renames: the old one stays whole if anything fails.
+Result<void> replaceFile(Disk& disk, const std::filesystem::path& path, const std::string& bytes);
+
+// True if the name is there, whatever it is.
+bool pathExists(Disk& disk, const std::filesystem::path& path);
 
 }  // namespace gorsefinch

@@ -13,6 +13,7 @@ struct Error {
     std::string place;   // where in it: "line 3, column 8", "panel.width", "widget title"
     std::string reason;  // what is wrong
     std::string remedy;  // the way out
+    int code = 0;        // of the system, where a call to it failed: ENOENT …
 
     std::string text() const;
 };

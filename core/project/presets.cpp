@@ -98,10 +98,10 @@ Result<Document> newProject(const Preset& preset, const std::string& name, Bytes
 }
 
 Result<std::string> findStartFace(std::string& fileName) {
-    Files files;
+    Disk disk;
     for (const char* path : {"/usr/share/fonts/opentype/inter/Inter-Regular.otf", "/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf",
                              "/usr/share/fonts/opentype/b612/B612-Regular.otf"})
-        if (auto bytes = files.read(path)) {
+        if (auto bytes = readFile(disk, path, kMaxFaceFile)) {
             fileName = std::filesystem::path(path).filename().string();
             return bytes;
         }

@@ -1,0 +1,60 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <cstddef>
+#include <cstdint>
+#include <string>
+#include <vector>
+
+namespace gorsefinch {
+
+// What a file is and which one, as the system tells it. Two equal stamps of one name mean that nobody wrote the file
+// in between, as far as the clock of the file system tells times apart.
+struct FileStamp {
+    enum class Type { File, Folder, Link, Other };
+    Type type = Type::Other;
+    uint64_t device = 0, inode = 0, bytes = 0;
+    int64_t modified = 0, changed = 0;  // ns since 1970
+    unsigned mode = 0;                  // permissions
+
+    bool isSameFile(const FileStamp& other) const { return device == other.device && inode == other.inode; }
+    friend bool operator==(const FileStamp&, const FileStamp&) = default;
+};
+
+// The calls that this program makes to the file system, one function each, so that tests can let each of them fail, or
+// put a disk in memory in their place. Folders are given by handles and files by plain names in them; no call follows a
+// link, but for openPath(). Each returns 0, a handle or a count, or the system's error number, negative.
+class Disk {
+  public:
+    enum class Open {
+        Read,    // a file, for reading; a pipe or a device does not block
+        Create,  // a new file, for writing: an error if the name is there
+        Lock     // a file for lock(), made if it isn't there
+    };
+
+    virtual ~Disk() = default;
+
+    // A folder by its path, as the user named it: links in it are followed.
+    virtual int openPath(const std::string& path);
+    virtual int openFolder(int folder, const std::string& name);
+    virtual int makeFolder(int folder, const std::string& name);
+    virtual int open(int folder, const std::string& name, Open how);
+    virtual int close(int handle);
+    virtual long read(int handle, char* to, size_t bytes);
+    virtual long write(int handle, const char* from, size_t bytes);
+    // Makes what was written to a file, or the names in a folder, last over a loss of power.
+    virtual int sync(int handle);
+    virtual int setMode(int handle, unsigned mode);
+    virtual int stamp(int handle, FileStamp& out);
+    virtual int stampOf(int folder, const std::string& name, FileStamp& out);
+    // Each in one step: Replace takes the place of whatever has the name `to`, Exchange swaps the two names (-ENOENT if one
+    // isn't there), New is -EEXIST if `to` is there. Some file systems know only Replace: -EINVAL for the others.
+    enum class Move { Replace, Exchange, New };
+    virtual int rename(int folder, const std::string& from, const std::string& to, Move how = Move::Replace);
+    virtual int remove(int folder, const std::string& name);
+    virtual int list(int folder, std::vector<std::string>& names);
+    // Takes the lock of an open file for this handle until it is closed; -EWOULDBLOCK while another handle has it.
+    virtual int lock(int handle);
+};
+
+}  // namespace gorsefinch

@@ -1,0 +1,35 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <string>
+
+#include "core/base/folder.h"
+
+namespace gorsefinch {
+
+// A file that is written piece by piece, however long it gets, and takes its place only once it is whole: until finish()
+// nothing is to be seen of it under its name.
+class FileWriter {
+  public:
+    // The disk must outlive it. An error if the file can't be made, or if what is there is not a plain file.
+    static Result<FileWriter> open(Disk& disk, const std::filesystem::path& path);
+    FileWriter(FileWriter&&) noexcept;
+    ~FileWriter();
+
+    // After the first error nothing more is written, and finish() returns that error.
+    void append(const std::string& bytes);
+    Result<void> finish();
+
+  private:
+    FileWriter(Folder folder, std::string name, std::string part, Handle file)
+        : folder_(std::move(folder)), name_(std::move(name)), part_(std::move(part)), file_(std::move(file)) {}
+    void flush();
+
+    Folder folder_;
+    std::string name_, part_;  // part_ "" once it has taken its place
+    Handle file_;
+    std::string waiting_;
+    Result<void> state_;
+};
+
+}  // namespace gorsefinch
