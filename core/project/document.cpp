@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <array>
+#include <set>
 
 #include "core/project/key_table.h"
 
@@ -54,6 +55,57 @@ int Document::screenIndex(std::string_view wanted) const {
 ScreenRef Document::screen(std::string_view wanted) const {
     const int at = screenIndex(wanted);
     return at < 0 ? nullptr : screens[static_cast<size_t>(at)];
+}
+
+namespace {
+
+size_t originalBytes(const Document& document) {
+    std::set<const std::string*> counted;
+    size_t sum = 0;
+    const auto add = [&](const Bytes& bytes) {
+        if (bytes && counted.insert(bytes.get()).second)
+            sum += bytes->size();
+    };
+    for (const Image& image : *document.images) {
+        add(image.original);
+        for (const MoreOriginal& each : image.more)
+            add(each.original);
+    }
+    for (const Face& face : *document.faces)
+        add(face.original);
+    return sum;
+}
+
+size_t longestRules(const Document& document) {
+    size_t longest = 0;
+    for (const RuleFile& each : *document.rules)
+        longest = std::max(longest, each.text.size());
+    return longest;
+}
+
+}  // namespace
+
+std::optional<std::string> exceededLimit(const Document& before, const Document& next) {
+    const auto grows = [](size_t was, size_t is, size_t limit) { return is > limit && is > was; };
+    const auto tooMany = [&](const char* what, size_t was, size_t is) {
+        return grows(was, is, kMostListed) ? std::optional("A project holds at most " + std::to_string(kMostListed) + " " + what + ".") : std::nullopt;
+    };
+    if (auto words = tooMany("screens", before.screens.size() + before.unreadScreens->size(), next.screens.size() + next.unreadScreens->size()))
+        return words;
+    if (auto words = tooMany("variables", before.variables->size(), next.variables->size()))
+        return words;
+    if (auto words = tooMany("looks", before.looks->size(), next.looks->size()))
+        return words;
+    if (auto words = tooMany("images", before.images->size(), next.images->size()))
+        return words;
+    if (auto words = tooMany("faces", before.faces->size(), next.faces->size()))
+        return words;
+    if (before.rules != next.rules && grows(longestRules(before), longestRules(next), kMaxRulesFile))
+        return "A file of rules has at most " + std::to_string(kMaxRulesFile >> 20) + " MB.";
+    const bool originals = before.images != next.images || before.faces != next.faces;
+    if (originals && grows(originalBytes(before), originalBytes(next), kMaxOriginals))
+        return "The originals of a project have at most " + std::to_string(kMaxOriginals >> 20) + " MB together.";
+    return std::nullopt;
 }
 
 int widgetIndex(const Screen& screen, std::string_view name) {

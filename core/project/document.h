@@ -6,6 +6,7 @@
 #include <string_view>
 #include <vector>
 
+#include "core/base/shared_bytes.h"
 #include "core/project/font_settings.h"
 #include "core/project/kinds.h"
 #include "core/project/recipe.h"
@@ -20,6 +21,8 @@ inline constexpr size_t kMostSeries = 1000;  // files of one image
 inline constexpr size_t kMostTextBytes = 4000;
 inline constexpr size_t kMostWidgets = 2000;  // of one screen
 inline constexpr size_t kMostListed = 4000;   // screens, variables, looks, images, fonts, files of rules: of each
+// Bytes of all originals together, each counted once, and of a file of rules.
+inline constexpr size_t kMaxOriginals = size_t{512} << 20, kMaxRulesFile = size_t{1} << 20;
 inline constexpr int kFormatVersion = 1;
 
 // The display hardware. Width and height are those of the interface as the user sees it, before it is turned.
@@ -65,9 +68,6 @@ struct Look {
     UnknownKeys unknown;
     friend bool operator==(const Look&, const Look&) = default;
 };
-
-// A file's bytes as the user brought them, shared between documents.
-using Bytes = std::shared_ptr<const std::string>;
 
 // A file that an image is made of beside its first.
 struct MoreOriginal {
@@ -153,6 +153,10 @@ struct Document {
     int screenIndex(std::string_view wanted) const;
     ScreenRef screen(std::string_view wanted) const;
 };
+
+// What a project may hold at most, as a sentence, if `next` has more of it than `before` and more than that; a project
+// beyond its limits could be saved, and not be opened again.
+std::optional<std::string> exceededLimit(const Document& before, const Document& next);
 
 // Each -1 if there is none of that name.
 int widgetIndex(const Screen& screen, std::string_view name);

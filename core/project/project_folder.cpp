@@ -2,201 +2,348 @@
 #include "core/project/project_folder.h"
 
 #include <algorithm>
-#include <cstdlib>
-#include <cstring>
+#include <cerrno>
+#include <chrono>
+#include <thread>
 
-#include "core/project/json_text.h"
+#include "core/base/hash.h"
 #include "core/project/names.h"
+#include "core/project/open_folders.h"
+#include "core/project/pending_save.h"
 
 namespace gorsefinch {
 
 namespace {
 
-constexpr const char* kCommitRecord = ".gorsefinch-save";
-constexpr const char* kJournal = ".gorsefinch-journal";
-constexpr const char* kUnsaved = ".gorsefinch-unsaved-";
-constexpr const char* kBeside = ".new";
+constexpr int kReadAttempts = 40;  // while another program saves, about 4 s
+constexpr int kRefusedAttempts = 8;
+constexpr int kLockWait = 5000;    // ms that a save without a lock of its own waits for one
 
-// A path that save() can have written: a plain name, in one of our folders or none.
-bool isProjectFile(const std::string& path) {
-    const size_t slash = path.find('/');
-    if (slash == std::string::npos)
-        return path == kMainFile;
-    const std::string folder = path.substr(0, slash);
-    return (folder == "screens" || folder == "rules" || folder == "images" || folder == "fonts") &&
-           isPlainFileName(path.substr(slash + 1));
-}
+Problem problemOf(const Error& error) { return {Severity::Error, error.file, error.place, error.reason, error.remedy, {}, {}}; }
+
+void pause(int attempt) { std::this_thread::sleep_for(std::chrono::milliseconds(5 * attempt)); }
 
 }  // namespace
 
-ProjectFolder::ProjectFolder(Files& files, std::filesystem::path folder)
-    : files_(files), folder_(std::move(folder)) {}
+ProjectFolder::ProjectFolder(Disk& disk, std::filesystem::path folder) : disk_(disk), path_(std::move(folder)) {}
+
+bool ProjectFolder::holdsProject() const {
+    const auto root = Folder::open(disk_, path_);
+    return root && (root->stampOf(kMainFile) || root->stampOf(kSaveRecord));
+}
+
+Result<std::optional<LockOwner>> ProjectFolder::own(bool takeOver) {
+    auto attempt = FolderLock::take(disk_, path_, takeOver);
+    if (!attempt)
+        return tl::unexpected(attempt.error());
+    if (!attempt->lock)
+        return attempt->owner;
+    if (auto begun = begin(std::move(*attempt->lock)); !begun)
+        return tl::unexpected(begun.error());
+    return std::nullopt;
+}
+
+Result<void> ProjectFolder::waitToOwn(int ms) {
+    if (auto made = Folder::make(disk_, path_); !made)
+        return tl::unexpected(made.error());
+    auto lock = FolderLock::wait(disk_, path_, ms);
+    return lock ? begin(std::move(*lock)) : tl::unexpected(lock.error());
+}
+
+// What an owner does first.
+Result<void> ProjectFolder::begin(FolderLock lock) {
+    lock_ = std::move(lock);
+    wasOwned_ = true;
+    auto root = Folder::open(disk_, path_);
+    if (!root)
+        return tl::unexpected(root.error());
+    OpenFolders folders(std::move(*root));
+    if (const auto finished = finishSave(folders); !finished)
+        notices_.push_back(problemOf(finished.error()));
+    else
+        removeLeftovers(folders);
+    return {};
+}
 
 ReadProject ProjectFolder::open() {
-    const auto completed = completeSave();
-    saved_.clear();
-    const FileReader reader = [this](const std::string& path) {
-        auto bytes = files_.read(at(path));
-        if (bytes)
-            saved_[path] = *bytes;
-        return bytes;
-    };
-    ReadProject project = fromFiles(reader);
-    if (!project.document)
-        for (Problem& problem : project.problems)
-            problem.file = at(problem.file).string();
-    if (!completed)
-        project.problems.push_back({Severity::Error, completed.error().file, "", completed.error().reason,
-                                    "The last save could not be completed", {}, {}});
-    damaged_ = project.damaged;
-    return project;
+    Theirs now = readNow();
+    const Problems told = takeNotices();
+    now.project.problems.insert(now.project.problems.end(), told.begin(), told.end());
+    markSeen(now);
+    return std::move(now.project);
 }
 
-Result<void> ProjectFolder::completeSave() {
-    const auto record = files_.read(at(kCommitRecord));
-    if (!record)
-        return {};
-    const auto json = parseJson(kCommitRecord, *record);
-    if (json && json->is_object()) {
-        for (const auto& name : json->value("renamed", Json::array()))
-            if (name.is_string() && isProjectFile(name) && files_.exists(at(name.get<std::string>() + kBeside)))
-                if (auto done = files_.rename(at(name.get<std::string>() + kBeside), at(name)); !done)
-                    return done;
-        for (const auto& name : json->value("removed", Json::array()))
-            if (name.is_string() && isProjectFile(name))
-                if (auto done = files_.remove(at(name)); !done)
-                    return done;
+void ProjectFolder::markSeen(const Theirs& theirs) {
+    noticed_.clear();
+    if (theirs.project.document) {
+        saved_ = theirs.snapshot;
+        damaged_ = theirs.project.damaged;
+        return;
     }
-    return files_.remove(at(kCommitRecord));
+    // Only what was looked at, which is kept beside before it is replaced.
+    for (const auto& [path, entry] : theirs.snapshot.files) {
+        saved_.files[path] = entry;
+        damaged_.push_back(path);
+    }
 }
 
-Result<void> ProjectFolder::commit(const ProjectFiles& changed, const std::vector<std::string>& gone) {
-    Json record;
-    record["renamed"] = Json::array();
-    record["removed"] = gone;
-    Result<void> result;
-    for (const auto& [path, bytes] : changed) {
-        record["renamed"].push_back(path);
-        const auto folder = at(path).parent_path();
-        if (result && folder != folder_ && files_.isLink(folder))
-            result = failure(folder.string(), "", "this folder is a link that leads elsewhere",
-                             "Replace the link by a folder; nothing was written");
-        if (result)
-            result = files_.makeFolder(folder);
-        if (result)
-            result = files_.write(at(path + kBeside), bytes);
+ProjectFolder::Theirs ProjectFolder::readNow() const {
+    Theirs out;
+    for (int attempt = 1;; ++attempt) {
+        out = {};
+        auto root = Folder::open(disk_, path_);
+        if (!root) {
+            out.project.problems.push_back(problemOf(root.error()));
+            return out;
+        }
+        OpenFolders folders(std::move(*root));
+        const auto pending = pendingSave(folders);
+        // Where each file was found, to see whether it still is.
+        std::vector<std::pair<std::string, FileStamp>> found;
+        const FileReader reader = [&](const std::string& path, size_t maxBytes) -> Result<SharedBytes> {
+            auto file = folders.read(path, maxBytes);
+            if (file)
+                found.emplace_back(path, file->stamp);
+            if (pending && *pending)
+                if (const auto waiting = (*pending)->waiting.find(path); waiting != (*pending)->waiting.end())
+                    file = waiting->second;
+            if (!file) {
+                // The project's problems name files by their path in it.
+                file.error().file = path;
+                return tl::unexpected(file.error());
+            }
+            SharedBytes bytes(std::move(file->bytes));
+            out.snapshot.files[path] = {bytes, file->stamp};
+            return bytes;
+        };
+        out.project = fromFiles(reader);
+        const auto after = pendingSave(folders);
+        const bool sameSave = pending.has_value() == after.has_value() &&
+                              (!pending || pending->has_value() == after->has_value()) &&
+                              (!pending || !*pending || (*pending)->text == (*after)->text);
+        const bool still = std::all_of(found.begin(), found.end(), [&](const auto& each) { return folders.stampOf(each.first) == each.second; });
+        // A record that is refused may be one whose save is going on.
+        const bool waits = !sameSave || !still ? attempt < kReadAttempts : !pending && !isOwned() && folders.root().stampOf(FolderLock::kFile) && attempt < kRefusedAttempts;
+        if (waits) {
+            pause(attempt);
+            continue;
+        }
+        if (!pending)
+            out.project.problems.push_back(problemOf(pending.error()));
+        if (!still)
+            out.project.problems.push_back({Severity::Error, kMainFile, "", "another program kept changing the project while it was read", "Open it again once that has ended", {}, {}});
+        if (!out.project.document)
+            for (Problem& problem : out.project.problems)
+                problem.file = (path_ / problem.file).string();
+        return out;
     }
-    if (result)
-        result = writeSafely(files_, at(kCommitRecord), dumped(record));
-    if (!result) {
-        for (const auto& [path, bytes] : changed)
-            (void)files_.remove(at(path + kBeside));
-        return result;
-    }
-    return completeSave();
 }
 
 Result<void> ProjectFolder::save(const Document& document) {
-    if (auto completed = completeSave(); !completed)
-        return completed;
+    if (lock_.isHeld())
+        return saveLocked(document);
+    auto folder = Folder::make(disk_, path_);
+    if (!folder)
+        return tl::unexpected(folder.error());
+    auto attempt = wasOwned_ ? FolderLock::take(disk_, path_) : Result<FolderLock::Attempt>(FolderLock::Attempt{});
+    if (!attempt)
+        return tl::unexpected(attempt.error());
+    if (wasOwned_ && !attempt->lock)
+        return failure(path_.string(), "", "the project was taken over by " + attempt->owner.text(), "Save it into another folder, or take it over again");
+    if (wasOwned_) {
+        // The folder or the lock's file went away and nobody took the project over.
+        lock_ = std::move(*attempt->lock);
+        return saveLocked(document);
+    }
+    auto lock = FolderLock::wait(disk_, path_, kLockWait);
+    if (!lock)
+        return tl::unexpected(lock.error());
+    lock_ = std::move(*lock);
+    auto saved = saveLocked(document);
+    lock_.release();
+    return saved;
+}
+
+Result<void> ProjectFolder::saveLocked(const Document& document) {
+    auto root = Folder::make(disk_, path_);
+    if (!root)
+        return tl::unexpected(root.error());
+    OpenFolders folders(std::move(*root));
+    if (auto finished = finishSave(folders); !finished && finished.error().file != kSaveRecord)
+        return finished;
     const ProjectFiles files = toFiles(document);
-    ProjectFiles changed;
-    for (const auto& [path, bytes] : files) {
-        const auto before = saved_.find(path);
-        if (before == saved_.end() || before->second != bytes)
-            changed[path] = bytes;
-    }
-    std::vector<std::string> gone;
-    for (const auto& [path, bytes] : saved_)
-        if (files.count(path) == 0 && std::find(damaged_.begin(), damaged_.end(), path) == damaged_.end())
-            gone.push_back(path);
+    const auto changed = filesToWrite(folders, files);
+    if (!changed)
+        return tl::unexpected(changed.error());
+    const std::vector<std::string> gone = filesToRemove(folders, files);
     for (const std::string& path : damaged_)
-        if (changed.count(path) != 0 && saved_.count(path) != 0)
-            if (auto kept = writeSafely(files_, at(path + ".broken"), saved_[path]); !kept)
+        if (const auto known = saved_.files.find(path); known != saved_.files.end() && changed->count(path) != 0)
+            if (auto kept = (*folders.folderOf(path, true))->replace(OpenFolders::nameOf(path) + ".broken", known->second.bytes); !kept)
                 return kept;
-    if (changed.empty() && gone.empty()) {
-        dropJournal();
-        return {};
+    if (!changed->empty() || !gone.empty()) {
+        if (auto done = commit(folders, *changed, gone, document.name); !done)
+            return done;
+        if (auto same = readBack(folders, *changed, gone); !same)
+            return same;
     }
-    if (auto made = files_.makeFolder(folder_); !made)
-        return made;
-    if (auto done = commit(changed, gone); !done)
-        return done;
-    saved_ = files;
     damaged_.clear();
+    noticed_.clear();
     dropJournal();
     return {};
 }
 
-// Files that are as they were saved are left out, or only originals are: those are large, and seldom change.
-std::string ProjectFolder::packed(const Document& document, bool all) const {
-    Json out = Json::object();
-    for (const auto& [path, bytes] : toFiles(document)) {
-        const auto before = saved_.find(path);
-        const bool mayLeaveOut = !all || path.starts_with("images/") || path.starts_with("fonts/");
-        if (mayLeaveOut && before != saved_.end() && before->second == bytes)
+// What differs from the disk as it is now, not as it was last read.
+Result<ProjectFiles> ProjectFolder::filesToWrite(OpenFolders& folders, const ProjectFiles& files) {
+    ProjectFiles changed;
+    for (const auto& [path, bytes] : files) {
+        const auto stamp = folders.stampOf(path);
+        const auto known = saved_.files.find(path);
+        if (!stamp) {
+            changed[path] = bytes;
             continue;
-        out[path] = Json::binary(std::vector<std::uint8_t>(bytes.begin(), bytes.end()));
+        }
+        if (known != saved_.files.end() && known->second.stamp == *stamp) {
+            if (!(known->second.bytes == bytes))
+                changed[path] = bytes;
+            continue;
+        }
+        auto file = folders.read(path, kMaxProjectFile);
+        if (!file)
+            return tl::unexpected(file.error());
+        if (file->bytes == bytes.text()) {
+            saved_.files[path] = {bytes, file->stamp};
+            continue;
+        }
+        if (known == saved_.files.end() || file->bytes != known->second.bytes.text()) {
+            Error error{(path_ / path).string(), "", "another program changed it since it was last read", "Look at what changed first; nothing was written"};
+            error.code = kChangedOutside;
+            return tl::unexpected(error);
+        }
+        known->second.stamp = file->stamp;
+        changed[path] = bytes;
     }
-    const std::vector<std::uint8_t> bytes = Json::to_cbor(out);
-    return {bytes.begin(), bytes.end()};
+    return changed;
 }
 
-std::optional<Document> ProjectFolder::unpacked(const std::string& file) {
-    const auto bytes = files_.read(at(file));
-    if (!bytes)
-        return std::nullopt;
-    const Json all = Json::from_cbor(*bytes, true, false);
-    if (!all.is_object() || all.empty())
-        return std::nullopt;
-    const FileReader reader = [&](const std::string& path) -> Result<std::string> {
-        const auto entry = all.find(path);
-        if (entry == all.end() || !entry->is_binary())
-            return files_.read(at(path));
-        const auto& binary = entry->get_binary();
-        return std::string(binary.begin(), binary.end());
-    };
-    return fromFiles(reader).document;
-}
-
-Result<void> ProjectFolder::writeJournal(const Document& document) {
-    return writeSafely(files_, at(kJournal), packed(document, false));
-}
-
-std::optional<Document> ProjectFolder::journal() { return unpacked(kJournal); }
-
-void ProjectFolder::dropJournal() { (void)files_.remove(at(kJournal)); }
-
-Result<void> ProjectFolder::keepUnsaved(const Document& opened) {
-    const auto left = journal();
-    if (!left)
-        return {};
-    if (toFiles(*left) != toFiles(opened)) {
-        int number = 1;
-        for (const std::string& each : files_.list(folder_))
-            if (each.starts_with(kUnsaved))
-                number = std::max(number, std::atoi(each.c_str() + std::strlen(kUnsaved)) + 1);
-        const std::string digits = std::to_string(number);
-        const std::string file = kUnsaved + std::string(digits.size() < 3 ? 3 - digits.size() : 0, '0') + digits;
-        if (auto kept = writeSafely(files_, at(file), packed(*left, true)); !kept)
-            return kept;
+// Files of things that are gone, as long as they hold what was last seen.
+std::vector<std::string> ProjectFolder::filesToRemove(OpenFolders& folders, const ProjectFiles& files) const {
+    std::vector<std::string> gone;
+    for (const auto& [path, entry] : saved_.files) {
+        if (files.count(path) != 0 || std::find(damaged_.begin(), damaged_.end(), path) != damaged_.end())
+            continue;
+        const auto file = folders.read(path, kMaxProjectFile);
+        if (file && file->bytes == entry.bytes.text())
+            gone.push_back(path);
     }
-    return files_.remove(at(kJournal));
+    return gone;
 }
 
-std::optional<ProjectFolder::Unsaved> ProjectFolder::latestUnsaved() {
-    std::vector<std::string> names = files_.list(folder_);
-    std::reverse(names.begin(), names.end());
-    for (const std::string& each : names)
-        if (each.starts_with(kUnsaved))
-            if (auto document = unpacked(each))
-                return Unsaved{each, std::move(*document)};
-    return std::nullopt;
+Result<void> ProjectFolder::commit(OpenFolders& folders, const ProjectFiles& changed, const std::vector<std::string>& gone, const std::string& name) {
+    SaveRecord record;
+    record.project = name;
+    if (const auto main = saved_.files.find(kMainFile); main != saved_.files.end())
+        record.formerProject = projectNameIn(main->second.bytes);
+    Result<void> result;
+    for (const auto& [path, bytes] : changed) {
+        const auto folder = folders.folderOf(path, true);
+        const auto part = folder ? (*folder)->writeNew(kSavePart, bytes, OpenFolders::nameOf(path)) : tl::unexpected(folder.error());
+        if (!part) {
+            result = tl::unexpected(part.error());
+            break;
+        }
+        const auto known = saved_.files.find(path);
+        record.moves.push_back({path, *part, sha256(bytes), known == saved_.files.end() ? std::string() : sha256(known->second.bytes)});
+    }
+    for (const std::string& path : gone)
+        record.removals.push_back({path, kSavePart + randomHex(16), sha256(saved_.files.at(path).bytes)});
+    // The record may be on disk only once all that it moves is.
+    if (result)
+        result = folders.sync();
+    if (result)
+        result = folders.root().replace(kSaveRecord, saveRecordText(record));
+    if (!result && !folders.root().stampOf(kSaveRecord)) {
+        for (const SaveRecord::Move& each : record.moves)
+            (void)(*folders.folderOf(each.to))->remove(each.part);
+        return result;
+    }
+    if (!result)
+        return result;
+    return finishSave(folders);
 }
 
-void ProjectFolder::dropUnsaved(const std::string& file) {
-    if (file.starts_with(kUnsaved) && isPlainFileName(file.substr(1)))
-        (void)files_.remove(at(file));
+// Saved means that it can be read again.
+Result<void> ProjectFolder::readBack(OpenFolders& folders, const ProjectFiles& changed, const std::vector<std::string>& gone) {
+    for (const auto& [path, bytes] : changed) {
+        auto file = folders.read(path, kMaxProjectFile);
+        if (!file)
+            return tl::unexpected(file.error());
+        if (file->bytes != bytes.text())
+            return failure((path_ / path).string(), "", "what was written reads back as something else", "Save again, into another folder if need be");
+        saved_.files[path] = {bytes, file->stamp};
+    }
+    for (const std::string& path : gone) {
+        if (const auto there = folders.read(path, kMaxProjectFile); there && there->bytes == saved_.files[path].bytes.text())
+            return failure((path_ / path).string(), "", "it could not be removed", "Remove it by hand");
+        saved_.files.erase(path);
+    }
+    return {};
+}
+
+std::vector<std::string> ProjectFolder::changedOutside(const Document& document) {
+    std::vector<std::string> out;
+    auto root = Folder::open(disk_, path_);
+    if (!root)
+        return out;
+    OpenFolders folders(std::move(*root));
+    std::optional<ProjectFiles> files;
+    for (auto& [path, entry] : saved_.files) {
+        const auto stamp = folders.stampOf(path);
+        if (stamp == entry.stamp)
+            continue;
+        const auto before = noticed_.find(path);
+        if (before != noticed_.end() && before->second == stamp.value_or(FileStamp{})) {
+            out.push_back(path);
+            continue;
+        }
+        auto file = folders.read(path, kMaxProjectFile);
+        if (!files)
+            files = toFiles(document);
+        const auto ours = files->find(path);
+        // What says the same, or what is here already, is no news.
+        if (file && (file->bytes == entry.bytes.text() || (ours != files->end() && file->bytes == ours->second.text()))) {
+            entry = {std::move(file->bytes), file->stamp};
+            continue;
+        }
+        if (!file && ours == files->end())
+            continue;
+        noticed_[path] = stamp.value_or(FileStamp{});
+        out.push_back(path);
+    }
+    return out;
+}
+
+std::vector<std::string> ProjectFolder::imageFiles() const {
+    std::vector<std::string> out;
+    const auto root = Folder::open(disk_, path_);
+    const auto images = root ? root->inner("images") : tl::unexpected(root.error());
+    const auto names = images ? images->list() : tl::unexpected(images.error());
+    if (!names)
+        return out;
+    for (const std::string& each : *names)
+        if (const auto stamp = images->stampOf(each); isPlainFileName(each) && stamp && stamp->type == FileStamp::Type::File)
+            out.push_back(each);
+    return out;
+}
+
+Result<SharedBytes> ProjectFolder::readProjectFile(const std::string& file, size_t maxBytes) const {
+    if (!isProjectFile(file))
+        return failure(file, "", "this is no file of a project", "Choose another");
+    auto root = Folder::open(disk_, path_);
+    if (!root)
+        return tl::unexpected(root.error());
+    OpenFolders folders(std::move(*root));
+    auto read = folders.read(file, maxBytes);
+    return read ? Result<SharedBytes>(std::move(read->bytes)) : tl::unexpected(read.error());
 }
 
 }  // namespace gorsefinch

@@ -7,20 +7,37 @@
 #include <functional>
 #include "core/base/problem.h"
 #include "core/base/result.h"
+#include "core/base/shared_bytes.h"
 #include "core/project/document.h"
 
 namespace gorsefinch {
 
 // A project as its files: path in the project's folder -> bytes. Originals of images and faces included.
-using ProjectFiles = std::map<std::string, std::string>;
+using ProjectFiles = std::map<std::string, SharedBytes>;
 
 inline constexpr const char* kMainFile = "gorsefinch.json";
 
 // The files that hold the document. The same document gives the same bytes.
 ProjectFiles toFiles(const Document& document);
 
-// Gives a file's bytes by its path in the project's folder.
-using FileReader = std::function<Result<std::string>(const std::string& path)>;
+// Parts of a document as text, by which two of them are compared. The originals of images and faces count.
+std::string panelText(const Panel& panel);
+std::string recipeDefaultsText(const Recipe& recipe);
+std::string unknownText(const UnknownKeys& unknown);
+std::string partText(const Variable& variable);
+std::string partText(const Look& look);
+std::string partText(const Image& image);
+std::string partText(const Face& face);
+std::string partText(const Screen& screen);
+
+// Returns a file's bytes by its path in the project's folder; originals that are named several times are asked for once.
+// A file of more than `maxBytes` is an error, and so is one that is not plain.
+using FileReader = std::function<Result<SharedBytes>(const std::string& path, size_t maxBytes)>;
+
+// What a project's files may take beside the limits of document.h (docs/limits.md).
+inline constexpr size_t kMaxMainFile = size_t{16} << 20, kMaxScreenFile = size_t{4} << 20;
+// Of all screens and rules together.
+inline constexpr size_t kMaxTexts = size_t{64} << 20;
 
 struct ReadProject {
     std::optional<Document> document;  // nothing if the main file can't be used at all

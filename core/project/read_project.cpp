@@ -1,8 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <algorithm>
+#include <cerrno>
 #include <cmath>
+#include <map>
 #include <set>
+#include <unordered_map>
 
+#include "core/base/files.h"
 #include "core/project/font_text.h"
 #include "core/project/json_text.h"
 #include "core/project/names.h"
@@ -147,7 +151,9 @@ class Reader {
     explicit Reader(const FileReader& read) : read_(read) {}
 
     ReadProject run() {
-        const auto text = read_(kMainFile);
+        const auto text = read_(kMainFile, kMaxMainFile);
+        if (!text && text.error().code == ENOENT)
+            return fail({kMainFile, "", "there is no such file", "Open a folder with a project in it"});
         if (!text)
             return fail(text.error());
         const auto json = parseJson(kMainFile, *text);
@@ -187,20 +193,17 @@ class Reader {
 
     // Takes a name if it is usable and new; else says why and makes another, so that the thing can be opened.
     std::string usableName(const std::string& given, const std::string& file, const std::string& place,
-                           std::set<std::string>& used) {
+                           NameSet& used) {
         std::string name = given;
         if (const auto trouble = nameTrouble(given)) {
             name = nameFrom(given, "unnamed");
             complain(file, place, *trouble, "It was opened as \"" + name + "\"; give it another name");
         }
-        if (used.count(name) != 0) {
-            const std::string fresh = uniqueName(name, [&](std::string_view n) { return used.count(std::string(n)); });
+        const std::string fresh = used.unique(name);
+        if (fresh != name)
             complain(file, place, "the name \"" + name + "\" is there twice",
                      "The second was opened as \"" + fresh + "\"; give it another name");
-            name = fresh;
-        }
-        used.insert(name);
-        return name;
+        return fresh;
     }
 
     template <typename T>
@@ -216,7 +219,40 @@ class Reader {
         return all;
     }
 
-    Bytes readOriginal(const char* folder, std::string& file, const std::string& place) {
+    // A screen or rules, within what all of them may have.
+    Result<SharedBytes> readText(const std::string& path, size_t maxBytes) {
+        const size_t left = kMaxTexts - textBytes_;
+        auto text = read_(path, std::min(maxBytes, left));
+        if (text)
+            textBytes_ += text->size();
+        else if (left < maxBytes && text.error().code == 0)
+            return failure(path, "", "the screens and rules of the project have more than " + std::to_string(kMaxTexts >> 20) + " MB together", "Divide the project");
+        return text;
+    }
+
+    // The bytes of a file in one of the folders: held once for all that name the same file or hold the same.
+    Result<Bytes> original(const std::string& path, size_t maxBytes) {
+        if (const auto known = originals_.find(path); known != originals_.end())
+            return known->second;
+        const size_t left = kMaxOriginals - originalBytes_;
+        auto read = read_(path, std::min(maxBytes, left));
+        if (!read) {
+            if (left < maxBytes && read_(path, maxBytes))
+                return failure(path, "", "the originals of the project have more than " + std::to_string(kMaxOriginals >> 20) + " MB together",
+                               "Make pictures smaller before you bring them in, or divide the project");
+            return tl::unexpected(read.error());
+        }
+        Bytes bytes = read->shared();
+        const auto [first, last] = contents_.equal_range(std::hash<std::string>()(*bytes));
+        const auto same = std::find_if(first, last, [&](const auto& each) { return *each.second == *bytes; });
+        if (same != last)
+            bytes = same->second;
+        else
+            contents_.emplace(std::hash<std::string>()(*bytes), bytes), originalBytes_ += bytes->size();
+        return originals_[path] = bytes;
+    }
+
+    Bytes readOriginal(const char* folder, size_t maxBytes, std::string& file, const std::string& place) {
         if (!isPlainFileName(file)) {
             complain(kMainFile, place + ".file",
                      "\"" + file + "\" is not a file name: originals lie directly in " + folder + "/",
@@ -224,12 +260,14 @@ class Reader {
             file.clear();
             return nullptr;
         }
-        auto bytes = read_(std::string(folder) + "/" + file);
+        const std::string path = std::string(folder) + "/" + file;
+        auto bytes = original(path, maxBytes);
         if (!bytes) {
-            complain(std::string(folder) + "/" + file, "", bytes.error().reason, "Put the file back or choose another");
+            const Error& error = bytes.error();
+            complain(path, "", error.reason, error.code == 0 && !error.remedy.empty() ? error.remedy : "Put the file back or choose another");
             return nullptr;
         }
-        return std::make_shared<const std::string>(std::move(*bytes));
+        return *bytes;
     }
 
     void readMain(JsonObject& object) {
@@ -261,12 +299,12 @@ class Reader {
             image.name = usableName(object.text("name"), kMainFile, place + ".name", used_);
             image.file = object.text("file");
             image.recipe = readRecipe(object.object("recipe"), kMainFile, place + ".recipe", out_.problems);
-            image.original = readOriginal("images", image.file, place);
+            image.original = readOriginal("images", kMaxPictureFile, image.file, place);
             const Json& more = object.array("more_files");
             for (size_t j = 0; j < std::min<size_t>(more.size(), kMostSeries - 1); ++j) {
                 MoreOriginal each;
                 each.file = more[j].is_string() ? more[j].get<std::string>() : std::string();
-                each.original = readOriginal("images", each.file, place + ".more_files[" + std::to_string(j) + "]");
+                each.original = readOriginal("images", kMaxPictureFile, each.file, place + ".more_files[" + std::to_string(j) + "]");
                 image.more.push_back(std::move(each));
             }
             image.unknown = object.unknown();
@@ -284,7 +322,7 @@ class Reader {
             face.name = usableName(object.text("name"), kMainFile, place + ".name", used_);
             face.file = object.text("file");
             readFontSettings(object, face, kMainFile, place, out_.problems);
-            face.original = readOriginal("fonts", face.file, place);
+            face.original = readOriginal("fonts", kMaxFaceFile, face.file, place);
             face.unknown = object.unknown();
             all->push_back(std::move(face));
         }
@@ -311,7 +349,7 @@ class Reader {
         auto unread = std::make_shared<std::vector<std::string>>();
         for (const std::string& name : fileNames(array, "screens")) {
             const std::string file = "screens/" + name + ".json";
-            const auto text = read_(file);
+            const auto text = readText(file, kMaxScreenFile);
             const auto json = text ? parseJson(file, *text) : tl::unexpected(text.error());
             // What would have to be left out could be lost: the file stays as it is.
             const bool tooLarge = json && json->is_object() && json->contains("widgets") && (*json)["widgets"].size() > kMostWidgets;
@@ -347,7 +385,7 @@ class Reader {
             complain(file, "name", "the name inside differs from the file's", "The file's name holds");
         screen.background = object.colour("background", screen.background);
         const Json& widgets = object.array("widgets");
-        std::set<std::string> used;
+        NameSet used;
         for (size_t i = 0; i < widgets.size(); ++i)
             readWidget(screen, widgets[i], file, "widgets[" + std::to_string(i) + "]", used);
         screen.unknown = object.unknown();
@@ -355,7 +393,7 @@ class Reader {
     }
 
     void readWidget(Screen& screen, const Json& json, const std::string& file, const std::string& place,
-                    std::set<std::string>& used) {
+                    NameSet& used) {
         JsonObject object(json, file, place, out_.problems);
         const std::string key = object.text("kind");
         const KindInfo* kind = kindByKey(key);
@@ -387,11 +425,11 @@ class Reader {
         auto all = std::make_shared<std::vector<RuleFile>>();
         for (const std::string& name : fileNames(array, "rules")) {
             const std::string file = "rules/" + name + ".rules";
-            auto text = read_(file);
+            auto text = readText(file, kMaxRulesFile);
             if (text)
-                all->push_back({name, std::move(*text)});
+                all->push_back({name, text->text()});
             else
-                complain(file, "", text.error().reason, "Put the file back or take its name out");
+                complain(file, "", text.error().reason, text.error().code == 0 ? text.error().remedy : "Put the file back or take its name out");
         }
         document.rules = all;
     }
@@ -405,7 +443,10 @@ class Reader {
 
     const FileReader& read_;
     ReadProject out_;
-    std::set<std::string> used_;
+    std::map<std::string, Bytes> originals_;               // by path
+    std::unordered_multimap<size_t, Bytes> contents_;      // by the content's hash
+    size_t originalBytes_ = 0, textBytes_ = 0;
+    NameSet used_;
 };
 
 }  // namespace

@@ -8,6 +8,8 @@ namespace gorsefinch {
 
 namespace {
 
+constexpr int kShelfWait = 5000;  // ms for another window that puts something on it
+
 // A project needs a screen; the shelf's is empty.
 Document emptyShelf() {
     Document out;
@@ -31,23 +33,35 @@ Document Shelf::read() {
 }
 
 Result<void> Shelf::put(std::span<const Image> images, std::span<const Face> faces) {
-    Document next = read();
-    for (const Image& image : images) {
-        next = removeImages(next, std::span(&image.name, 1));
-        next = addImages(next, {image});
-    }
-    for (const Face& face : faces) {
-        next = removeFace(next, face.name);
-        next = addFace(next, face);
-    }
-    return folder_.save(next);
+    return change([&](Document next) {
+        for (const Image& image : images) {
+            next = removeImages(next, std::span(&image.name, 1));
+            next = addImages(next, {image});
+        }
+        for (const Face& face : faces) {
+            next = removeFace(next, face.name);
+            next = addFace(next, face);
+        }
+        return next;
+    });
 }
 
 Result<void> Shelf::remove(std::span<const std::string> images, std::span<const std::string> faces) {
-    Document next = removeImages(read(), images);
-    for (const std::string& face : faces)
-        next = removeFace(next, face);
-    return folder_.save(next);
+    return change([&](const Document& present) {
+        Document next = removeImages(present, images);
+        for (const std::string& face : faces)
+            next = removeFace(next, face);
+        return next;
+    });
+}
+
+// Other windows put things on it too: nobody else does while this reads, changes and saves it.
+Result<void> Shelf::change(const std::function<Document(Document)>& edit) {
+    if (auto owned = folder_.waitToOwn(kShelfWait); !owned)
+        return owned;
+    auto saved = folder_.save(edit(read()));
+    folder_.disown();
+    return saved;
 }
 
 Document takeFace(const Document& document, Face face, std::string* name) {

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <functional>
 #include <span>
 
 #include "core/project/project_folder.h"
@@ -11,8 +12,8 @@ namespace gorsefinch {
 // project, in a folder of the user's.
 class Shelf {
   public:
-    // `files` must outlive this. Nothing is read or written yet.
-    Shelf(Files& files, std::filesystem::path folder) : folder_(files, std::move(folder)) {}
+    // `disk` must outlive this. Nothing is read or written yet.
+    Shelf(Disk& disk, std::filesystem::path folder) : folder_(disk, std::move(folder)) {}
 
     // What is on it; an empty one if there is none yet.
     Document read();
@@ -22,6 +23,8 @@ class Shelf {
     Result<void> remove(std::span<const std::string> images, std::span<const std::string> faces);
 
   private:
+    Result<void> change(const std::function<Document(Document)>& edit);
+
     ProjectFolder folder_;
 };
 

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/base/hash.h"
 #include "core/project/font_text.h"
 #include "core/project/json_text.h"
 #include "core/project/project_text.h"
@@ -143,6 +144,8 @@ Json toJson(const Screen& screen) {
     return out;
 }
 
+std::string contentText(const Bytes& bytes) { return bytes ? sha256(*bytes) + "\n" : "none\n"; }
+
 template <typename T>
 Json listJson(const std::vector<T>& all) {
     Json out = Json::array();
@@ -181,15 +184,33 @@ ProjectFiles toFiles(const Document& document) {
     files[kMainFile] = dumped(main);
     for (const Image& image : *document.images) {
         if (image.original)
-            files["images/" + image.file] = *image.original;
+            files["images/" + image.file] = image.original;
         for (const MoreOriginal& each : image.more)
             if (each.original)
-                files["images/" + each.file] = *each.original;
+                files["images/" + each.file] = each.original;
     }
     for (const Face& face : *document.faces)
         if (face.original)
-            files["fonts/" + face.file] = *face.original;
+            files["fonts/" + face.file] = face.original;
     return files;
 }
+
+std::string panelText(const Panel& panel) { return dumped(toJson(panel)); }
+std::string recipeDefaultsText(const Recipe& recipe) { return dumped(recipeJson(recipe)); }
+std::string unknownText(const UnknownKeys& unknown) {
+    Json out = Json::object();
+    appendUnknown(out, unknown);
+    return dumped(out);
+}
+std::string partText(const Variable& variable) { return dumped(toJson(variable)); }
+std::string partText(const Look& look) { return dumped(toJson(look)); }
+std::string partText(const Image& image) {
+    std::string out = dumped(toJson(image)) + contentText(image.original);
+    for (const MoreOriginal& each : image.more)
+        out += contentText(each.original);
+    return out;
+}
+std::string partText(const Face& face) { return dumped(toJson(face)) + contentText(face.original); }
+std::string partText(const Screen& screen) { return dumped(toJson(screen)); }
 
 }  // namespace gorsefinch

@@ -1,0 +1,147 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The part of a project's folder that brings back what was never saved: the journal, and what a crash left.
+#include <algorithm>
+#include <cerrno>
+#include <cstring>
+
+#include "core/base/characters.h"
+#include "core/project/journal_text.h"
+#include "core/project/open_folders.h"
+#include "core/project/pending_save.h"
+
+namespace gorsefinch {
+
+namespace {
+
+constexpr const char* kJournal = ".gorsefinch-journal";
+constexpr const char* kUnsaved = ".gorsefinch-unsaved-";
+constexpr const char* kUnreadable = ".gorsefinch-unreadable-";
+constexpr size_t kMaxJournal = size_t{1} << 30;
+constexpr int kMaxUnsaved = 99999;
+
+// The number behind kUnsaved; nothing for a name that this program doesn't give.
+std::optional<int> unsavedNumber(const std::string& name) {
+    if (!name.starts_with(kUnsaved))
+        return std::nullopt;
+    const std::string digits = name.substr(std::strlen(kUnsaved));
+    if (digits.size() < 3 || digits.size() > 5 || !std::all_of(digits.begin(), digits.end(), isDigit))
+        return std::nullopt;
+    return std::stoi(digits);
+}
+
+std::string unsavedName(int number) {
+    const std::string digits = std::to_string(number);
+    return kUnsaved + std::string(digits.size() < 3 ? 3 - digits.size() : 0, '0') + digits;
+}
+
+// Numbers of all unsaved work in the folder, the highest first.
+std::vector<int> unsavedNumbers(const Folder& root) {
+    std::vector<int> out;
+    if (const auto names = root.list())
+        for (const std::string& each : *names)
+            if (const auto number = unsavedNumber(each))
+                out.push_back(*number);
+    std::sort(out.rbegin(), out.rend());
+    return out;
+}
+
+}  // namespace
+
+// Files that are as they were saved are left out, or only originals are: those are large, and seldom change.
+ProjectFiles ProjectFolder::unsavedFiles(const Document& document, bool all) const {
+    ProjectFiles out;
+    for (auto& [path, bytes] : toFiles(document)) {
+        const auto before = saved_.files.find(path);
+        const bool mayLeaveOut = !all || path.starts_with("images/") || path.starts_with("fonts/");
+        if (!mayLeaveOut || before == saved_.files.end() || !(before->second.bytes == bytes))
+            out.emplace(path, bytes);
+    }
+    return out;
+}
+
+Result<std::optional<Document>> ProjectFolder::unpacked(const std::string& file) const {
+    auto root = Folder::open(disk_, path_);
+    if (!root)
+        return tl::unexpected(root.error());
+    OpenFolders folders(std::move(*root));
+    const auto text = folders.root().read(file, kMaxJournal);
+    if (!text && text.error().code == ENOENT)
+        return std::nullopt;
+    if (!text)
+        return tl::unexpected(text.error());
+    auto files = readJournalText(folders.root().shown(file), text->bytes);
+    if (!files)
+        return tl::unexpected(files.error());
+    const FileReader reader = [&](const std::string& path, size_t maxBytes) -> Result<SharedBytes> {
+        if (const auto entry = files->find(path); entry != files->end())
+            return entry->second;
+        auto there = folders.read(path, maxBytes);
+        return there ? Result<SharedBytes>(std::move(there->bytes)) : tl::unexpected(there.error());
+    };
+    auto read = fromFiles(reader);
+    if (!read.document)
+        return failure(folders.root().shown(file), "", "it holds no project", "It is kept as it is");
+    return std::move(read.document);
+}
+
+Result<void> ProjectFolder::writeJournal(const Document& document) const {
+    if (!isOwned())
+        return failure(path_.string(), "", "the project was taken over by another window or program", "Save it into another folder, or take it over again");
+    const auto root = Folder::open(disk_, path_);
+    return root ? root->replace(kJournal, journalText(unsavedFiles(document, false))) : tl::unexpected(root.error());
+}
+
+Result<std::optional<Document>> ProjectFolder::journal() const { return unpacked(kJournal); }
+
+void ProjectFolder::dropJournal() {
+    if (!isOwned())
+        return;
+    if (const auto root = Folder::open(disk_, path_))
+        (void)root->remove(kJournal);
+}
+
+Result<void> ProjectFolder::keepUnsaved(const Document& opened) {
+    const auto left = journal();
+    const auto root = Folder::open(disk_, path_);
+    if (!root)
+        return tl::unexpected(root.error());
+    if (!left) {
+        if (const auto kept = setAside(*root, kJournal, kUnreadable); !kept)
+            return kept;
+        Error error = left.error();
+        error.remedy = std::string("It is kept as ") + kUnreadable + "1 or the next free number, in the project's folder";
+        return tl::unexpected(error);
+    }
+    if (!*left)
+        return {};
+    if (toFiles(**left) != toFiles(opened)) {
+        const std::vector<int> numbers = unsavedNumbers(*root);
+        int number = numbers.empty() ? 1 : numbers.front() + 1;
+        if (number > kMaxUnsaved)
+            for (number = 1; std::find(numbers.begin(), numbers.end(), number) != numbers.end();)
+                ++number;
+        if (number > kMaxUnsaved)
+            return failure(root->shown(kJournal), "", "there is too much unsaved work", "Restore or drop what is there first");
+        if (auto kept = root->replace(unsavedName(number), journalText(unsavedFiles(**left, true))); !kept)
+            return kept;
+    }
+    return root->remove(kJournal);
+}
+
+std::optional<ProjectFolder::Unsaved> ProjectFolder::latestUnsaved() const {
+    const auto root = Folder::open(disk_, path_);
+    if (!root)
+        return std::nullopt;
+    for (const int number : unsavedNumbers(*root))
+        if (auto document = unpacked(unsavedName(number)); document && *document)
+            return Unsaved{unsavedName(number), std::move(**document)};
+    return std::nullopt;
+}
+
+void ProjectFolder::dropUnsaved(const std::string& file) {
+    const auto root = Folder::open(disk_, path_);
+    if (root && unsavedNumber(file))
+        (void)root->remove(file);
+}
+
+}  // namespace gorsefinch
