@@ -21,6 +21,7 @@
 #include "app/frame/commands_dialog.h"
 #include "app/frame/foot.h"
 #include "app/frame/header.h"
+#include "app/frame/project_bars.h"
 #include "app/fonts/fonts_station.h"
 #include "app/images/images_station.h"
 #include "app/panel/panel_station.h"
@@ -45,9 +46,9 @@ MainWindow::MainWindow(Session& session) : session_(session) {
     column->setSpacing(0);
     header_ = new Header(session_, stations_, page);
     foot_ = new Foot(session_, page);
-    makeRecoveryBar();
+    bars_ = new ProjectBars(session_, page);
     column->addWidget(header_);
-    column->addWidget(recovery_);
+    column->addWidget(bars_);
     column->addWidget(pages_, 1);
     column->addWidget(foot_);
     setCentralWidget(page);
@@ -64,7 +65,7 @@ MainWindow::MainWindow(Session& session) : session_(session) {
     connect(&session_, &Session::savedChanged, this, &MainWindow::refresh);
     connect(&session_, &Session::selectionChanged, foot_, &Foot::refresh);
     connect(&session_, &Session::noticed, foot_, &Foot::tell);
-    connect(&session_, &Session::recoveryFound, recovery_, &QWidget::show);
+    connect(bars_, &ProjectBars::saveAsAsked, this, &MainWindow::saveAs);
     restoreState();
 }
 
@@ -100,33 +101,6 @@ void MainWindow::makeStations() {
     });
     connect(start_, &StartPage::created, this, [this] { openProject(session_.folder()); });
     connect(start_, &StartPage::backAsked, this, [this] { showStation(static_cast<int>(stations_.indexOf(screens_))); });
-}
-
-void MainWindow::makeRecoveryBar() {
-    recovery_ = new QWidget(this);
-    recovery_->setObjectName("recovery");
-    recovery_->setAutoFillBackground(true);
-    auto* row = new QHBoxLayout(recovery_);
-    row->setContentsMargins(12, 6, 12, 6);
-    auto* words = new QLabel(tr("Gorsefinch ended last time before this project was saved. What was not saved is still there."), recovery_);
-    auto* restore = new QPushButton(tr("Restore it"), recovery_);
-    restore->setObjectName("restore");
-    restore->setToolTip(tr("Takes the place of what you see; Ctrl+Z brings that back"));
-    auto* drop = new QPushButton(tr("Drop it"), recovery_);
-    drop->setObjectName("drop_recovery");
-    drop->setToolTip(tr("Deletes it for good. Until then it waits, whatever you edit and save"));
-    row->addWidget(words, 1);
-    row->addWidget(restore);
-    row->addWidget(drop);
-    recovery_->hide();
-    connect(restore, &QPushButton::clicked, this, [this] {
-        recovery_->hide();
-        session_.restoreRecovery();
-    });
-    connect(drop, &QPushButton::clicked, this, [this] {
-        recovery_->hide();
-        session_.dropRecovery();
-    });
 }
 
 QAction* MainWindow::command(const QString& name, const QKeySequence& keys, const std::function<void()>& run) {
@@ -221,7 +195,7 @@ int MainWindow::ask(const QString& title, const QString& words, int buttons) {
 }
 
 bool MainWindow::openProject(const QString& folder) {
-    recovery_->hide();
+    bars_->reset();
     const auto opened = session_.open(folder);
     if (!opened) {
         if (!session_.isOpen())
@@ -265,11 +239,13 @@ bool MainWindow::save() {
     if (!session_.isOpen())
         return false;
     finishTyping();
-    if (const auto saved = session_.save(); !saved) {
+    auto saved = session_.save();
+    // What another program wrote is looked at before anything replaces it.
+    if (!saved && saved.error().code == kChangedOutside && bars_->reviewOutside())
+        saved = session_.save();
+    if (!saved)
         ask(tr("Not saved"), QString::fromStdString(saved.error().text()), QMessageBox::Ok);
-        return false;
-    }
-    return true;
+    return saved.has_value();
 }
 
 void MainWindow::saveAs() {

@@ -15,6 +15,7 @@ namespace gorsefinch::app {
 
 class Foot;
 class Header;
+class ProjectBars;
 class RulesStation;
 class ScreensStation;
 class Session;
@@ -40,7 +41,6 @@ class MainWindow : public QMainWindow {
   private:
     void makeStations();
     void makeCommands();
-    void makeRecoveryBar();
     QAction* command(const QString& name, const QKeySequence& keys, const std::function<void()>& run);
     void showProjectMenu();
     void goTo(const Problem& problem);
@@ -64,7 +64,7 @@ class MainWindow : public QMainWindow {
     Foot* foot_ = nullptr;
     StartPage* start_ = nullptr;
     QStackedWidget* pages_ = nullptr;
-    QWidget* recovery_ = nullptr;
+    ProjectBars* bars_ = nullptr;
     QVector<QAction*> commands_;
     int lastStation_ = 0;  // of the last session; 0 once it was restored
 };

@@ -16,14 +16,13 @@
 #include "app/session/session.h"
 #include "app/widgets/counted.h"
 #include "app/widgets/from_std.h"
+#include "core/base/files.h"
 #include "core/image/series.h"
 #include "core/project/image_edits.h"
 
 namespace gorsefinch::app {
 
 namespace {
-
-constexpr size_t kMostPictureFile = size_t{256} << 20;
 
 // What is larger than the panel comes in as large as the panel shows it whole, unless the recipe says a size.
 void fitToPanel(Recipe& recipe, const Original& original, const Panel& panel) {
@@ -33,29 +32,30 @@ void fitToPanel(Recipe& recipe, const Original& original, const Panel& panel) {
     (wide ? recipe.width : recipe.height) = wide ? panel.width : panel.height;
 }
 
-// The image of one file or series, decoded to see that it can be used.
-Result<Image> readImage(const std::vector<std::string>& paths, const Document& document, const Progress& progress = {}) {
-    const Recipe& usual = *document.usualRecipe;
-    const Panel& panel = *document.panel;
-    Files files;
+// The image of one file or series with their bytes, decoded to see that it can be used.
+Result<Image> imageFrom(const std::vector<MoreOriginal>& files, const Document& document, const Progress& progress = {}) {
     Image image;
-    for (const std::string& path : paths) {
-        const auto bytes = files.read(path, kMostPictureFile);
-        if (!bytes)
-            return tl::unexpected(bytes.error());
-        const std::string name = std::filesystem::path(path).filename().string();
-        const auto original = std::make_shared<const std::string>(*bytes);
-        if (image.original)
-            image.more.push_back({name, original});
-        else
-            image.file = name, image.original = original;
-    }
-    image.recipe = usual;
+    image.file = files.front().file;
+    image.original = files.front().original;
+    image.more.assign(files.begin() + 1, files.end());
+    image.recipe = *document.usualRecipe;
     const auto decoded = decodeFrames(image, progress);
     if (!decoded)
         return tl::unexpected(decoded.error());
-    fitToPanel(image.recipe, **decoded, panel);
+    fitToPanel(image.recipe, **decoded, *document.panel);
     return image;
+}
+
+Result<Image> readImage(const std::vector<std::string>& paths, const Document& document, const Progress& progress = {}) {
+    Disk disk;
+    std::vector<MoreOriginal> files;
+    for (const std::string& path : paths) {
+        const auto bytes = readFile(disk, path, kMaxPictureFile);
+        if (!bytes)
+            return tl::unexpected(bytes.error());
+        files.push_back({std::filesystem::path(path).filename().string(), std::make_shared<const std::string>(*bytes)});
+    }
+    return imageFrom(files, document, progress);
 }
 
 }  // namespace
@@ -64,8 +64,9 @@ BringIn::BringIn(Session& session, QWidget* window) : QObject(window), session_(
     connect(&session, &Session::changed, this, [this](const Change& change) {
         if (!change.opened)
             return;
-        const QStringList there = QDir(session_.folder() + "/images").entryList(QDir::Files);
-        seen_ = QSet<QString>(there.begin(), there.end());
+        seen_.clear();
+        for (const std::string& each : session_.store().imageFiles())
+            seen_.insert(fromStd(each));
         watchFolder();
     });
     connect(&session, &Session::savedChanged, this, [this] {
@@ -187,25 +188,25 @@ void BringIn::watchFolder() {
     if (!folder.exists())
         return;
     watcher_->addPath(folder.path());
-    for (const QString& file : folder.entryList(QDir::Files))
-        watcher_->addPath(folder.filePath(file));
+    for (const std::string& file : session_.store().imageFiles())
+        watcher_->addPath(folder.filePath(fromStd(file)));
 }
 
 // What others did in the images folder: changed originals are read again, new pictures come in.
 void BringIn::takeUpChanges() {
-    if (!session_.isOpen())
+    if (!session_.isOpen() || !session_.mayEdit())
         return;
-    const QDir folder(session_.folder() + "/images");
-    Files files;
     Document next = session_.document();
     QStringList changed;
     std::vector<Image> fresh;
-    QStringList patterns = QString(kPicturePatterns).split(' ');
-    for (const QString& file : folder.entryList(patterns, QDir::Files)) {
-        const auto bytes = files.read(folder.filePath(file).toStdString(), kMostPictureFile);
+    const QStringList patterns = QString(kPicturePatterns).split(' ');
+    for (const std::string& name : session_.store().imageFiles()) {
+        const QString file = fromStd(name);
+        if (!QDir::match(patterns, file))
+            continue;
+        const auto bytes = session_.store().readProjectFile("images/" + name, kMaxPictureFile);
         if (!bytes)
             continue;
-        const std::string name = file.toStdString();
         bool known = false;
         for (const Image& each : *next.images) {
             const bool first = each.file == name;
@@ -214,10 +215,10 @@ void BringIn::takeUpChanges() {
                 continue;
             known = true;
             const Bytes& held = first ? each.original : more->original;
-            if (held && *held == *bytes)
+            if (held && *held == bytes->text())
                 break;
             Image copy = each;
-            const auto original = std::make_shared<const std::string>(*bytes);
+            const Bytes& original = bytes->shared();
             if (first)
                 copy.original = original;
             else
@@ -231,7 +232,7 @@ void BringIn::takeUpChanges() {
         if (known || seen_.contains(file))
             continue;
         seen_.insert(file);
-        if (const auto image = readImage({folder.filePath(file).toStdString()}, session_.document()))
+        if (const auto image = imageFrom({{name, bytes->shared()}}, session_.document()))
             fresh.push_back(*image);
     }
     std::vector<std::string> names;

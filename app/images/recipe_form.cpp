@@ -189,7 +189,7 @@ void RecipeForm::makeReduction() {
         const PixelFormatInfo* chosen = pixelFormatByKey(format->itemData(at).toString().toStdString());
         change([&](Recipe& r) { r.format = chosen ? std::optional(chosen->format) : std::nullopt; }, tr("Format %1").arg(format->itemText(at)));
     });
-    fills_.push_back([this, format, panel](const Recipe& r) {
+    fills_.push_back([format, panel](const Recipe& r) {
         format->setItemText(0, tr("as the panel: %1").arg(info(panel()).key));
         format->setCurrentIndex(r.format ? format->findData(QString(info(*r.format).key)) : 0);
     });
@@ -245,7 +245,7 @@ void RecipeForm::makeReduction() {
     when(strength.name, strength.field, dithers);
     auto* light = new ChoiceField({tr("linear"), tr("as stored")}, page_);
     connect(light, &ChoiceField::chosen, this, [this](const QString& to) { change([&](Recipe& r) { r.linear = to == tr("linear"); }, tr("Light %1").arg(to)); });
-    fills_.push_back([this, light](const Recipe& r) { light->setChosen(r.linear ? tr("linear") : tr("as stored")); });
+    fills_.push_back([light](const Recipe& r) { light->setChosen(r.linear ? tr("linear") : tr("as stored")); });
     when(addRow(tr("Light"), light, tr("Dots mix as light does, or as the numbers do")), light, dithers);
     const Slider threshold = slider(tr("Threshold"), "threshold", 1, 255, 128, &Recipe::threshold, tr("The least grey that is lit"));
     when(threshold.name, threshold.field, oneBit);
@@ -264,7 +264,7 @@ void RecipeForm::makeStorage() {
     addUnder(packed_);
     auto* where = new ChoiceField({tr("code"), tr("outside")}, page_);
     connect(where, &ChoiceField::chosen, this, [this](const QString& to) { change([&](Recipe& r) { r.outside = to == tr("outside"); }, tr("Keep in %1").arg(to)); });
-    fills_.push_back([this, where](const Recipe& r) { where->setChosen(r.outside ? tr("outside") : tr("code")); });
+    fills_.push_back([where](const Recipe& r) { where->setChosen(r.outside ? tr("outside") : tr("code")); });
     addRow(tr("Lives in"), where, tr("The code's flash, or a memory that the firmware reads through a function"));
 }
 

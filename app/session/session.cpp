@@ -4,13 +4,14 @@
 #include <algorithm>
 
 #include "core/emit/generate.h"
+#include "core/project/project_text.h"
 
 namespace gorsefinch::app {
 
 namespace {
 
 constexpr int kTick = 16;            // ms: one frame of a usual display
-constexpr int kJournalDelay = 1500;  // ms after the last edit
+constexpr int kOutsideLook = 2000;   // ms between looks at what others do in the folder
 
 Change difference(const Document& a, const Document& b) {
     Change change;
@@ -32,46 +33,39 @@ Session::Session(QObject* parent) : QObject(parent) {
     ticker_.setInterval(kTick);
     ticker_.setTimerType(Qt::PreciseTimer);
     connect(&ticker_, &QTimer::timeout, this, &Session::stepTwin);
-    journalTimer_.setSingleShot(true);
-    journalTimer_.setInterval(kJournalDelay);
-    connect(&journalTimer_, &QTimer::timeout, this, &Session::keepJournal);
+    outsideTimer_.setInterval(kOutsideLook);
+    connect(&outsideTimer_, &QTimer::timeout, this, [this] { lookOutside(false); });
+    connect(&store_, &ProjectStore::failed, this, &Session::tell);
     clock_.start();
 }
 
-Session::~Session() { waitForJournal(); }
+Session::~Session() = default;
 
-QString Session::folder() const { return folder_ ? QString::fromStdString(folder_->path().string()) : QString(); }
+QString Session::folder() const { return QString::fromStdString(store_.path().string()); }
 
 Result<void> Session::open(const QString& path) {
-    waitForJournal();
-    // What is still to be kept belongs to the project that is left, not to the one that comes.
-    journalTimer_.stop();
-    auto folder = std::make_unique<ProjectFolder>(files_, path.toStdString());
-    ReadProject project = folder->open();
-    if (!project.document) {
-        const Problem& problem = project.problems.front();
-        return failure(problem.file, problem.place, problem.reason, problem.remedy);
-    }
-    const auto kept = folder->keepUnsaved(*project.document);
-    folder_ = std::move(folder);
-    openProblems_ = std::move(project.problems);
-    adopt(std::move(*project.document));
+    auto project = store_.open(path.toStdString());
+    if (!project)
+        return tl::unexpected(project.error());
+    openProblems_ = std::move(project->problems);
+    adopt(std::move(*project->document));
+    outsideTimer_.start();
     offerRecovery();
-    if (!kept)
-        tell(QString::fromStdString(kept.error().text()));
     return {};
 }
 
 Result<void> Session::create(const Document& document, const QString& path) {
-    auto folder = std::make_unique<ProjectFolder>(files_, path.toStdString());
-    if (files_.exists(folder->path() / kMainFile))
+    Disk& disk = store_.disk();
+    ProjectFolder folder(disk, path.toStdString());
+    if (folder.holdsProject())
         return failure(path.toStdString(), "", "there is a project already", "Choose another folder");
-    if (auto saved = folder->save(document); !saved)
+    if (auto saved = folder.save(document); !saved)
         return saved;
     return open(path);
 }
 
 void Session::adopt(Document document) {
+    base_ = document;
     history_ = std::make_unique<History>(std::move(document));
     history_->markSaved();
     builder_ = SceneBuilder();
@@ -84,27 +78,23 @@ void Session::adopt(Document document) {
 }
 
 Result<void> Session::save() {
-    waitForJournal();
-    journalTimer_.stop();
-    auto saved = folder_->save(document());
+    lookOutside(true);
+    auto saved = store_.save(document());
     if (saved) {
+        base_ = document();
         history_->markSaved();
         openProblems_.clear();
         Q_EMIT savedChanged();
+    } else if (saved.error().code == kChangedOutside) {
+        lookOutside(true);
     }
     return saved;
 }
 
 Result<void> Session::saveAs(const QString& path) {
-    waitForJournal();
-    auto folder = std::make_unique<ProjectFolder>(files_, path.toStdString());
-    if (files_.exists(folder->path() / kMainFile))
-        return failure(path.toStdString(), "", "there is a project already", "Choose another folder");
-    if (auto saved = folder->save(document()); !saved)
+    if (auto saved = store_.saveAs(document(), path.toStdString()); !saved)
         return saved;
-    folder_->dropJournal();
-    folder_ = std::move(folder);
-    (void)folder_->open();
+    base_ = document();
     history_->markSaved();
     Q_EMIT savedChanged();
     return {};
@@ -113,10 +103,25 @@ Result<void> Session::saveAs(const QString& path) {
 void Session::edit(const Document& next, const QString& label, const QString& merge) {
     if (stepping_)
         return;
+    if (const auto refused = refusal(next)) {
+        tell(*refused);
+        // Fields that show what was typed go back to what holds.
+        Q_EMIT changed({false, true, true, true, true, true, true, true});
+        return;
+    }
     const Document before = document();
     history_->push(next, label.toStdString(), merge.toStdString());
     refresh(before, false);
-    journalTimer_.start();
+    store_.keep(document(), history_->isSaved());
+}
+
+// Why an edit can't be made; nothing if it can.
+std::optional<QString> Session::refusal(const Document& next) const {
+    if (!mayEdit())
+        return tr("The project is open read-only: %1. Take it over to edit it.").arg(store_.whyLook());
+    if (const auto limit = exceededLimit(document(), next))
+        return QString::fromStdString(*limit);
+    return std::nullopt;
 }
 
 bool Session::edit(const Result<Document>& next, const QString& label, const QString& merge) {
@@ -124,8 +129,12 @@ bool Session::edit(const Result<Document>& next, const QString& label, const QSt
         tell(QString::fromStdString(next.error().text()));
         return false;
     }
+    if (stepping_ || refusal(*next)) {
+        edit(*next, label, merge);
+        return false;
+    }
     edit(*next, label, merge);
-    return !stepping_;
+    return true;
 }
 
 bool Session::addWidgets(const Document& document, std::vector<Widget> widgets, const QString& label) {
@@ -137,18 +146,19 @@ bool Session::addWidgets(const Document& document, std::vector<Widget> widgets, 
         tell(tr("A screen holds at most %1 widgets.").arg(kMostWidgets));
         return false;
     }
-    edit(next, label);
+    if (!edit(Result<Document>(next), label))
+        return false;
     select(added);
     return true;
 }
 
 void Session::undo() {
-    if (isOpen() && history_->canUndo())
+    if (isOpen() && mayEdit() && history_->canUndo())
         step([this] { history_->undo(); });
 }
 
 void Session::redo() {
-    if (isOpen() && history_->canRedo())
+    if (isOpen() && mayEdit() && history_->canRedo())
         step([this] { history_->redo(); });
 }
 
@@ -159,7 +169,7 @@ void Session::step(const std::function<void()>& move) {
     move();
     refresh(before, false);
     stepping_ = false;
-    journalTimer_.start();
+    store_.keep(document(), history_->isSaved());
 }
 
 void Session::rebuild() {
@@ -253,25 +263,73 @@ void Session::stepTwin() {
     Q_EMIT twinStepped();
 }
 
-void Session::waitForJournal() {
-    if (journal_.valid())
-        journal_.wait();
+Result<void> Session::takeOver() {
+    if (auto taken = store_.takeOver(); !taken)
+        return taken;
+    offerRecovery();
+    lookOutside(true);
+    return {};
 }
 
-// A document is a value: it is written in another thread while the user edits the next one.
-void Session::keepJournal() {
-    waitForJournal();
-    if (history_->isSaved()) {
-        folder_->dropJournal();
+void Session::lookOutside(bool atOnce) {
+    if (!isOpen())
         return;
+    store_.checkOutside(document(), atOnce);
+    followOutside();
+}
+
+// Who only looks has nothing of their own, and sees what the others save.
+void Session::followOutside() {
+    if (store_.mayWrite() || !history_->isSaved() || store_.outsideChanges().isEmpty())
+        return;
+    ProjectFolder::Theirs theirs = store_.readTheirs();
+    if (!theirs.project.document)
+        return;
+    const Document before = document();
+    base_ = *theirs.project.document;
+    openProblems_ = theirs.project.problems;
+    history_ = std::make_unique<History>(base_);
+    history_->markSaved();
+    store_.markSeen(theirs);
+    refresh(before, false);
+}
+
+Result<Merge> Session::outsideMerge(const std::map<std::string, MergeSide>& choices) {
+    const ProjectFolder::Theirs theirs = store_.readTheirs();
+    if (!theirs.project.document) {
+        const Problem& problem = theirs.project.problems.front();
+        return failure(problem.file, problem.place, problem.reason, problem.remedy);
     }
-    journal_ = std::async(std::launch::async, [folder = folder_.get(), now = document()] {
-        (void)folder->writeJournal(now);
-    });
+    return mergeDocuments(base_, document(), *theirs.project.document, choices);
+}
+
+Result<void> Session::takeOutside(const std::map<std::string, MergeSide>& choices) {
+    ProjectFolder::Theirs theirs = store_.readTheirs();
+    if (!theirs.project.document) {
+        const Problem& problem = theirs.project.problems.front();
+        return failure(problem.file, problem.place, problem.reason, problem.remedy);
+    }
+    const Merge merge = mergeDocuments(base_, document(), *theirs.project.document, choices);
+    if (const auto limit = exceededLimit(document(), merge.document))
+        return failure("", "", *limit, "Take some out, then merge again");
+    base_ = *theirs.project.document;
+    store_.markSeen(theirs);
+    openProblems_ = theirs.project.problems;
+    edit(merge.document, tr("Merge changes from outside"));
+    if (toFiles(document()) == toFiles(base_)) {
+        history_->markSaved();
+        store_.keep(document(), true);
+        Q_EMIT savedChanged();
+    }
+    return {};
+}
+
+void Session::ignoreOutside() {
+    store_.markSeen(store_.readTheirs());
 }
 
 void Session::offerRecovery() {
-    recovery_ = folder_->latestUnsaved();
+    recovery_ = store_.mayWrite() ? store_.latestUnsaved() : std::nullopt;
     if (recovery_)
         Q_EMIT recoveryFound();
 }
@@ -282,23 +340,18 @@ void Session::restoreRecovery() {
         return;
     const ProjectFolder::Unsaved restored = *std::exchange(recovery_, std::nullopt);
     edit(restored.document, tr("Restore unsaved work"));
-    keepJournal();
-    waitForJournal();
-    folder_->dropUnsaved(restored.file);
+    store_.keepNow();
+    store_.dropUnsaved(restored.file);
     offerRecovery();
 }
 
 void Session::dropRecovery() {
     if (!recovery_)
         return;
-    folder_->dropUnsaved(std::exchange(recovery_, std::nullopt)->file);
+    store_.dropUnsaved(std::exchange(recovery_, std::nullopt)->file);
     offerRecovery();
 }
 
-void Session::discardChanges() {
-    waitForJournal();
-    journalTimer_.stop();
-    folder_->dropJournal();
-}
+void Session::discardChanges() { store_.forgetUnsaved(); }
 
 }  // namespace gorsefinch::app

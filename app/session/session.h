@@ -7,12 +7,11 @@
 #include <QStringList>
 #include <QTimer>
 #include <functional>
-#include <future>
 #include <memory>
 
+#include "app/session/project_store.h"
 #include "core/project/edit.h"
 #include "core/project/history.h"
-#include "core/project/project_folder.h"
 #include "core/sim/twin.h"
 
 namespace gorsefinch::app {
@@ -41,6 +40,20 @@ class Session : public QObject {
     Result<void> save();
     Result<void> saveAs(const QString& folder);
     bool isOpen() const { return history_ != nullptr; }
+    // The project's folder: who may write there, and what others do in it.
+    ProjectStore& store() { return store_; }
+    const ProjectStore& store() const { return store_; }
+    // False while the project is open to look at: edits are refused, and that is told.
+    bool mayEdit() const { return store_.mayWrite(); }
+    // Takes the project from the process that has it, and with it what that saved.
+    Result<void> takeOver();
+
+    // What others changed in the project's folder, beside what changed here. An error if it can't be read there.
+    Result<Merge> outsideMerge(const std::map<std::string, MergeSide>& choices = {});
+    // Makes the merge the present, as one edit; from then on save() may replace what they wrote.
+    Result<void> takeOutside(const std::map<std::string, MergeSide>& choices);
+    // Goes on with what is here where the project on disk can't be read; the next save replaces it.
+    void ignoreOutside();
     QString folder() const;
 
     const Document& document() const { return history_->now(); }
@@ -103,14 +116,15 @@ class Session : public QObject {
     void step(const std::function<void()>& move);
     void refresh(const Document& before, bool opened);
     void rebuild();
-    void keepJournal();
-    void waitForJournal();
     void keepSelection();
     void offerRecovery();
+    void lookOutside(bool atOnce);
+    void followOutside();
+    std::optional<QString> refusal(const Document& next) const;
 
-    Files files_;
-    std::unique_ptr<ProjectFolder> folder_;
+    ProjectStore store_;
     std::unique_ptr<History> history_;
+    Document base_;  // the project as it was last read from or written to disk
     SceneBuilder builder_;
     BuiltSceneRef scene_;
     std::unique_ptr<Twin> twin_;
@@ -118,10 +132,9 @@ class Session : public QObject {
     std::optional<ProjectFolder::Unsaved> recovery_;
     QString screen_;
     Names selection_;
-    QTimer ticker_, journalTimer_;
+    QTimer ticker_, outsideTimer_;
     QElapsedTimer clock_;
     qint64 twinTime_ = 0, lastTick_ = 0;
-    std::future<void> journal_;
     bool stepping_ = false;  // an undo or a redo is being told
 };
 
