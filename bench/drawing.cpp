@@ -17,8 +17,8 @@ using namespace gorsefinch;
 namespace {
 
 Document openKiln() {
-    Files files;
-    return *ProjectFolder(files, SOURCE_DIR "/examples/kiln").open().document;
+    Disk disk;
+    return *ProjectFolder(disk, SOURCE_DIR "/examples/kiln").open().document;
 }
 
 // What the painter needs to draw one widget, prepared outside the timed part, as a program would.

@@ -12,8 +12,8 @@ using namespace gorsefinch;
 namespace {
 
 Document largeProject(int screens) {
-    Files files;
-    Document d = *ProjectFolder(files, SOURCE_DIR "/examples/kiln").open().document;
+    Disk disk;
+    Document d = *ProjectFolder(disk, SOURCE_DIR "/examples/kiln").open().document;
     d.screens.clear();
     std::string rules;
     for (int s = 0; s < screens; ++s) {

@@ -65,8 +65,8 @@ void report(benchmark::State& state, const Sent& sent) {
 }
 
 Document openKiln() {
-    Files files;
-    return *ProjectFolder(files, SOURCE_DIR "/examples/kiln").open().document;
+    Disk disk;
+    return *ProjectFolder(disk, SOURCE_DIR "/examples/kiln").open().document;
 }
 
 void changedText(benchmark::State& state) {

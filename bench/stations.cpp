@@ -23,8 +23,8 @@ using namespace gorsefinch::app;
 namespace {
 
 Document kiln() {
-    Files files;
-    return *ProjectFolder(files, SOURCE_DIR "/examples/kiln").open().document;
+    Disk disk;
+    return *ProjectFolder(disk, SOURCE_DIR "/examples/kiln").open().document;
 }
 
 Document withMuch() {
