@@ -128,8 +128,8 @@ class TestPanelStation : public QObject, support::OnWindow {
         type("panel_height", "200");
         choose("panel_turn", Qt::Key_Down);
         QVERIFY(session_->save().has_value());
-        Files files;
-        const auto saved = ProjectFolder(files, open_->folder().toStdString()).open();
+        Disk disk;
+        const auto saved = ProjectFolder(disk, open_->folder().toStdString()).open();
         QCOMPARE(saved.document->panel->height, 200);
         QCOMPARE(saved.document->panel->turn, 90);
         QVERIFY(saved.document->panel->mirrorY);

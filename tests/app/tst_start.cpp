@@ -40,8 +40,8 @@ class TestStart : public QObject, support::OnWindow {
         QVERIFY(!session_->history().isSaved());
     }
     int placeOnDisk() {
-        Files files;
-        const auto read = ProjectFolder(files, open_->folder().toStdString()).open();
+        Disk disk;
+        const auto read = ProjectFolder(disk, open_->folder().toStdString()).open();
         const ScreenRef status = read.document->screen("status");
         return status->widgets[static_cast<size_t>(widgetIndex(*status, "hold_button"))]->x;
     }

@@ -111,7 +111,7 @@ class TestStations : public QObject, support::OnWindow {
         auto* round = find<QCheckBox>("panel_round");
         QTest::mouseClick(round, Qt::LeftButton, Qt::NoModifier, QPoint(8, round->height() / 2));
         QVERIFY(session_->document().panel->round);
-        QVERIFY(toFiles(session_->document()).at("gorsefinch.json").find("\"shape\": \"round\"") != std::string::npos);
+        QVERIFY(toFiles(session_->document()).at("gorsefinch.json").text().find("\"shape\": \"round\"") != std::string::npos);
         station(5);
         const QImage shown = twin->grab().toImage();
         QCOMPARE(shown.pixel(twin->width() / 2, twin->height() / 2), before);
@@ -148,6 +148,17 @@ class TestStations : public QObject, support::OnWindow {
         QVERIFY(target::readFile(out + "/kiln_port.c").endsWith("/* mine */\n"));
     }
 
+    // The project's folder as a crash right now would leave it.
+    QString afterCrash() {
+        const QString to = open_->path("crashed");
+        for (QDirIterator all(project(), QDir::Files | QDir::Hidden, QDirIterator::Subdirectories); all.hasNext();) {
+            const QString file = all.next(), copy = to + file.mid(project().size());
+            QDir().mkpath(QFileInfo(copy).path());
+            QFile::copy(file, copy);
+        }
+        return to;
+    }
+
     void savingAndRecovery() {
         QTest::mouseClick(canvas(), Qt::LeftButton, {}, at(50, 210));
         press(canvas(), Qt::Key_Right);
@@ -157,16 +168,17 @@ class TestStations : public QObject, support::OnWindow {
         press(canvas(), Qt::Key_Right);
         QTRY_VERIFY_WITH_TIMEOUT(QFileInfo::exists(project() + "/.gorsefinch-journal"), 5000);
         // The next start finds what the crash left.
+        const QString left = afterCrash();
         Session second;
         MainWindow other(second);
         other.show();
-        QVERIFY(other.openProject(project()));
+        QVERIFY(other.openProject(left));
         QVERIFY(other.findChild<QWidget*>("recovery")->isVisible());
         QTest::mouseClick(other.findChild<QPushButton*>("restore"), Qt::LeftButton);
         const ScreenRef status = second.document().screen("status");
         QCOMPARE(status->widgets[static_cast<size_t>(widgetIndex(*status, "hold_button"))]->x, 12);
         QVERIFY(second.save().has_value());
-        QVERIFY(!QFileInfo::exists(project() + "/.gorsefinch-journal"));
+        QVERIFY(!QFileInfo::exists(left + "/.gorsefinch-journal"));
         QVERIFY(!second.hasRecovery());
     }
 
@@ -180,20 +192,21 @@ class TestStations : public QObject, support::OnWindow {
             return status->widgets[static_cast<size_t>(widgetIndex(*status, "hold_button"))]->x;
         };
         const int moved = placeIn(*session_);
+        const QString left = afterCrash();
         {
             Session second;
             MainWindow other(second);
             other.show();
-            QVERIFY(other.openProject(project()));
+            QVERIFY(other.openProject(left));
             QVERIFY(other.findChild<QWidget*>("recovery")->isVisible());
             second.edit(changeWidgets(second.document(), "status", std::vector<std::string>{"hold_button"}, [](Widget& w) { w.x = 40; }), "Move");
-            QTRY_VERIFY_WITH_TIMEOUT(QFileInfo::exists(project() + "/.gorsefinch-journal"), 5000);
+            QTRY_VERIFY_WITH_TIMEOUT(QFileInfo::exists(left + "/.gorsefinch-journal"), 5000);
             QVERIFY(second.save().has_value());
         }
         Session third;
         MainWindow other(third);
         other.show();
-        QVERIFY(other.openProject(project()));
+        QVERIFY(other.openProject(left));
         QCOMPARE(placeIn(third), 40);
         QVERIFY(other.findChild<QWidget*>("recovery")->isVisible());
         QTest::mouseClick(other.findChild<QPushButton*>("restore"), Qt::LeftButton);

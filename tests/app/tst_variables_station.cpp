@@ -111,8 +111,8 @@ class TestVariablesStation : public QObject, support::OnWindow {
         // Numbers have no length, texts no range.
         QVERIFY(!(table_->model()->flags(table_->model()->index(row("title"), VariablesModel::Least)) & Qt::ItemIsEditable));
         QVERIFY(session_->save().has_value());
-        Files files;
-        const auto read = ProjectFolder(files, open_->folder().toStdString()).open();
+        Disk disk;
+        const auto read = ProjectFolder(disk, open_->folder().toStdString()).open();
         QCOMPARE(read.document->variable("title")->startText, std::string("H"));
     }
 

@@ -56,7 +56,14 @@ class TestCommandLine : public QObject {
         QCOMPARE(run({"check", dir_.filePath("nowhere")}), 1);
         QVERIFY(out_.contains("nowhere"));
         QCOMPARE(run({"render", dir_.filePath("nowhere"), "-o", "x.png"}), 1);
-        QVERIFY(err_.contains("gorsefinch.json"));
+        QVERIFY(err_.contains("nowhere") && err_.contains("no such folder") && !err_.contains("nowhere/nowhere"));
+        // A relative folder is told once, and what the toolkit says is not.
+        QVERIFY(QDir(dir_.path()).mkdir("bare"));
+        QCOMPARE(run({"check", QDir().relativeFilePath(dir_.filePath("bare"))}), 1);
+        QCOMPARE(out_.count("bare"), 1);
+        QVERIFY(out_.contains("bare/gorsefinch.json") && out_.contains("Open a folder with a project"));
+        QVERIFY(err_.isEmpty());
+        QVERIFY(QDir(dir_.filePath("bare")).entryList(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot).isEmpty());
         QCOMPARE(run({"render", kiln_, "--screen", "cellar", "-o", "x.png"}), 1);
         QVERIFY(err_.contains("cellar"));
         QVERIFY(!QFile::exists(dir_.filePath("x.png")));

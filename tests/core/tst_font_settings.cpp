@@ -19,8 +19,8 @@ namespace {
 using Bytes8 = std::vector<uint8_t>;
 
 Bytes fileBytes(const std::string& path) {
-    Files files;
-    return std::make_shared<const std::string>(*files.read(path));
+    Disk disk;
+    return std::make_shared<const std::string>(*readFile(disk, path, kMaxPictureFile));
 }
 
 // One screen with one text in the kiln's regular face.
@@ -335,7 +335,7 @@ class TestFontSettings : public QObject {
         document = withHandGlyph(document, {faceName(document), 9}, U'Ä', HandGlyph{-1, 8, 6, {"#.#", "..."}});
         document = withFontSettings(document, {faceName(document), 0}, [] { FontSettings s; s.gamma = 80; return s; }());
         const ProjectFiles files = toFiles(document);
-        const ReadProject read = fromFiles([&](const std::string& path) -> Result<std::string> {
+        const ReadProject read = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> {
             const auto at = files.find(path);
             return at == files.end() ? Result<std::string>(failure(path, "", "missing", "")) : Result<std::string>(at->second);
         });
@@ -363,7 +363,7 @@ class TestFontSettings : public QObject {
         QFETCH(QString, place);
         face.insert(1, "'name': 'face', 'file': 'face.otf', ");
         const std::string main = "{'gorsefinch': 1, 'name': 'demo', 'panel': {}, 'fonts': [" + face.toStdString() + "], 'screens': ['first']}";
-        const ReadProject read = fromFiles([&](const std::string& path) -> Result<std::string> {
+        const ReadProject read = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> {
             return json(path == "gorsefinch.json" ? main : "{'widgets': []}");
         });
         QVERIFY(read.document.has_value());
@@ -375,7 +375,7 @@ class TestFontSettings : public QObject {
 
     void charactersOfEarlierFilesAreHeld() {
         const std::string main = "{'gorsefinch': 1, 'name': 'demo', 'panel': {}, 'fonts': [{'name': 'face', 'file': 'face.otf', 'also_holds': 'äö'}], 'screens': ['first']}";
-        const ReadProject read = fromFiles([&](const std::string& path) -> Result<std::string> { return path == "gorsefinch.json" ? json(main) : std::string("{}"); });
+        const ReadProject read = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> { return path == "gorsefinch.json" ? json(main) : std::string("{}"); });
         QCOMPARE(read.document->faces->front().usual.holds.front().characters, std::string("äö"));
     }
 

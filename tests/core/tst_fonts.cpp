@@ -16,8 +16,8 @@ namespace {
 using Bytes8 = std::vector<uint8_t>;
 
 std::shared_ptr<const FaceAtSize> faceAt(int size, int bits, const char* path = nullptr) {
-    Files files;
-    const auto bytes = files.read(path ? path : examplePath("kiln") + "/fonts/B612-Regular.otf");
+    Disk disk;
+    const auto bytes = readFile(disk, path ? path : examplePath("kiln") + "/fonts/B612-Regular.otf", kMaxPictureFile);
     return *openFace(std::make_shared<const std::string>(*bytes), "face", {size, bits});
 }
 
@@ -147,8 +147,8 @@ class TestFonts : public QObject {
     }
 
     void titles() {
-        Files files;
-        const auto bytes = files.read(examplePath("kiln") + "/fonts/B612-Bold.otf");
+        Disk disk;
+        const auto bytes = readFile(disk, examplePath("kiln") + "/fonts/B612-Bold.otf", kMaxPictureFile);
         QVERIFY(faceFacts(*bytes, "x")->title().find("Bold") != std::string::npos);
         const auto none = faceFacts("no face", "fonts/x.ttf");
         QVERIFY(!none);

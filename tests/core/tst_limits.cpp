@@ -16,14 +16,13 @@ bool tells(const Problems& problems, const std::string& words) {
 }
 
 // A project on a disk in memory whose second screen has so many widgets.
-FaultyFiles withWidgets(size_t count) {
-    FaultyFiles files;
-    for (const auto& [path, text] : toFiles(makeDocument({"first", "second"})))
-        files.held["/p/" + path] = text;
+MemoryDisk withWidgets(size_t count) {
+    MemoryDisk files;
+    putProject(files, toFiles(makeDocument({"first", "second"})));
     std::string widgets;
     for (size_t i = 0; i < count; ++i)
         widgets += std::string(i == 0 ? "" : ",") + "{\"name\":\"w" + std::to_string(i) + "\",\"kind\":\"rectangle\",\"w\":4,\"h\":4}";
-    files.held["/p/screens/second.json"] = "{\"name\":\"second\",\"widgets\":[" + widgets + "]}";
+    files.put("/p/screens/second.json", "{\"name\":\"second\",\"widgets\":[" + widgets + "]}");
     return files;
 }
 
@@ -45,23 +44,23 @@ class TestLimits : public QObject {
 
   private Q_SLOTS:
     void aScreenOfAllWidgetsIsRead() {
-        FaultyFiles files = withWidgets(kMostWidgets);
+        MemoryDisk files = withWidgets(kMostWidgets);
         const ReadProject read = ProjectFolder(files, "/p").open();
         QVERIFY(read.document);
         QCOMPARE(read.document->screen("second")->widgets.size(), kMostWidgets);
     }
 
     void aScreenOfMoreStaysAsItIs() {
-        FaultyFiles files = withWidgets(kMostWidgets + 1);
-        const std::string before = files.held["/p/screens/second.json"];
+        MemoryDisk files = withWidgets(kMostWidgets + 1);
+        const std::string before = files.get("/p/screens/second.json");
         ProjectFolder folder(files, "/p");
         const ReadProject read = folder.open();
         QVERIFY(read.document);
         QVERIFY(!read.document->screen("second"));
         QVERIFY(tells(read.problems, std::to_string(kMostWidgets)));
         QVERIFY(folder.save(withVariable(*read.document, makeNumber("fresh", 0, 9, 0))).has_value());
-        QVERIFY(files.held["/p/screens/second.json"] == before);
-        QVERIFY(files.held["/p/gorsefinch.json"].find("\"second\"") != std::string::npos);
+        QVERIFY(files.get("/p/screens/second.json") == before);
+        QVERIFY(files.get("/p/gorsefinch.json").find("\"second\"") != std::string::npos);
     }
 
     void listsThatAreTooLongAreRefused_data() {
@@ -72,11 +71,11 @@ class TestLimits : public QObject {
 
     void listsThatAreTooLongAreRefused() {
         QFETCH(QString, list);
-        FaultyFiles files;
+        MemoryDisk files;
         std::string entries = "{}";
         for (size_t i = 0; i < kMostListed; ++i)
             entries += ",{}";
-        files.held["/p/gorsefinch.json"] = "{\"gorsefinch\": 1, \"name\": \"p\", \"" + list.toStdString() + "\": [" + entries + "]}";
+        files.put("/p/gorsefinch.json", "{\"gorsefinch\": 1, \"name\": \"p\", \"" + list.toStdString() + "\": [" + entries + "]}");
         const ReadProject read = ProjectFolder(files, "/p").open();
         QVERIFY(!read.document);
         QVERIFY(tells(read.problems, std::to_string(kMostListed)));

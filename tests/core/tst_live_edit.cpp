@@ -184,8 +184,8 @@ class TestLiveEdit : public QObject {
     void fontsHoldJustWhatIsNeeded() {
         SceneBuilder builder;
         Document d = makeDocument();
-        Files files;
-        d = addFace(d, "B612-Regular.otf", std::make_shared<const std::string>(*files.read(examplePath("kiln") + "/fonts/B612-Regular.otf")), nullptr);
+        Disk disk;
+        d = addFace(d, "B612-Regular.otf", std::make_shared<const std::string>(*readFile(disk, examplePath("kiln") + "/fonts/B612-Regular.otf", kMaxPictureFile)), nullptr);
         d = addWidgets(d, "first", {makeWidget("t", Kind::Text, 0, 0, 90, 20, {{"text", std::string("abba")}})});
         const BuiltSceneRef one = builder.build(d);
         QCOMPARE(one->fonts.size(), size_t{1});
@@ -220,8 +220,8 @@ class TestLiveEdit : public QObject {
         const BuiltSceneRef scene = builder.build(d);
         QVERIFY(hasErrors(scene->problems));
         QVERIFY(scene->problems.front().text().find("fonts/noise.ttf") != std::string::npos);
-        Files files;
-        const std::string whole = *files.read(examplePath("kiln") + "/fonts/B612-Regular.otf");
+        Disk disk;
+        const std::string whole = *readFile(disk, examplePath("kiln") + "/fonts/B612-Regular.otf", kMaxPictureFile);
         for (size_t length = 0; length < whole.size(); length += whole.size() / 40) {
             const auto face = openFace(std::make_shared<const std::string>(whole.substr(0, length)), "cut.otf", {16, 4});
             if (face)

@@ -28,10 +28,9 @@ FileState stateIn(const OutputPlan& plan, const std::string& path) {
 }
 
 // All generated files are there as they should be.
-bool isWhole(const FaultyFiles& files, const GeneratedCode& code) {
+bool isWhole(const MemoryDisk& files, const GeneratedCode& code) {
     return std::all_of(code.files.begin(), code.files.end(), [&](const auto& file) {
-        const auto there = files.held.find("/out/" + file.first);
-        return there != files.held.end() && there->second == file.second;
+        return files.get("/out/" + file.first) == file.second;
     });
 }
 
@@ -51,18 +50,22 @@ class TestOutputFolder : public QObject {
     }
 
     void nothingChangedIsNotWritten() {
-        FaultyFiles files;
+        MemoryDisk files;
         QVERIFY(writeOutput(one_, "/out", files).has_value());
         QVERIFY(isWhole(files, one_));
-        files.changes = 0;
+        const auto before = files.held();
+        FileStamp stamp, later;
+        const auto stampOfHeader = [&](FileStamp& out) { return Folder::open(files, "/out")->stampOf("demo.h").value_or(out); };
+        stamp = stampOfHeader(stamp);
         const auto again = writeOutput(one_, "/out", files);
         QVERIFY(again.has_value());
         QCOMPARE(again->toWrite(), 0);
-        QCOMPARE(files.changes, 0);
+        QVERIFY(files.held() == before);
+        QVERIFY(stampOfHeader(later) == stamp);
     }
 
     void onlyWhatChangedIsWritten() {
-        FaultyFiles files;
+        MemoryDisk files;
         QVERIFY(writeOutput(one_, "/out", files).has_value());
         const OutputPlan plan = planOutput(two_, "/out", files);
         for (const PlannedFile& each : plan.files) {
@@ -74,79 +77,45 @@ class TestOutputFolder : public QObject {
         QVERIFY(isWhole(files, two_));
     }
 
-    // A full disk or a lost one at each change in turn, once or from then on: every generated file is whole, the former or
-    // the new one; and the next generation, even of yet another interface, goes through.
-    void writingMayFailAnywhere_data() {
-        QTest::addColumn<bool>("stays");
-        QTest::newRow("once") << false;
-        QTest::newRow("for good") << true;
-    }
-
-    void writingMayFailAnywhere() {
-        QFETCH(bool, stays);
-        FaultyFiles before;
-        QVERIFY(writeOutput(one_, "/out", before).has_value());
-        before.held["/out/notes.txt"] = "mine";
-        int failures = 0;
-        for (int at = 1;; ++at) {
-            FaultyFiles files = before;
-            files.changes = 0;
-            files.failAt = at;
-            files.stays = stays;
-            const bool done = writeOutput(two_, "/out", files).has_value();
-            for (const auto& [path, text] : two_.files)
-                if (path != "MANIFEST.json") {
-                    const std::string& there = files.held["/out/" + path];
-                    const auto former = one_.files.find(path);
-                    QVERIFY2(there == text || (former != one_.files.end() && there == former->second) || (former == one_.files.end() && there.empty()), path.c_str());
-                    if (there.empty())
-                        files.held.erase("/out/" + path);
-                }
-            files.failAt = 0;
-            const auto next = writeOutput(three_, "/out", files);
-            QVERIFY2(next.has_value(), next ? "" : next.error().text().c_str());
-            QVERIFY(isWhole(files, three_));
-            QCOMPARE(files.held["/out/notes.txt"], std::string("mine"));
-            QVERIFY(planOutput(three_, "/out", files).toWrite() == 0);
-            if (done)
-                break;
-            ++failures;
-        }
-        QVERIFY(failures >= 4);
-    }
-
     // What was edited by hand stays, even where generation was cut short before.
     void editedFilesStopGeneration() {
-        FaultyFiles files;
+        MemoryDisk files;
         QVERIFY(writeOutput(one_, "/out", files).has_value());
-        files.changes = 0;
-        files.failAt = 4;
+        // The second file that is replaced is the last.
+        files.fault = MemoryDisk::Fault::Killed;
+        int renamed = 0;
+        files.beforeCall = [&](int call) {
+            if (files.get("/out/demo_scene.c") != one_.files.at("demo_scene.c") && renamed++ == 0)
+                files.failAt = call;
+        };
         (void)writeOutput(two_, "/out", files);
+        files.beforeCall = {};
         files.failAt = 0;
-        files.held["/out/demo_fonts.c"] += "/* mine */\n";
-        const auto before = files.held;
+        QVERIFY(renamed > 0);
+        files.put("/out/demo_fonts.c", files.get("/out/demo_fonts.c") + "/* mine */\n");
+        const auto before = files.held(false);
         const auto refused = writeOutput(three_, "/out", files);
         QVERIFY(!refused.has_value());
         QVERIFY(refused.error().text().find("demo_fonts.c") != std::string::npos);
-        QVERIFY(files.held == before);
+        QVERIFY(files.held(false) == before);
         QVERIFY(writeOutput(three_, "/out", files, true).has_value());
         QVERIFY(isWhole(files, three_));
     }
 
     void filesOfOthersStopGeneration() {
-        FaultyFiles files;
-        files.held["/out/demo_scene.c"] = "int main(void) { return 0; }\n";
+        MemoryDisk files;
+        files.put("/out/demo_scene.c", "int main(void) { return 0; }\n");
         QCOMPARE(stateIn(planOutput(one_, "/out", files), "demo_scene.c"), FileState::Foreign);
         QVERIFY(!writeOutput(one_, "/out", files).has_value());
-        QCOMPARE(files.held.size(), size_t{1});
+        QCOMPARE(files.held().size(), size_t{1});
     }
 
     void theUsersPortIsNeverTouched() {
-        FaultyFiles files;
-        files.held["/out/demo_port.c"] = "/* all mine */\n";
+        MemoryDisk files;
+        files.put("/out/demo_port.c", "/* all mine */\n");
         QVERIFY(writeOutput(one_, "/out", files, true).has_value());
         QVERIFY(writeOutput(two_, "/out", files, true).has_value());
-        QCOMPARE(files.held["/out/demo_port.c"], std::string("/* all mine */\n"));
+        QCOMPARE(files.get("/out/demo_port.c"), std::string("/* all mine */\n"));
     }
 
     // A record that someone tampered with can't make generation remove or replace what it never wrote.
@@ -162,15 +131,15 @@ class TestOutputFolder : public QObject {
 
     void strangeRecordsAreNotBelieved() {
         QFETCH(QByteArray, record);
-        FaultyFiles files;
-        files.held["/out/MANIFEST.json"] = record.toStdString();
-        files.held["/out/notes.txt"] = "mine";
-        files.held["/secret"] = "also mine";
+        MemoryDisk files;
+        files.put("/out/MANIFEST.json", record.toStdString());
+        files.put("/out/notes.txt", "mine");
+        files.put("/secret", "also mine");
         for (const PlannedFile& each : planOutput(one_, "/out", files).files)
             QVERIFY2(each.state != FileState::Gone && each.path.find("..") == std::string::npos, each.path.c_str());
         (void)writeOutput(one_, "/out", files, true);
-        QCOMPARE(files.held["/out/notes.txt"], std::string("mine"));
-        QCOMPARE(files.held["/secret"], std::string("also mine"));
+        QCOMPARE(files.get("/out/notes.txt"), std::string("mine"));
+        QCOMPARE(files.get("/secret"), std::string("also mine"));
     }
 };
 

@@ -79,7 +79,7 @@ class TestRandomProjects : public QObject {
 
         // Saved and read again, it is the same project and draws the same.
         const ProjectFiles saved = toFiles(document);
-        const ReadProject read = fromFiles([&](const std::string& path) -> Result<std::string> {
+        const ReadProject read = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> {
             const auto found = saved.find(path);
             return found == saved.end() ? failure(path, "", "there is no such file") : Result<std::string>(found->second);
         });

@@ -10,21 +10,6 @@
 using namespace gorsefinch;
 using namespace support;
 
-namespace {
-
-// Refuses to write once it is told so.
-class FullDisk : public Files {
-  public:
-    bool full = false;
-    Result<void> write(const Path& path, const std::string& bytes) override {
-        if (full)
-            return failure(path.string(), "", "the disk is full", "Make room");
-        return Files::write(path, bytes);
-    }
-};
-
-}  // namespace
-
 class TestShelf : public QObject {
     Q_OBJECT
 
@@ -33,17 +18,17 @@ class TestShelf : public QObject {
 
   private Q_SLOTS:
     void anEmptyShelfIsEmpty() {
-        Files files;
-        const Document held = Shelf(files, folder("none")).read();
+        Disk disk;
+        const Document held = Shelf(disk, folder("none")).read();
         QVERIFY(held.images->empty() && held.faces->empty());
-        QVERIFY(!files.exists(folder("none")));
+        QVERIFY(!pathExists(disk, folder("none")));
     }
 
     void picturesComeOutWithTheirRecipes() {
-        Files files;
+        Disk disk;
         const Document from = openKiln();
-        QVERIFY(Shelf(files, folder("pictures")).put(*from.images, {}).has_value());
-        const Document held = Shelf(files, folder("pictures")).read();
+        QVERIFY(Shelf(disk, folder("pictures")).put(*from.images, {}).has_value());
+        const Document held = Shelf(disk, folder("pictures")).read();
         QCOMPARE(held.images->size(), from.images->size());
         Document other = makeDocument();
         other = addImages(other, {*held.image("flame")});
@@ -53,10 +38,10 @@ class TestShelf : public QObject {
     }
 
     void facesComeOutWithTheirSizes() {
-        Files files;
+        Disk disk;
         const Document from = openKiln();
-        QVERIFY(Shelf(files, folder("faces")).put({}, *from.faces).has_value());
-        const Document held = Shelf(files, folder("faces")).read();
+        QVERIFY(Shelf(disk, folder("faces")).put({}, *from.faces).has_value());
+        const Document held = Shelf(disk, folder("faces")).read();
         std::string name;
         const Document other = takeFace(makeDocument(), *held.face("bold"), &name);
         QCOMPARE(name, std::string("bold"));
@@ -76,9 +61,9 @@ class TestShelf : public QObject {
     }
 
     void theSameNameIsReplaced() {
-        Files files;
+        Disk disk;
         Image pot = *openKiln().image("pot");
-        Shelf shelf(files, folder("again"));
+        Shelf shelf(disk, folder("again"));
         QVERIFY(shelf.put(std::span(&pot, 1), {}).has_value());
         pot.recipe.width = 21;
         QVERIFY(shelf.put(std::span(&pot, 1), {}).has_value());
@@ -88,20 +73,21 @@ class TestShelf : public QObject {
         const std::string name = "pot";
         QVERIFY(shelf.remove(std::span(&name, 1), {}).has_value());
         QVERIFY(shelf.read().images->empty());
-        QVERIFY(files.list(folder("again/images")).empty());
+        QVERIFY(Folder::open(disk, folder("again/images"))->list()->empty());
     }
 
     void aFaultLeavesItAsItWas() {
-        FullDisk files;
+        MemoryDisk disk;
         const Document from = openKiln();
-        Shelf shelf(files, folder("full"));
+        Shelf shelf(disk, "/full");
         QVERIFY(shelf.put(std::span(from.image("pot"), 1), {}).has_value());
-        files.full = true;
+        disk.fault = MemoryDisk::Fault::Full;
+        disk.failAt = disk.calls + 1;
         const auto put = shelf.put(std::span(from.image("glaze"), 1), {});
         QVERIFY(!put);
         QVERIFY(put.error().reason.find("full") != std::string::npos);
-        files.full = false;
-        const Document held = Shelf(files, folder("full")).read();
+        disk.failAt = 0;
+        const Document held = Shelf(disk, "/full").read();
         QCOMPARE(held.images->size(), size_t{1});
         QVERIFY(held.image("pot"));
     }

@@ -8,7 +8,9 @@
 
 #include "core/project/edit.h"
 #include "core/project/font_edits.h"
+#include "core/base/files.h"
 #include "core/project/project_folder.h"
+#include "tests/support/memory_disk.h"
 
 // Small projects for tests.
 namespace support {
@@ -78,63 +80,16 @@ inline Variable makeText(const std::string& name, const std::string& start, int 
 inline std::string examplePath(const char* name) { return QString(SOURCE_DIR "/examples/%1").arg(name).toStdString(); }
 
 inline Document openExample(const char* name) {
-    Files files;
-    return ProjectFolder(files, examplePath(name)).open().document.value_or(Document{});
+    Disk disk;
+    return ProjectFolder(disk, examplePath(name)).open().document.value_or(Document{});
 }
 
 inline Document openKiln() { return openExample("kiln"); }
 
-// Files in memory, of which the n-th change fails (from 1; 0 for never), as a full disk or a lost one would.
-class FaultyFiles : public Files {
-  public:
-    std::map<std::string, std::string> held;
-    int failAt = 0;        // which change fails
-    bool stays = false;    // all later ones fail too: the program was killed there
-    int changes = 0;
-
-    Result<std::string> read(const Path& path, size_t) override {
-        const auto found = held.find(path.string());
-        if (found == held.end())
-            return failure(path.string(), "", "there is no such file");
-        return found->second;
-    }
-    Result<void> write(const Path& path, const std::string& bytes) override {
-        if (fails()) {
-            held[path.string()] = bytes.substr(0, bytes.size() / 2);
-            return failure(path.string(), "", "no room");
-        }
-        held[path.string()] = bytes;
-        return {};
-    }
-    Result<void> rename(const Path& from, const Path& to) override {
-        if (fails())
-            return failure(to.string(), "", "refused");
-        held[to.string()] = held[from.string()];
-        held.erase(from.string());
-        return {};
-    }
-    Result<void> remove(const Path& path) override {
-        if (fails())
-            return failure(path.string(), "", "refused");
-        held.erase(path.string());
-        return {};
-    }
-    Result<void> makeFolder(const Path&) override { return {}; }
-    bool exists(const Path& path) override { return held.count(path.string()) != 0; }
-    bool isLink(const Path&) override { return false; }
-    std::vector<std::string> list(const Path& folder) override {
-        std::vector<std::string> out;
-        for (const auto& [path, bytes] : held)
-            if (Path(path).parent_path() == folder)
-                out.push_back(Path(path).filename().string());
-        return out;
-    }
-
-  private:
-    bool fails() {
-        ++changes;
-        return failAt != 0 && (changes == failAt || (stays && changes > failAt));
-    }
-};
+// A project's files in a folder of a disk in memory.
+inline void putProject(MemoryDisk& disk, const ProjectFiles& files, const std::string& folder = "/p") {
+    for (const auto& [path, bytes] : files)
+        disk.put(folder + "/" + path, bytes);
+}
 
 }  // namespace support

@@ -55,8 +55,8 @@ class RandomProject {
         return list[static_cast<size_t>(upTo(static_cast<int>(std::size(list))))];
     }
     static Bytes fileOf(const char* example) {
-        Files files;
-        return std::make_shared<const std::string>(*files.read(examplePath(example)));
+        Disk disk;
+        return std::make_shared<const std::string>(*readFile(disk, examplePath(example), kMaxPictureFile));
     }
     std::string words() {
         static const char* const all[] = {"Glaze 7", "AVA To", "x", "kiln (hot)", "9:41", "Wait..."};

@@ -17,11 +17,11 @@ class GeneratedPrograms {
     // Generates into a fresh folder and puts the driver's script beside it.
     QString prepare(const BuiltSceneRef& scene, const std::vector<ScriptStep>& steps, const QString& name) {
         const QString to = folder_.filePath(name);
-        Files files;
+        Disk disk;
         const GeneratedCode code = generateCode(*scene);
         if (hasErrors(code.problems))
             return {};
-        const auto written = writeOutput(code, to.toStdString(), files);
+        const auto written = writeOutput(code, to.toStdString(), disk);
         if (!written)
             return {};
         writeFile(to + "/script.h", QByteArray::fromStdString(driverScript(*scene, steps)));

@@ -16,8 +16,8 @@ namespace {
 // What an 8-bit controller with 2 KB RAM can hold: a value, a picture, buttons, two screens, rules.
 Document smallProject() {
     std::string faceFile = "B612-Regular.otf";
-    Files files;
-    const auto face = files.read(SOURCE_DIR "/examples/kiln/fonts/B612-Regular.otf");
+    Disk disk;
+    const auto face = readFile(disk, SOURCE_DIR "/examples/kiln/fonts/B612-Regular.otf", kMaxPictureFile);
     Document document = *newProject(*presetByKey("mono-128x64"), "scale", std::make_shared<const std::string>(*face), faceFile);
     Panel panel = *document.panel;
     panel.stripLines = 8;
@@ -30,7 +30,7 @@ Document smallProject() {
     weight.most = 1500;
     weight.start = 427;
     document = withVariable(document, weight);
-    const auto picture = files.read(SOURCE_DIR "/examples/kiln/images/pot.png");
+    const auto picture = readFile(disk, SOURCE_DIR "/examples/kiln/images/pot.png", kMaxPictureFile);
     document = addImage(document, "pot.png", std::make_shared<const std::string>(*picture), nullptr);
     auto images = *document.images;
     images[0].recipe.width = 24;

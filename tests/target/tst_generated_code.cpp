@@ -17,7 +17,7 @@ class TestGeneratedCode : public QObject {
     Q_OBJECT
 
     QTemporaryDir folder_;
-    Files files_;
+    Disk disk_;
 
     QString generated(const Document& d, const QString& name, GeneratedCode* out = nullptr) {
         SceneBuilder builder;
@@ -25,7 +25,7 @@ class TestGeneratedCode : public QObject {
         if (out)
             *out = code;
         const QString to = folder_.filePath(name);
-        return writeOutput(code, to.toStdString(), files_) ? to : QString();
+        return writeOutput(code, to.toStdString(), disk_) ? to : QString();
     }
 
     // Compiles only if the compiler gives every record the size that the costs tell.

@@ -1,0 +1,233 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Inputs that ask for more than they may: rules, JSON, faces, pictures and recipes without measure. Each is refused with
+// its limit, and what is accepted takes time by its length.
+#include <QElapsedTimer>
+#include <QtTest>
+
+#include "core/base/json.h"
+#include "core/font/baked_font.h"
+#include "core/font/face_facts.h"
+#include "core/image/baked_image.h"
+#include "core/project/image_edits.h"
+#include "core/project/names.h"
+#include "core/scene/built_scene.h"
+#include "tests/support/projects.h"
+
+using namespace gorsefinch;
+using namespace support;
+
+namespace {
+
+bool tells(const Problems& problems, const std::string& words) {
+    return std::any_of(problems.begin(), problems.end(), [&](const Problem& each) { return each.text().find(words) != std::string::npos && !each.remedy.empty(); });
+}
+
+CompiledRules compiled(const std::string& text) {
+    const Document d = withRules(withVariable(addWidgets(makeDocument(), "first", {makeWidget("words", Kind::Text, 0, 0, 40, 20)}), makeNumber("level", 0, 100, 0)), "main", text);
+    return compileRules(ProjectNames(d), *d.rules);
+}
+
+// How many times longer twice the input takes, the best of some tries.
+double growth(const std::function<void(int size)>& work, int size) {
+    double best = 1e9;
+    for (int attempt = 0; attempt < 5; ++attempt) {
+        QElapsedTimer clock;
+        clock.start();
+        work(size);
+        const double one = static_cast<double>(clock.nsecsElapsed());
+        clock.restart();
+        work(size * 4);
+        best = std::min(best, static_cast<double>(clock.nsecsElapsed()) / one);
+    }
+    return best;
+}
+
+std::string repeated(const std::string& piece, int times) {
+    std::string out;
+    for (int i = 0; i < times; ++i)
+        out += piece;
+    return out;
+}
+
+std::string bdf(const std::string& glyph) {
+    return "STARTFONT 2.1\nFONT -a-b-c-d-e--8-80-72-72-p-50-iso10646-1\nSIZE 8 72 72\nFONTBOUNDINGBOX 8 8 0 0\nSTARTPROPERTIES 2\nFONT_ASCENT 8\nFONT_DESCENT 0\nENDPROPERTIES\nCHARS 1\n"
+           "STARTCHAR A\nENCODING 65\nSWIDTH 500 0\nDWIDTH 8 0\n" + glyph + "ENDCHAR\nENDFONT\n";
+}
+
+}  // namespace
+
+class TestInputBounds : public QObject {
+    Q_OBJECT
+
+  private Q_SLOTS:
+    void anExpressionHasALimitOfTerms() {
+        QVERIFY(compiled("on start\n    level = 1" + repeated(" + 1", 999) + "\n").problems.empty());
+        const auto beyond = compiled("on start\n    level = 1" + repeated(" + 1", 1000) + "\n").problems;
+        QVERIFY(hasErrors(beyond) && tells(beyond, "1000"));
+        QElapsedTimer clock;
+        clock.start();
+        QVERIFY(hasErrors(compiled("on start\n    level = 1" + repeated(" + 1", 100000) + "\n").problems));
+        QVERIFY2(clock.elapsed() < 1000, qPrintable(QString::number(clock.elapsed())));
+    }
+
+    void hooksTextsAndPropertiesHaveLimits() {
+        const auto lines = [](const std::function<std::string(int)>& line, int count) {
+            std::string out = "on start\n";
+            for (int i = 0; i < count; ++i)
+                out += "    " + line(i) + "\n";
+            return out;
+        };
+        const auto hook = [](int i) { return "call hook_" + std::to_string(i) + "()"; };
+        const auto text = [](int i) { return "words.text = \"text " + std::to_string(i) + "\""; };
+        QVERIFY(compiled(lines(hook, 1000)).problems.empty());
+        QVERIFY(tells(compiled(lines(hook, 1001)).problems, "1000 hooks"));
+        QVERIFY(tells(compiled(lines(text, 10001)).problems, "10000 texts"));
+        QElapsedTimer clock;
+        clock.start();
+        QVERIFY(hasErrors(compiled(lines(hook, 40000)).problems));
+        QVERIFY(hasErrors(compiled(lines(text, 20000)).problems));
+        QVERIFY2(clock.elapsed() < 4000, qPrintable(QString::number(clock.elapsed())));
+        // More mistakes than anybody reads.
+        QVERIFY(compiled(lines([](int) { return "nothing"; }, 50000)).problems.size() <= 1000);
+    }
+
+    void hooksTakeFourValues() {
+        QVERIFY(compiled("on start\n    call burn(1, 2, 3, \"x\")\n").problems.empty());
+        QVERIFY(tells(compiled("on start\n    call burn(1" + repeated(", 2", 40) + ")\n").problems, "four values"));
+    }
+
+    void codeBeyondItsPlacesIsTold() {
+        const auto rules = compiled("on start\n" + repeated("    level = 1000 + 2000 * 3000\n", 6000));
+        QVERIFY(tells(rules.problems, "65000 bytes"));
+        QVERIFY(rules.code.size() <= 65000);
+    }
+
+    void equalNamesTakeNoLongerThanOthers() {
+        const auto work = [](int count) {
+            std::vector<Widget> many(static_cast<size_t>(count), makeWidget("same", Kind::Rectangle, 0, 0, 4, 4));
+            QCOMPARE(addWidgets(makeDocument(), "first", many).screens[0]->widgets.size(), static_cast<size_t>(count));
+        };
+        QVERIFY2(growth(work, 500) < 8, "four times as many take sixteen times as long");
+        NameSet names;
+        for (const char* expected : {"fire", "fire_2", "fire_3"})
+            QCOMPARE(names.unique("fire"), std::string(expected));
+        names.insert("fire_4");
+        QCOMPARE(names.unique("fire_2"), std::string("fire_5"));
+        QCOMPARE(names.unique("other"), std::string("other"));
+    }
+
+    void jsonHasLimits_data() {
+        QTest::addColumn<QByteArray>("text");
+        QTest::addColumn<QString>("limit");
+        QTest::newRow("depth of lists") << QByteArray(100000, '[') << "60";
+        QTest::newRow("depth of objects") << QByteArray("{\"a\":").repeated(100000) << "60";
+        QByteArray keys = "{";
+        for (int i = 0; i < 200000; ++i)
+            keys += (i == 0 ? "\"" : ",\"") + QByteArray::number(i) + "\":0";
+        QTest::newRow("keys") << keys + "}" << "1000";
+        QTest::newRow("values") << "[" + QByteArray("0,").repeated(2000000) + "0]" << "1000000";
+        QTest::newRow("bytes") << "\"" + QByteArray((16 << 20) + 1, 'x') + "\"" << QString::number(16 << 20);
+    }
+
+    void jsonHasLimits() {
+        QFETCH(QByteArray, text);
+        QFETCH(QString, limit);
+        QElapsedTimer clock;
+        clock.start();
+        const auto json = parseJson("any.json", text.toStdString());
+        QVERIFY(!json && json.error().file == "any.json");
+        QVERIFY2(QString::fromStdString(json.error().text()).contains(limit), json.error().text().c_str());
+        QVERIFY(clock.elapsed() < 2000);
+    }
+
+    // A glyph with a box and no bitmap, and other things that a face may say.
+    void strangeGlyphs_data() {
+        QTest::addColumn<QByteArray>("glyph");
+        QTest::newRow("a box without a bitmap") << QByteArray("BBX 8 8 0 0\n");
+        QTest::newRow("an empty bitmap") << QByteArray("BBX 8 8 0 0\nBITMAP\n");
+        QTest::newRow("rows too short") << QByteArray("BBX 64 2 0 0\nBITMAP\nFF\nFF\n");
+        QTest::newRow("far away") << QByteArray("BBX 8 8 32767 -32768\nBITMAP\nFF\n");
+        QTest::newRow("a huge box") << QByteArray("BBX 65535 65535 0 0\nBITMAP\nFF\n");
+        QTest::newRow("a negative box") << QByteArray("BBX -8 -8 0 0\nBITMAP\nFF\n");
+    }
+
+    void strangeGlyphs() {
+        QFETCH(QByteArray, glyph);
+        for (const int size : {8, 40, 200}) {
+            FaceAsk ask;
+            ask.size = size;
+            ask.bits = 1;
+            const auto face = openFace(std::make_shared<const std::string>(bdf(glyph.toStdString())), "fonts/any.bdf", ask);
+            if (!face)
+                continue;
+            const GlyphBitmap got = (*face)->glyph(U'A');
+            QCOMPARE(got.coverage.size(), static_cast<size_t>(got.width) * static_cast<size_t>(got.height));
+            QVERIFY(got.width <= 255 && got.height <= 255);
+        }
+    }
+
+    void otherKindsOfFacesAreRefused() {
+        for (const char* bytes : {"wOFF", "wOF2", "%!PS-AdobeFont", "", "\x1f\x8b", "MZ"}) {
+            const auto facts = faceFacts(std::string(bytes) + std::string(100, 'x'), "fonts/any");
+            QVERIFY2(!facts && facts.error().file == "fonts/any" && !facts.error().remedy.empty(), bytes);
+        }
+    }
+
+    // Originals are held once, however many images name them or files hold them.
+    void originalsAreShared() {
+        const std::string picture = "P2 1 1 255 7\n" + std::string(1 << 20, ' ');
+        std::string images;
+        for (int i = 0; i < 3900; ++i)
+            images += std::string(i == 0 ? "" : ",") + "{\"name\": \"i" + std::to_string(i) + "\", \"file\": \"" + (i % 2 == 0 ? "one" : "two") + ".pgm\"}";
+        int reads = 0;
+        const ReadProject read = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> {
+            if (path == "gorsefinch.json")
+                return SharedBytes("{\"gorsefinch\": 1, \"name\": \"p\", \"images\": [" + images + "]}");
+            ++reads;
+            return SharedBytes(picture);
+        });
+        QVERIFY(read.document);
+        QCOMPARE(reads, 2);
+        std::set<const std::string*> held;
+        for (const Image& each : *read.document->images)
+            held.insert(each.original.get());
+        QCOMPARE(held.size(), size_t{1});
+    }
+
+    void originalsHaveABudget() {
+        std::string images;
+        for (int i = 0; i < 9; ++i)
+            images += std::string(i == 0 ? "" : ",") + "{\"name\": \"i" + std::to_string(i) + "\", \"file\": \"" + std::to_string(i) + ".pgm\"}";
+        const ReadProject read = fromFiles([&](const std::string& path, size_t maxBytes) -> Result<SharedBytes> {
+            if (path == "gorsefinch.json")
+                return SharedBytes("{\"gorsefinch\": 1, \"name\": \"p\", \"images\": [" + images + "]}");
+            // 60 MB each, were there room.
+            if (maxBytes < (size_t{60} << 20))
+                return failure(path, "", "too large");
+            return SharedBytes(path + std::string(size_t{60} << 20, ' '));
+        });
+        QVERIFY(read.document);
+        QVERIFY(tells(read.problems, "512 MB"));
+        QVERIFY(read.document->images->at(7).original && !read.document->images->at(8).original);
+    }
+
+    // A recipe that makes gigabytes of a small picture.
+    void recipesHaveABudget() {
+        Image image;
+        image.name = "dot";
+        image.file = "dot.pgm";
+        image.original = std::make_shared<const std::string>("P2 2 2 255 7 7 7 7\n");
+        image.recipe.width = image.recipe.height = kMostResultSide;
+        for (int i = 0; i < 1000; ++i)
+            image.recipe.frames.push_back({0, 100});
+        ImageBakery bakery;
+        const auto baked = bakery.bake(makeDocument(), image);
+        QVERIFY(!baked && baked.error().text().find("megapixels") != std::string::npos);
+        image.recipe.frames.resize(2);
+        image.recipe.width = image.recipe.height = 64;
+        QVERIFY(bakery.bake(makeDocument(), image).has_value());
+    }
+};
+
+QTEST_APPLESS_MAIN(TestInputBounds)
+#include "tst_input_bounds.moc"
