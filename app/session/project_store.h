@@ -57,7 +57,7 @@ class ProjectStore : public QObject {
     ProjectFolder::Theirs readTheirs();
     void markSeen(const ProjectFolder::Theirs& theirs);
 
-    static constexpr int kJournalDelay = 1000;  // ms
+    static constexpr int kJournalDelay = 700;  // ms
 
   Q_SIGNALS:
     void rightsChanged();

@@ -16,7 +16,7 @@ using namespace support;
 namespace {
 
 constexpr const char* kFolder = "/p";
-constexpr int kPowerLosses = 4;  // ways in which unsynced writes may be lost, at each point
+constexpr int kPowerLosses = 3;  // ways in which unsynced writes may be lost, at each point
 
 using Fault = MemoryDisk::Fault;
 // What a user is told: done, or not.
