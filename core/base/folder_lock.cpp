@@ -39,7 +39,7 @@ std::string ownText() {
 
 // Nothing if the file is none that this program writes.
 std::optional<LockOwner> ownerFrom(const std::string& text) {
-    const auto json = parseJson(FolderLock::kFile, text, {kMaxLockFile, 4, 20});
+    const auto json = parseJson("lock file", text, {kMaxLockFile, 4, 20});
     if (!json || !json->is_object() || json->value("gorsefinch_lock", Json()) != 1)
         return std::nullopt;
     const auto host = json->find("host"), process = json->find("process"), since = json->find("since");
@@ -48,23 +48,23 @@ std::optional<LockOwner> ownerFrom(const std::string& text) {
     return LockOwner{host->get<std::string>(), process->get<long>(), since != json->end() && since->is_string() ? since->get<std::string>() : std::string()};
 }
 
-LockOwner ownerIn(const Folder& folder) {
-    const auto file = folder.read(FolderLock::kFile, kMaxLockFile);
+LockOwner ownerIn(const Folder& folder, const std::string& name) {
+    const auto file = folder.read(name, kMaxLockFile);
     return (file ? ownerFrom(file->bytes) : std::nullopt).value_or(LockOwner{});
 }
 
-bool isCurrent(const Folder& folder, int file) {
+bool isCurrent(const Folder& folder, const std::string& name, int file) {
     FileStamp own;
-    const auto there = folder.stampOf(FolderLock::kFile);
+    const auto there = folder.stampOf(name);
     return folder.disk().stamp(file, own) == 0 && there && there->isSameFile(own);
 }
 
-// The file that is to become the lock: written and locked before anybody can see it under the lock's name.
-Result<std::pair<Handle, std::string>> newLockFile(const Folder& folder) {
+// A lock file under a temporary name: written and locked before anybody can see it under its own.
+Result<std::pair<Handle, std::string>> newLockFile(const Folder& folder, const std::string& shownName) {
     const std::string name = Folder::newPartName();
     const int number = folder.disk().open(folder.handle(), name, Disk::Open::Lock);
     if (number < 0)
-        return diskFailure(folder.shown(FolderLock::kFile), number, kLockable);
+        return diskFailure(folder.shown(shownName), number, kLockable);
     Handle file(folder.disk(), number);
     const std::string text = ownText();
     long done = folder.disk().lock(number);
@@ -75,7 +75,7 @@ Result<std::pair<Handle, std::string>> newLockFile(const Folder& folder) {
         done = folder.disk().write(number, text.data(), text.size());
     if (done != static_cast<long>(text.size())) {
         (void)folder.remove(name);
-        return diskFailure(folder.shown(FolderLock::kFile), done < 0 ? done : ENOSPC, kLockable);
+        return diskFailure(folder.shown(shownName), done < 0 ? done : ENOSPC, kLockable);
     }
     return std::pair(std::move(file), name);
 }
@@ -88,40 +88,40 @@ std::string LockOwner::text() const {
     return "process " + std::to_string(process) + " on " + host + (since.empty() ? "" : " (since " + since + " UTC)");
 }
 
-Result<FolderLock::Attempt> FolderLock::take(Disk& disk, const std::filesystem::path& path, bool takeOver) {
+Result<FolderLock::Attempt> FolderLock::take(Disk& disk, const std::filesystem::path& path, const std::string& name, bool takeOver) {
     auto folder = Folder::open(disk, path);
     if (!folder)
         return tl::unexpected(folder.error());
     for (int attempt = 0; attempt < 10; ++attempt) {
-        const int number = disk.open(folder->handle(), kFile, Disk::Open::Lock);
+        const int number = disk.open(folder->handle(), name, Disk::Open::Lock);
         if (number < 0)
-            return diskFailure(folder->shown(kFile), number, kLockable);
+            return diskFailure(folder->shown(name), number, kLockable);
         const Handle present(disk, number);
         const int locked = disk.lock(number);
         if (locked == -EWOULDBLOCK && !takeOver)
-            return Attempt{std::nullopt, ownerIn(*folder)};
-        if (locked == 0 && !isCurrent(*folder, number))
+            return Attempt{std::nullopt, ownerIn(*folder, name)};
+        if (locked == 0 && !isCurrent(*folder, name, number))
             continue;
-        const LockOwner owner = ownerIn(*folder);
+        const LockOwner owner = ownerIn(*folder, name);
         if (!takeOver && !owner.host.empty() && owner.host != hostName())
             return Attempt{std::nullopt, owner};
-        auto fresh = newLockFile(*folder);
+        auto fresh = newLockFile(*folder, name);
         if (!fresh)
             return tl::unexpected(fresh.error());
-        if (const auto renamed = folder->rename(fresh->second, kFile); !renamed) {
+        if (const auto renamed = folder->rename(fresh->second, name); !renamed) {
             (void)folder->remove(fresh->second);
             return tl::unexpected(renamed.error());
         }
-        return Attempt{FolderLock(std::move(*folder), std::move(fresh->first)), owner};
+        return Attempt{FolderLock(std::move(*folder), name, std::move(fresh->first)), owner};
     }
-    return Attempt{std::nullopt, ownerIn(*folder)};
+    return Attempt{std::nullopt, ownerIn(*folder, name)};
 }
 
-Result<FolderLock> FolderLock::wait(Disk& disk, const std::filesystem::path& path, int ms) {
+Result<FolderLock> FolderLock::wait(Disk& disk, const std::filesystem::path& path, const std::string& name, int ms) {
     using Clock = std::chrono::steady_clock;
     const auto until = Clock::now() + std::chrono::milliseconds(ms);
     for (;;) {
-        auto attempt = take(disk, path);
+        auto attempt = take(disk, path, name);
         if (!attempt)
             return tl::unexpected(attempt.error());
         if (attempt->lock)
@@ -137,16 +137,17 @@ FolderLock& FolderLock::operator=(FolderLock&& other) noexcept {
         release();
         folder_ = std::move(other.folder_);
         other.folder_.reset();
+        name_ = std::move(other.name_);
         file_ = std::move(other.file_);
     }
     return *this;
 }
 
-bool FolderLock::isHeld() const { return folder_ && file_.isOpen() && isCurrent(*folder_, file_.number()); }
+bool FolderLock::isHeld() const { return folder_ && file_.isOpen() && isCurrent(*folder_, name_, file_.number()); }
 
 void FolderLock::release() {
     if (isHeld())
-        (void)folder_->remove(kFile);
+        (void)folder_->remove(name_);
     (void)file_.close();
     folder_.reset();
 }

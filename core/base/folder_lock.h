@@ -8,7 +8,7 @@
 
 namespace gorsefinch {
 
-// Who has a folder's lock, as the lock's file tells.
+// Who holds a folder's lock, as recorded in the lock file.
 struct LockOwner {
     std::string host;
     long process = 0;
@@ -18,12 +18,14 @@ struct LockOwner {
     std::string text() const;
 };
 
-// The right to write in a folder, held by one process at a time. The file .gorsefinch-lock names the owner; the system's
-// lock on that file tells whether the owner still lives, so one that a crash left is taken over without asking. A file
-// that names another host can't be checked and counts as held.
+// The right to write in a folder, held by one process at a time. The lock file names the owner, and the owner keeps a
+// system lock on it. A file without a system lock was left by a crash and is replaced. A file that names another host
+// cannot be checked, so it counts as locked.
 class FolderLock {
   public:
-    static constexpr const char* kFile = ".gorsefinch-lock";
+    // Lock files. A project and generated code may share a folder, so they have different ones.
+    static constexpr const char* kProject = ".gorsefinch-lock";
+    static constexpr const char* kGeneration = ".gorsefinch-generation-lock";
 
     FolderLock() = default;
     FolderLock(FolderLock&&) noexcept = default;
@@ -31,24 +33,25 @@ class FolderLock {
     ~FolderLock() { release(); }
 
     struct Attempt;
-    // Takes the lock, or tells who has it. `takeOver` takes it from a living owner, who finds out by isHeld().
-    static Result<Attempt> take(Disk& disk, const std::filesystem::path& path, bool takeOver = false);
-    // Takes the lock as soon as it is free, within so many ms; after that an error names the owner.
-    static Result<FolderLock> wait(Disk& disk, const std::filesystem::path& path, int ms);
+    // Takes the lock, or returns its owner. `takeOver` takes it from a running owner, whose isHeld() is false from then on.
+    static Result<Attempt> take(Disk& disk, const std::filesystem::path& path, const std::string& name, bool takeOver = false);
+    // Takes the lock once it is free, waiting up to `ms`; then returns an error that names the owner.
+    static Result<FolderLock> wait(Disk& disk, const std::filesystem::path& path, const std::string& name, int ms);
 
-    // False once another took it over, or the folder or the lock's file went away.
+    // False once another process took the lock over, or the folder or the lock file was deleted.
     bool isHeld() const;
-    // Gives the lock back; nothing happens if it is not held.
+    // Does nothing if the lock is not held.
     void release();
 
   private:
-    FolderLock(Folder folder, Handle file) : folder_(std::move(folder)), file_(std::move(file)) {}
+    FolderLock(Folder folder, std::string name, Handle file) : folder_(std::move(folder)), name_(std::move(name)), file_(std::move(file)) {}
 
     std::optional<Folder> folder_;
+    std::string name_;
     Handle file_;
 };
 
-// A lock, or its owner where another has it.
+// The lock, or the owner if another process holds it.
 struct FolderLock::Attempt {
     std::optional<FolderLock> lock;
     LockOwner owner;

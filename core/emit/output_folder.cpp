@@ -174,7 +174,7 @@ Result<OutputPlan> writeOutput(const GeneratedCode& code, const std::filesystem:
     OutputFolders folders(disk, folder);
     if (auto made = folders.makeAll(disk); !made)
         return tl::unexpected(made.error());
-    const auto lock = FolderLock::wait(disk, folder, kGenerationWait);
+    const auto lock = FolderLock::wait(disk, folder, FolderLock::kGeneration, kGenerationWait);
     if (!lock)
         return tl::unexpected(lock.error());
     const OutputPlan plan = planFor(code, folders);

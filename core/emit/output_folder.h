@@ -38,21 +38,21 @@ struct OutputPlan {
     std::vector<std::string> blocked() const;
 };
 
-// By path, the check sums of the texts that generation wrote: one each, or, while it was cut short, the former and the
-// new one. Empty for a text that is no manifest.
+// Parses a manifest: by path, the check sums of the generated text; after an interrupted generation the former and the new
+// one. Empty for other texts.
 using ManifestHashes = std::map<std::string, std::set<std::string>>;
 ManifestHashes manifestHashes(const std::string& text);
 
-// Compares generated code with a folder, which may not be there yet; reads only. Links are taken for what they are, and
-// never followed: a generated file of which a link has taken the place counts as edited.
+// Compares generated code with a folder, which need not exist. Reads only, and follows no links: a link in place of a
+// generated file counts as edited.
 OutputPlan planOutput(const GeneratedCode& code, const std::filesystem::path& folder, Disk& disk);
 
-// A file of the output folder, by its path there; an error if it isn't there, or is a link.
+// Reads a file of the output folder, without following links.
 Result<std::string> readOutput(const std::filesystem::path& folder, const std::string& path, Disk& disk);
 
 // Writes what the plan says, the manifest last. Refused while files are blocked, unless `overwrite`, which replaces
 // edited and foreign files too. The user's own port file is written only if it isn't there. Nothing is written
-// outside the folder. While another program generates into the same folder, this waits for it; an error after 10 s.
+// outside the folder. Waits up to 10 s for another generation into the same folder.
 Result<OutputPlan> writeOutput(const GeneratedCode& code, const std::filesystem::path& folder, Disk& disk,
                                bool overwrite = false);
 
