@@ -18,8 +18,8 @@
 #include <QTreeView>
 #include <QVBoxLayout>
 
-#include "app/code/line_difference.h"
 #include "app/session/session.h"
+#include "app/widgets/difference_view.h"
 #include "app/theme/theme.h"
 #include "core/emit/costs.h"
 
@@ -27,7 +27,6 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr int kContext = 3;           // lines around a change
 constexpr qsizetype kMostShown = 200000;  // bytes of a file in the view
 
 QStandardItem* cell(const QString& text, bool figures = false) {
@@ -304,30 +303,7 @@ void CodeStation::showFile() {
         text_->setExtraSelections({});
         return;
     }
-    const auto lines = lineDifference(QString::fromStdString(*there), QString::fromStdString(fresh));
-    QString text;
-    QVector<DifferenceLine::What> kinds;
-    for (qsizetype i = 0; i < lines.size(); ++i) {
-        bool near = false;
-        for (qsizetype j = std::max<qsizetype>(0, i - kContext); j <= std::min(lines.size() - 1, i + kContext); ++j)
-            near = near || lines[j].what != DifferenceLine::Same;
-        if (!near)
-            continue;
-        text += QString(lines[i].what == DifferenceLine::Gone ? "- " : lines[i].what == DifferenceLine::New ? "+ " : "  ") + lines[i].text.left(400) + "\n";
-        kinds.append(lines[i].what);
-    }
-    text_->setPlainText(text);
-    QList<QTextEdit::ExtraSelection> marks;
-    for (qsizetype i = 0; i < kinds.size(); ++i) {
-        if (kinds[i] == DifferenceLine::Same)
-            continue;
-        QTextEdit::ExtraSelection mark;
-        mark.cursor = QTextCursor(text_->document()->findBlockByNumber(static_cast<int>(i)));
-        mark.format.setBackground(Theme::colour(kinds[i] == DifferenceLine::Gone ? Role::TroubleGround : Role::AccentSoft));
-        mark.format.setProperty(QTextFormat::FullWidthSelection, true);
-        marks.append(mark);
-    }
-    text_->setExtraSelections(marks);
+    showDifference(*text_, QString::fromStdString(*there), QString::fromStdString(fresh));
 }
 
 void CodeStation::generate() {

@@ -5,12 +5,18 @@
 #include <QDialogButtonBox>
 #include <QHeaderView>
 #include <QLabel>
+#include <QPlainTextEdit>
 #include <QPushButton>
+#include <QStackedWidget>
 #include <QTableWidget>
 #include <QVBoxLayout>
+#include <algorithm>
 
+#include "app/screens/frame_picture.h"
 #include "app/theme/theme.h"
+#include "app/widgets/difference_view.h"
 #include "app/widgets/from_std.h"
+#include "core/sim/twin.h"
 
 namespace gorsefinch::app {
 
@@ -41,41 +47,115 @@ QTableWidgetItem* cell(const QString& text) {
 
 }  // namespace
 
-MergeDialog::MergeDialog(const Merge& merge, QWidget* parent) : QDialog(parent), table_(new QTableWidget(0, 4, this)) {
+MergeDialog::MergeDialog(const Merge& merge, const Document& ours, const Document& theirs, QWidget* parent)
+    : QDialog(parent), items_(merge.items), table_(new QTableWidget(0, 4, this)) {
+    ours_.document = ours;
+    theirs_.document = theirs;
     setWindowTitle(tr("Changed by another program"));
-    resize(620, 380);
+    resize(720, 560);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(16, 16, 16, 16);
     column->setSpacing(12);
-    const QString words = merge.items.empty()      ? tr("What changed on disk says the same as before. Merging makes no difference to what you see.")
-                          : merge.hasConflicts() ? tr("Both sides changed some things: choose whose is taken. All else is merged by itself.")
-                                                 : tr("Nothing of it was changed on both sides: it is merged by itself.");
+    const QString words = items_.empty()         ? tr("The files on disk changed, but not what they mean. Merging changes nothing here.")
+                          : merge.hasConflicts() ? tr("Both sides changed some parts: choose which version to keep. The others are merged automatically.")
+                                                 : tr("No part was changed on both sides: all changes are merged automatically.");
     auto* intro = new QLabel(words, this);
     intro->setWordWrap(true);
     column->addWidget(intro);
-    table_->setObjectName("merge_items");
-    table_->setHorizontalHeaderLabels({tr("What"), tr("Here"), tr("On disk"), tr("Taken from")});
-    table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
-    table_->verticalHeader()->hide();
-    table_->verticalHeader()->setDefaultSectionSize(28);
-    table_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);
-    for (int i = 1; i < 4; ++i)
-        table_->setColumnWidth(i, i == 3 ? 130 : 90);
-    table_->setShowGrid(false);
-    table_->setSelectionMode(QAbstractItemView::NoSelection);
-    for (const MergeItem& each : merge.items)
-        addItem(each);
-    column->addWidget(table_, 1);
+    makeTable();
+    column->addWidget(table_, 2);
+    column->addWidget(makeDetails(), 3);
     auto* buttons = new QDialogButtonBox(QDialogButtonBox::Cancel, this);
     auto* ok = new QPushButton(tr("Merge"), this);
     ok->setObjectName("merge");
-    ok->setDefault(true);
     ok->setProperty("primary", true);
+    ok->setToolTip(tr("Undo brings back the current version (Return)"));
     buttons->addButton(ok, QDialogButtonBox::AcceptRole);
-    ok->setToolTip(tr("One step of undo brings back what is here now (Return)"));
+    ok->setDefault(true);
     connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
     column->addWidget(buttons);
+    // Conflicts first need a decision.
+    const auto conflict = std::find_if(items_.begin(), items_.end(), [](const MergeItem& each) { return each.conflict; });
+    if (!items_.empty())
+        table_->selectRow(conflict == items_.end() ? 0 : static_cast<int>(conflict - items_.begin()));
+}
+
+void MergeDialog::makeTable() {
+    table_->setObjectName("merge_items");
+    table_->setHorizontalHeaderLabels({tr("Part"), tr("Here"), tr("On disk"), tr("Keep")});
+    table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
+    table_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);
+    table_->verticalHeader()->hide();
+    table_->verticalHeader()->setDefaultSectionSize(28);
+    for (int i = 1; i < 4; ++i)
+        table_->setColumnWidth(i, i == 3 ? 140 : 100);
+    table_->setShowGrid(false);
+    table_->setSelectionBehavior(QAbstractItemView::SelectRows);
+    table_->setSelectionMode(QAbstractItemView::SingleSelection);
+    for (const MergeItem& each : items_)
+        addItem(each);
+    connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this](const QModelIndex& now) { showItem(now.row()); });
+}
+
+// A text with the lines that differ, or the two pictures of a screen.
+QWidget* MergeDialog::makeDetails() {
+    details_ = new QStackedWidget(this);
+    text_ = new QPlainTextEdit(this);
+    text_->setObjectName("merge_text");
+    text_->setReadOnly(true);
+    text_->setFont(Theme::figures());
+    text_->setPlaceholderText(tr("Select a part to see how it differs"));
+    details_->addWidget(text_);
+    auto* pictures = new QWidget(this);
+    auto* row = new QHBoxLayout(pictures);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(16);
+    for (Side* side : {&ours_, &theirs_}) {
+        auto* column = new QVBoxLayout;
+        column->addWidget(new QLabel(side == &ours_ ? tr("Here (yours)") : tr("On disk (theirs)"), pictures));
+        side->picture = new QLabel(pictures);
+        side->picture->setObjectName(side == &ours_ ? "merge_ours" : "merge_theirs");
+        side->picture->setAlignment(Qt::AlignCenter);
+        side->picture->setMinimumSize(200, 150);
+        column->addWidget(side->picture, 1);
+        row->addLayout(column, 1);
+    }
+    details_->addWidget(pictures);
+    return details_;
+}
+
+void MergeDialog::showItem(int row) {
+    if (row < 0 || row >= static_cast<int>(items_.size()))
+        return;
+    const MergeItem& item = items_[static_cast<size_t>(row)];
+    if (item.what == MergeItem::What::Screen) {
+        showScreens(item.name);
+        return;
+    }
+    showDifference(*text_, fromStd(mergeText(ours_.document, item)), fromStd(mergeText(theirs_.document, item)));
+    details_->setCurrentIndex(0);
+}
+
+void MergeDialog::showScreens(const std::string& name) {
+    showScreen(ours_, name);
+    showScreen(theirs_, name);
+    details_->setCurrentIndex(1);
+}
+
+void MergeDialog::showScreen(Side& side, const std::string& name) {
+    const int screen = side.document.screenIndex(name);
+    if (screen < 0) {
+        side.picture->setText(tr("removed"));
+        return;
+    }
+    if (!side.scene)
+        side.scene = side.builder.build(side.document);
+    const QImage image = toImage(drawScreen(*side.scene, screen));
+    // Pixels stay whole while they fit.
+    const QSize room(330, 250);
+    const int zoom = std::min(room.width() / image.width(), room.height() / image.height());
+    side.picture->setPixmap(QPixmap::fromImage(zoom >= 1 ? image.scaled(image.size() * zoom) : image.scaled(room, Qt::KeepAspectRatio, Qt::SmoothTransformation)));
 }
 
 void MergeDialog::addItem(const MergeItem& item) {
@@ -85,7 +165,7 @@ void MergeDialog::addItem(const MergeItem& item) {
     table_->setItem(row, 1, cell(fromStd(item.ours)));
     table_->setItem(row, 2, cell(fromStd(item.theirs)));
     if (!item.conflict) {
-        table_->setItem(row, 3, cell(tr("disk")));
+        table_->setItem(row, 3, cell(tr("disk (theirs)")));
         return;
     }
     for (int i = 0; i < 3; ++i)
@@ -93,7 +173,7 @@ void MergeDialog::addItem(const MergeItem& item) {
     auto* field = new QComboBox(table_);
     field->setObjectName("side_" + fromStd(item.name));
     field->addItems({tr("here (yours)"), tr("disk (theirs)")});
-    field->setToolTip(tr("Both changed it: the other's is left out"));
+    field->setToolTip(tr("The version to keep; the other one is discarded"));
     table_->setCellWidget(row, 3, field);
     fields_[item.key()] = field;
 }

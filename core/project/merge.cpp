@@ -13,7 +13,7 @@ namespace {
 using Choices = std::map<std::string, MergeSide>;
 using What = MergeItem::What;
 
-// What a thing says on each side; empty where it isn't there.
+// A part as text on each side; nothing where it does not exist.
 struct Sides {
     std::optional<std::string> base, ours, theirs;
 };
@@ -26,7 +26,7 @@ class Merger {
   public:
     Merger(const Choices& choices, std::vector<MergeItem>& items) : choices_(choices), items_(items) {}
 
-    // Which side a thing is taken from; tells of it if they changed it.
+    // Returns the side that a part is taken from, and adds it to the items if they changed it.
     MergeSide sideOf(What what, const std::string& name, const Sides& sides) {
         if (sides.theirs == sides.base || sides.theirs == sides.ours)
             return MergeSide::Ours;
@@ -37,7 +37,7 @@ class Merger {
         return side;
     }
 
-    // Things with names: of each the side's that changed it, in the order of the side that changed the order.
+    // Merges a list of named parts. The order is a part of its own.
     template <typename T, typename NameOf, typename TextOf>
     std::vector<T> list(What what, const char* plural, const std::vector<T>& base, const std::vector<T>& ours, const std::vector<T>& theirs,
                         const NameOf& nameOf, const TextOf& textOf) {
@@ -91,8 +91,7 @@ class Merger {
         return out;
     }
 
-    // All names of both sides. The order of what all have is one thing; what only one side has stands behind what it stands
-    // behind there.
+    // All names of both sides. Names that only one side has follow the name that they follow there.
     std::vector<std::string> order(const char* plural, const std::vector<std::string>& base, const std::vector<std::string>& ours, const std::vector<std::string>& theirs) {
         std::set<std::string> common(base.begin(), base.end());
         for (const auto* side : {&ours, &theirs}) {
@@ -121,7 +120,7 @@ Shared<std::vector<T>> shared(std::vector<T> all) {
     return std::make_shared<const std::vector<T>>(std::move(all));
 }
 
-// What could not be read there is as it was: its file is gone or broken, which is not their wish.
+// Parts whose file is missing or damaged on their side count as unchanged.
 template <typename T>
 std::vector<T> withUnread(const std::vector<T>& theirs, const std::vector<T>& base) {
     std::vector<T> out = theirs;
@@ -136,7 +135,7 @@ std::vector<T> withUnread(const std::vector<T>& theirs, const std::vector<T>& ba
 std::vector<ScreenRef> withUnreadScreens(const Document& theirs, const Document& base) {
     std::vector<ScreenRef> out = theirs.screens;
     const std::vector<std::string>& unread = *theirs.unreadScreens;
-    // With no screen that can be read, an empty one stands in.
+    // If no screen could be read, their only one is an empty substitute.
     if (!unread.empty() && out.size() == 1 && out.front()->widgets.empty() && !base.screen(out.front()->name))
         out.clear();
     for (const ScreenRef& each : base.screens)
@@ -172,14 +171,66 @@ Merge mergeDocuments(const Document& base, const Document& ours, const Document&
     next.looks = shared(merger.list(What::Look, "looks", *base.looks, *ours.looks, *theirs.looks, nameOf, textOf));
     next.images = shared(merger.list(What::Image, "images", *base.images, *ours.images, withUnread(*theirs.images, *base.images), nameOf, textOf));
     next.faces = shared(merger.list(What::Face, "fonts", *base.faces, *ours.faces, withUnread(*theirs.faces, *base.faces), nameOf, textOf));
-    next.rules = shared(merger.list(What::Rules, "rules", *base.rules, *ours.rules, *theirs.rules, nameOf, [](const RuleFile& each) { return each.text; }));
+    next.rules = shared(merger.list(What::Rules, "rules", *base.rules, *ours.rules, *theirs.rules, nameOf, textOf));
     next.screens = merger.list(
         What::Screen, "screens", base.screens, ours.screens, withUnreadScreens(theirs, base), [](const ScreenRef& each) { return each->name; },
         [](const ScreenRef& each) { return partText(*each); });
-    // The side that removed one screen and the side that removed the other leave none together.
+    // Both sides together may have removed all screens.
     if (next.screens.empty())
         next.screens = ours.screens;
     return out;
+}
+
+namespace {
+
+template <typename T>
+std::string namedText(const std::vector<T>& all, const std::string& name) {
+    for (const T& each : all)
+        if (each.name == name)
+            return partText(each);
+    return {};
+}
+
+template <typename T>
+std::string namesText(const std::vector<T>& all) {
+    std::string out;
+    for (const T& each : all)
+        out += each.name + "\n";
+    return out;
+}
+
+std::string orderText(const Document& document, const std::string& list) {
+    std::string screens;
+    for (const ScreenRef& each : document.screens)
+        screens += each->name + "\n";
+    return list == "screens"     ? screens
+           : list == "variables" ? namesText(*document.variables)
+           : list == "looks"     ? namesText(*document.looks)
+           : list == "images"    ? namesText(*document.images)
+           : list == "fonts"     ? namesText(*document.faces)
+                                 : namesText(*document.rules);
+}
+
+}  // namespace
+
+std::string mergeText(const Document& document, const MergeItem& item) {
+    switch (item.what) {
+        case What::Name: return document.name;
+        case What::Panel: return panelText(*document.panel);
+        case What::Variable: return namedText(*document.variables, item.name);
+        case What::Look: return namedText(*document.looks, item.name);
+        case What::Image: return namedText(*document.images, item.name);
+        case What::Face: return namedText(*document.faces, item.name);
+        case What::RecipeDefaults: return recipeDefaultsText(*document.usualRecipe);
+        case What::Rules: return namedText(*document.rules, item.name);
+        case What::Screen: {
+            const ScreenRef screen = document.screen(item.name);
+            return screen ? partText(*screen) : std::string();
+        }
+        case What::Order: return orderText(document, item.name);
+        case What::Other: break;
+    }
+    return unknownText(*document.unknown);
 }
 
 }  // namespace gorsefinch

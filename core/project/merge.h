@@ -11,27 +11,29 @@ namespace gorsefinch {
 
 enum class MergeSide { Ours, Theirs };
 
-// One thing of a project that another program changed: a screen, a variable, the panel, the order of the screens …
+// One part of a project that another program changed: a screen, a variable, the panel, the order of the screens …
 struct MergeItem {
     enum class What { Name, Panel, Variable, Look, Image, Face, RecipeDefaults, Rules, Screen, Order, Other };
     What what = What::Other;
-    std::string name;       // "" where there is only one; for Order, what is ordered: "screens", "variables" …
-    std::string ours;       // what happened to it here, as one word: "unchanged", "changed", "added", "removed"
-    std::string theirs;     // and there
+    std::string name;       // "" where there is only one; for Order, the list: "screens", "variables" …
+    std::string ours;       // "unchanged", "changed", "added" or "removed" since the base
+    std::string theirs;     // the same for their side
     bool conflict = false;  // both sides changed it, and differently
-    // As keys of a choice.
-    std::string key() const;
+    std::string key() const;  // identifies it in the choices of mergeDocuments()
 };
 
-// A merge of two documents that began as one.
+// The merge of two documents with a common base.
 struct Merge {
     Document document;
-    std::vector<MergeItem> items;  // all that differs from `base` on their side
+    std::vector<MergeItem> items;  // their changes
     bool hasConflicts() const;
 };
 
-// What both sides did since `base`: each thing is taken from the side that changed it. Where both did, `choices` tells by
-// MergeItem::key() which side's is taken; without a choice, ours. What could not be read on their side counts as unchanged.
+// Merges the changes of both sides since `base`: each part is taken from the side that changed it. If both did, `choices`
+// selects the side by MergeItem::key(); the default is ours. Parts that could not be read on their side count as unchanged.
 Merge mergeDocuments(const Document& base, const Document& ours, const Document& theirs, const std::map<std::string, MergeSide>& choices = {});
+
+// The part in one of the documents as text, to be shown; "" if it does not exist there.
+std::string mergeText(const Document& document, const MergeItem& item);
 
 }  // namespace gorsefinch

@@ -6,7 +6,7 @@
 #include <cmath>
 #include <random>
 
-#include "app/code/line_difference.h"
+#include "app/widgets/line_difference.h"
 #include "app/screens/clipboard.h"
 #include "app/screens/snapping.h"
 #include "app/theme/theme.h"

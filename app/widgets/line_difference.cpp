@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/code/line_difference.h"
+#include "app/widgets/line_difference.h"
 
 #include <algorithm>
 #include <vector>
