@@ -20,7 +20,7 @@ inline constexpr const char* kMainFile = "gorsefinch.json";
 // The files that hold the document. The same document gives the same bytes.
 ProjectFiles toFiles(const Document& document);
 
-// Parts of a document as text, by which two of them are compared. The originals of images and faces count.
+// Parts of a document as text, for comparison. The text of images and faces includes a hash of the originals.
 std::string panelText(const Panel& panel);
 std::string recipeDefaultsText(const Recipe& recipe);
 std::string unknownText(const UnknownKeys& unknown);
@@ -28,13 +28,13 @@ std::string partText(const Variable& variable);
 std::string partText(const Look& look);
 std::string partText(const Image& image);
 std::string partText(const Face& face);
+std::string partText(const RuleFile& rules);
 std::string partText(const Screen& screen);
 
-// Returns a file's bytes by its path in the project's folder; originals that are named several times are asked for once.
-// A file of more than `maxBytes` is an error, and so is one that is not plain.
+// Returns the contents of a file by its path in the project's folder; an error for more than `maxBytes`.
 using FileReader = std::function<Result<SharedBytes>(const std::string& path, size_t maxBytes)>;
 
-// What a project's files may take beside the limits of document.h (docs/limits.md).
+// Limits of a project's files, beside those of document.h (docs/limits.md).
 inline constexpr size_t kMaxMainFile = size_t{16} << 20, kMaxScreenFile = size_t{4} << 20;
 // Of all screens and rules together.
 inline constexpr size_t kMaxTexts = size_t{64} << 20;

@@ -2,14 +2,13 @@
 #include <algorithm>
 #include <cerrno>
 #include <cmath>
-#include <map>
 #include <set>
-#include <unordered_map>
 
 #include "core/base/files.h"
 #include "core/project/font_text.h"
 #include "core/project/json_text.h"
 #include "core/project/names.h"
+#include "core/project/original_reader.h"
 #include "core/project/project_text.h"
 #include "core/project/recipe_text.h"
 
@@ -219,7 +218,7 @@ class Reader {
         return all;
     }
 
-    // A screen or rules, within what all of them may have.
+    // The text of a screen or of rules, within the limit of all of them.
     Result<SharedBytes> readText(const std::string& path, size_t maxBytes) {
         const size_t left = kMaxTexts - textBytes_;
         auto text = read_(path, std::min(maxBytes, left));
@@ -228,28 +227,6 @@ class Reader {
         else if (left < maxBytes && text.error().code == 0)
             return failure(path, "", "the screens and rules of the project have more than " + std::to_string(kMaxTexts >> 20) + " MB together", "Divide the project");
         return text;
-    }
-
-    // The bytes of a file in one of the folders: held once for all that name the same file or hold the same.
-    Result<Bytes> original(const std::string& path, size_t maxBytes) {
-        if (const auto known = originals_.find(path); known != originals_.end())
-            return known->second;
-        const size_t left = kMaxOriginals - originalBytes_;
-        auto read = read_(path, std::min(maxBytes, left));
-        if (!read) {
-            if (left < maxBytes && read_(path, maxBytes))
-                return failure(path, "", "the originals of the project have more than " + std::to_string(kMaxOriginals >> 20) + " MB together",
-                               "Make pictures smaller before you bring them in, or divide the project");
-            return tl::unexpected(read.error());
-        }
-        Bytes bytes = read->shared();
-        const auto [first, last] = contents_.equal_range(std::hash<std::string>()(*bytes));
-        const auto same = std::find_if(first, last, [&](const auto& each) { return *each.second == *bytes; });
-        if (same != last)
-            bytes = same->second;
-        else
-            contents_.emplace(std::hash<std::string>()(*bytes), bytes), originalBytes_ += bytes->size();
-        return originals_[path] = bytes;
     }
 
     Bytes readOriginal(const char* folder, size_t maxBytes, std::string& file, const std::string& place) {
@@ -261,7 +238,7 @@ class Reader {
             return nullptr;
         }
         const std::string path = std::string(folder) + "/" + file;
-        auto bytes = original(path, maxBytes);
+        auto bytes = originals_.read(path, maxBytes);
         if (!bytes) {
             const Error& error = bytes.error();
             complain(path, "", error.reason, error.code == 0 && !error.remedy.empty() ? error.remedy : "Put the file back or choose another");
@@ -443,9 +420,8 @@ class Reader {
 
     const FileReader& read_;
     ReadProject out_;
-    std::map<std::string, Bytes> originals_;               // by path
-    std::unordered_multimap<size_t, Bytes> contents_;      // by the content's hash
-    size_t originalBytes_ = 0, textBytes_ = 0;
+    OriginalReader originals_{read_};
+    size_t textBytes_ = 0;
     NameSet used_;
 };
 

@@ -211,6 +211,7 @@ std::string partText(const Image& image) {
     return out;
 }
 std::string partText(const Face& face) { return dumped(toJson(face)) + contentText(face.original); }
+std::string partText(const RuleFile& rules) { return rules.text; }
 std::string partText(const Screen& screen) { return dumped(toJson(screen)); }
 
 }  // namespace gorsefinch
