@@ -10,7 +10,7 @@ class QPushButton;
 
 namespace gorsefinch::app {
 
-// A line across the window with something that the user has to know, and what they can do about it.
+// A line across the window with a notice and buttons for what the user can do about it.
 class NoticeBar : public QWidget {
   public:
     NoticeBar(const QString& name, QWidget* parent);

@@ -23,14 +23,14 @@ ProjectBars::ProjectBars(Session& session, QWidget* parent) : QWidget(parent), s
     for (NoticeBar* each : {recovery_, look_, outside_})
         column->addWidget(each);
     connect(&session, &Session::recoveryFound, recovery_, &QWidget::show);
-    connect(&session.store(), &ProjectStore::rightsChanged, this, &ProjectBars::refreshRights);
+    connect(&session.store(), &ProjectStore::accessChanged, this, &ProjectBars::refreshAccess);
     connect(&session.store(), &ProjectStore::outsideChanged, this, &ProjectBars::refreshOutside);
 }
 
 void ProjectBars::makeRecovery() {
     recovery_ = new NoticeBar("recovery", this);
     recovery_->setText(tr("Gorsefinch ended last time before this project was saved. What was not saved is still there."));
-    recovery_->addButton("restore", tr("Restore it"), tr("Takes the place of what you see; Ctrl+Z brings that back"), [this] {
+    recovery_->addButton("restore", tr("R&estore it"), tr("Takes the place of what you see; Ctrl+Z brings that back (Alt+E)"), [this] {
         recovery_->hide();
         session_.restoreRecovery();
     });
@@ -42,13 +42,13 @@ void ProjectBars::makeRecovery() {
 
 void ProjectBars::makeLook() {
     look_ = new NoticeBar("look_only", this);
-    look_->addButton("look_save_as", tr("Save as…"), tr("Saves what you see into another folder, which is yours then (Ctrl+Shift+S)"), [this] { Q_EMIT saveAsAsked(); });
-    look_->addButton("take_over", tr("Take over…"), tr("Makes this window the one that edits and saves the project; you are asked first"), [this] { takeOver(); });
+    look_->addButton("look_save_as", tr("Save as…"), tr("Saves what you see into another folder, and opens that (Ctrl+Shift+S)"), [this] { Q_EMIT saveAsAsked(); });
+    takeOver_ = look_->addButton("take_over", tr("&Take over…"), tr("Makes this window the one that edits and saves the project; you are asked first (Alt+T)"), [this] { takeOver(); });
 }
 
 void ProjectBars::makeOutside() {
     outside_ = new NoticeBar("outside_changes", this);
-    outside_->addButton("review_outside", tr("Review…"), tr("Shows what changed here and there, and merges it"), [this] { reviewOutside(); });
+    outside_->addButton("review_outside", tr("&Review…"), tr("Shows what changed here and on disk, and merges it (Alt+R)"), [this] { reviewOutside(); });
 }
 
 void ProjectBars::reset() {
@@ -56,13 +56,16 @@ void ProjectBars::reset() {
         each->hide();
 }
 
-void ProjectBars::refreshRights() {
+void ProjectBars::refreshAccess() {
     const ProjectStore& store = session_.store();
     look_->setVisible(store.isOpen() && !store.mayWrite());
-    if (store.wasTakenOver())
-        look_->setText(tr("This project was taken over: %1. Changes since then can't be saved here.").arg(store.whyLook()));
+    takeOver_->setVisible(store.access() != ProjectStore::Access::NotWritable);
+    if (store.access() == ProjectStore::Access::TakenOver)
+        look_->setText(tr("This project was taken over: %1. Changes since then can't be saved here.").arg(store.reason()));
+    else if (store.access() == ProjectStore::Access::NotWritable)
+        look_->setText(tr("Opened read-only: %1. Save it into another folder to edit it.").arg(store.reason()));
     else
-        look_->setText(tr("Opened read-only: %1. You see what is saved there; nothing can be edited here.").arg(store.whyLook()));
+        look_->setText(tr("Opened read-only: %1. It follows what is saved there; nothing can be edited here.").arg(store.reason()));
     if (!store.mayWrite())
         recovery_->hide();
 }
@@ -78,33 +81,35 @@ void ProjectBars::refreshOutside() {
 }
 
 bool ProjectBars::reviewOutside() {
-    const auto merge = session_.outsideMerge();
-    if (!merge) {
-        QMessageBox box(QMessageBox::NoIcon, tr("The project on disk can't be read"),
-                        tr("%1\n\nIf you keep what is here, saving replaces what is on disk; a file that could not be read stays beside it as NAME.broken.").arg(fromStd(merge.error().text())),
-                        QMessageBox::Cancel, this);
-        auto* keep = box.addButton(tr("Keep what is here"), QMessageBox::AcceptRole);
-        keep->setObjectName("keep_ours");
-        box.exec();
-        if (box.clickedButton() != keep)
-            return false;
-        session_.ignoreOutside();
-        return true;
-    }
-    MergeDialog dialog(*merge, this);
+    const auto review = session_.reviewOutside();
+    if (!review)
+        return keepOurs(fromStd(review.error().text()));
+    MergeDialog dialog(review->merge, session_.document(), review->theirs, this);
     if (dialog.exec() != QDialog::Accepted)
         return false;
-    if (const auto taken = session_.takeOutside(dialog.choices()); !taken) {
-        session_.tell(fromStd(taken.error().text()));
+    if (const auto merged = session_.applyReviewed(dialog.choices()); !merged) {
+        session_.tell(fromStd(merged.error().text()));
         return false;
     }
-    session_.tellWell(tr("Merged what changed outside; Ctrl+Z brings back what was here"));
+    session_.tellWell(tr("Merged the changes of another program; Ctrl+Z brings back the former version"));
+    return true;
+}
+
+bool ProjectBars::keepOurs(const QString& reason) {
+    QMessageBox box(QMessageBox::NoIcon, tr("The project on disk can't be read"),
+                    tr("%1\n\nIf you keep your version, saving overwrites the one on disk. A file that could not be read is kept as NAME.broken.").arg(reason), QMessageBox::Cancel, this);
+    auto* keep = box.addButton(tr("Keep my version"), QMessageBox::AcceptRole);
+    keep->setObjectName("keep_ours");
+    box.exec();
+    if (box.clickedButton() != keep)
+        return false;
+    session_.keepOurs();
     return true;
 }
 
 void ProjectBars::takeOver() {
     QMessageBox box(QMessageBox::NoIcon, tr("Take the project over?"),
-                    tr("Now %1. If you take it over, it can't be saved there any more; changes that are not saved yet stay in that window.").arg(session_.store().whyLook()),
+                    tr("Now %1. If you take it over, it can't be saved there any more; changes that are not saved yet stay in that window.").arg(session_.store().reason()),
                     QMessageBox::Cancel, this);
     auto* take = box.addButton(tr("Take over"), QMessageBox::AcceptRole);
     take->setObjectName("confirm_take_over");

@@ -3,22 +3,24 @@
 
 #include <QWidget>
 
+class QPushButton;
+
 namespace gorsefinch::app {
 
 class NoticeBar;
 class Session;
 
-// What the user has to know of the project's folder: unsaved work that a crash left, who else has the project, and what
-// others changed in it.
+// Notices about the project's folder: unsaved work of a crash, another process that has the project, and changes of other
+// programs.
 class ProjectBars : public QWidget {
     Q_OBJECT
 
   public:
     ProjectBars(Session& session, QWidget* parent);
 
-    // Shows what others changed and lets the user choose; true if the merge was made.
+    // Shows the changes of other programs for review; true if they were merged.
     bool reviewOutside();
-    // Hides what belongs to the project that is left.
+    // Hides all notices, before another project is opened.
     void reset();
 
   Q_SIGNALS:
@@ -28,13 +30,15 @@ class ProjectBars : public QWidget {
     void makeRecovery();
     void makeLook();
     void makeOutside();
-    void refreshRights();
+    void refreshAccess();
     void refreshOutside();
+    bool keepOurs(const QString& reason);
     void takeOver();
 
     Session& session_;
     NoticeBar* recovery_ = nullptr;
     NoticeBar* look_ = nullptr;
+    QPushButton* takeOver_ = nullptr;
     NoticeBar* outside_ = nullptr;
 };
 

@@ -25,17 +25,21 @@ void ProjectStore::wait() {
         journal_.wait();
 }
 
-// Becomes the owner of a folder, or learns why not.
+bool ProjectStore::isWriting() const { return journal_.valid() && journal_.wait_for(std::chrono::seconds(0)) != std::future_status::ready; }
+
+void ProjectStore::setAccess(Access access, const QString& reason) {
+    access_ = access;
+    reason_ = reason;
+}
+
 void ProjectStore::own(ProjectFolder& folder, bool takeOver) {
     const auto owner = folder.own(takeOver);
-    mayWrite_ = owner && !*owner;
-    wasTakenOver_ = false;
     if (!owner)
-        whyLook_ = tr("The folder can't be written to: %1").arg(QString::fromStdString(owner.error().reason));
+        setAccess(Access::NotWritable, tr("the folder can't be written to (%1)").arg(QString::fromStdString(owner.error().reason)));
     else if (*owner)
-        whyLook_ = tr("%1 has it open").arg(QString::fromStdString((*owner)->text()));
+        setAccess(Access::Locked, tr("%1 has it open").arg(QString::fromStdString((*owner)->text())));
     else
-        whyLook_.clear();
+        setAccess(Access::Write, {});
 }
 
 Result<ReadProject> ProjectStore::open(const std::filesystem::path& path) {
@@ -43,40 +47,39 @@ Result<ReadProject> ProjectStore::open(const std::filesystem::path& path) {
     auto folder = std::make_unique<ProjectFolder>(disk_, path);
     std::error_code code;
     const bool same = folder_ && std::filesystem::equivalent(folder_->path(), path, code);
-    const bool couldWrite = mayWrite_;
+    const auto former = std::pair(access_, reason_);
     if (same)
         folder_->disown();
     if (folder->holdsProject())
         own(*folder, false);
     ReadProject project = folder->open();
     if (!project.document) {
-        const Problem& problem = project.problems.front();
         folder.reset();
-        mayWrite_ = couldWrite;
-        if (same && couldWrite)
+        setAccess(former.first, former.second);
+        if (same && mayWrite())
             own(*folder_, false);
+        const Problem& problem = project.problems.front();
         return failure(problem.file, problem.place, problem.reason, problem.remedy);
     }
-    // What is still to be kept belongs to the project that is left, not to the one that comes.
+    // Unsaved work belongs to the former project.
     journalTimer_.stop();
     newest_.reset();
     newestSaved_ = true;
     journalFails_ = false;
-    outside_.clear();
-    seenOnce_.clear();
     folder_ = std::move(folder);
-    if (mayWrite_)
+    if (mayWrite())
         if (const auto kept = folder_->keepUnsaved(*project.document); !kept)
             project.problems.push_back({Severity::Warning, kept.error().file, "", kept.error().reason, kept.error().remedy, {}, {}});
-    Q_EMIT rightsChanged();
-    Q_EMIT outsideChanged();
+    clearOutside();
+    Q_EMIT accessChanged();
     return project;
 }
 
 Result<void> ProjectStore::save(const Document& document) {
     wait();
-    if (!mayWrite_)
-        return failure(path().string(), "", wasTakenOver_ ? "the project was taken over from here" : "the project is open read-only", "Save it into another folder, or take it over");
+    if (!mayWrite())
+        return failure(path().string(), "", access_ == Access::TakenOver ? "the project was taken over from here" : "the project is open read-only",
+                       "Save it into another folder, or take it over");
     auto saved = folder_->save(document);
     if (!saved && saved.error().code != kChangedOutside)
         checkOwned();
@@ -86,8 +89,7 @@ Result<void> ProjectStore::save(const Document& document) {
         journalTimer_.stop();
         newestSaved_ = true;
         journalFails_ = false;
-        outside_.clear();
-        Q_EMIT outsideChanged();
+        clearOutside();
     }
     return saved;
 }
@@ -105,46 +107,45 @@ Result<void> ProjectStore::saveAs(const Document& document, const std::filesyste
     if (folder_)
         folder_->dropJournal();
     folder_ = std::move(folder);
-    mayWrite_ = true;
-    wasTakenOver_ = false;
-    whyLook_.clear();
-    outside_.clear();
-    Q_EMIT rightsChanged();
-    Q_EMIT outsideChanged();
+    setAccess(Access::Write, {});
+    clearOutside();
+    Q_EMIT accessChanged();
     return {};
 }
 
-Result<void> ProjectStore::takeOver() {
+Result<void> ProjectStore::takeOver(const Document& opened) {
     wait();
     own(*folder_, true);
-    Q_EMIT rightsChanged();
-    return mayWrite_ ? Result<void>() : failure(path().string(), "", whyLook_.toStdString(), "Check that you may write there");
+    if (mayWrite())
+        if (const auto kept = folder_->keepUnsaved(opened); !kept)
+            Q_EMIT failed(textOf(kept.error()));
+    Q_EMIT accessChanged();
+    return mayWrite() ? Result<void>() : failure(path().string(), "", reason_.toStdString(), "Check that you may write there");
 }
 
 void ProjectStore::keep(const Document& document, bool saved) {
     newest_ = document;
     newestSaved_ = saved;
-    // Not started anew by each edit: then none would be kept while the user goes on.
+    // The timer is not restarted by each edit: then nothing would be kept during continuous editing.
     if (!journalTimer_.isActive())
         journalTimer_.start(kJournalDelay);
 }
 
-void ProjectStore::keepNow() {
+Result<void> ProjectStore::keepNow(const Document& document) {
     wait();
-    writeJournal();
-    wait();
+    return folder_->writeJournal(document);
 }
 
 // A document is a value: it is written in another thread while the user edits the next one.
 void ProjectStore::writeJournal() {
-    if (journal_.valid() && journal_.wait_for(std::chrono::seconds(0)) != std::future_status::ready) {
+    if (isWriting()) {
         journalTimer_.start(kRetry);
         return;
     }
     if (!newest_ || !folder_)
         return;
     checkOwned();
-    if (!mayWrite_)
+    if (!mayWrite())
         return;
     if (newestSaved_) {
         folder_->dropJournal();
@@ -166,18 +167,16 @@ void ProjectStore::journalDone(const Result<void>& done) {
     checkOwned();
 }
 
-// Another program may take the project over at any time.
+// Another process may take the project over at any time. If the folder was deleted, nobody has it: the next save creates it
+// again.
 void ProjectStore::checkOwned() {
-    if (!mayWrite_ || folder_->isOwned())
+    if (!mayWrite() || folder_->isOwned())
         return;
     const auto owner = folder_->own(false);
-    // Where the folder went away nobody else has it: the next save makes it again, or tells why not.
     if (!owner || !*owner)
         return;
-    mayWrite_ = false;
-    wasTakenOver_ = true;
-    whyLook_ = tr("%1 took it over").arg(QString::fromStdString((*owner)->text()));
-    Q_EMIT rightsChanged();
+    setAccess(Access::TakenOver, tr("%1 took it over").arg(QString::fromStdString((*owner)->text())));
+    Q_EMIT accessChanged();
 }
 
 void ProjectStore::forgetUnsaved() {
@@ -188,19 +187,19 @@ void ProjectStore::forgetUnsaved() {
         folder_->dropJournal();
 }
 
-// Told on the second look, unless at once: another part of the window may be taking the change up just now, and a program
-// that writes several files is left to end.
+// Changes are reported on the second look: the window may be reading a changed picture just now, and a program may be
+// about to change more files.
 void ProjectStore::checkOutside(const Document& document, bool atOnce) {
-    if (!folder_ || (!atOnce && journal_.valid() && journal_.wait_for(std::chrono::seconds(0)) != std::future_status::ready))
+    if (!folder_ || (!atOnce && isWriting()))
         return;
     wait();
     checkOwned();
     QStringList now;
     for (const std::string& each : folder_->changedOutside(document))
         now << QString::fromStdString(each);
-    const bool tells = atOnce || now == seenOnce_;
+    const bool reports = atOnce || now == seenOnce_;
     seenOnce_ = now;
-    if (tells && now != outside_) {
+    if (reports && now != outside_) {
         outside_ = now;
         Q_EMIT outsideChanged();
     }
@@ -214,6 +213,10 @@ ProjectFolder::Theirs ProjectStore::readTheirs() {
 void ProjectStore::markSeen(const ProjectFolder::Theirs& theirs) {
     wait();
     folder_->markSeen(theirs);
+    clearOutside();
+}
+
+void ProjectStore::clearOutside() {
     outside_.clear();
     seenOnce_.clear();
     Q_EMIT outsideChanged();

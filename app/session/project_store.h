@@ -12,8 +12,8 @@
 
 namespace gorsefinch::app {
 
-// The open project's folder, as the session uses it: who may write there, the journal, what a crash left, and what other
-// programs do in it meanwhile.
+// The folder of the open project: the right to write in it, the journal, unsaved work that a crash left, and changes that
+// other programs make.
 class ProjectStore : public QObject {
     Q_OBJECT
 
@@ -21,9 +21,9 @@ class ProjectStore : public QObject {
     explicit ProjectStore(QObject* parent = nullptr);
     ~ProjectStore() override;
 
-    // Opens a folder, to write if nobody else does, else to look. The former one stays open if that fails.
+    // Opens a folder; read-only if it is locked or not writable. The former folder stays open if that fails.
     Result<ReadProject> open(const std::filesystem::path& path);
-    // Saves into a folder without a project; that is the open one then.
+    // Saves to a folder without a project, and opens that.
     Result<void> saveAs(const Document& document, const std::filesystem::path& path);
     Result<void> save(const Document& document);
 
@@ -33,48 +33,59 @@ class ProjectStore : public QObject {
     std::vector<std::string> imageFiles() const { return folder_->imageFiles(); }
     Result<SharedBytes> readProjectFile(const std::string& file, size_t maxBytes) const { return folder_->readProjectFile(file, maxBytes); }
 
-    // False while another process has the project, or the folder can't be written to; whyLook() tells which.
-    bool mayWrite() const { return mayWrite_; }
-    const QString& whyLook() const { return whyLook_; }
-    // True if the project was taken over from here, perhaps with changes that are not saved.
-    bool wasTakenOver() const { return wasTakenOver_; }
-    Result<void> takeOver();
+    enum class Access {
+        Write,
+        Locked,       // another process has the project
+        NotWritable,  // the folder cannot be written to
+        TakenOver     // another process took the project over, possibly with unsaved changes here
+    };
+    Access access() const { return access_; }
+    bool mayWrite() const { return access_ == Access::Write; }
+    // Why it may not be written, as part of a sentence.
+    const QString& reason() const { return reason_; }
+    // Takes the project from the process that has it. Unsaved work in its journal is moved to the unsaved work first.
+    // `opened` is the project as it was last read.
+    Result<void> takeOver(const Document& opened);
 
-    // Tells the newest document, and whether it is as saved. The journal holds it within kJournalDelay and the time of
-    // writing it, however often this is called.
+    // Called after each edit with the current document, and whether it is as saved. The document is in the journal at most
+    // kJournalDelay and the time of writing later, however often this is called.
     void keep(const Document& document, bool saved);
-    // Writes the journal now, and waits for it.
-    void keepNow();
+    // Writes the current document to the journal before it returns.
+    Result<void> keepNow(const Document& document);
     void forgetUnsaved();
 
     std::optional<ProjectFolder::Unsaved> latestUnsaved() const { return folder_->latestUnsaved(); }
     void dropUnsaved(const std::string& file) { folder_->dropUnsaved(file); }
 
-    // The project's files that others changed since they were last read, as checkOutside() saw them.
+    // Files that other programs changed since they were last read, as of the last checkOutside(). Files that changed for
+    // the first time are reported by the next call, unless `atOnce`.
     const QStringList& outsideChanges() const { return outside_; }
     void checkOutside(const Document& document, bool atOnce);
-    // The project as it is on disk now. What it says counts as seen once markSeen() is told.
+    // The project as it is on disk now. After markSeen(), save() may overwrite it.
     ProjectFolder::Theirs readTheirs();
     void markSeen(const ProjectFolder::Theirs& theirs);
 
     static constexpr int kJournalDelay = 700;  // ms
 
   Q_SIGNALS:
-    void rightsChanged();
+    void accessChanged();
     void outsideChanged();
-    void failed(const QString& trouble);
+    void failed(const QString& reason);
 
   private:
     void own(ProjectFolder& folder, bool takeOver);
+    void setAccess(Access access, const QString& reason);
     void wait();
+    bool isWriting() const;
     void writeJournal();
     void journalDone(const Result<void>& done);
     void checkOwned();
+    void clearOutside();
 
     Disk disk_;
     std::unique_ptr<ProjectFolder> folder_;
-    bool mayWrite_ = false, wasTakenOver_ = false;
-    QString whyLook_;
+    Access access_ = Access::Locked;
+    QString reason_;
     QTimer journalTimer_;
     std::future<void> journal_;
     std::optional<Document> newest_;

@@ -11,7 +11,7 @@ namespace gorsefinch::app {
 namespace {
 
 constexpr int kTick = 16;            // ms: one frame of a usual display
-constexpr int kOutsideLook = 2000;   // ms between looks at what others do in the folder
+constexpr int kOutsideLook = 2000;   // ms between checks for changes of other programs
 
 Change difference(const Document& a, const Document& b) {
     Change change;
@@ -105,7 +105,7 @@ void Session::edit(const Document& next, const QString& label, const QString& me
         return;
     if (const auto refused = refusal(next)) {
         tell(*refused);
-        // Fields that show what was typed go back to what holds.
+        // Fields show the current values again.
         Q_EMIT changed({false, true, true, true, true, true, true, true});
         return;
     }
@@ -115,10 +115,10 @@ void Session::edit(const Document& next, const QString& label, const QString& me
     store_.keep(document(), history_->isSaved());
 }
 
-// Why an edit can't be made; nothing if it can.
+// Returns why an edit is refused, or nothing.
 std::optional<QString> Session::refusal(const Document& next) const {
     if (!mayEdit())
-        return tr("The project is open read-only: %1. Take it over to edit it.").arg(store_.whyLook());
+        return tr("The project is open read-only: %1. Take it over, or save it into another folder, to edit it.").arg(store_.reason());
     if (const auto limit = exceededLimit(document(), next))
         return QString::fromStdString(*limit);
     return std::nullopt;
@@ -264,7 +264,7 @@ void Session::stepTwin() {
 }
 
 Result<void> Session::takeOver() {
-    if (auto taken = store_.takeOver(); !taken)
+    if (auto taken = store_.takeOver(base_); !taken)
         return taken;
     offerRecovery();
     lookOutside(true);
@@ -278,7 +278,7 @@ void Session::lookOutside(bool atOnce) {
     followOutside();
 }
 
-// Who only looks has nothing of their own, and sees what the others save.
+// A read-only project without own changes follows what is saved elsewhere.
 void Session::followOutside() {
     if (store_.mayWrite() || !history_->isSaved() || store_.outsideChanges().isEmpty())
         return;
@@ -294,27 +294,26 @@ void Session::followOutside() {
     refresh(before, false);
 }
 
-Result<Merge> Session::outsideMerge(const std::map<std::string, MergeSide>& choices) {
-    const ProjectFolder::Theirs theirs = store_.readTheirs();
-    if (!theirs.project.document) {
-        const Problem& problem = theirs.project.problems.front();
+Result<Session::Review> Session::reviewOutside() {
+    reviewed_ = store_.readTheirs();
+    const ReadProject& project = reviewed_->project;
+    if (!project.document) {
+        const Problem& problem = project.problems.front();
         return failure(problem.file, problem.place, problem.reason, problem.remedy);
     }
-    return mergeDocuments(base_, document(), *theirs.project.document, choices);
+    return Review{*project.document, mergeDocuments(base_, document(), *project.document)};
 }
 
-Result<void> Session::takeOutside(const std::map<std::string, MergeSide>& choices) {
-    ProjectFolder::Theirs theirs = store_.readTheirs();
-    if (!theirs.project.document) {
-        const Problem& problem = theirs.project.problems.front();
-        return failure(problem.file, problem.place, problem.reason, problem.remedy);
-    }
-    const Merge merge = mergeDocuments(base_, document(), *theirs.project.document, choices);
-    if (const auto limit = exceededLimit(document(), merge.document))
-        return failure("", "", *limit, "Take some out, then merge again");
-    base_ = *theirs.project.document;
-    store_.markSeen(theirs);
-    openProblems_ = theirs.project.problems;
+Result<void> Session::applyReviewed(const std::map<std::string, MergeSide>& choices) {
+    const auto theirs = std::exchange(reviewed_, std::nullopt);
+    if (!theirs || !theirs->project.document)
+        return failure(folder().toStdString(), "", "there is nothing to merge", "Review the changes first");
+    const Merge merge = mergeDocuments(base_, document(), *theirs->project.document, choices);
+    if (const auto refused = refusal(merge.document))
+        return failure(folder().toStdString(), "", refused->toStdString(), "");
+    base_ = *theirs->project.document;
+    store_.markSeen(*theirs);
+    openProblems_ = theirs->project.problems;
     edit(merge.document, tr("Merge changes from outside"));
     if (toFiles(document()) == toFiles(base_)) {
         history_->markSaved();
@@ -324,8 +323,9 @@ Result<void> Session::takeOutside(const std::map<std::string, MergeSide>& choice
     return {};
 }
 
-void Session::ignoreOutside() {
-    store_.markSeen(store_.readTheirs());
+void Session::keepOurs() {
+    if (const auto theirs = std::exchange(reviewed_, std::nullopt))
+        store_.markSeen(*theirs);
 }
 
 void Session::offerRecovery() {
@@ -334,13 +334,17 @@ void Session::offerRecovery() {
         Q_EMIT recoveryFound();
 }
 
-// What is restored stays on disk until the journal holds it.
+// Restored work stays on disk until the journal holds it.
 void Session::restoreRecovery() {
     if (!recovery_)
         return;
     const ProjectFolder::Unsaved restored = *std::exchange(recovery_, std::nullopt);
-    edit(restored.document, tr("Restore unsaved work"));
-    store_.keepNow();
+    if (!edit(Result<Document>(restored.document), tr("Restore unsaved work")))
+        return;
+    if (const auto kept = store_.keepNow(document()); !kept) {
+        tell(QString::fromStdString(kept.error().text()));
+        return;
+    }
     store_.dropUnsaved(restored.file);
     offerRecovery();
 }

@@ -40,20 +40,25 @@ class Session : public QObject {
     Result<void> save();
     Result<void> saveAs(const QString& folder);
     bool isOpen() const { return history_ != nullptr; }
-    // The project's folder: who may write there, and what others do in it.
+    // The project's folder: the right to write in it, and changes of other programs.
     ProjectStore& store() { return store_; }
     const ProjectStore& store() const { return store_; }
-    // False while the project is open to look at: edits are refused, and that is told.
+    // False while the project is open read-only: edits are refused with a notice.
     bool mayEdit() const { return store_.mayWrite(); }
-    // Takes the project from the process that has it, and with it what that saved.
+    // Takes the project from the process that has it.
     Result<void> takeOver();
 
-    // What others changed in the project's folder, beside what changed here. An error if it can't be read there.
-    Result<Merge> outsideMerge(const std::map<std::string, MergeSide>& choices = {});
-    // Makes the merge the present, as one edit; from then on save() may replace what they wrote.
-    Result<void> takeOutside(const std::map<std::string, MergeSide>& choices);
-    // Goes on with what is here where the project on disk can't be read; the next save replaces it.
-    void ignoreOutside();
+    // Reads the project on disk and merges it with this one, to be reviewed. An error if it cannot be read; keepOurs() then
+    // lets the next save overwrite it.
+    struct Review {
+        Document theirs;
+        Merge merge;
+    };
+    Result<Review> reviewOutside();
+    // Applies the merge that was reviewed, as one edit. From then on save() may overwrite what was reviewed, but nothing
+    // that changed later.
+    Result<void> applyReviewed(const std::map<std::string, MergeSide>& choices);
+    void keepOurs();
     QString folder() const;
 
     const Document& document() const { return history_->now(); }
@@ -125,6 +130,7 @@ class Session : public QObject {
     ProjectStore store_;
     std::unique_ptr<History> history_;
     Document base_;  // the project as it was last read from or written to disk
+    std::optional<ProjectFolder::Theirs> reviewed_;
     SceneBuilder builder_;
     BuiltSceneRef scene_;
     std::unique_ptr<Twin> twin_;

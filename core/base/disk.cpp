@@ -17,7 +17,7 @@ namespace {
 
 int64_t nanoseconds(const timespec& time) { return int64_t{time.tv_sec} * 1000000000 + time.tv_nsec; }
 
-int told(int result) { return result < 0 ? -errno : result; }
+int orError(int result) { return result < 0 ? -errno : result; }
 
 FileStamp stampFrom(const struct stat& status) {
     FileStamp out;
@@ -36,22 +36,22 @@ FileStamp stampFrom(const struct stat& status) {
 
 }  // namespace
 
-int Disk::openPath(const std::string& path) { return told(::open(path.empty() ? "." : path.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC)); }
+int Disk::openPath(const std::string& path) { return orError(::open(path.empty() ? "." : path.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC)); }
 
 int Disk::openFolder(int folder, const std::string& name) {
-    return told(::openat(folder, name.c_str(), O_RDONLY | O_DIRECTORY | O_NOFOLLOW | O_CLOEXEC));
+    return orError(::openat(folder, name.c_str(), O_RDONLY | O_DIRECTORY | O_NOFOLLOW | O_CLOEXEC));
 }
 
-int Disk::makeFolder(int folder, const std::string& name) { return told(::mkdirat(folder, name.c_str(), 0777)); }
+int Disk::makeFolder(int folder, const std::string& name) { return orError(::mkdirat(folder, name.c_str(), 0777)); }
 
 int Disk::open(int folder, const std::string& name, Open how) {
     const int flags = how == Open::Read     ? O_RDONLY | O_NONBLOCK
                       : how == Open::Create ? O_WRONLY | O_CREAT | O_EXCL
                                             : O_RDWR | O_CREAT | O_NONBLOCK;
-    return told(::openat(folder, name.c_str(), flags | O_NOFOLLOW | O_CLOEXEC | O_NOCTTY, 0666));
+    return orError(::openat(folder, name.c_str(), flags | O_NOFOLLOW | O_CLOEXEC | O_NOCTTY, 0666));
 }
 
-int Disk::close(int handle) { return told(::close(handle)); }
+int Disk::close(int handle) { return orError(::close(handle)); }
 
 long Disk::read(int handle, char* to, size_t bytes) {
     const ssize_t done = ::read(handle, to, bytes);
@@ -63,9 +63,9 @@ long Disk::write(int handle, const char* from, size_t bytes) {
     return done < 0 ? -errno : done;
 }
 
-int Disk::sync(int handle) { return told(::fsync(handle)); }
+int Disk::sync(int handle) { return orError(::fsync(handle)); }
 
-int Disk::setMode(int handle, unsigned mode) { return told(::fchmod(handle, mode)); }
+int Disk::setMode(int handle, unsigned mode) { return orError(::fchmod(handle, mode)); }
 
 int Disk::stamp(int handle, FileStamp& out) {
     struct stat status {};
@@ -85,10 +85,10 @@ int Disk::stampOf(int folder, const std::string& name, FileStamp& out) {
 
 int Disk::rename(int folder, const std::string& from, const std::string& to, Move how) {
     const unsigned flags = how == Move::Replace ? 0 : how == Move::Exchange ? RENAME_EXCHANGE : RENAME_NOREPLACE;
-    return told(::renameat2(folder, from.c_str(), folder, to.c_str(), flags));
+    return orError(::renameat2(folder, from.c_str(), folder, to.c_str(), flags));
 }
 
-int Disk::remove(int folder, const std::string& name) { return told(::unlinkat(folder, name.c_str(), 0)); }
+int Disk::remove(int folder, const std::string& name) { return orError(::unlinkat(folder, name.c_str(), 0)); }
 
 int Disk::list(int folder, std::vector<std::string>& names) {
     // A handle of its own, as reading moves it.
@@ -113,6 +113,6 @@ int Disk::list(int folder, std::vector<std::string>& names) {
     return error;
 }
 
-int Disk::lock(int handle) { return told(::flock(handle, LOCK_EX | LOCK_NB)); }
+int Disk::lock(int handle) { return orError(::flock(handle, LOCK_EX | LOCK_NB)); }
 
 }  // namespace gorsefinch

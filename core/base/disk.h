@@ -8,8 +8,8 @@
 
 namespace gorsefinch {
 
-// What a file is and which one, as the system tells it. Two equal stamps of one name mean that nobody wrote the file
-// in between, as far as the clock of the file system tells times apart.
+// Identity and state of a file. If two stamps of a name are equal, the file was not written in between, within the
+// resolution of the file system's clock.
 struct FileStamp {
     enum class Type { File, Folder, Link, Other };
     Type type = Type::Other;
@@ -21,9 +21,9 @@ struct FileStamp {
     friend bool operator==(const FileStamp&, const FileStamp&) = default;
 };
 
-// The calls that this program makes to the file system, one function each, so that tests can let each of them fail, or
-// put a disk in memory in their place. Folders are given by handles and files by plain names in them; no call follows a
-// link, but for openPath(). Each returns 0, a handle or a count, or the system's error number, negative.
+// The system calls that this program makes for files, as virtual functions, so that tests can inject faults or use a disk in
+// memory. Folders are given by handles and files by plain names in them. Only openPath() follows links. Each function
+// returns 0, a handle or a count, or a negative error number.
 class Disk {
   public:
     enum class Open {
@@ -42,7 +42,7 @@ class Disk {
     virtual int close(int handle);
     virtual long read(int handle, char* to, size_t bytes);
     virtual long write(int handle, const char* from, size_t bytes);
-    // Makes what was written to a file, or the names in a folder, last over a loss of power.
+    // Writes a file's contents, or a folder's names, to the medium.
     virtual int sync(int handle);
     virtual int setMode(int handle, unsigned mode);
     virtual int stamp(int handle, FileStamp& out);

@@ -76,7 +76,6 @@ Result<Folder> Folder::make(Disk& disk, const std::filesystem::path& path) {
     if (there || there.error().code != ENOENT)
         return there;
     const std::filesystem::path whole = path.has_filename() ? path : path.parent_path();
-    // The end of the path; what is left is the user's own folder.
     if (!whole.has_filename() || whole.filename() == ".." || whole.filename() == ".")
         return there;
     const auto above = make(disk, whole.parent_path());
@@ -145,7 +144,7 @@ Result<Folder::File> Folder::read(const std::string& name, size_t maxBytes) cons
         done += static_cast<size_t>(part);
     }
     if (done != out.stamp.bytes)
-        return failure(shown(name), "", "it changed while it was read", "Try again");
+        return tl::unexpected(Error{shown(name), "", "it changed while it was read", "Try again", EAGAIN});
     out.bytes.resize(done);
     return out;
 }

@@ -22,7 +22,7 @@ class Handle {
 
     int number() const { return number_; }
     bool isOpen() const { return number_ >= 0; }
-    // What closing tells: a file that was written may fail only now.
+    // Returns an error if data written earlier could not be stored.
     int close();
 
   private:
@@ -33,12 +33,11 @@ class Handle {
 // True for the name of something directly in a folder: not empty, no separators, not "." or "..".
 bool isPlainName(std::string_view name);
 
-// A folder that is held open: all that is done in it stays in it, whatever its path leads to meanwhile. Names are plain;
-// another name, and a link, is an error. The disk must outlive it. Errors name the path as it was given, and carry the
-// system's number in `code`.
+// An open folder. All operations are on plain names inside it, even if its path leads elsewhere meanwhile; other names and
+// links are errors. The disk must outlive it. Errors contain the path as it was given, and the system's error number.
 class Folder {
   public:
-    // A folder as the user named it. The second one makes it and those above it, if they aren't there.
+    // Opens a folder by its path. make() creates it and its parents if necessary.
     static Result<Folder> open(Disk& disk, const std::filesystem::path& path);
     static Result<Folder> make(Disk& disk, const std::filesystem::path& path);
 
@@ -50,27 +49,26 @@ class Folder {
         std::string bytes;
         FileStamp stamp;
     };
-    // A plain file of at most `maxBytes`; pipes, devices and links are refused without waiting for them.
+    // Reads a plain file of at most `maxBytes`. Pipes, devices and links are errors, without blocking.
     Result<File> read(const std::string& name, size_t maxBytes) const;
     // Nothing if there is no such name.
     std::optional<FileStamp> stampOf(const std::string& name) const;
     // All names, sorted.
     Result<std::vector<std::string>> list() const;
 
-    // Writes a new file under a name that nobody has, which begins with `prefix`, and syncs it; returns the name. Takes
-    // the permissions of `like`, if that is there. Leaves nothing behind when it fails.
+    // Creates and syncs a file with a unique name that begins with `prefix`, with the permissions of the file `like` if that
+    // exists. Returns the name. Leaves no file if it fails.
     Result<std::string> writeNew(const std::string& prefix, const std::string& bytes, const std::string& like = {}) const;
     // In one step, see Disk.
     Result<void> rename(const std::string& from, const std::string& to, Disk::Move how = Disk::Move::Replace) const;
     // No error if it isn't there.
     Result<void> remove(const std::string& name) const;
-    // Makes names that came, went or changed last over a loss of power.
+    // Writes created, deleted and renamed names to the medium.
     Result<void> sync() const;
-    // Writes beside the file, syncs, renames, syncs: the old one stays whole if anything fails. What is there must be a
-    // plain file.
+    // Replaces a plain file, or creates one, in one step: if anything fails, the former contents remain.
     Result<void> replace(const std::string& name, const std::string& bytes) const;
 
-    // Names of files that are to take another's place: a new one that nobody has, and whether a name is such a one.
+    // A new name for a temporary file, and whether a name is one.
     static std::string newPartName();
     static bool isPart(const std::string& name);
 
@@ -90,10 +88,10 @@ class Folder {
     std::filesystem::path path_;
 };
 
-// The error of a call that failed with the system's number (positive or negative), in words that a user knows.
+// Makes an error from the system's error number, positive or negative.
 tl::unexpected<Error> diskFailure(const std::string& path, long code, const char* remedy);
 
-// `bytes` random bytes in hex: for names that nobody has.
+// Returns `bytes` random bytes in hex, for unique names.
 std::string randomHex(size_t bytes);
 
 }  // namespace gorsefinch

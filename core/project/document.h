@@ -154,8 +154,8 @@ struct Document {
     ScreenRef screen(std::string_view wanted) const;
 };
 
-// What a project may hold at most, as a sentence, if `next` has more of it than `before` and more than that; a project
-// beyond its limits could be saved, and not be opened again.
+// Returns a sentence if `next` exceeds a limit of projects and `before` does not exceed it as much. A project beyond the
+// limits could be saved but not opened again.
 std::optional<std::string> exceededLimit(const Document& before, const Document& next);
 
 // Each -1 if there is none of that name.

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The part of a project's folder that carries out a save's record: in the save itself, and after a fault.
+// Carrying out the record of a save: as the last part of the save itself, or after a fault.
 #include <algorithm>
 #include <cerrno>
 #include <chrono>
@@ -10,8 +10,8 @@
 
 namespace gorsefinch {
 
-// The new file takes the place of the old one, which is then looked at: had another program written it just now, that
-// would be kept.
+// Swaps the new file with the old one instead of replacing it, so that settleFormer() can see whether another program
+// wrote it at the last moment.
 Result<void> ProjectFolder::moveIntoPlace(OpenFolders& folders, const SaveRecord::Move& move) {
     const auto folder = folders.folderOf(move.to);
     if (!folder)
@@ -22,7 +22,7 @@ Result<void> ProjectFolder::moveIntoPlace(OpenFolders& folders, const SaveRecord
         moved = (*folder)->rename(move.part, name, Disk::Move::New);
     if (moved || (moved.error().code != EINVAL && moved.error().code != ENOSYS))
         return moved;
-    // Without an exchange, what is there is set aside first.
+    // Without an exchange an unknown file is set aside first.
     if (const auto there = (*folder)->read(name, kMaxProjectFile); there && sha256(there->bytes) != move.was && sha256(there->bytes) != move.sha256)
         if (auto kept = keepTheirs(**folder, name, name); !kept)
             return kept;
@@ -41,7 +41,7 @@ Result<void> ProjectFolder::moveOutOfPlace(OpenFolders& folders, const SaveRecor
     return (*folder)->rename(name, removal.part);
 }
 
-// Removes what a file held before, if it is what was known; else keeps it.
+// Deletes the former contents of a file if they are known; otherwise another program wrote them, and they are kept.
 Result<void> ProjectFolder::settleFormer(OpenFolders& folders, const std::string& file, const std::string& part, const std::vector<std::string>& known) {
     const auto folder = folders.folderOf(file);
     if (!folder)
@@ -53,22 +53,23 @@ Result<void> ProjectFolder::settleFormer(OpenFolders& folders, const std::string
     return isKnown ? (*folder)->remove(part) : keepTheirs(**folder, part, OpenFolders::nameOf(file));
 }
 
-// What another program wrote in the moment of a save gets a name of its own, and is told.
+// Keeps a file that another program wrote during a save under a name of its own, and reports it.
 Result<void> ProjectFolder::keepTheirs(const Folder& folder, const std::string& from, const std::string& name) {
     int number = 1;
     while (folder.stampOf(name + ".theirs-" + std::to_string(number)))
         ++number;
     const std::string kept = name + ".theirs-" + std::to_string(number);
-    notices_.push_back({Severity::Warning, folder.shown(name), "", "another program wrote it while it was saved; what that wrote is kept as " + kept, "Compare the two", {}, {}});
+    notices_.push_back({Severity::Warning, folder.shown(name), "", "another program wrote it during the save; that version was kept as " + kept, "Compare the two files", {}, {}});
     return folder.rename(from, kept);
 }
 
-// A record that is refused is kept under another name, so that the next save can have its own.
+// A refused record is renamed, which makes room for the next save's.
 Result<void> ProjectFolder::finishSave(OpenFolders& folders) {
     const auto pending = pendingSave(folders);
     if (!pending) {
-        if (const auto kept = setAside(folders.root(), kSaveRecord, ".gorsefinch-refused-"); !kept)
-            return kept;
+        if (pending.error().code == kRefused)
+            if (const auto kept = setAside(folders.root(), kSaveRecord, kRefusedRecord); !kept)
+                return tl::unexpected(kept.error());
         return tl::unexpected(pending.error());
     }
     if (!*pending)
@@ -81,7 +82,7 @@ Result<void> ProjectFolder::finishSave(OpenFolders& folders) {
     for (const SaveRecord::Removal& each : record.removals)
         if (auto moved = moveOutOfPlace(folders, each); !moved)
             return moved;
-    // What was there before may go only once the new is sure to be there.
+    // The former files may be deleted only once the new ones are sure to be on disk.
     if (auto synced = folders.sync(); !synced)
         return synced;
     for (const SaveRecord::Move& each : record.moves)
@@ -90,30 +91,34 @@ Result<void> ProjectFolder::finishSave(OpenFolders& folders) {
     for (const SaveRecord::Removal& each : record.removals)
         if (auto settled = settleFormer(folders, each.file, each.part, {each.sha256}); !settled)
             return settled;
-    // Nothing of it may be lost once the record is gone.
+    // The record may be deleted only once all of this is on disk.
     if (auto synced = folders.sync(); !synced)
         return synced;
     for (const SaveRecord::Move& each : record.moves)
         if (auto file = folders.read(each.to, kMaxProjectFile))
-            saved_.files[each.to] = {std::move(file->bytes), file->stamp};
+            saved_.files[each.to] = entryOf(std::move(*file));
     if (auto removed = folders.root().remove(kSaveRecord); !removed)
         return removed;
     return folders.root().sync();
 }
 
-// Gives a file the first free name that begins so.
-Result<void> ProjectFolder::setAside(const Folder& root, const std::string& name, const std::string& as) const {
+// Renames a file to the prefix `as` and the first free number; returns the new name.
+Result<std::string> ProjectFolder::setAside(const Folder& root, const std::string& name, const std::string& as) const {
     int number = 1;
     while (root.stampOf(as + std::to_string(number)))
         ++number;
-    return root.rename(name, as + std::to_string(number));
+    const std::string kept = as + std::to_string(number);
+    return root.rename(name, kept).map([&] { return kept; });
 }
 
-// What a kill left of writing, which nothing refers to. Parts that are no save's may be another program's that is writing
-// now, unless they are old.
+// Deletes temporary files that a killed process left. Those of other programs' exports may be in use, unless they are old.
+// After a refused record nothing is deleted: the files may be all that is left of a save.
 void ProjectFolder::removeLeftovers(OpenFolders& folders) const {
     constexpr int64_t hour = int64_t{3600} * 1000000000;
     const int64_t now = std::chrono::duration_cast<std::chrono::nanoseconds>(std::chrono::system_clock::now().time_since_epoch()).count();
+    const auto inRoot = folders.root().list();
+    if (!inRoot || std::any_of(inRoot->begin(), inRoot->end(), [](const auto& name) { return name.starts_with(kRefusedRecord); }))
+        return;
     std::vector<const Folder*> all{&folders.root()};
     for (const char* name : kProjectFolders)
         if (const auto folder = folders.folderOf(std::string(name) + "/"))

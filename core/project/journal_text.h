@@ -8,13 +8,13 @@
 
 namespace gorsefinch {
 
-// Unsaved work as one file: some of a project's files, with a check sum, so that what is cut off or damaged is seen.
-// The form is a line "gorsefinch-journal 1", a line with the SHA-256 of all behind it, a line with the number of files,
-// and for each a line with its bytes and path, those bytes, and a line end.
+// Serialises some of a project's files with a check sum. The format is a line "gorsefinch-journal 1", a line with the
+// SHA-256 of the rest, a line with the number of files, and for each file a line with its size and path, its contents, and
+// a line end.
 std::string journalText(const ProjectFiles& files);
 
-// Reads what journalText() wrote; an error for anything else, and for paths that are none of a project's. Takes time by
-// the text's length.
+// Parses the output of journalText() in linear time. Anything else is an error, and so are paths that are not a project's
+// files.
 Result<ProjectFiles> readJournalText(const std::string& file, const std::string& text);
 
 }  // namespace gorsefinch

@@ -25,13 +25,12 @@ std::string nameFrom(std::string_view text, std::string_view fallback);
 // `wanted`, or `wanted_2`, `wanted_3`, ... until `taken` says no.
 std::string uniqueName(std::string_view wanted, const std::function<bool(std::string_view)>& taken);
 
-// Unique names for many things: remembers how far each name was counted, so that a thousand equal ones take no longer
-// than a thousand different ones. A name given back by unique() is taken.
+// A set of names that makes new names unique in constant time, as it stores the next number of each.
 class NameSet {
   public:
     bool contains(std::string_view name) const { return names_.count(std::string(name)) != 0; }
     void insert(std::string_view name) { names_.emplace(name); }
-    // As uniqueName(), and inserts it.
+    // Returns a name like uniqueName(), and inserts it.
     std::string unique(std::string_view wanted);
 
   private:

@@ -8,14 +8,13 @@
 
 namespace gorsefinch {
 
-// The open handles of a project's folder and of those in it, each opened when it is first asked for. Takes a project's
-// files by their path in it.
+// Open handles of a project's folder and its subfolders, opened on first use. Files are given by their path in the project.
 class ProjectFolder::OpenFolders {
   public:
     explicit OpenFolders(Folder root) : root_(std::move(root)) {}
 
     const Folder& root() const { return root_; }
-    // Where a project's file lies; made if `make` and it isn't there.
+    // The folder of a file; created if `make` is set.
     Result<const Folder*> folderOf(const std::string& file, bool make = false) {
         const size_t slash = file.find('/');
         if (slash == std::string::npos)

@@ -9,21 +9,25 @@
 namespace gorsefinch {
 
 inline constexpr const char* kSaveRecord = ".gorsefinch-save";
-// The most bytes of any of a project's files.
+inline constexpr const char* kRefusedRecord = ".gorsefinch-refused-";  // and a number
+// Error::code of a record that this program did not write for this project.
+inline constexpr int kRefused = -2;
+// Maximum size of a project's file.
 inline constexpr size_t kMaxProjectFile = size_t{256} << 20;
 
-// A save that stands on disk with its record: what the project's files hold once it is completed.
+// A save whose record is on disk: the contents of the project's files once it is completed.
 struct PendingSave {
     std::string text;                             // of the record
     SaveRecord record;
-    std::map<std::string, Folder::File> waiting;  // by file, the new bytes that are not in place yet
+    std::map<std::string, Folder::File> waiting;  // by file, new contents that are not in place yet
 };
 
 // The project's name in the text of its main file; "" if that can't be read.
 std::string projectNameIn(const std::string& mainFile);
 
-// The save that is pending; nothing without a record. An error for a record that this program can't have written for
-// this project: by its text, by the project's name, or as what it moves is not there.
+// Returns the pending save, or nothing without a record. An error with the code kRefused if this program cannot have
+// written the record for this project: its text or project differs, or a file that it moves is missing. Other errors are
+// failed reads, after which the record may still be valid.
 Result<std::optional<PendingSave>> pendingSave(ProjectFolder::OpenFolders& folders);
 
 }  // namespace gorsefinch

@@ -15,13 +15,12 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr int kReadAttempts = 40;  // while another program saves, about 4 s
-constexpr int kRefusedAttempts = 8;
-constexpr int kLockWait = 5000;    // ms that a save without a lock of its own waits for one
+constexpr int kReadAttempts = 30;  // about 2 s, while another program saves
+constexpr int kLockWait = 5000;    // ms
 
 Problem problemOf(const Error& error) { return {Severity::Error, error.file, error.place, error.reason, error.remedy, {}, {}}; }
 
-void pause(int attempt) { std::this_thread::sleep_for(std::chrono::milliseconds(5 * attempt)); }
+int64_t nowNs() { return std::chrono::duration_cast<std::chrono::nanoseconds>(std::chrono::system_clock::now().time_since_epoch()).count(); }
 
 }  // namespace
 
@@ -33,7 +32,7 @@ bool ProjectFolder::holdsProject() const {
 }
 
 Result<std::optional<LockOwner>> ProjectFolder::own(bool takeOver) {
-    auto attempt = FolderLock::take(disk_, path_, takeOver);
+    auto attempt = FolderLock::take(disk_, path_, FolderLock::kProject, takeOver);
     if (!attempt)
         return tl::unexpected(attempt.error());
     if (!attempt->lock)
@@ -46,11 +45,10 @@ Result<std::optional<LockOwner>> ProjectFolder::own(bool takeOver) {
 Result<void> ProjectFolder::waitToOwn(int ms) {
     if (auto made = Folder::make(disk_, path_); !made)
         return tl::unexpected(made.error());
-    auto lock = FolderLock::wait(disk_, path_, ms);
+    auto lock = FolderLock::wait(disk_, path_, FolderLock::kProject, ms);
     return lock ? begin(std::move(*lock)) : tl::unexpected(lock.error());
 }
 
-// What an owner does first.
 Result<void> ProjectFolder::begin(FolderLock lock) {
     lock_ = std::move(lock);
     wasOwned_ = true;
@@ -66,9 +64,9 @@ Result<void> ProjectFolder::begin(FolderLock lock) {
 }
 
 ReadProject ProjectFolder::open() {
-    Theirs now = readNow();
-    const Problems told = takeNotices();
-    now.project.problems.insert(now.project.problems.end(), told.begin(), told.end());
+    Theirs now = readTheirs();
+    const Problems notices = takeNotices();
+    now.project.problems.insert(now.project.problems.end(), notices.begin(), notices.end());
     markSeen(now);
     return std::move(now.project);
 }
@@ -80,63 +78,82 @@ void ProjectFolder::markSeen(const Theirs& theirs) {
         damaged_ = theirs.project.damaged;
         return;
     }
-    // Only what was looked at, which is kept beside before it is replaced.
+    // The unreadable main file is kept as NAME.broken when it is replaced. Other files were not read.
     for (const auto& [path, entry] : theirs.snapshot.files) {
         saved_.files[path] = entry;
         damaged_.push_back(path);
     }
 }
 
-ProjectFolder::Theirs ProjectFolder::readNow() const {
-    Theirs out;
+// The clock of a file system ticks every few ms: a file that was written just now could be written again without a new
+// stamp, so its stamp is not trusted and the file is read again next time.
+ProjectFolder::Snapshot::Entry ProjectFolder::entryOf(Folder::File file) {
+    constexpr int64_t tick = 20000000;
+    const int64_t age = nowNs() - file.stamp.changed;
+    if (age >= 0 && age < tick)
+        file.stamp.changed = 0;
+    return {std::move(file.bytes), file.stamp};
+}
+
+ProjectFolder::Theirs ProjectFolder::readTheirs() const {
     for (int attempt = 1;; ++attempt) {
-        out = {};
-        auto root = Folder::open(disk_, path_);
-        if (!root) {
-            out.project.problems.push_back(problemOf(root.error()));
+        bool settled = true;
+        Theirs out = readOnce(settled);
+        if (settled || attempt == kReadAttempts) {
+            if (!settled)
+                out.project.problems.push_back({Severity::Error, kMainFile, "", "another program kept changing the project while it was read", "Open it again once that has ended", {}, {}});
+            if (!out.project.document)
+                for (Problem& problem : out.project.problems)
+                    problem.file = (path_ / problem.file).string();
             return out;
         }
-        OpenFolders folders(std::move(*root));
-        const auto pending = pendingSave(folders);
-        // Where each file was found, to see whether it still is.
-        std::vector<std::pair<std::string, FileStamp>> found;
-        const FileReader reader = [&](const std::string& path, size_t maxBytes) -> Result<SharedBytes> {
-            auto file = folders.read(path, maxBytes);
-            if (file)
-                found.emplace_back(path, file->stamp);
-            if (pending && *pending)
-                if (const auto waiting = (*pending)->waiting.find(path); waiting != (*pending)->waiting.end())
-                    file = waiting->second;
-            if (!file) {
-                // The project's problems name files by their path in it.
-                file.error().file = path;
-                return tl::unexpected(file.error());
-            }
-            SharedBytes bytes(std::move(file->bytes));
-            out.snapshot.files[path] = {bytes, file->stamp};
-            return bytes;
-        };
-        out.project = fromFiles(reader);
-        const auto after = pendingSave(folders);
-        const bool sameSave = pending.has_value() == after.has_value() &&
-                              (!pending || pending->has_value() == after->has_value()) &&
-                              (!pending || !*pending || (*pending)->text == (*after)->text);
-        const bool still = std::all_of(found.begin(), found.end(), [&](const auto& each) { return folders.stampOf(each.first) == each.second; });
-        // A record that is refused may be one whose save is going on.
-        const bool waits = !sameSave || !still ? attempt < kReadAttempts : !pending && !isOwned() && folders.root().stampOf(FolderLock::kFile) && attempt < kRefusedAttempts;
-        if (waits) {
-            pause(attempt);
-            continue;
-        }
-        if (!pending)
-            out.project.problems.push_back(problemOf(pending.error()));
-        if (!still)
-            out.project.problems.push_back({Severity::Error, kMainFile, "", "another program kept changing the project while it was read", "Open it again once that has ended", {}, {}});
-        if (!out.project.document)
-            for (Problem& problem : out.project.problems)
-                problem.file = (path_ / problem.file).string();
+        std::this_thread::sleep_for(std::chrono::milliseconds(5 * attempt));
+    }
+}
+
+// Reads the project, with the files of a pending save in place of those that they will replace. Sets `settled` to false if
+// files or the pending save changed meanwhile.
+ProjectFolder::Theirs ProjectFolder::readOnce(bool& settled) const {
+    Theirs out;
+    auto root = Folder::open(disk_, path_);
+    if (!root) {
+        out.project.problems.push_back(problemOf(root.error()));
         return out;
     }
+    OpenFolders folders(std::move(*root));
+    const auto pending = pendingSave(folders);
+    if (!pending && pending.error().code != kRefused) {
+        // The files alone could be a mixture of two saves.
+        out.project.problems.push_back(problemOf(pending.error()));
+        return out;
+    }
+    std::vector<std::pair<std::string, FileStamp>> found;
+    const FileReader reader = [&](const std::string& path, size_t maxBytes) -> Result<SharedBytes> {
+        auto file = folders.read(path, maxBytes);
+        if (file)
+            found.emplace_back(path, file->stamp);
+        if (pending && *pending)
+            if (const auto waiting = (*pending)->waiting.find(path); waiting != (*pending)->waiting.end())
+                file = waiting->second;
+        if (!file) {
+            // A project's problems name files by their path in it.
+            file.error().file = path;
+            return tl::unexpected(file.error());
+        }
+        const auto& entry = out.snapshot.files[path] = entryOf(std::move(*file));
+        return entry.bytes;
+    };
+    out.project = fromFiles(reader);
+    if (!pending)
+        out.project.problems.push_back(problemOf(pending.error()));
+    const auto text = [](const auto& save) { return save && *save ? (*save)->text : std::string(); };
+    const auto after = pendingSave(folders);
+    settled = after.has_value() == pending.has_value() && text(after) == text(pending) &&
+              std::all_of(found.begin(), found.end(), [&](const auto& each) { return folders.stampOf(each.first) == each.second; });
+    // The record of a save that is going on can look incomplete.
+    if (!pending && !isOwned() && folders.root().stampOf(FolderLock::kProject))
+        settled = false;
+    return out;
 }
 
 Result<void> ProjectFolder::save(const Document& document) {
@@ -145,7 +162,7 @@ Result<void> ProjectFolder::save(const Document& document) {
     auto folder = Folder::make(disk_, path_);
     if (!folder)
         return tl::unexpected(folder.error());
-    auto attempt = wasOwned_ ? FolderLock::take(disk_, path_) : Result<FolderLock::Attempt>(FolderLock::Attempt{});
+    auto attempt = wasOwned_ ? FolderLock::take(disk_, path_, FolderLock::kProject) : Result<FolderLock::Attempt>(FolderLock::Attempt{});
     if (!attempt)
         return tl::unexpected(attempt.error());
     if (wasOwned_ && !attempt->lock)
@@ -155,7 +172,7 @@ Result<void> ProjectFolder::save(const Document& document) {
         lock_ = std::move(*attempt->lock);
         return saveLocked(document);
     }
-    auto lock = FolderLock::wait(disk_, path_, kLockWait);
+    auto lock = FolderLock::wait(disk_, path_, FolderLock::kProject, kLockWait);
     if (!lock)
         return tl::unexpected(lock.error());
     lock_ = std::move(*lock);
@@ -169,7 +186,7 @@ Result<void> ProjectFolder::saveLocked(const Document& document) {
     if (!root)
         return tl::unexpected(root.error());
     OpenFolders folders(std::move(*root));
-    if (auto finished = finishSave(folders); !finished && finished.error().file != kSaveRecord)
+    if (auto finished = finishSave(folders); !finished && finished.error().code != kRefused)
         return finished;
     const ProjectFiles files = toFiles(document);
     const auto changed = filesToWrite(folders, files);
@@ -192,7 +209,7 @@ Result<void> ProjectFolder::saveLocked(const Document& document) {
     return {};
 }
 
-// What differs from the disk as it is now, not as it was last read.
+// Compares with the disk as it is now, not as it was last read.
 Result<ProjectFiles> ProjectFolder::filesToWrite(OpenFolders& folders, const ProjectFiles& files) {
     ProjectFiles changed;
     for (const auto& [path, bytes] : files) {
@@ -211,7 +228,7 @@ Result<ProjectFiles> ProjectFolder::filesToWrite(OpenFolders& folders, const Pro
         if (!file)
             return tl::unexpected(file.error());
         if (file->bytes == bytes.text()) {
-            saved_.files[path] = {bytes, file->stamp};
+            saved_.files[path] = entryOf(std::move(*file));
             continue;
         }
         if (known == saved_.files.end() || file->bytes != known->second.bytes.text()) {
@@ -219,13 +236,12 @@ Result<ProjectFiles> ProjectFolder::filesToWrite(OpenFolders& folders, const Pro
             error.code = kChangedOutside;
             return tl::unexpected(error);
         }
-        known->second.stamp = file->stamp;
         changed[path] = bytes;
     }
     return changed;
 }
 
-// Files of things that are gone, as long as they hold what was last seen.
+// Files of removed things, unless another program changed them.
 std::vector<std::string> ProjectFolder::filesToRemove(OpenFolders& folders, const ProjectFiles& files) const {
     std::vector<std::string> gone;
     for (const auto& [path, entry] : saved_.files) {
@@ -256,7 +272,7 @@ Result<void> ProjectFolder::commit(OpenFolders& folders, const ProjectFiles& cha
     }
     for (const std::string& path : gone)
         record.removals.push_back({path, kSavePart + randomHex(16), sha256(saved_.files.at(path).bytes)});
-    // The record may be on disk only once all that it moves is.
+    // The record may be written only once the files that it moves are sure to be on disk.
     if (result)
         result = folders.sync();
     if (result)
@@ -271,15 +287,14 @@ Result<void> ProjectFolder::commit(OpenFolders& folders, const ProjectFiles& cha
     return finishSave(folders);
 }
 
-// Saved means that it can be read again.
 Result<void> ProjectFolder::readBack(OpenFolders& folders, const ProjectFiles& changed, const std::vector<std::string>& gone) {
     for (const auto& [path, bytes] : changed) {
         auto file = folders.read(path, kMaxProjectFile);
         if (!file)
             return tl::unexpected(file.error());
         if (file->bytes != bytes.text())
-            return failure((path_ / path).string(), "", "what was written reads back as something else", "Save again, into another folder if need be");
-        saved_.files[path] = {bytes, file->stamp};
+            return failure((path_ / path).string(), "", "it does not read back as it was written", "Save again, into another folder if need be");
+        saved_.files[path] = {bytes, entryOf(std::move(*file)).stamp};
     }
     for (const std::string& path : gone) {
         if (const auto there = folders.read(path, kMaxProjectFile); there && there->bytes == saved_.files[path].bytes.text())
@@ -309,9 +324,9 @@ std::vector<std::string> ProjectFolder::changedOutside(const Document& document)
         if (!files)
             files = toFiles(document);
         const auto ours = files->find(path);
-        // What says the same, or what is here already, is no news.
+        // The same contents as before, or as in the document, are no change.
         if (file && (file->bytes == entry.bytes.text() || (ours != files->end() && file->bytes == ours->second.text()))) {
-            entry = {std::move(file->bytes), file->stamp};
+            entry = entryOf(std::move(*file));
             continue;
         }
         if (!file && ours == files->end())

@@ -9,12 +9,12 @@
 
 namespace gorsefinch {
 
-// Error::code of a save that would replace what another program wrote and nobody here has seen.
+// Error::code of a save that would overwrite changes of another program that were not read yet.
 inline constexpr int kChangedOutside = -1;
 
-// A project's folder on disk: opening, saving so that a fault leaves a whole project, and the journal that brings
-// back what a crash interrupted. Works on open handles inside the folder and never through a link. Opening writes
-// nothing; what writes needs the folder's lock.
+// A project's folder on disk: opens and saves the project so that a fault never leaves a mixture of two saves, and keeps
+// a journal of unsaved work. Works on open handles inside the folder and follows no links. Opening writes nothing;
+// everything that writes needs the folder's lock.
 class ProjectFolder {
   public:
     // `disk` must outlive this.
@@ -24,33 +24,33 @@ class ProjectFolder {
     // True if there is a project in the folder.
     bool holdsProject() const;
 
-    // Becomes the one that may write here, and completes a save that was cut off behind its record. Nothing comes back, or
-    // who has the lock; with `takeOver` it is taken from them.
+    // Takes the lock and completes a save that was interrupted after its record was written. Returns nothing, or the owner
+    // of the lock if that is another process. `takeOver` takes the lock from the other process.
     Result<std::optional<LockOwner>> own(bool takeOver = false);
-    // The same for a folder that is made if it isn't there, waiting so many ms for the lock; an error names who has it.
+    // The same, but creates the folder if necessary and waits up to `ms` for the lock; then returns an error that names the
+    // owner.
     Result<void> waitToOwn(int ms);
-    // False once another took the lock over.
+    // False once another process took the lock over, or the folder was deleted.
     bool isOwned() const { return lock_.isHeld(); }
     void disown() { lock_.release(); }
 
-    // Opens what can be opened, as one state even while another program saves. Where a save was cut off behind its record,
-    // that is the new state.
+    // Reads the project as far as possible, never a mixture of two saves even while another process saves. A save that was
+    // interrupted after its record was written counts as done.
     ReadProject open();
 
-    // Saves the document: all changed files are written beside the old ones, then a record makes the change final, then
-    // they take their places and are read back. A fault before the record leaves the old project; after it, the next save
-    // or own() completes the new one. Files that are missing are written too. Files that could not be read whole are first
-    // kept as NAME.broken. Files of things that are gone are removed. Nothing is written, and the error has the code
-    // kChangedOutside, if that would replace what another program wrote since it was last read or written here. Without
-    // the lock it is taken for the time of the save.
+    // Saves the document. Changed and missing files are written under temporary names, a record makes the save final, then
+    // the files are renamed and read back. A fault before the record leaves the old project; after it, the next save() or
+    // own() completes the save. Files that could not be read completely are first copied to NAME.broken. Files of removed
+    // things are deleted. If another program changed a file since it was last read or written here, nothing is written and
+    // the error has the code kChangedOutside. Takes the lock for the duration of the save if it is not held.
     Result<void> save(const Document& document);
 
-    // What is to be told beside success or failure, since the last call: a save that could not be completed, a file that
-    // another program wrote at the same moment and that is kept under another name. open() tells it among its problems.
+    // Returns and clears warnings that are not failures: an interrupted save that could not be completed, a file that
+    // another program wrote during a save. open() includes them in its problems.
     Problems takeNotices() { return std::exchange(notices_, {}); }
 
-    // The project's files that another program changed or removed since they were last read or written here, unless they
-    // hold what the document says. Takes one look at each file's stamp, and reads those that differ.
+    // Returns the files that another program changed or deleted since they were last read or written here, except those
+    // that match the document. Reads only files whose stamp differs.
     std::vector<std::string> changedOutside(const Document& document);
 
     // The files of a project as they were read.
@@ -61,28 +61,28 @@ class ProjectFolder {
         };
         std::map<std::string, Entry> files;
     };
-    // The project as it is on disk now, and what it takes for save() to replace it once it was seen.
+    // The project as it is on disk now. After markSeen(), save() may overwrite the files in its snapshot.
     struct Theirs {
         ReadProject project;
         Snapshot snapshot;
     };
-    Theirs readTheirs() { return readNow(); }
+    Theirs readTheirs() const;
     void markSeen(const Theirs& theirs);
 
-    // Names of the plain files in images/, and the bytes of one of the project's files.
+    // Names of the plain files in images/, and the contents of one of the project's files.
     std::vector<std::string> imageFiles() const;
     Result<SharedBytes> readProjectFile(const std::string& file, size_t maxBytes) const;
 
-    // Keeps the document in the journal; save() and dropJournal() take it away. Safe to call from another thread than
-    // save() only when the two don't overlap. An error without the lock.
+    // Writes the document to the journal, which save() and dropJournal() delete. Must not overlap with save() in another
+    // thread. An error without the lock, or while the journal holds a crash's work that keepUnsaved() could not keep.
     Result<void> writeJournal(const Document& document) const;
-    // What the journal holds, on what is saved; nothing without one. An error if it can't be read: it stays.
+    // Returns the document of the journal, or nothing without one. An error if it cannot be read.
     Result<std::optional<Document>> journal() const;
     void dropJournal();
 
-    // Puts what a crash left in the journal among the unsaved work, where no later journal and no save replaces it, if it
-    // differs from `opened`, the document as it was just opened. Leaves the journal where it is when that fails; one that
-    // can't be read is kept under another name, which the error tells.
+    // Moves the journal of a crash to the unsaved work, which no later journal or save overwrites, if it differs from
+    // `opened`, the document as it was just opened. If that fails, the journal stays and is protected. A journal that cannot
+    // be read is renamed, and the error says how.
     Result<void> keepUnsaved(const Document& opened);
     // Unsaved work that waits to be restored or dropped, each a file of the folder.
     struct Unsaved {
@@ -96,7 +96,8 @@ class ProjectFolder {
     class OpenFolders;
 
   private:
-    Theirs readNow() const;
+    static Snapshot::Entry entryOf(Folder::File file);
+    Theirs readOnce(bool& settled) const;
     Result<void> begin(FolderLock lock);
     Result<void> finishSave(OpenFolders& folders);
     Result<void> moveIntoPlace(OpenFolders& folders, const SaveRecord::Move& move);
@@ -109,17 +110,19 @@ class ProjectFolder {
     std::vector<std::string> filesToRemove(OpenFolders& folders, const ProjectFiles& files) const;
     void removeLeftovers(OpenFolders& folders) const;
     Result<void> readBack(OpenFolders& folders, const ProjectFiles& changed, const std::vector<std::string>& gone);
-    Result<void> setAside(const Folder& root, const std::string& name, const std::string& as) const;
+    Result<std::string> setAside(const Folder& root, const std::string& name, const std::string& as) const;
+    Result<void> moveJournal(const Document& opened) const;
     ProjectFiles unsavedFiles(const Document& document, bool all) const;
     Result<std::optional<Document>> unpacked(const std::string& file) const;
 
     Disk& disk_;
     std::filesystem::path path_;
     FolderLock lock_;
-    bool wasOwned_ = false;               // own() succeeded once: a lock that is gone was taken over
-    Snapshot saved_;                      // what is on disk, as far as it was read or written here
+    bool wasOwned_ = false;         // own() succeeded once
+    bool journalProtected_ = false; // it holds a crash's work that exists nowhere else
+    Snapshot saved_;                // files as they were last read or written here
     std::vector<std::string> damaged_;
-    std::map<std::string, FileStamp> noticed_;  // stamps of files that changed outside, as changedOutside() saw them
+    std::map<std::string, FileStamp> noticed_;  // stamps of the files that changedOutside() returned
     Problems notices_;
 };
 

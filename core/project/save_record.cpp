@@ -89,11 +89,10 @@ Result<SaveRecord> readSaveRecord(const std::string& text) {
             out.moves.push_back({textOf(each, "to"), textOf(each, "part"), textOf(each, "sha256"), textOf(each, "was")});
         for (const Json& each : listOf(*json, "removals"))
             out.removals.push_back({textOf(each, "file"), textOf(each, "part"), textOf(each, "sha256")});
-        // Any other byte in it means that another program wrote it.
         if (isValid(out) && saveRecordText(out) == text)
             return out;
     }
-    return failure(kName, "", "it is none that this program writes", "Nothing of it was carried out");
+    return failure(kName, "", "it was not written by this program", "It was ignored");
 }
 
 }  // namespace gorsefinch

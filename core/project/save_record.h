@@ -11,21 +11,21 @@ namespace gorsefinch {
 // The folders that a project's files lie in, beside its own.
 inline constexpr const char* kProjectFolders[] = {"screens", "rules", "images", "fonts"};
 
-// True for a path that saving can write: the main file, or a plain name in one of the project's folders.
+// True for the main file, and for a plain name in one of the project's folders.
 bool isProjectFile(const std::string& path);
 
-// What a save does once all new files are written beside the old ones. While it is on disk, the project is what it says.
+// The changes that a save makes once all new files are written. While it is on disk, these changes count as made.
 struct SaveRecord {
     struct Move {
         std::string to;      // a project's file
-        std::string part;    // the name beside it that holds its new bytes
-        std::string sha256;  // of those
-        std::string was;     // of what the file held before, as far as this program knows; "" if it wasn't there
+        std::string part;    // temporary file with the new contents, in the same folder
+        std::string sha256;  // of the new contents
+        std::string was;     // SHA-256 of the former contents; "" if there were none
     };
     struct Removal {
         std::string file;
-        std::string part;    // the name beside it that it gets before it is removed
-        std::string sha256;  // of what it held; a file that holds something else stays
+        std::string part;    // temporary name before it is deleted
+        std::string sha256;  // of its contents; a file with other contents is not deleted
     };
     std::string project;        // its name
     std::string formerProject;  // its name before, "" if there was none
@@ -33,14 +33,14 @@ struct SaveRecord {
     std::vector<Removal> removals;
 };
 
-// The names of new files begin so, with 32 hex digits behind it.
+// Prefix of temporary files, followed by 32 hex digits.
 inline constexpr const char* kSavePart = ".gorsefinch-save-part-";
 bool isSavePart(const std::string& name);
 
 std::string saveRecordText(const SaveRecord& record);
 
-// A record as saveRecordText() writes it, with its check sum; anything else is an error: paths outside the project, names
-// that saving never gives, another version.
+// Parses the output of saveRecordText(). Any difference in a byte is an error, and so are paths outside the project, names
+// that saving does not use, and other versions.
 Result<SaveRecord> readSaveRecord(const std::string& text);
 
 }  // namespace gorsefinch

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The part of a project's folder that brings back what was never saved: the journal, and what a crash left.
+// Unsaved work in a project's folder: the journal, and what crashes left.
 #include <algorithm>
 #include <cerrno>
 #include <cstring>
@@ -87,6 +87,8 @@ Result<std::optional<Document>> ProjectFolder::unpacked(const std::string& file)
 Result<void> ProjectFolder::writeJournal(const Document& document) const {
     if (!isOwned())
         return failure(path_.string(), "", "the project was taken over by another window or program", "Save it into another folder, or take it over again");
+    if (journalProtected_)
+        return failure((path_ / kJournal).string(), "", "it still holds unsaved work of a crash", "Make room on the disk, then open the project again");
     const auto root = Folder::open(disk_, path_);
     return root ? root->replace(kJournal, journalText(unsavedFiles(document, false))) : tl::unexpected(root.error());
 }
@@ -94,22 +96,35 @@ Result<void> ProjectFolder::writeJournal(const Document& document) const {
 Result<std::optional<Document>> ProjectFolder::journal() const { return unpacked(kJournal); }
 
 void ProjectFolder::dropJournal() {
-    if (!isOwned())
+    if (!isOwned() || journalProtected_)
         return;
     if (const auto root = Folder::open(disk_, path_))
         (void)root->remove(kJournal);
 }
 
 Result<void> ProjectFolder::keepUnsaved(const Document& opened) {
+    // Until it is kept elsewhere, nothing may overwrite it.
+    journalProtected_ = true;
+    auto kept = moveJournal(opened);
+    const auto root = Folder::open(disk_, path_);
+    journalProtected_ = !root || root->stampOf(kJournal);
+    return kept;
+}
+
+Result<void> ProjectFolder::moveJournal(const Document& opened) const {
     const auto left = journal();
     const auto root = Folder::open(disk_, path_);
     if (!root)
         return tl::unexpected(root.error());
+    // The disk may recover; damaged contents will not.
+    if (!left && left.error().code != 0)
+        return tl::unexpected(left.error());
     if (!left) {
-        if (const auto kept = setAside(*root, kJournal, kUnreadable); !kept)
-            return kept;
+        const auto kept = setAside(*root, kJournal, kUnreadable);
+        if (!kept)
+            return tl::unexpected(kept.error());
         Error error = left.error();
-        error.remedy = std::string("It is kept as ") + kUnreadable + "1 or the next free number, in the project's folder";
+        error.remedy = "It is kept as " + *kept + " in the project's folder";
         return tl::unexpected(error);
     }
     if (!*left)

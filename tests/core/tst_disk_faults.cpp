@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // A disk that fails: every call of opening, saving, journaling, recovering, generating and exporting in turn, in each way
-// that a disk can; and a loss of power at every point. What is found afterwards is the old or the new, whole, and what was
-// told is true.
+// that a disk can, and a loss of power at every point. Afterwards the project is the old or the new one, never a mixture,
+// and what was reported is true.
 #include <QtTest>
 
 #include "core/base/file_writer.h"
@@ -19,9 +19,9 @@ constexpr const char* kFolder = "/p";
 constexpr int kPowerLosses = 3;  // ways in which unsynced writes may be lost, at each point
 
 using Fault = MemoryDisk::Fault;
-// What a user is told: done, or not.
+// Returns whether it reports success.
 using Job = std::function<bool(MemoryDisk& disk)>;
-using Check = std::function<void(MemoryDisk& disk, bool told, const char* where)>;
+using Check = std::function<void(MemoryDisk& disk, bool reported, const char* where)>;
 
 // Runs a job on copies of a disk, each with a fault at another call, until it gets through without meeting it. The disk is
 // checked after each, and as a loss of power right then could leave it.
@@ -31,21 +31,21 @@ void failEverywhere(const MemoryDisk& start, Fault fault, const Job& job, const 
         MemoryDisk disk = start;
         disk.fault = fault;
         disk.failAt = disk.calls + at;
-        const bool told = job(disk);
+        const bool reported = job(disk);
         const bool met = disk.calls >= disk.failAt;
         disk.failAt = 0;
         const std::string where = "call " + std::to_string(at);
         for (unsigned seed = 0; seed < kPowerLosses; ++seed) {
             MemoryDisk later = disk.afterPowerLoss(static_cast<unsigned>(at) * 100 + seed);
-            check(later, told, (where + ", power lost").c_str());
+            check(later, reported, (where + ", power lost").c_str());
             if (QTest::currentTestFailed())
                 return;
         }
-        check(disk, told, where.c_str());
+        check(disk, reported, where.c_str());
         if (QTest::currentTestFailed())
             return;
         if (!met) {
-            QVERIFY2(told, "without a fault it must get through");
+            QVERIFY2(reported, "without a fault it must get through");
             break;
         }
         ++faults;
@@ -55,7 +55,7 @@ void failEverywhere(const MemoryDisk& start, Fault fault, const Job& job, const 
 
 constexpr int kNever = 1 << 30;
 
-// From here on the disk works; whether the fault was met before.
+// Ends the fault; returns whether it happened.
 bool endFault(MemoryDisk& disk) { return disk.calls >= std::exchange(disk.failAt, 0); }
 
 void addFaults() {
@@ -73,6 +73,19 @@ std::map<std::string, std::string> texts(const Document& document) {
     return out;
 }
 
+// A project that a program opened to write.
+struct Owner {
+    explicit Owner(MemoryDisk& disk) : project(disk, kFolder) {
+        const auto other = project.own();
+        read = project.open();
+        isOpen = other && !*other && read.document;
+        isWhole = isOpen && read.problems.empty();
+    }
+    ProjectFolder project;
+    ReadProject read;
+    bool isOpen = false, isWhole = false;  // whole: without a problem
+};
+
 GeneratedCode codeSaying(const std::string& words) {
     SceneBuilder builder;
     return generateCode(*builder.build(addWidgets(makeDocument(), "first", {makeWidget("go_button", Kind::Button, 0, 0, 40, 20, {{"text", words}})})));
@@ -87,7 +100,7 @@ class TestDiskFaults : public QObject {
     Document before_, after_;
     MemoryDisk start_;
 
-    // The project on disk is one of two, for who only looks and for the next owner, and what is the user's own is there.
+    // The project on disk is one of the two, read-only and for the next owner, and the user's own files are unchanged.
     void checkProject(MemoryDisk& disk, bool mustBeNew, const char* where) const {
         const auto oldTexts = texts(before_), newTexts = texts(after_);
         QCOMPARE(disk.get("/p/notes.txt"), std::string("mine"));
@@ -99,7 +112,7 @@ class TestDiskFaults : public QObject {
             const ReadProject read = project.open();
             QVERIFY2(read.document && read.problems.empty(), qPrintable(QString("%1: %2").arg(where, read.problems.empty() ? "" : read.problems[0].text().c_str())));
             const auto now = texts(*read.document);
-            QVERIFY2(now == newTexts || (!mustBeNew && now == oldTexts), qPrintable(QString("%1: a mixture, or what was told is not there").arg(where)));
+            QVERIFY2(now == newTexts || (!mustBeNew && now == oldTexts), qPrintable(QString("%1: a mixture, or a reported save is missing").arg(where)));
             if (owns)
                 QVERIFY2(!disk.has("/p/.gorsefinch-save"), where);
         }
@@ -147,16 +160,14 @@ class TestDiskFaults : public QObject {
             failEverywhere(
                 start, static_cast<Fault>(fault),
                 [&](MemoryDisk& disk) {
-                    ProjectFolder project(disk, kFolder);
-                    const auto owner = project.own();
-                    const ReadProject read = project.open();
-                    return owner && !*owner && read.document && read.problems.empty() && project.save(after_).has_value();
+                    Owner owner(disk);
+                    return owner.isWhole && owner.project.save(after_).has_value();
                 },
-                [&](MemoryDisk& disk, bool told, const char* where) { checkProject(disk, told, where); }, 60);
+                [&](MemoryDisk& disk, bool reported, const char* where) { checkProject(disk, reported, where); }, 60);
         }
     }
 
-    // A save that fails behind its record, an undo, and another save: what is told is what is there.
+    // A save fails after its record, then an undo and another save: each reports what is on disk.
     void savingAgainAfterAFault_data() { addFaults(); }
     void savingAgainAfterAFault() {
         QFETCH(int, fault);
@@ -165,24 +176,22 @@ class TestDiskFaults : public QObject {
         failEverywhere(
             start_, static_cast<Fault>(fault),
             [&](MemoryDisk& disk) {
-                ProjectFolder project(disk, kFolder);
-                const auto owner = project.own();
-                const ReadProject read = project.open();
-                if (!owner || *owner || !read.document || !read.problems.empty())
+                Owner owner(disk);
+                if (!owner.isWhole)
                     return false;
-                const bool first = project.save(after_).has_value();
+                const bool first = owner.project.save(after_).has_value();
                 const bool met = endFault(disk);
-                const bool undone = project.save(before_).has_value();
+                const bool undone = owner.project.save(before_).has_value();
                 const auto now = texts(*ProjectFolder(disk, kFolder).open().document);
                 const bool isBefore = now == texts(before_);
-                const bool again = project.save(after_).has_value();
+                const bool again = owner.project.save(after_).has_value();
                 disk.failAt = met ? 1 : kNever;
                 return undone && isBefore && again && (first || met);
             },
-            [&](MemoryDisk& disk, bool told, const char* where) { checkProject(disk, told, where); }, 60);
+            [&](MemoryDisk& disk, bool reported, const char* where) { checkProject(disk, reported, where); }, 60);
     }
 
-    // What could not be read is not overwritten and not removed by the next save.
+    // Files that could not be read are neither overwritten nor deleted by the next save.
     void openingAndSavingOn_data() { addFaults(); }
     void openingAndSavingOn() {
         QFETCH(int, fault);
@@ -190,15 +199,13 @@ class TestDiskFaults : public QObject {
         failEverywhere(
             start_, static_cast<Fault>(fault),
             [&](MemoryDisk& disk) {
-                ProjectFolder project(disk, kFolder);
-                const auto owner = project.own();
-                const ReadProject read = project.open();
-                if (!read.document || !owner || *owner)
+                Owner owner(disk);
+                if (!owner.isOpen)
                     return false;
                 const bool met = endFault(disk);
-                const bool saved = project.save(withVariable(*read.document, makeNumber("fresh_one", 0, 9, 0))).has_value();
+                const bool saved = owner.project.save(withVariable(*owner.read.document, makeNumber("fresh_one", 0, 9, 0))).has_value();
                 disk.failAt = met ? 1 : kNever;
-                return saved && read.problems.empty();
+                return saved && owner.isWhole;
             },
             [&](MemoryDisk& disk, bool, const char* where) {
                 for (const auto& [path, text] : oldTexts)
@@ -218,48 +225,84 @@ class TestDiskFaults : public QObject {
         failEverywhere(
             withJournal(first), static_cast<Fault>(fault),
             [&](MemoryDisk& disk) {
-                ProjectFolder project(disk, kFolder);
-                const auto owner = project.own();
-                return owner && !*owner && project.open().problems.empty() && project.writeJournal(second).has_value();
+                Owner owner(disk);
+                return owner.isWhole && owner.project.writeJournal(second).has_value();
             },
-            [&](MemoryDisk& disk, bool told, const char* where) {
+            [&](MemoryDisk& disk, bool reported, const char* where) {
                 ProjectFolder project(disk, kFolder);
                 QVERIFY(!*project.own());
                 QCOMPARE(texts(*project.open().document), texts(before_));
                 const auto journal = project.journal();
                 QVERIFY2(journal && *journal, where);
-                QVERIFY2((*journal)->variable("one") && (!told || (*journal)->variable("two")), where);
+                QVERIFY2((*journal)->variable("one") && (!reported || (*journal)->variable("two")), where);
             },
             30);
     }
 
-    // What a crash left is among the unsaved work or still in the journal, never in neither.
+    // Work of a crash is never lost, even if the user edits and saves after it could not be moved.
     void recovering_data() { addFaults(); }
     void recovering() {
         QFETCH(int, fault);
-        const Document work = withVariable(before_, makeNumber("unsaved_one", 0, 9, 0));
+        const Document work = withVariable(before_, makeNumber("unsaved_one", 0, 9, 0)), later = withVariable(before_, makeNumber("later_one", 0, 9, 0));
         failEverywhere(
             withJournal(work), static_cast<Fault>(fault),
             [&](MemoryDisk& disk) {
-                ProjectFolder project(disk, kFolder);
-                const auto owner = project.own();
-                const ReadProject read = project.open();
-                return owner && !*owner && read.document && read.problems.empty() && project.keepUnsaved(*read.document).has_value() && project.latestUnsaved();
+                Owner owner(disk);
+                if (!owner.isOpen)
+                    return false;
+                const bool kept = owner.project.keepUnsaved(*owner.read.document).has_value() && owner.project.latestUnsaved();
+                const bool met = endFault(disk);
+                if (static_cast<Fault>(fault) != Fault::Killed || !met) {
+                    (void)owner.project.writeJournal(later);
+                    if (owner.isWhole)
+                        (void)owner.project.save(later);
+                }
+                disk.failAt = met ? 1 : kNever;
+                return kept && owner.isWhole;
             },
-            [&](MemoryDisk& disk, bool told, const char* where) {
-                ProjectFolder project(disk, kFolder);
-                QVERIFY(!*project.own());
-                const ReadProject read = project.open();
-                QVERIFY2(read.document && texts(*read.document) == texts(before_), where);
-                QVERIFY2(!told || project.latestUnsaved(), where);
-                QVERIFY2(project.keepUnsaved(*read.document).has_value() || disk.has("/p/.gorsefinch-unreadable-1"), where);
-                const auto unsaved = project.latestUnsaved();
-                // A journal that could not be read on the way is kept under the name that was told.
-                const bool kept = unsaved && unsaved->document.variable("unsaved_one");
+            [&](MemoryDisk& disk, bool reported, const char* where) {
+                Owner owner(disk);
+                QVERIFY2(owner.isWhole, where);
+                QVERIFY2(!reported || owner.project.latestUnsaved(), where);
+                (void)owner.project.keepUnsaved(*owner.read.document);
+                bool kept = false;
+                while (const auto unsaved = owner.project.latestUnsaved()) {
+                    kept = kept || unsaved->document.variable("unsaved_one");
+                    owner.project.dropUnsaved(unsaved->file);
+                }
+                // A journal that could not be read was renamed.
                 const auto aside = readJournalText("aside", disk.get("/p/.gorsefinch-unreadable-1"));
                 QVERIFY2(kept || (aside && !aside->empty()), where);
             },
             40);
+    }
+
+    // The save was interrupted after its record, at each call, and now completing it fails as well.
+    void completingASave_data() { addFaults(); }
+    void completingASave() {
+        QFETCH(int, fault);
+        int interrupted = 0;
+        for (int at = 1;; at += 3) {
+            MemoryDisk cut = start_;
+            Owner owner(cut);
+            const int from = cut.calls;
+            cut.fault = Fault::Killed;
+            cut.failAt = from + at;
+            (void)owner.project.save(after_);
+            const bool met = endFault(cut);
+            owner.project.disown();
+            if (cut.has("/p/.gorsefinch-save")) {
+                ++interrupted;
+                failEverywhere(
+                    cut, static_cast<Fault>(fault), [&](MemoryDisk& disk) { return Owner(disk).isWhole; },
+                    [&](MemoryDisk& disk, bool, const char* where) { checkProject(disk, true, where); }, 20);
+                if (QTest::currentTestFailed())
+                    return;
+            }
+            if (!met)
+                break;
+        }
+        QVERIFY(interrupted >= 4);
     }
 
     void generating_data() { addFaults(); }
@@ -275,8 +318,8 @@ class TestDiskFaults : public QObject {
         };
         failEverywhere(
             start, static_cast<Fault>(fault), [&](MemoryDisk& disk) { return writeOutput(two, "/out", disk).has_value(); },
-            [&](MemoryDisk& disk, bool told, const char* where) {
-                QVERIFY2(!told || isWhole(disk, two), where);
+            [&](MemoryDisk& disk, bool reported, const char* where) {
+                QVERIFY2(!reported || isWhole(disk, two), where);
                 for (const auto& [path, text] : two.files)
                     if (path != "MANIFEST.json") {
                         const std::string there = disk.get("/out/" + path);
@@ -312,9 +355,9 @@ class TestDiskFaults : public QObject {
                         writer->append(std::string(10000, 'n'));
                     return writer->finish().has_value();
                 },
-                [&](MemoryDisk& disk, bool told, const char* where) {
+                [&](MemoryDisk& disk, bool reported, const char* where) {
                     const std::string now = disk.get("/out/picture.c");
-                    QVERIFY2(now == fresh || (!told && now == "the old one"), where);
+                    QVERIFY2(now == fresh || (!reported && now == "the old one"), where);
                     QCOMPARE(disk.get("/out/picture.c.new"), std::string("mine"));
                 },
                 6);

@@ -128,7 +128,7 @@ class TestHostileFolders : public QObject {
         const ReadProject read = owns.open();
         QVERIFY(read.document);
         QCOMPARE(bytesOf(at("project/rules/main.rules")), QByteArray(taken ? "evil" : "// rules\n"));
-        QVERIFY2(read.problems.empty() == taken, "what is not carried out is told");
+        QVERIFY2(read.problems.empty() == taken, "a refused record must be reported");
         QVERIFY(taken || bytesOf(at("project/.gorsefinch-refused-1")) == QByteArray::fromStdString(saveRecordText(record)));
         QVERIFY(what != "removes what holds something else" || bytesOf(at("project/images/thesis.txt")) == "mine");
         QVERIFY(all(at("victim")) == victim);
@@ -269,7 +269,7 @@ class TestHostileFolders : public QObject {
         QVERIFY(!readOutput(at("out").toStdString(), "demo.h", disk_));
     }
 
-    // What was deleted while the project was open is written by the next save.
+    // Files that are deleted while the project is open are written by the next save.
     void filesThatWentAwayComeBack() {
         Document with = addImage(makeDocument({"first", "second"}), "dot.pgm", std::make_shared<const std::string>("P2 1 1 255 9\n"));
         with = withRules(with, "main", "// rules\n");
@@ -288,11 +288,40 @@ class TestHostileFolders : public QObject {
             for (const auto& [file, bytes] : saved)
                 QVERIFY2(file.contains("lock") || now[file] == bytes, qPrintable(QString("%1 after %2").arg(file, gone)));
         }
-        // What can't be written is told: the folder's name is a file's now.
+        // An error if it can't be written: there is a file of the folder's name.
         QVERIFY(QDir(at("project")).removeRecursively());
         write(at("project"), "in the way");
         const auto refused = owns.save(opened);
         QVERIFY(!refused && refused.error().text().find("project") != std::string::npos);
+    }
+
+    // A file is written again within one tick of the file system's clock, with the same size: the change is still noticed.
+    void changesWithinATickAreNoticed() {
+        for (int i = 0; i < 40; ++i) {
+            write(at("project/rules/main.rules"), "// rules 1\n");
+            ProjectFolder owns(disk_, project());
+            const Document read = *owns.open().document;
+            QFile file(at("project/rules/main.rules"));
+            QVERIFY(file.open(QIODevice::ReadWrite));
+            file.write("// rules 2\n");
+            file.close();
+            QCOMPARE(owns.changedOutside(read), std::vector<std::string>{"rules/main.rules"});
+            const auto saved = owns.save(withRules(read, "main", "// ours\n"));
+            QVERIFY(!saved && saved.error().code == kChangedOutside);
+        }
+    }
+
+    // Generated code may go into the project's own folder while a window has it open.
+    void generatingIntoTheProject() {
+        ProjectFolder owns(disk_, project());
+        QVERIFY(!*owns.own());
+        SceneBuilder builder;
+        QElapsedTimer clock;
+        clock.start();
+        const auto written = writeOutput(generateCode(*builder.build(*owns.open().document)), project(), disk_);
+        QVERIFY2(written.has_value(), written ? "" : written.error().text().c_str());
+        QVERIFY(clock.elapsed() < 3000 && owns.isOwned());
+        QVERIFY(!QFile::exists(at("project/.gorsefinch-generation-lock")));
     }
 
     void permissionsStay() {
