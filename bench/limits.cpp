@@ -1,6 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The worst inputs that are accepted: how long they take and how much memory, each in a process of its own, beside the
-// bounds that docs/limits.md states.
+// Time and memory of the worst accepted inputs, each in a process of its own, beside the bounds of docs/limits.md.
 #include <benchmark/benchmark.h>
 #include <sys/resource.h>
 #include <sys/wait.h>
@@ -31,7 +30,7 @@ struct Took {
     bool accepted = false;
 };
 
-// Runs work in a child, which has what this process has when it begins; tells what it took beside that.
+// Runs work in a forked child and returns the time and memory that it takes in addition to this process's.
 Took inChild(const std::function<bool()>& work) {
     int ends[2];
     if (pipe(ends) != 0)
@@ -56,7 +55,7 @@ Took inChild(const std::function<bool()>& work) {
     return told ? took : Took{};
 }
 
-// Runs the command line; what its start takes is counted too.
+// Runs the command line and returns the time and memory of the whole process.
 Took inCommandLine(const QStringList& words) {
     Took took;
     const auto from = std::chrono::steady_clock::now();
@@ -99,7 +98,7 @@ void measure(benchmark::State& state, double boundMs, double boundMegabytes, con
     report(state, boundMs, boundMegabytes, [&] { return inChild(work); });
 }
 
-// A picture of 64 megapixels with some detail, so that it does not pack to nothing.
+// A picture of 64 megapixels with some detail.
 std::string largePicture(const char* format) {
     QImage image(8192, 8192, QImage::Format_RGB32);
     for (int y = 0; y < image.height(); ++y) {
@@ -139,7 +138,7 @@ void LargestDrawing(benchmark::State& state) {
     for (int i = 0; i < 99000; ++i)
         svg += "<circle cx='" + std::to_string(i % 1000) + "' cy='" + std::to_string(i / 100) + "' r='9' fill='#" + std::to_string(100 + i % 900) + "'/>";
     svg += "</svg>";
-    // The toolkit draws it with threads and locks that a child made by fork() alone has not.
+    // The toolkit cannot draw it in a forked child, which lacks the parent's threads.
     QTemporaryDir dir;
     QFile file(dir.filePath("large.svg"));
     if (file.open(QIODevice::WriteOnly))
@@ -160,7 +159,7 @@ void ProjectOfImagesOfOneFile(benchmark::State& state) {
     });
 }
 
-// As many screens of as many widgets as the texts together may say.
+// Screens up to the limit of all texts, each with the maximum number of widgets.
 void ProjectOfAllTexts(benchmark::State& state) {
     std::string widgets;
     for (size_t i = 0; i < kMostWidgets; ++i)

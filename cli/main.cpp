@@ -28,9 +28,9 @@ int run(int count, char** words) {
 }  // namespace
 
 int main(int count, char** words) {
-    // What the toolkit has to say is no part of what this program prints.
+    // The toolkit's warnings are not part of the output.
     QLoggingCategory::setFilterRules("*=false");
-    // Drawings with text need the toolkit's fonts. No display is asked for, and none of the words is taken.
+    // Drawings with text need the toolkit's fonts. It does not open a display.
     char name[] = "gorsefinch-cli", platform[] = "-platform", offscreen[] = "offscreen";
     char* arguments[] = {name, platform, offscreen, nullptr};
     int argumentCount = 3;

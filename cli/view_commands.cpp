@@ -86,7 +86,7 @@ Result<std::vector<ScriptStep>> readScript(const std::string& path) {
     return text ? parseScript(*text, path) : tl::unexpected(text.error());
 }
 
-// The files that a run writes while it goes on. The first error stays.
+// The files that a run writes step by step. Keeps the first error.
 class RunFiles {
   public:
     RunFiles(const ViewOptions& o, const Twin& twin) : o_(o), twin_(twin) {
@@ -150,7 +150,7 @@ int runProject(const ViewOptions& o) {
     RunFiles files(o, twin);
     if (!files.state())
         return refuse(files.state().error());
-    // What is kept of a run must not grow with its length.
+    // Memory must not grow with the length of the run.
     const auto drain = [&] {
         (void)twin.takeFlushed();
         files.addTrace(*project->scene, twin.takeTrace());

@@ -7,11 +7,10 @@
 
 namespace gorsefinch {
 
-// A file that is written piece by piece, however long it gets, and takes its place only once it is whole: until finish()
-// nothing is to be seen of it under its name.
+// Writes a file of any length piece by piece. It appears under its name only when finish() succeeds.
 class FileWriter {
   public:
-    // The disk must outlive it. An error if the file can't be made, or if what is there is not a plain file.
+    // The disk must outlive it. An error if the file cannot be created, or would replace something other than a plain file.
     static Result<FileWriter> open(Disk& disk, const std::filesystem::path& path);
     FileWriter(FileWriter&&) noexcept;
     ~FileWriter();
@@ -26,7 +25,7 @@ class FileWriter {
     void flush();
 
     Folder folder_;
-    std::string name_, part_;  // part_ "" once it has taken its place
+    std::string name_, part_;  // part_: the temporary file; "" after it was renamed
     Handle file_;
     std::string waiting_;
     Result<void> state_;

@@ -9,17 +9,16 @@
 // Files by their path, as a user or a dialog names them.
 namespace gorsefinch {
 
-// What may be brought in: pictures, faces, texts of which the characters are taken.
+// Maximum sizes of imported pictures, faces and texts.
 inline constexpr size_t kMaxPictureFile = size_t{256} << 20, kMaxFaceFile = size_t{64} << 20, kMaxTextFile = size_t{4} << 20;
 
-// A plain file of at most `maxBytes`; anything else, a pipe say, is refused without waiting for it. A link is followed, as
-// the user named it.
+// Reads a plain file of at most `maxBytes`; anything else is an error, without blocking. Links are followed.
 Result<std::string> readFile(Disk& disk, const std::filesystem::path& path, size_t maxBytes);
 
-// Writes beside the file under a name that nobody has, syncs and renames: the old one stays whole if anything fails.
+// Replaces or creates a plain file in one step: if anything fails, the former contents remain. Links are not followed.
 Result<void> replaceFile(Disk& disk, const std::filesystem::path& path, const std::string& bytes);
 
-// True if the name is there, whatever it is.
+// True if there is a file, folder or link of that path.
 bool pathExists(Disk& disk, const std::filesystem::path& path);
 
 }  // namespace gorsefinch

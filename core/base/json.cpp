@@ -13,7 +13,7 @@ tl::unexpected<Error> aboveLimit(const std::string& file, const std::string& wha
     return failure(file, "", what, "The limit is " + std::to_string(limit));
 }
 
-// Looks at the structure alone, before anything is made of it.
+// Checks the structure before anything is allocated for it.
 std::optional<tl::unexpected<Error>> exceeded(const std::string& file, const std::string& text, const JsonLimits& limits) {
     if (text.size() > limits.bytes)
         return aboveLimit(file, "it has " + std::to_string(text.size()) + " bytes", limits.bytes);

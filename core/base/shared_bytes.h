@@ -9,7 +9,7 @@ namespace gorsefinch {
 // A file's bytes, shared between all that hold them. Null where a file could not be read.
 using Bytes = std::shared_ptr<const std::string>;
 
-// Bytes as a value: copies share, and equal ones are found by content. Never null.
+// Immutable bytes as a value: copies share them, comparison is by contents. Never null.
 class SharedBytes {
   public:
     SharedBytes() : bytes_(std::make_shared<const std::string>()) {}

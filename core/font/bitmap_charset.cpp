@@ -25,7 +25,7 @@ Converter converterOf(FT_Face face) {
     if (FT_Get_BDF_Charset_ID(face, &encoding, &registry) != 0 || !encoding || !registry)
         return nullptr;
     const std::string name = std::string(registry) + "-" + encoding;
-    // A name with a path in it could make the library look for a file.
+    // The library would open a file for a name that contains a path.
     if (!std::all_of(name.begin(), name.end(), [](unsigned char c) { return c < 128 && (std::isalnum(c) != 0 || c == '-' || c == '_'); }))
         return nullptr;
     UErrorCode error = U_ZERO_ERROR;

@@ -8,11 +8,11 @@
 
 namespace gorsefinch {
 
-// The most bytes that a packed face may unpack to.
+// Maximum size of a face, unpacked.
 inline constexpr size_t kMaxFaceBytes = size_t{64} << 20;
 
-// The bytes of a face as the rasteriser gets them: only kinds that this program reads (TrueType, OpenType, collections,
-// BDF, PCF), and a PCF that was packed with gzip unpacked, up to kMaxFaceBytes. An error names `file`.
+// Returns the bytes for the rasteriser: those of a TrueType, OpenType, collection, BDF or PCF file, unpacked if the file is
+// packed with gzip. Other kinds and more than kMaxFaceBytes are errors that name `file`.
 Result<std::shared_ptr<const std::string>> faceBytes(std::shared_ptr<const std::string> bytes, const std::string& file);
 
 }  // namespace gorsefinch

@@ -20,9 +20,9 @@ namespace gorsefinch {
 namespace {
 
 constexpr size_t kMostCharacters = 65536;
-// A glyph has at most 255 pixels a side; an outline so much larger is not worth the memory of its bitmap.
+// Larger outlines are not rasterised: a glyph has at most 255 pixels a side.
 constexpr FT_Pos kMaxOutlineSide = 2048;
-constexpr int kMaxMetric = 10000;  // pixels; whatever a face says beyond is clamped
+constexpr int kMaxMetric = 10000;  // pixels; larger metrics are clamped
 
 int pixels(FT_Pos sixtyFourths) { return static_cast<int>(std::clamp<FT_Pos>(sixtyFourths >> 6, -kMaxMetric, kMaxMetric)); }
 

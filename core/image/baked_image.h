@@ -53,7 +53,7 @@ struct BakedImage {
     uint32_t placeOutside(uint32_t address);
 };
 
-// The most bytes that all images in use may take; a target with that much flash is far away.
+// Maximum size of all images in use, as packed for the target.
 inline constexpr size_t kMaxBakedBytes = size_t{256} << 20;
 
 using BakedImageRef = std::shared_ptr<BakedImage>;
@@ -69,8 +69,8 @@ class ImageBakery {
     // Who hears of the progress of what is made from now on.
     void watch(Progress progress) { progress_ = std::move(progress); }
 
-    // The image for the document's panel; an error names the image's file. What is in use and what is made have at most
-    // kMaxBakedBytes together.
+    // The image for the document's panel; an error names the image's file, or states that the images in use
+    // exceed kMaxBakedBytes.
     Result<BakedImageRef> bake(const Document& document, const Image& image);
     // The image as it was last baked, if nothing has changed since; null otherwise.
     BakedImageRef known(const Document& document, const Image& image) const;

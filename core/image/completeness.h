@@ -10,7 +10,7 @@
 namespace gorsefinch {
 
 // True if a picture's bytes end before its pixels do. The toolkit's decoders of JPEG, BMP and GIF fill what is missing
-// and say nothing, and that of PNG makes room for whatever length a chunk tells, so the structure is looked at first.
+// and say nothing, and that of PNG allocates whatever length a chunk claims, so the structure is checked first.
 // `format` is "png", "jpeg", "bmp" or "gif"; others are never cut.
 bool isCutOff(std::string_view bytes, std::string_view format);
 

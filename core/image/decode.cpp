@@ -41,7 +41,7 @@ Error tooLarge(const std::string& file, const QSize& size) {
             "The most is 64 megapixels; make it smaller first"};
 }
 
-// Takes the image apart, so that only one copy of its pixels is needed beside it.
+// Takes the image over, which saves a copy of its pixels.
 Picture pictureOf(QImage given) {
     const QImage image = std::move(given).convertToFormat(QImage::Format_ARGB32);
     Picture picture = makePicture(image.width(), image.height());
@@ -114,12 +114,12 @@ class Decoder {
     }
 
   private:
-    // Why a drawing is not given to the toolkit; nothing if it can be.
+    // Returns why a drawing cannot be drawn safely, or nothing.
     std::optional<Error> refusedDrawing() const {
         const auto needs = inspectDrawing(data_.toStdString(), file_);
         if (!needs)
             return needs.error();
-        // The toolkit aborts the program where it has to lay out text without an application object.
+        // Without an application object the toolkit aborts the program when it lays out text.
         if (needs->fonts && !qobject_cast<QGuiApplication*>(QCoreApplication::instance()))
             return Error{file_, "", "it has text, and no fonts are available to draw it", "Convert its text to paths and export it again"};
         return std::nullopt;

@@ -33,7 +33,7 @@ class DrawingInspector {
     }
 
   private:
-    // An element as far as it counts: itself and all below it, and what those refer to.
+    // An element with its child elements and the ids that it uses.
     struct Node {
         size_t elements = 0;
         std::vector<std::string> uses;
@@ -104,12 +104,12 @@ class DrawingInspector {
         embeddedPixels_ += int64_t{size.width()} * size.height();
         if (embeddedPixels_ > kMaxEmbeddedPixels)
             return refuse("the pictures embedded in it have more than 16 megapixels", "Make them smaller");
-        // Were it broken, the toolkit would take the text of the reference for a file's name.
+        // If it is broken, the toolkit takes the reference for a file name.
         if (picture.read().isNull())
             refuse("a picture embedded in it is broken", "Embed it again and export it again");
     }
 
-    // How many elements are drawn for a node; stops counting above the limit. `use` may lead to nodes in any order.
+    // Returns the number of elements drawn for a node, or more than the limit. Ids may be defined after their use.
     size_t drawn(size_t number, int depth) {
         if (depth > 2 * kMaxDrawingDepth || visiting_[number]) {
             cyclic_ = cyclic_ || visiting_[number];
@@ -146,9 +146,9 @@ class DrawingInspector {
     const std::string& file_;
     DrawingNeeds needs_;
     std::optional<Error> error_;
-    std::vector<Node> nodes_;        // the first stands for the file
+    std::vector<Node> nodes_;        // the first one is the document
     std::vector<size_t> open_;       // the elements that are not closed yet
-    std::map<std::string, std::vector<size_t>> ids_;  // one may be given twice: which counts depends on the reader
+    std::map<std::string, std::vector<size_t>> ids_;  // readers differ in which of two equal ids they use
     int64_t embeddedPixels_ = 0;
     std::vector<size_t> counted_;    // 0: not yet
     std::vector<bool> visiting_;

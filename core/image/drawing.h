@@ -9,21 +9,21 @@
 
 namespace gorsefinch {
 
-// Limits of a drawing (SVG): elements nested in each other, elements drawn once all `use` are followed, and pixels of
-// the pictures embedded in it, together.
+// Limits of a drawing (SVG): nesting of elements, elements drawn with all `use` expanded, and pixels of all embedded
+// pictures together.
 inline constexpr int kMaxDrawingDepth = 100;
 inline constexpr size_t kMaxDrawnElements = 100000;
 inline constexpr long kMaxEmbeddedPixels = 16L << 20;
 
-// What a drawing asks of whoever draws it.
+// What drawing it requires.
 struct DrawingNeeds {
     bool fonts = false;  // it has text
 };
 
-// Reads the drawing's XML without drawing anything. The toolkit would open whatever file an SVG names, and follow
-// references without a bound, so an error comes back for: XML that is broken; references to other files (pictures,
-// style sheets, `use`); embedded pictures that are no PNG, JPEG, GIF, BMP or WebP; anything above the limits; a `use`
-// that contains itself. `file` is for messages.
+// Checks the drawing's XML without drawing anything, as the toolkit opens any file that an SVG names and follows
+// references without a limit. Returns an error for malformed XML, references to other files (pictures, style sheets,
+// `use`), embedded pictures other than PNG, JPEG, GIF, BMP and WebP, anything above the limits, and cyclic `use`. `file` is
+// for messages.
 Result<DrawingNeeds> inspectDrawing(const std::string& svg, const std::string& file);
 
 }  // namespace gorsefinch

@@ -165,7 +165,6 @@ std::vector<Picture> shaped(std::span<const Picture* const> frames, const Recipe
             part = cut(part, box);
         out.push_back(fitted(turned(part, shape), shape));
         part = {};
-        // All are of one size.
         if (static_cast<int64_t>(out.front().pixels.size() * parts.size()) > maxPixels)
             return {};
     }

@@ -62,7 +62,7 @@ struct ExpressionScope {
     std::function<void(Severity, const Token& at, const std::string& reason, const std::string& remedy)> report;
 };
 
-// The most values that one expression may have.
+// Maximum number of values in one expression.
 inline constexpr int kMaxTerms = 1000;
 
 // Reads one expression from tokens[at] on. On a mistake, which is reported, nothing comes back.

@@ -45,8 +45,7 @@ class ProjectNames {
 
     const Document& document_;
     std::unordered_map<std::string, VariableRef> variables_;
-    // By name, where the first widget is and whether there are more; made when a widget is first asked for without
-    // its screen.
+    // By name, the place of the only widget, or -1. Built when a widget is first looked up without its screen.
     mutable std::unordered_map<std::string_view, WidgetPlace> widgets_;
     mutable bool widgetsKnown_ = false;
     int numbers_ = 0, texts_ = 0;

@@ -10,7 +10,7 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr size_t kMaxCode = 65000;   // places in it are told by 16 bits
+constexpr size_t kMaxCode = 65000;   // offsets in it have 16 bits
 constexpr size_t kMaxRules = 2000;
 
 // One file's rules, read line by line.

@@ -32,7 +32,7 @@ class RuleFileContext {
     std::optional<Compiled> expression(const std::vector<Token>& tokens, size_t& i);
     // A widget named from token i on, in the short form or with its screen; nothing after a mistake, which was told.
     std::optional<ProjectNames::WidgetPlace> widget(const std::vector<Token>& tokens, size_t i, bool full);
-    // As those of the pool; 0 after telling, at the token, that there are too many.
+    // The numbers that the pool returns. If there are too many, they report it at the token and return 0.
     int slot(const ProjectNames::WidgetPlace& place, const PropertyInfo& property, const Token& at);
     int text(const std::string& words, const Token& at);
     int hook(const HookInfo& hook, const Token& at);

@@ -11,7 +11,7 @@
 
 namespace gorsefinch {
 
-// What all rules of a project may have: properties that they read or write, texts, and hooks.
+// Limits of all rules of a project: properties that they use, texts, and hooks.
 inline constexpr size_t kMaxSlots = 10000, kMaxStrings = 10000, kMaxHooks = 1000;
 
 // What the rules of all files share while they are compiled: slots, strings and the byte code. Equal ones are held
@@ -21,10 +21,10 @@ class RulePool {
     // Both must outlive this.
     RulePool(const ProjectNames& names, CompiledRules& out) : names_(names), out_(out) {}
 
-    // Each returns the number of what is given, or nothing once there are as many as there may be.
+    // Each returns a number, or nothing if the limit is reached.
     std::optional<int> slot(const ProjectNames::WidgetPlace& place, const PropertyInfo& property);
     std::optional<int> string(const std::string& words);
-    // A hook of the same name that was called before is not compared: see out().hooks.
+    // Does not compare the values with those of an earlier hook of the same name.
     std::optional<int> hook(const HookInfo& hook);
     // Appends finished code with its END; returns where it begins. The caller checks that it fits 16 bits.
     uint16_t place(Compiled code);

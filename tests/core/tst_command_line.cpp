@@ -57,7 +57,7 @@ class TestCommandLine : public QObject {
         QVERIFY(out_.contains("nowhere"));
         QCOMPARE(run({"render", dir_.filePath("nowhere"), "-o", "x.png"}), 1);
         QVERIFY(err_.contains("nowhere") && err_.contains("no such folder") && !err_.contains("nowhere/nowhere"));
-        // A relative folder is told once, and what the toolkit says is not.
+        // The message contains a relative folder once, and nothing of the toolkit is printed.
         QVERIFY(QDir(dir_.path()).mkdir("bare"));
         QCOMPARE(run({"check", QDir().relativeFilePath(dir_.filePath("bare"))}), 1);
         QCOMPARE(out_.count("bare"), 1);

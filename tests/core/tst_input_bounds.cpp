@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Inputs that ask for more than they may: rules, JSON, faces, pictures and recipes without measure. Each is refused with
-// its limit, and what is accepted takes time by its length.
+// Inputs beyond the limits: rules, JSON, faces, pictures and recipes. Each error contains the limit, and accepted inputs take
+// linear time.
 #include <QElapsedTimer>
 #include <QtTest>
 

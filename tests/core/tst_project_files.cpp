@@ -358,7 +358,7 @@ class TestProjectFiles : public QObject {
         QVERIFY(!project.latestUnsaved());
     }
 
-    // A journal that can't be read is told, and nothing of it is lost: 400,000 nested lists among others.
+    // A journal that cannot be read is reported and kept, even one of 400,000 nested lists.
     void aBrokenJournalIsKeptAndTold_data() {
         QTest::addColumn<QByteArray>("bytes");
         QTest::newRow("garbage") << QByteArray("\xbf\xff garbage");
@@ -387,7 +387,7 @@ class TestProjectFiles : public QObject {
         QCOMPARE(faulty.get("/p/.gorsefinch-unsaved-001"), bytes.toStdString());
     }
 
-    // Names of unsaved work with numbers that no int holds, or none at all, are somebody else's.
+    // Names with numbers beyond an int, or without a number, are not this program's.
     void strangeNumbersOfUnsavedWork() {
         MemoryDisk faulty = diskWith(toFiles(makeDocument()));
         for (const char* name : {"99999999999999999999", "", "-1", "1", "00x", "999999"})

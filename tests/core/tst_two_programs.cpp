@@ -20,7 +20,7 @@ constexpr const char* kFolder = "/p";
 
 Document withNumber(const Document& document, const char* name) { return withVariable(document, makeNumber(name, 0, 9, 0)); }
 
-// What a program that edits does, and what its user is told.
+// The steps of a program that edits, and their results.
 struct Outcome {
     bool owned = false, saved = false;
 };
@@ -79,7 +79,7 @@ class TestTwoPrograms : public QObject {
             kept.reset();
             const ReadProject read = ProjectFolder(disk, kFolder).open();
             QVERIFY2(read.document && read.problems.empty(), qPrintable(QString("call %1").arg(at)));
-            // What a user was told to be saved is there.
+            // Saves that were reported are on disk.
             QVERIFY2(!first.saved || read.document->variable("ours"), qPrintable(QString("call %1: ours is lost").arg(at)));
             QVERIFY2(!second.saved || read.document->variable("theirs"), qPrintable(QString("call %1: theirs is lost").arg(at)));
             QVERIFY(first.saved || second.saved || !ran);
