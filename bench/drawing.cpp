@@ -38,7 +38,7 @@ QFont fontFor(const Document& d, const std::string& face, int size) {
     const Face* found = d.face(face);
     auto& family = families[face];
     if (family.isEmpty()) {
-        const int id = QFontDatabase::addApplicationFontFromData(QByteArray::fromStdString(*found->original));
+        const int id = QFontDatabase::addApplicationFontFromData(QByteArray::fromStdString(std::string(found->original->text())));
         family = QFontDatabase::applicationFontFamilies(id).value(0);
     }
     QFont font(family);
@@ -71,7 +71,7 @@ std::vector<PainterWidget> painterScene(const Document& d, const Screen& screen,
             p.flags = Qt::AlignVCenter | (align == "right" ? Qt::AlignRight : align == "middle" ? Qt::AlignHCenter : Qt::AlignLeft);
         }
         if (w.kind == Kind::Image)
-            p.image = QImage::fromData(QByteArray::fromStdString(*d.images->front().original)).scaled(w.w, w.h).convertToFormat(QImage::Format_ARGB32_Premultiplied);
+            p.image = QImage::fromData(QByteArray::fromStdString(std::string(d.images->front().original->text()))).scaled(w.w, w.h).convertToFormat(QImage::Format_ARGB32_Premultiplied);
         out.push_back(std::move(p));
     }
     return out;

@@ -222,7 +222,7 @@ void PackedPictures(benchmark::State& state) {
         Image picture;
         picture.name = "dial";
         picture.file = "dial.png";
-        picture.original = std::make_shared<const std::string>(encodePng(pictureOf(image)));
+        picture.original = FileContents::mapped(encodePng(pictureOf(image)));
         picture.recipe.packing = packing;
         document.images = std::make_shared<const std::vector<Image>>(1, picture);
         Screen screen;

@@ -6,6 +6,7 @@
 #include <unistd.h>
 
 #include <QBuffer>
+#include <QDir>
 #include <QFile>
 #include <QImage>
 #include <QStringList>
@@ -13,6 +14,7 @@
 #include <chrono>
 #include <functional>
 
+#include "core/base/files.h"
 #include "core/font/baked_font.h"
 #include "core/image/picture.h"
 #include "core/project/edit.h"
@@ -159,6 +161,31 @@ void ProjectOfImagesOfOneFile(benchmark::State& state) {
     });
 }
 
+// Originals up to the limit of all together, no two of them alike, opened and checked.
+void ProjectOfLargeOriginals(benchmark::State& state) {
+    constexpr int count = 500;
+    QTemporaryDir dir;
+    (void)QDir(dir.path()).mkdir("images");
+    std::string images;
+    for (int i = 0; i < count; ++i) {
+        const std::string name = std::to_string(i);
+        images += std::string(i == 0 ? "" : ",") + "{\"name\": \"i" + name + "\", \"file\": \"" + name + ".pgm\"}";
+        QFile file(dir.filePath(QString("images/%1.pgm").arg(i)));
+        if (file.open(QIODevice::WriteOnly)) {
+            file.write("P5 1024 1024 255 ");
+            file.write(QByteArray(1024 * 1024, static_cast<char>(i)) + QByteArray::number(i));
+        }
+    }
+    Disk disk;
+    const std::filesystem::path folder = dir.path().toStdString();
+    (void)QDir(dir.path()).mkdir("screens");
+    const bool written = replaceFile(disk, folder / "screens/first.json", "{\"widgets\": []}") &&
+                         replaceFile(disk, folder / kMainFile, "{\"gorsefinch\": 1, \"name\": \"p\", \"screens\": [\"first\"], \"images\": [" + images + "]}");
+    if (!written)
+        return state.SkipWithError("the project could not be written");
+    report(state, 30000, 200, [&] { return inCommandLine({"check", dir.path()}); });
+}
+
 // Screens up to the limit of all texts, each with the maximum number of widgets.
 void ProjectOfAllTexts(benchmark::State& state) {
     std::string widgets;
@@ -223,7 +250,7 @@ void FaceOfAllCharacters(benchmark::State& state) {
     bdf += "ENDFONT\n";
     Document d;
     std::string name;
-    d = addFace(d, "all.bdf", std::make_shared<const std::string>(bdf), &name);
+    d = addFace(d, "all.bdf", FileContents::mapped(bdf), &name);
     measure(state, 20000, 500, [&] {
         const FontKey key{name, 16};
         auto source = fontSource(d, key, 1);
@@ -245,6 +272,7 @@ BENCHMARK(LargestBmp)->Iterations(1)->UseManualTime()->Unit(benchmark::kMillisec
 BENCHMARK(LargestWebp)->Iterations(1)->UseManualTime()->Unit(benchmark::kMillisecond);
 BENCHMARK(LargestDrawing)->Iterations(1)->UseManualTime()->Unit(benchmark::kMillisecond);
 BENCHMARK(ProjectOfImagesOfOneFile)->Iterations(1)->UseManualTime()->Unit(benchmark::kMillisecond);
+BENCHMARK(ProjectOfLargeOriginals)->Iterations(1)->UseManualTime()->Unit(benchmark::kMillisecond);
 BENCHMARK(ProjectOfAllTexts)->Iterations(1)->UseManualTime()->Unit(benchmark::kMillisecond);
 BENCHMARK(LargestRules)->Iterations(1)->UseManualTime()->Unit(benchmark::kMillisecond);
 BENCHMARK(LargestPanel)->Iterations(1)->UseManualTime()->Unit(benchmark::kMillisecond);

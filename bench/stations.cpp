@@ -37,7 +37,7 @@ Document withMuch() {
                 p.at(x, y) = 0xff000000u | static_cast<uint32_t>((x * 5 + i) % 256 << 16 | (y * 5) % 256 << 8 | i % 256);
         Image image;
         image.file = "tile" + std::to_string(i) + ".png";
-        image.original = std::make_shared<const std::string>(encodePng(p));
+        image.original = FileContents::mapped(encodePng(p));
         images.push_back(std::move(image));
     }
     d = addImages(d, std::move(images));

@@ -87,12 +87,12 @@ int font(FontOptions o) {
     if (!characters)
         return exitCode;
     Disk disk;
-    const auto bytes = readFile(disk, o.input, kMaxFaceFile);
+    const auto bytes = readOriginal(disk, o.input, kMaxFaceFile);
     if (!bytes)
         return refuse(bytes.error());
     o.face.name = nameFrom(std::filesystem::path(o.input).stem().string(), "face");
     o.face.file = std::filesystem::path(o.input).filename().string();
-    o.face.original = std::make_shared<const std::string>(*bytes);
+    o.face.original = *bytes;
     Document document;
     document.faces = std::make_shared<std::vector<Face>>(std::vector<Face>{o.face});
     const FontKey key{o.face.name, o.size};

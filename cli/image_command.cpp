@@ -96,15 +96,14 @@ class Converter {
         Disk disk;
         Image image;
         for (const std::string& input : job.inputs) {
-            const auto bytes = readFile(disk, input, kMaxPictureFile);
+            const auto bytes = readOriginal(disk, input, kMaxPictureFile);
             if (!bytes)
                 return refuse(bytes.error());
-            const auto original = std::make_shared<const std::string>(*bytes);
             if (&input == &job.inputs.front()) {
                 image.file = input;
-                image.original = original;
+                image.original = *bytes;
             } else {
-                image.more.push_back({input, original});
+                image.more.push_back({input, *bytes});
             }
         }
         image.name = job.name;

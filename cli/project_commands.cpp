@@ -29,7 +29,7 @@ int makeNew(const std::string& presetKey, const std::string& folder) {
     std::string faceFile;
     const auto face = findStartFace(faceFile);
     const auto document = newProject(*preset, nameFrom(last, "display"),
-                                     face ? std::make_shared<const std::string>(*face) : nullptr, faceFile);
+                                     face ? FileContents::mapped(*face) : nullptr, faceFile);
     if (!document)
         return refuse(document.error());
     ProjectFolder project(disk, path);

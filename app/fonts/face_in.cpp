@@ -35,7 +35,7 @@ void FaceIn::files(const QStringList& paths, const QString& variant) {
     Document next = session_.document();
     QStringList names, words;
     for (const QString& path : paths) {
-        const auto bytes = readFile(disk, path.toStdString(), kMaxFaceFile);
+        const auto bytes = readOriginal(disk, path.toStdString(), kMaxFaceFile);
         const std::string file = QFileInfo(path).fileName().toStdString();
         const auto facts = bytes ? faceFacts(*bytes, file, variant.toStdString()) : tl::unexpected(bytes.error());
         if (!facts) {
@@ -44,7 +44,7 @@ void FaceIn::files(const QStringList& paths, const QString& variant) {
         }
         Face face;
         face.file = file;
-        face.original = std::make_shared<const std::string>(*bytes);
+        face.original = *bytes;
         for (const FaceVariant& each : facts->variants)
             if (each.name == variant.toStdString() && facts->variants.size() > 1)
                 face.variant = each.name;

@@ -244,7 +244,7 @@ void FontForm::showFacts() {
     const Face* face = desk_.face();
     auto* variant = static_cast<QComboBox*>(variant_);
     variant->clear();
-    const auto facts = face->original ? faceFacts(*face->original, "fonts/" + face->file, face->variant) : tl::unexpected(Error{"fonts/" + face->file, "", "the file is missing", "Put it back"});
+    const auto facts = face->original ? faceFacts(face->original, "fonts/" + face->file, face->variant) : tl::unexpected(Error{"fonts/" + face->file, "", "the file is missing", "Put it back"});
     variant->setVisible(facts && facts->variants.size() > 1);
     variantName_->setVisible(facts && facts->variants.size() > 1);
     licence_->setProperty("trouble", !facts);

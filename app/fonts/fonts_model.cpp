@@ -44,7 +44,7 @@ FontsModel::Row FontsModel::faceRow(const Face& face) const {
     } else {
         auto known = facts_.find({face.original.get(), face.variant});
         if (known == facts_.end()) {
-            const auto facts = faceFacts(*face.original, face.file, face.variant);
+            const auto facts = faceFacts(face.original, face.file, face.variant);
             known = facts_.emplace(std::pair(face.original.get(), face.variant), facts ? fromStd(facts->title()) : QString()).first;
         }
         row.detail = known->second;

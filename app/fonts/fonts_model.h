@@ -60,7 +60,7 @@ class FontsModel : public QAbstractListModel {
     Session& session_;
     std::vector<Row> rows_;
     mutable std::map<FontKey, Unused> unused_;
-    mutable std::map<std::pair<const std::string*, std::string>, QString> facts_;  // by original and variant
+    mutable std::map<std::pair<const FileContents*, std::string>, QString> facts_;  // by original and variant
 };
 
 }  // namespace gorsefinch::app

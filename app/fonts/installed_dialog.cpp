@@ -68,7 +68,7 @@ void InstalledDialog::showFacts() {
     facts_->clear();
     const InstalledFace* face = current();
     Disk disk;
-    const auto bytes = face ? readFile(disk, face->file, kMaxFaceFile) : tl::unexpected(Error{});
+    const auto bytes = face ? readOriginal(disk, face->file, kMaxFaceFile) : tl::unexpected(Error{});
     if (!bytes)
         return;
     const auto facts = faceFacts(*bytes, face->file, variant().toStdString());
@@ -76,12 +76,11 @@ void InstalledDialog::showFacts() {
         facts_->setText(QString::fromStdString(facts.error().text()));
         return;
     }
-    const auto held = std::make_shared<const std::string>(*bytes);
     FaceAsk ask;
     ask.size = 22;
     ask.bits = 8;
     ask.variant = variant().toStdString();
-    if (const auto opened = openFace(held, face->file, ask)) {
+    if (const auto opened = openFace(*bytes, face->file, ask)) {
         FontSource source;
         source.faces = {*opened};
         source.settings.bits = 8;

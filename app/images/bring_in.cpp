@@ -50,10 +50,10 @@ Result<Image> readImage(const std::vector<std::string>& paths, const Document& d
     Disk disk;
     std::vector<MoreOriginal> files;
     for (const std::string& path : paths) {
-        const auto bytes = readFile(disk, path, kMaxPictureFile);
+        const auto bytes = readOriginal(disk, path, kMaxPictureFile);
         if (!bytes)
             return tl::unexpected(bytes.error());
-        files.push_back({std::filesystem::path(path).filename().string(), std::make_shared<const std::string>(*bytes)});
+        files.push_back({std::filesystem::path(path).filename().string(), *bytes});
     }
     return imageFrom(files, document, progress);
 }
@@ -163,7 +163,7 @@ void BringIn::picture(const QImage& given) {
     buffer.open(QIODevice::WriteOnly);
     given.save(&buffer, "png");
     std::string name;
-    session_.edit(addImage(session_.document(), "pasted.png", std::make_shared<const std::string>(data.toStdString()), &name), tr("Paste a picture"));
+    session_.edit(addImage(session_.document(), "pasted.png", FileContents::mapped(data.toStdString()), &name), tr("Paste a picture"));
     Q_EMIT brought({fromStd(name)});
 }
 

@@ -13,7 +13,7 @@ QByteArray widgetsToBytes(const std::vector<WidgetRef>& widgets) {
     screen.name = "clipboard";
     screen.widgets = widgets;
     carrier.screens.push_back(std::make_shared<const Screen>(std::move(screen)));
-    return QByteArray::fromStdString(toFiles(carrier).at("screens/clipboard.json"));
+    return QByteArray::fromStdString(std::string(toFiles(carrier).at("screens/clipboard.json").text()));
 }
 
 Result<std::vector<Widget>> widgetsFromBytes(const QByteArray& bytes) {

@@ -152,18 +152,17 @@ QString Sheet::bringIn(const PropertyInfo& property) {
     if (path.isEmpty())
         return {};
     Disk disk;
-    const auto bytes = readFile(disk, path.toStdString(), kMaxPictureFile);
+    const auto bytes = readOriginal(disk, path.toStdString(), kMaxPictureFile);
     const std::string fileName = QFileInfo(path).fileName().toStdString();
     const auto usable = !bytes ? tl::unexpected(bytes.error())
-                        : image ? decodePicture(*bytes, fileName).map([](const Picture&) {})
+                        : image ? decodePicture(**bytes, fileName).map([](const Picture&) {})
                                 : faceFacts(*bytes, fileName).map([](const FaceFacts&) {});
     if (!usable) {
         session_.tell(fromStd(usable.error().text()));
         return {};
     }
     std::string name;
-    const Bytes original = std::make_shared<const std::string>(*bytes);
-    const Document next = image ? addImage(session_.document(), fileName, original, &name) : addFace(session_.document(), fileName, original, &name);
+    const Document next = image ? addImage(session_.document(), fileName, *bytes, &name) : addFace(session_.document(), fileName, *bytes, &name);
     session_.edit(next, image ? tr("Bring in picture %1").arg(fromStd(name)) : tr("Bring in face %1").arg(fromStd(name)));
     return fromStd(name);
 }

@@ -29,7 +29,7 @@ std::string sampleImage(Document& sample, Kind kind) {
     std::string name = startImage(sample, kind);
     if (!name.empty() || (kind != Kind::Image && kind != Kind::Frames))
         return name;
-    sample = addImage(sample, "sample.svg", std::make_shared<const std::string>(kPicture), &name);
+    sample = addImage(sample, "sample.svg", FileContents::mapped(kPicture), &name);
     Recipe recipe = sample.image(name)->recipe;
     recipe.width = 48;
     recipe.height = 32;

@@ -159,7 +159,7 @@ void StartPage::create() {
     const Preset* preset = presetByKey(presets_->currentItem()->data(Qt::UserRole).toString().toStdString());
     std::string faceFile;
     const auto face = findStartFace(faceFile);
-    const auto document = newProject(*preset, name_->text().trimmed().toStdString(), face ? std::make_shared<const std::string>(*face) : nullptr, faceFile);
+    const auto document = newProject(*preset, name_->text().trimmed().toStdString(), face ? FileContents::mapped(*face) : nullptr, faceFile);
     const auto made = document ? session_.create(*document, folder_->text()) : tl::unexpected(document.error());
     if (!made) {
         trouble_->setText(QString::fromStdString(made.error().text()));

@@ -35,7 +35,7 @@ FileWriter::~FileWriter() {
         (void)folder_.remove(part_);
 }
 
-void FileWriter::append(const std::string& bytes) {
+void FileWriter::append(std::string_view bytes) {
     waiting_ += bytes;
     if (waiting_.size() >= kPiece)
         flush();

@@ -16,7 +16,7 @@ class FileWriter {
     ~FileWriter();
 
     // After the first error nothing more is written, and finish() returns that error.
-    void append(const std::string& bytes);
+    void append(std::string_view bytes);
     Result<void> finish();
 
   private:

@@ -37,7 +37,12 @@ Result<std::string> readFile(Disk& disk, const std::filesystem::path& path, size
     return std::move(file->bytes);
 }
 
-Result<void> replaceFile(Disk& disk, const std::filesystem::path& path, const std::string& bytes) {
+Result<Bytes> readOriginal(Disk& disk, const std::filesystem::path& path, size_t maxBytes) {
+    auto bytes = readFile(disk, path, maxBytes);
+    return bytes ? Result<Bytes>(FileContents::mapped(std::move(*bytes))) : tl::unexpected(bytes.error());
+}
+
+Result<void> replaceFile(Disk& disk, const std::filesystem::path& path, std::string_view bytes) {
     const auto folder = Folder::open(disk, path.parent_path());
     auto done = folder ? folder->replace(path.filename().string(), bytes) : tl::unexpected(folder.error());
     if (!done)

@@ -164,7 +164,7 @@ Result<std::vector<std::string>> Folder::list() const {
     return names;
 }
 
-Result<void> Folder::writeAll(const std::string& name, const std::string& bytes, const std::string& like) const {
+Result<void> Folder::writeAll(const std::string& name, std::string_view bytes, const std::string& like) const {
     const int number = disk_->open(handle_.number(), name, Disk::Open::Create);
     if (number < 0)
         return diskFailure(shown(name), number, kWritable);
@@ -187,7 +187,7 @@ Result<void> Folder::writeAll(const std::string& name, const std::string& bytes,
     return {};
 }
 
-Result<std::string> Folder::writeNew(const std::string& prefix, const std::string& bytes, const std::string& like) const {
+Result<std::string> Folder::writeNew(const std::string& prefix, std::string_view bytes, const std::string& like) const {
     std::string name = prefix + randomHex(16);
     if (auto written = writeAll(name, bytes, like); !written) {
         if (written.error().code != EEXIST)
@@ -232,7 +232,7 @@ bool Folder::isPart(const std::string& name) {
     return digits.size() == 32 && digits.find_first_not_of("0123456789abcdef") == std::string::npos;
 }
 
-Result<void> Folder::replace(const std::string& name, const std::string& bytes) const {
+Result<void> Folder::replace(const std::string& name, std::string_view bytes) const {
     if (auto refused = refusedName(name))
         return *refused;
     if (const auto there = stampOf(name); there && there->type != FileStamp::Type::File)

@@ -58,7 +58,7 @@ class Folder {
 
     // Creates and syncs a file with a unique name that begins with `prefix`, with the permissions of the file `like` if that
     // exists. Returns the name. Leaves no file if it fails.
-    Result<std::string> writeNew(const std::string& prefix, const std::string& bytes, const std::string& like = {}) const;
+    Result<std::string> writeNew(const std::string& prefix, std::string_view bytes, const std::string& like = {}) const;
     // In one step, see Disk.
     Result<void> rename(const std::string& from, const std::string& to, Disk::Move how = Disk::Move::Replace) const;
     // No error if it isn't there.
@@ -66,7 +66,7 @@ class Folder {
     // Writes created, deleted and renamed names to the medium.
     Result<void> sync() const;
     // Replaces a plain file, or creates one, in one step: if anything fails, the former contents remain.
-    Result<void> replace(const std::string& name, const std::string& bytes) const;
+    Result<void> replace(const std::string& name, std::string_view bytes) const;
 
     // A new name for a temporary file, and whether a name is one.
     static std::string newPartName();
@@ -81,7 +81,7 @@ class Folder {
   private:
     Folder(Disk& disk, int handle, std::filesystem::path path) : disk_(&disk), handle_(disk, handle), path_(std::move(path)) {}
     std::optional<tl::unexpected<Error>> refusedName(const std::string& name) const;
-    Result<void> writeAll(const std::string& name, const std::string& bytes, const std::string& like) const;
+    Result<void> writeAll(const std::string& name, std::string_view bytes, const std::string& like) const;
 
     Disk* disk_;
     Handle handle_;

@@ -5,7 +5,7 @@
 
 namespace gorsefinch {
 
-std::string sha256(const std::string& bytes) {
+std::string sha256(std::string_view bytes) {
     const auto data = QByteArray::fromRawData(bytes.data(), static_cast<qsizetype>(bytes.size()));
     return QCryptographicHash::hash(data, QCryptographicHash::Sha256).toHex().toStdString();
 }

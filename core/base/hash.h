@@ -2,10 +2,11 @@
 #pragma once
 
 #include <string>
+#include <string_view>
 
 namespace gorsefinch {
 
 // The SHA-256 of bytes, in lower-case hex.
-std::string sha256(const std::string& bytes);
+std::string sha256(std::string_view bytes);
 
 }  // namespace gorsefinch

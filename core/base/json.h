@@ -21,7 +21,7 @@ struct JsonLimits {
 };
 
 // Parses a text; the error contains line and column, or the limit that is exceeded. `file` is for messages.
-Result<Json> parseJson(const std::string& file, const std::string& text, const JsonLimits& limits = {});
+Result<Json> parseJson(const std::string& file, std::string_view text, const JsonLimits& limits = {});
 
 // Two spaces of indent, a line end at the end. What is no UTF-8 is replaced.
 std::string dumped(const Json& json);

@@ -23,7 +23,7 @@ bool isFace(std::string_view bytes) {
 bool isGzip(std::string_view bytes) { return bytes.starts_with("\x1f\x8b"sv); }
 
 // "" if the bytes are no gzip file, or unpack to more than kMaxFaceBytes.
-std::string unpackedGzip(const std::string& bytes) {
+std::string unpackedGzip(std::string_view bytes) {
     z_stream stream{};
     if (inflateInit2(&stream, 15 + 16) != Z_OK)
         return {};
@@ -46,12 +46,12 @@ std::string unpackedGzip(const std::string& bytes) {
 
 }  // namespace
 
-Result<std::shared_ptr<const std::string>> faceBytes(std::shared_ptr<const std::string> bytes, const std::string& file) {
+Result<Bytes> faceBytes(Bytes bytes, const std::string& file) {
     constexpr const char* remedy = "Choose a TTF, OTF, BDF or PCF file";
     if (bytes->size() > kMaxFaceBytes)
         return failure(file, "", "the face has more than 64 MB", "Choose another, or a part of it");
     if (isGzip(*bytes))
-        bytes = std::make_shared<const std::string>(unpackedGzip(*bytes));
+        bytes = FileContents::mapped(unpackedGzip(*bytes));
     if (!isFace(*bytes))
         return failure(file, "", "this is not a font that can be used", remedy);
     return bytes;

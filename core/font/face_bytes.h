@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <memory>
 #include <string>
 
 #include "core/base/result.h"
+#include "core/base/shared_bytes.h"
 
 namespace gorsefinch {
 
@@ -13,6 +13,6 @@ inline constexpr size_t kMaxFaceBytes = size_t{64} << 20;
 
 // Returns the bytes for the rasteriser: those of a TrueType, OpenType, collection, BDF or PCF file, unpacked if the file is
 // packed with gzip. Other kinds and more than kMaxFaceBytes are errors that name `file`.
-Result<std::shared_ptr<const std::string>> faceBytes(std::shared_ptr<const std::string> bytes, const std::string& file);
+Result<Bytes> faceBytes(Bytes bytes, const std::string& file);
 
 }  // namespace gorsefinch

@@ -96,7 +96,7 @@ void addVariants(FT_Library library, FT_Face face, long number, std::vector<Face
     FT_Done_MM_Var(library, axes);
 }
 
-std::vector<FaceVariant> variantsOf(FT_Library library, const std::string& bytes, FT_Face first) {
+std::vector<FaceVariant> variantsOf(FT_Library library, std::string_view bytes, FT_Face first) {
     std::vector<FaceVariant> out;
     addVariants(library, first, 0, out);
     for (long i = 1; i < std::min<long>(first->num_faces, 64); ++i)
@@ -107,11 +107,11 @@ std::vector<FaceVariant> variantsOf(FT_Library library, const std::string& bytes
 
 }  // namespace
 
-Result<FaceFacts> faceFacts(const std::string& given, const std::string& file, const std::string& variant) {
-    const auto unpacked = faceBytes(std::shared_ptr<const std::string>(std::shared_ptr<void>(), &given), file);
+Result<FaceFacts> faceFacts(Bytes given, const std::string& file, const std::string& variant) {
+    const auto unpacked = faceBytes(std::move(given), file);
     if (!unpacked)
         return tl::unexpected(unpacked.error());
-    const std::string& bytes = **unpacked;
+    std::string_view bytes = **unpacked;
     const FreeTypeLibrary library = newFreeTypeLibrary();
     auto face = loadFace(library.get(), bytes, file, 0);
     if (!face)
@@ -142,7 +142,7 @@ Result<FaceFacts> faceFacts(const std::string& given, const std::string& file, c
     return out;
 }
 
-long variantNumber(const std::string& bytes, const std::string& variant) {
+long variantNumber(const Bytes& bytes, const std::string& variant) {
     if (variant.empty())
         return 0;
     const auto facts = faceFacts(bytes, "", variant);

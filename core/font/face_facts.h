@@ -2,9 +2,11 @@
 #pragma once
 
 #include <string>
+#include <string_view>
 #include <vector>
 
 #include "core/base/result.h"
+#include "core/base/shared_bytes.h"
 
 namespace gorsefinch {
 
@@ -29,10 +31,10 @@ struct FaceFacts {
     std::string title() const { return style.empty() ? family : family + " " + style; }
 };
 
-// An error names `file` when the bytes are no face. `variant` chooses; an unknown one gives the first.
-Result<FaceFacts> faceFacts(const std::string& bytes, const std::string& file, const std::string& variant = {});
+// `bytes` must not be null. An error names `file` when the bytes are no face. `variant` chooses; an unknown one gives the first.
+Result<FaceFacts> faceFacts(Bytes bytes, const std::string& file, const std::string& variant = {});
 
 // FreeType's number of a variant; 0 for "" or one that isn't there.
-long variantNumber(const std::string& bytes, const std::string& variant);
+long variantNumber(const Bytes& bytes, const std::string& variant);
 
 }  // namespace gorsefinch

@@ -230,7 +230,7 @@ Result<std::shared_ptr<const FaceAtSize>> openFace(Bytes bytes, const std::strin
         return tl::unexpected(unpacked.error());
     bytes = std::move(*unpacked);
     FreeTypeLibrary library = newFreeTypeLibrary();
-    auto face = loadFace(library.get(), *bytes, file, variantNumber(*bytes, ask.variant));
+    auto face = loadFace(library.get(), *bytes, file, variantNumber(bytes, ask.variant));
     if (!face)
         return tl::unexpected(face.error());
     return std::make_shared<FreeTypeFace>(std::move(bytes), std::move(library), std::move(*face), ask);

@@ -10,7 +10,7 @@ FreeTypeLibrary newFreeTypeLibrary() {
     return {library, [](FT_Library each) { FT_Done_FreeType(each); }};
 }
 
-Result<FreeTypeFaceRef> loadFace(FT_Library library, const std::string& bytes, const std::string& file, FT_Long number) {
+Result<FreeTypeFaceRef> loadFace(FT_Library library, std::string_view bytes, const std::string& file, FT_Long number) {
     FT_Face face = nullptr;
     const auto error = FT_New_Memory_Face(library, reinterpret_cast<const FT_Byte*>(bytes.data()),
                                           static_cast<FT_Long>(bytes.size()), number, &face);

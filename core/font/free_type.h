@@ -6,6 +6,7 @@
 
 #include <memory>
 #include <string>
+#include <string_view>
 
 #include "core/base/result.h"
 
@@ -20,6 +21,6 @@ using FreeTypeFaceRef = std::unique_ptr<std::remove_pointer_t<FT_Face>, FreeType
 
 FreeTypeLibrary newFreeTypeLibrary();
 // The face with this number of the file, instances in the upper 16 bits. `bytes` must outlive it.
-Result<FreeTypeFaceRef> loadFace(FT_Library library, const std::string& bytes, const std::string& file, FT_Long number);
+Result<FreeTypeFaceRef> loadFace(FT_Library library, std::string_view bytes, const std::string& file, FT_Long number);
 
 }  // namespace gorsefinch

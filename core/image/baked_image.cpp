@@ -74,6 +74,7 @@ Result<Original> decodeAll(const Image& image, double scale, const Progress& pro
     if (!image.original)
         return failure(fileOf(image), "", "the original is missing", "Put the file back or choose another");
     auto first = decodeOriginal(*image.original, fileOf(image), scale, ofFile);
+    image.original->unload();
     if (!first)
         return first;
     Original out = std::move(*first);
@@ -84,6 +85,7 @@ Result<Original> decodeAll(const Image& image, double scale, const Progress& pro
             return failure(file, "", "the original is missing", "Put the file back or take the frame out");
         ++before;
         auto next = decodeOriginal(*each.original, file, scale, ofFile);
+        each.original->unload();
         if (!next)
             return next;
         Picture& frame = next->frames[0];

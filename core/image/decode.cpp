@@ -77,7 +77,7 @@ class WatchedBuffer : public QBuffer {
 
 class Decoder {
   public:
-    Decoder(const std::string& bytes, const std::string& file, const Progress& progress)
+    Decoder(std::string_view bytes, const std::string& file, const Progress& progress)
         : file_(file), data_(QByteArray::fromRawData(bytes.data(), static_cast<qsizetype>(bytes.size()))), buffer_(&data_, progress) {
         buffer_.open(QIODevice::ReadOnly);
         format_ = QImageReader::imageFormat(&buffer_);
@@ -176,16 +176,16 @@ class Decoder {
 
 }  // namespace
 
-Result<Original> decodeOriginal(const std::string& bytes, const std::string& file, double drawingScale, const Progress& progress) {
+Result<Original> decodeOriginal(std::string_view bytes, const std::string& file, double drawingScale, const Progress& progress) {
     return Decoder(bytes, file, progress).run(drawingScale, kMostFrames);
 }
 
-int64_t toldPixels(const std::string& bytes) {
+int64_t toldPixels(std::string_view bytes) {
     const QSize size = Decoder(bytes, {}, {}).told();
     return size.isValid() ? int64_t{size.width()} * size.height() : 0;
 }
 
-Result<Picture> decodePicture(const std::string& bytes, const std::string& file) {
+Result<Picture> decodePicture(std::string_view bytes, const std::string& file) {
     auto original = Decoder(bytes, file, {}).run(1, 1);
     if (!original)
         return tl::unexpected(original.error());

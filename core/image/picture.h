@@ -48,14 +48,14 @@ struct Original {
 // Decodes PNG, JPEG, BMP, GIF, WebP, SVG, PBM, PGM, PPM or XBM, found by content, with all frames. `file` is only for
 // messages. A drawing is made `drawingScale` times as large as it says, as far as kMostPixels allows. Truncated and
 // broken pictures, and those above the limits, give an error. Progress follows the bytes that were read.
-Result<Original> decodeOriginal(const std::string& bytes, const std::string& file, double drawingScale = 1,
+Result<Original> decodeOriginal(std::string_view bytes, const std::string& file, double drawingScale = 1,
                                 const Progress& progress = {});
 
 // Pixels of a frame as the file's head tells them, without decoding; 0 if it tells none.
-int64_t toldPixels(const std::string& bytes);
+int64_t toldPixels(std::string_view bytes);
 
 // The first frame alone.
-Result<Picture> decodePicture(const std::string& bytes, const std::string& file);
+Result<Picture> decodePicture(std::string_view bytes, const std::string& file);
 
 // The file bytes of a PNG.
 std::string encodePng(const Picture& picture);

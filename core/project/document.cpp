@@ -60,7 +60,7 @@ ScreenRef Document::screen(std::string_view wanted) const {
 namespace {
 
 size_t originalBytes(const Document& document) {
-    std::set<const std::string*> counted;
+    std::set<const FileContents*> counted;
     size_t sum = 0;
     const auto add = [&](const Bytes& bytes) {
         if (bytes && counted.insert(bytes.get()).second)

@@ -94,9 +94,10 @@ Result<void> ProjectFolder::finishSave(OpenFolders& folders) {
     // The record may be deleted only once all of this is on disk.
     if (auto synced = folders.sync(); !synced)
         return synced;
+    ContentPool originals;
     for (const SaveRecord::Move& each : record.moves)
         if (auto file = folders.read(each.to, kMaxProjectFile))
-            saved_.files[each.to] = entryOf(std::move(*file));
+            saved_.files[each.to] = {kept(each.to, std::move(file->bytes), originals), trusted(file->stamp)};
     if (auto removed = folders.root().remove(kSaveRecord); !removed)
         return removed;
     return folders.root().sync();

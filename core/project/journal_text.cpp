@@ -43,7 +43,7 @@ bool readOne(std::string_view& text, ProjectFiles& out) {
     const std::string path(line->substr(space + 1));
     if (!bytes || text.size() <= *bytes || text[*bytes] != '\n' || !isProjectFile(path))
         return false;
-    const bool fresh = out.emplace(path, std::string(text.substr(0, *bytes))).second;
+    const bool fresh = out.emplace(path, FileContents::mapped(std::string(text.substr(0, *bytes)))).second;
     text.remove_prefix(*bytes + 1);
     return fresh;
 }
@@ -53,7 +53,7 @@ bool readOne(std::string_view& text, ProjectFiles& out) {
 std::string journalText(const ProjectFiles& files) {
     std::string body = std::to_string(files.size()) + "\n";
     for (const auto& [path, bytes] : files)
-        body += std::to_string(bytes.size()) + " " + path + "\n" + bytes.text() + "\n";
+        body.append(std::to_string(bytes.size())).append(" ").append(path).append("\n").append(bytes.text()).append("\n");
     return std::string(kHead) + sha256(body) + "\n" + body;
 }
 

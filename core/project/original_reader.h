@@ -2,7 +2,6 @@
 #pragma once
 
 #include <map>
-#include <unordered_map>
 
 #include "core/project/project_text.h"
 
@@ -19,12 +18,9 @@ class OriginalReader {
     Result<Bytes> read(const std::string& path, size_t maxBytes);
 
   private:
-    Bytes shared(Bytes bytes);
-
     const FileReader& read_;
     std::map<std::string, Bytes> byPath_;
-    std::unordered_multimap<size_t, Bytes> byHash_;
-    size_t bytes_ = 0;
+    ContentPool pool_;
 };
 
 }  // namespace gorsefinch

@@ -48,7 +48,7 @@ Result<bool> isForThisProject(ProjectFolder::OpenFolders& folders, const Pending
 
 }  // namespace
 
-std::string projectNameIn(const std::string& text) {
+std::string projectNameIn(std::string_view text) {
     const auto json = parseJson(kMainFile, text);
     if (!json || !json->is_object())
         return {};

@@ -23,7 +23,7 @@ struct PendingSave {
 };
 
 // The project's name in the text of its main file; "" if that can't be read.
-std::string projectNameIn(const std::string& mainFile);
+std::string projectNameIn(std::string_view mainFile);
 
 // Returns the pending save, or nothing without a record. An error with the code kRefused if this program cannot have
 // written the record for this project: its text or project differs, or a file that it moves is missing. Other errors are

@@ -20,6 +20,8 @@ constexpr int kLockWait = 5000;    // ms
 
 Problem problemOf(const Error& error) { return {Severity::Error, error.file, error.place, error.reason, error.remedy, {}, {}}; }
 
+bool isOriginal(const std::string& path) { return path.starts_with("images/") || path.starts_with("fonts/"); }
+
 int64_t nowNs() { return std::chrono::duration_cast<std::chrono::nanoseconds>(std::chrono::system_clock::now().time_since_epoch()).count(); }
 
 }  // namespace
@@ -87,12 +89,19 @@ void ProjectFolder::markSeen(const Theirs& theirs) {
 
 // The clock of a file system ticks every few ms: a file that was written just now could be written again without a new
 // stamp, so its stamp is not trusted and the file is read again next time.
-ProjectFolder::Snapshot::Entry ProjectFolder::entryOf(Folder::File file) {
+FileStamp ProjectFolder::trusted(FileStamp stamp) {
     constexpr int64_t tick = 20000000;
-    const int64_t age = nowNs() - file.stamp.changed;
+    const int64_t age = nowNs() - stamp.changed;
     if (age >= 0 && age < tick)
-        file.stamp.changed = 0;
-    return {std::move(file.bytes), file.stamp};
+        stamp.changed = 0;
+    return stamp;
+}
+
+// What was read before is shared, so that reading the project again takes no memory for what did not change.
+SharedBytes ProjectFolder::kept(const std::string& path, std::string bytes, ContentPool& originals) const {
+    if (const auto known = saved_.files.find(path); known != saved_.files.end() && known->second.bytes.text() == bytes)
+        return known->second.bytes;
+    return isOriginal(path) ? SharedBytes(originals.keep(std::move(bytes))) : SharedBytes(std::move(bytes));
 }
 
 ProjectFolder::Theirs ProjectFolder::readTheirs() const {
@@ -128,6 +137,7 @@ ProjectFolder::Theirs ProjectFolder::readOnce(bool& settled) const {
         return out;
     }
     std::vector<std::pair<std::string, FileStamp>> found;
+    ContentPool originals;
     const FileReader reader = [&](const std::string& path, size_t maxBytes) -> Result<SharedBytes> {
         auto file = folders.read(path, maxBytes);
         if (file)
@@ -140,7 +150,7 @@ ProjectFolder::Theirs ProjectFolder::readOnce(bool& settled) const {
             file.error().file = path;
             return tl::unexpected(file.error());
         }
-        const auto& entry = out.snapshot.files[path] = entryOf(std::move(*file));
+        const auto& entry = out.snapshot.files[path] = {kept(path, std::move(file->bytes), originals), trusted(file->stamp)};
         return entry.bytes;
     };
     out.project = fromFiles(reader);
@@ -228,7 +238,7 @@ Result<ProjectFiles> ProjectFolder::filesToWrite(OpenFolders& folders, const Pro
         if (!file)
             return tl::unexpected(file.error());
         if (file->bytes == bytes.text()) {
-            saved_.files[path] = entryOf(std::move(*file));
+            saved_.files[path] = {bytes, trusted(file->stamp)};
             continue;
         }
         if (known == saved_.files.end() || file->bytes != known->second.bytes.text()) {
@@ -294,7 +304,7 @@ Result<void> ProjectFolder::readBack(OpenFolders& folders, const ProjectFiles& c
             return tl::unexpected(file.error());
         if (file->bytes != bytes.text())
             return failure((path_ / path).string(), "", "it does not read back as it was written", "Save again, into another folder if need be");
-        saved_.files[path] = {bytes, entryOf(std::move(*file)).stamp};
+        saved_.files[path] = {bytes, trusted(file->stamp)};
     }
     for (const std::string& path : gone) {
         if (const auto there = folders.read(path, kMaxProjectFile); there && there->bytes == saved_.files[path].bytes.text())
@@ -325,8 +335,9 @@ std::vector<std::string> ProjectFolder::changedOutside(const Document& document)
             files = toFiles(document);
         const auto ours = files->find(path);
         // The same contents as before, or as in the document, are no change.
-        if (file && (file->bytes == entry.bytes.text() || (ours != files->end() && file->bytes == ours->second.text()))) {
-            entry = entryOf(std::move(*file));
+        const bool asBefore = file && file->bytes == entry.bytes.text();
+        if (asBefore || (file && ours != files->end() && file->bytes == ours->second.text())) {
+            entry = {asBefore ? entry.bytes : ours->second, trusted(file->stamp)};
             continue;
         }
         if (!file && ours == files->end())
@@ -358,7 +369,10 @@ Result<SharedBytes> ProjectFolder::readProjectFile(const std::string& file, size
         return tl::unexpected(root.error());
     OpenFolders folders(std::move(*root));
     auto read = folders.read(file, maxBytes);
-    return read ? Result<SharedBytes>(std::move(read->bytes)) : tl::unexpected(read.error());
+    if (!read)
+        return tl::unexpected(read.error());
+    ContentPool originals;
+    return kept(file, std::move(read->bytes), originals);
 }
 
 }  // namespace gorsefinch

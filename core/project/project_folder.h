@@ -96,7 +96,8 @@ class ProjectFolder {
     class OpenFolders;
 
   private:
-    static Snapshot::Entry entryOf(Folder::File file);
+    static FileStamp trusted(FileStamp stamp);
+    SharedBytes kept(const std::string& path, std::string bytes, ContentPool& originals) const;
     Theirs readOnce(bool& settled) const;
     Result<void> begin(FolderLock lock);
     Result<void> finishSave(OpenFolders& folders);

@@ -404,7 +404,7 @@ class Reader {
             const std::string file = "rules/" + name + ".rules";
             auto text = readText(file, kMaxRulesFile);
             if (text)
-                all->push_back({name, text->text()});
+                all->push_back({name, std::string(text->text())});
             else
                 complain(file, "", text.error().reason, text.error().code == 0 ? text.error().remedy : "Put the file back or take its name out");
         }

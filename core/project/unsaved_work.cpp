@@ -72,11 +72,12 @@ Result<std::optional<Document>> ProjectFolder::unpacked(const std::string& file)
     auto files = readJournalText(folders.root().shown(file), text->bytes);
     if (!files)
         return tl::unexpected(files.error());
+    ContentPool originals;
     const FileReader reader = [&](const std::string& path, size_t maxBytes) -> Result<SharedBytes> {
         if (const auto entry = files->find(path); entry != files->end())
             return entry->second;
         auto there = folders.read(path, maxBytes);
-        return there ? Result<SharedBytes>(std::move(there->bytes)) : tl::unexpected(there.error());
+        return there ? Result<SharedBytes>(kept(path, std::move(there->bytes), originals)) : tl::unexpected(there.error());
     };
     auto read = fromFiles(reader);
     if (!read.document)

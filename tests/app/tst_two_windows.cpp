@@ -310,7 +310,7 @@ class TestTwoWindows : public QObject, public OnWindow {
         QImage image(4, 4, QImage::Format_RGB32);
         image.fill(Qt::red);
         QVERIFY(image.save(folder() + "/images/pot.png"));
-        QTRY_VERIFY_WITH_TIMEOUT(*session_->document().image("pot")->original == bytesOf(folder() + "/images/pot.png").toStdString(), 8000);
+        QTRY_VERIFY_WITH_TIMEOUT(session_->document().image("pot")->original->text() == bytesOf(folder() + "/images/pot.png").toStdString(), 8000);
         QTest::qWait(5000);
         QVERIFY(!bar(*window_, "outside_changes")->isVisible());
         QVERIFY(session_->save().has_value());
@@ -330,7 +330,7 @@ class TestTwoWindows : public QObject, public OnWindow {
             const auto journal = readJournalText("journal", bytesOf(folder() + "/.gorsefinch-journal").toStdString());
             int kept = 0;
             if (journal && journal->count("screens/status.json") != 0) {
-                const std::string text = journal->at("screens/status.json");
+                const std::string text(journal->at("screens/status.json").text());
                 const size_t at = text.find("\"x\": ", text.find("\"hold_button\""));
                 kept = std::atoi(text.c_str() + at + 5);
             }

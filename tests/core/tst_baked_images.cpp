@@ -19,7 +19,7 @@ using namespace support;
 
 namespace {
 
-Bytes pngOf(const Picture& picture) { return std::make_shared<const std::string>(encodePng(picture)); }
+Bytes pngOf(const Picture& picture) { return std::make_shared<const FileContents>(encodePng(picture)); }
 
 // Colours all over, clear at two corners.
 Picture sample(int w = 37, int h = 21) {
@@ -297,7 +297,7 @@ class TestBakedImages : public QObject {
         gif.add({0, 0, 2, 1, {0, 1}, 20, 1, -1});
         Image image;
         image.name = image.file = "blink";
-        image.original = std::make_shared<const std::string>(gif.finish());
+        image.original = std::make_shared<const FileContents>(gif.finish());
         ImageBakery bakery;
         const auto baked = *bakeForExport(Document{}, image, PixelFormat::Page1, bakery);
         const QString c = QString::fromStdString(*exportImage(*baked, {"blink", "const", "unsigned char"}, ".c"));

@@ -140,10 +140,10 @@ class TestDiskFaults : public QObject {
     void initTestCase() {
         before_ = withVariable(makeDocument({"first", "second", "third"}), makeNumber("level", 0, 9, 0));
         before_ = withRules(before_, "main", "// some\n");
-        before_ = addImage(before_, "dot.pgm", std::make_shared<const std::string>("P2 1 1 255 7\n"));
+        before_ = addImage(before_, "dot.pgm", std::make_shared<const FileContents>("P2 1 1 255 7\n"));
         after_ = addScreen(removeScreen(before_, 1), 0, "fresh");
         after_ = withRules(after_, "main", "// other\n");
-        after_ = addImage(after_, "spot.pgm", std::make_shared<const std::string>("P2 1 1 255 9\n"));
+        after_ = addImage(after_, "spot.pgm", std::make_shared<const FileContents>("P2 1 1 255 9\n"));
         after_.name = "renamed";
         putProject(start_, toFiles(before_), kFolder);
         start_.put("/p/notes.txt", "mine");

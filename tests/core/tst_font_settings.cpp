@@ -20,7 +20,7 @@ using Bytes8 = std::vector<uint8_t>;
 
 Bytes fileBytes(const std::string& path) {
     Disk disk;
-    return std::make_shared<const std::string>(*readFile(disk, path, kMaxPictureFile));
+    return std::make_shared<const FileContents>(*readFile(disk, path, kMaxPictureFile));
 }
 
 // One screen with one text in the kiln's regular face.

@@ -18,7 +18,7 @@ using Bytes8 = std::vector<uint8_t>;
 std::shared_ptr<const FaceAtSize> faceAt(int size, int bits, const char* path = nullptr) {
     Disk disk;
     const auto bytes = readFile(disk, path ? path : examplePath("kiln") + "/fonts/B612-Regular.otf", kMaxPictureFile);
-    return *openFace(std::make_shared<const std::string>(*bytes), "face", {size, bits});
+    return *openFace(std::make_shared<const FileContents>(*bytes), "face", {size, bits});
 }
 
 BakedFont fontOf(std::shared_ptr<const FaceAtSize> face, int size, int bits) {
@@ -148,9 +148,9 @@ class TestFonts : public QObject {
 
     void titles() {
         Disk disk;
-        const auto bytes = readFile(disk, examplePath("kiln") + "/fonts/B612-Bold.otf", kMaxPictureFile);
+        const auto bytes = readOriginal(disk, examplePath("kiln") + "/fonts/B612-Bold.otf", kMaxPictureFile);
         QVERIFY(faceFacts(*bytes, "x")->title().find("Bold") != std::string::npos);
-        const auto none = faceFacts("no face", "fonts/x.ttf");
+        const auto none = faceFacts(std::make_shared<const FileContents>("no face"), "fonts/x.ttf");
         QVERIFY(!none);
         QCOMPARE(none.error().file, std::string("fonts/x.ttf"));
     }

@@ -24,7 +24,7 @@ Bytes columnsGif() {
                 pixels[static_cast<size_t>(y * 8 + x)] = 1;
         gif.add({0, 0, 8, 8, pixels, 10, 1, -1});
     }
-    return std::make_shared<const std::string>(gif.finish());
+    return std::make_shared<const FileContents>(gif.finish());
 }
 
 Document withFrames(PropertyMap properties, const std::string& rules = "") {

@@ -67,7 +67,7 @@ class TestHostileFolders : public QObject {
         (void)owns.latestUnsaved();
         (void)owns.writeJournal(withVariable(*read.document, makeNumber("fresh_one", 0, 9, 0)));
         (void)owns.save(withVariable(*read.document, makeNumber("fresh_one", 0, 9, 0)));
-        (void)owns.save(addImage(*read.document, "thesis.txt", std::make_shared<const std::string>("P2 1 1 255 7\n")));
+        (void)owns.save(addImage(*read.document, "thesis.txt", std::make_shared<const FileContents>("P2 1 1 255 7\n")));
     }
 
   private Q_SLOTS:
@@ -185,7 +185,7 @@ class TestHostileFolders : public QObject {
     // An image of the project that is a link to a private picture is not read.
     void picturesThatAreLinks() {
         write(at("victim/private.pgm"), "P2 1 1 255 7\n");
-        const Document with = addImage(makeDocument(), "dot.pgm", std::make_shared<const std::string>("P2 1 1 255 9\n"));
+        const Document with = addImage(makeDocument(), "dot.pgm", std::make_shared<const FileContents>("P2 1 1 255 9\n"));
         QVERIFY(ProjectFolder(disk_, project()).save(with) || true);
         QVERIFY(QDir(at("project")).removeRecursively());
         QVERIFY(ProjectFolder(disk_, project()).save(with));
@@ -271,7 +271,7 @@ class TestHostileFolders : public QObject {
 
     // Files that are deleted while the project is open are written by the next save.
     void filesThatWentAwayComeBack() {
-        Document with = addImage(makeDocument({"first", "second"}), "dot.pgm", std::make_shared<const std::string>("P2 1 1 255 9\n"));
+        Document with = addImage(makeDocument({"first", "second"}), "dot.pgm", std::make_shared<const FileContents>("P2 1 1 255 9\n"));
         with = withRules(with, "main", "// rules\n");
         QVERIFY(QDir(at("project")).removeRecursively());
         ProjectFolder owns(disk_, project());

@@ -1,15 +1,20 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Inputs beyond the limits: rules, JSON, faces, pictures and recipes. Each error contains the limit, and accepted inputs take
 // linear time.
+#include <sys/resource.h>
+
 #include <QElapsedTimer>
+#include <QTemporaryDir>
 #include <QtTest>
 
+#include "core/base/files.h"
 #include "core/base/json.h"
 #include "core/font/baked_font.h"
 #include "core/font/face_facts.h"
 #include "core/image/baked_image.h"
 #include "core/project/image_edits.h"
 #include "core/project/names.h"
+#include "core/project/project_folder.h"
 #include "core/scene/built_scene.h"
 #include "tests/support/projects.h"
 
@@ -157,7 +162,7 @@ class TestInputBounds : public QObject {
             FaceAsk ask;
             ask.size = size;
             ask.bits = 1;
-            const auto face = openFace(std::make_shared<const std::string>(bdf(glyph.toStdString())), "fonts/any.bdf", ask);
+            const auto face = openFace(std::make_shared<const FileContents>(bdf(glyph.toStdString())), "fonts/any.bdf", ask);
             if (!face)
                 continue;
             const GlyphBitmap got = (*face)->glyph(U'A');
@@ -168,7 +173,7 @@ class TestInputBounds : public QObject {
 
     void otherKindsOfFacesAreRefused() {
         for (const char* bytes : {"wOFF", "wOF2", "%!PS-AdobeFont", "", "\x1f\x8b", "MZ"}) {
-            const auto facts = faceFacts(std::string(bytes) + std::string(100, 'x'), "fonts/any");
+            const auto facts = faceFacts(std::make_shared<const FileContents>(std::string(bytes) + std::string(100, 'x')), "fonts/any");
             QVERIFY2(!facts && facts.error().file == "fonts/any" && !facts.error().remedy.empty(), bytes);
         }
     }
@@ -188,10 +193,55 @@ class TestInputBounds : public QObject {
         });
         QVERIFY(read.document);
         QCOMPARE(reads, 2);
-        std::set<const std::string*> held;
+        std::set<const FileContents*> held;
         for (const Image& each : *read.document->images)
             held.insert(each.original.get());
         QCOMPARE(held.size(), size_t{1});
+    }
+
+    // Large ones are mapped, so that the system can reclaim their memory; nothing that happens to their files affects them.
+    void largeOriginalsAreMapped() {
+        QTemporaryDir dir;
+        const std::filesystem::path folder = dir.path().toStdString();
+        const std::string picture = "P2 1 1 255 7\n" + std::string(1 << 20, ' ');
+        Disk disk;
+        Document first = addImage(makeDocument(), "one.pgm", std::make_shared<const FileContents>(picture));
+        first = addImage(first, "two.pgm", std::make_shared<const FileContents>(picture));
+        first = addImage(first, "dot.pgm", std::make_shared<const FileContents>("P2 1 1 255 9\n"));
+        QVERIFY(ProjectFolder(disk, folder).save(first));
+        ProjectFolder owner(disk, folder);
+        QVERIFY(owner.own());
+        const ReadProject read = owner.open();
+        QVERIFY(read.document && read.document->images->size() == 3);
+        const Bytes one = read.document->images->at(0).original, two = read.document->images->at(1).original;
+        QVERIFY(one->isMapped() && one == two && !read.document->images->at(2).original->isMapped());
+        QVERIFY(owner.open().document->images->at(0).original == one);
+
+        QFile cut(dir.filePath("images/one.pgm"));
+        QVERIFY(cut.resize(0));
+        QVERIFY(QFile::remove(dir.filePath("images/two.pgm")));
+        one->unload();
+        QVERIFY(one->text() == picture);
+        const auto refused = owner.save(*read.document);
+        QVERIFY(!refused && refused.error().code == kChangedOutside);
+        owner.markSeen(owner.readTheirs());
+        QVERIFY(owner.save(*read.document));
+        for (const char* name : {"images/one.pgm", "images/two.pgm"})
+            QCOMPARE(readFile(disk, folder / name, kMaxPictureFile).value_or(""), picture);
+    }
+
+    // Without a place for the unnamed file they stay in memory.
+    void mappingCanFail() {
+        const std::string large(FileContents::kLeastMapped, 'x');
+        rlimit before{};
+        QCOMPARE(getrlimit(RLIMIT_NOFILE, &before), 0);
+        rlimit none = before;
+        none.rlim_cur = 0;
+        QCOMPARE(setrlimit(RLIMIT_NOFILE, &none), 0);
+        const Bytes bytes = FileContents::mapped(large);
+        QCOMPARE(setrlimit(RLIMIT_NOFILE, &before), 0);
+        QVERIFY(!bytes->isMapped() && bytes->text() == large);
+        QVERIFY(FileContents::mapped(large)->isMapped());
     }
 
     void originalsHaveABudget() {
@@ -216,7 +266,7 @@ class TestInputBounds : public QObject {
         Image image;
         image.name = "dot";
         image.file = "dot.pgm";
-        image.original = std::make_shared<const std::string>("P2 2 2 255 7 7 7 7\n");
+        image.original = std::make_shared<const FileContents>("P2 2 2 255 7 7 7 7\n");
         image.recipe.width = image.recipe.height = kMostResultSide;
         for (int i = 0; i < 1000; ++i)
             image.recipe.frames.push_back({0, 100});

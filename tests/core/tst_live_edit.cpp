@@ -185,7 +185,7 @@ class TestLiveEdit : public QObject {
         SceneBuilder builder;
         Document d = makeDocument();
         Disk disk;
-        d = addFace(d, "B612-Regular.otf", std::make_shared<const std::string>(*readFile(disk, examplePath("kiln") + "/fonts/B612-Regular.otf", kMaxPictureFile)), nullptr);
+        d = addFace(d, "B612-Regular.otf", std::make_shared<const FileContents>(*readFile(disk, examplePath("kiln") + "/fonts/B612-Regular.otf", kMaxPictureFile)), nullptr);
         d = addWidgets(d, "first", {makeWidget("t", Kind::Text, 0, 0, 90, 20, {{"text", std::string("abba")}})});
         const BuiltSceneRef one = builder.build(d);
         QCOMPARE(one->fonts.size(), size_t{1});
@@ -214,7 +214,7 @@ class TestLiveEdit : public QObject {
 
     void facesThatAreNone() {
         Document d = makeDocument();
-        d = addFace(d, "noise.ttf", std::make_shared<const std::string>(std::string(5000, 'x')), nullptr);
+        d = addFace(d, "noise.ttf", std::make_shared<const FileContents>(std::string(5000, 'x')), nullptr);
         d = addWidgets(d, "first", {makeWidget("t", Kind::Text, 0, 0, 90, 20, {{"text", std::string("abba")}})});
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(d);
@@ -223,11 +223,11 @@ class TestLiveEdit : public QObject {
         Disk disk;
         const std::string whole = *readFile(disk, examplePath("kiln") + "/fonts/B612-Regular.otf", kMaxPictureFile);
         for (size_t length = 0; length < whole.size(); length += whole.size() / 40) {
-            const auto face = openFace(std::make_shared<const std::string>(whole.substr(0, length)), "cut.otf", {16, 4});
+            const auto face = openFace(std::make_shared<const FileContents>(whole.substr(0, length)), "cut.otf", {16, 4});
             if (face)
                 (void)(*face)->glyph(U'A');
         }
-        QVERIFY(!openFace(std::make_shared<const std::string>(whole.substr(0, 100)), "cut.otf", {16, 4}));
+        QVERIFY(!openFace(std::make_shared<const FileContents>(whole.substr(0, 100)), "cut.otf", {16, 4}));
     }
 };
 

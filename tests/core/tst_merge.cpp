@@ -11,7 +11,7 @@ using namespace support;
 
 namespace {
 
-Bytes bytes(const char* text) { return std::make_shared<const std::string>(text); }
+Bytes bytes(const char* text) { return std::make_shared<const FileContents>(text); }
 
 Document base() {
     Document d = makeDocument({"first", "second", "third"});

@@ -27,7 +27,7 @@ Document withWidget(const Document& d, Kind kind, PropertyMap properties = {}) {
 }
 
 Document withPicture(const Document& d) {
-    return addImage(d, "pot.png", std::make_shared<const std::string>(encodePng(makePicture(8, 8, 0xff335577u))));
+    return addImage(d, "pot.png", std::make_shared<const FileContents>(encodePng(makePicture(8, 8, 0xff335577u))));
 }
 
 }  // namespace

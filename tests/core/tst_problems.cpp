@@ -54,12 +54,12 @@ const std::vector<Break>& breaks() {
          }, Severity::Error, "pot", ""},
         {"an image's file that is none", [](const Document& d) {
              Image image = *d.image("pot");
-             image.original = std::make_shared<const std::string>("no picture");
+             image.original = std::make_shared<const FileContents>("no picture");
              return withImage(d, image);
          }, Severity::Error, "pot_image", "images/pot.png"},
         {"a face's file that is none", [](const Document& d) {
              Face face = *d.face("regular");
-             face.original = std::make_shared<const std::string>("no face");
+             face.original = std::make_shared<const FileContents>("no face");
              return withFace(d, face);
          }, Severity::Error, "screens/", "fonts/"},
         {"a variable that is gone", [](const Document& d) { return removeVariable(d, "kiln_temp"); }, Severity::Error, "kiln_temp_text", "no variable"},

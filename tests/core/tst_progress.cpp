@@ -38,7 +38,7 @@ class TestProgress : public QObject {
   private Q_SLOTS:
     void initTestCase() {
         file_ = encodePng(grain(400, 300));
-        document_ = addImage(makeDocument(), "grain.png", std::make_shared<const std::string>(file_));
+        document_ = addImage(makeDocument(), "grain.png", std::make_shared<const FileContents>(file_));
         image_ = document_.images->front();
         image_.recipe.width = 60;
     }

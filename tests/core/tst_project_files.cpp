@@ -136,16 +136,16 @@ class TestProjectFiles : public QObject {
         const ReadProject read = readFiles(files);
         QVERIFY(read.document && read.problems.empty());
         const ProjectFiles again = toFiles(*read.document);
-        const QString main = QString::fromStdString(again.at("gorsefinch.json")).simplified().remove(' ');
+        const QString main = QString::fromStdString(std::string(again.at("gorsefinch.json").text())).simplified().remove(' ');
         QVERIFY(main.contains("\"glow\":{\"a\":[1,2]}") && main.contains("\"later\":true"));
-        const QString screen = QString::fromStdString(again.at("screens/first.json")).simplified().remove(' ');
+        const QString screen = QString::fromStdString(std::string(again.at("screens/first.json").text())).simplified().remove(' ');
         QVERIFY(screen.contains("\"spin\":3.5") && screen.contains("\"mood\":null"));
     }
 
     void everyTruncationIsAnError() {
         const ProjectFiles whole = toFiles(openKiln());
         for (const char* name : {"gorsefinch.json", "screens/status.json"}) {
-            const std::string& text = whole.at(name);
+            const std::string text(whole.at(name).text());
             for (size_t length = 0; length + 2 < text.size(); ++length) {
                 ProjectFiles files = whole;
                 files[name] = text.substr(0, length);
@@ -163,7 +163,7 @@ class TestProjectFiles : public QObject {
         for (int i = 0; i < 1500; ++i) {
             ProjectFiles files = whole;
             SharedBytes& file = files[i % 2 == 0 ? "gorsefinch.json" : "screens/programme.json"];
-            std::string text = file.text();
+            std::string text(file.text());
             for (int k = 0; k < 1 + i % 4; ++k)
                 text[static_cast<size_t>(std::rand()) % text.size()] = static_cast<char>("{}[]\",:0x-e9~\n"[std::rand() % 14]);
             file = text;
@@ -235,7 +235,7 @@ class TestProjectFiles : public QObject {
 
     void damagedFilesAreKeptBesideBeforeTheyAreReplaced() {
         ProjectFiles files = toFiles(openKiln());
-        std::string damaged = files["screens/alarm.json"].text();
+        std::string damaged(files["screens/alarm.json"].text());
         damaged.replace(damaged.find("\"wrap\": true"), 12, "\"wrap\": 7   ");
         files["screens/alarm.json"] = damaged;
         MemoryDisk faulty = diskWith(files);

@@ -34,7 +34,7 @@ class TestShelf : public QObject {
         other = addImages(other, {*held.image("flame")});
         const Image &before = *from.image("flame"), &after = *other.image("flame");
         QVERIFY(after.recipe == before.recipe);
-        QCOMPARE(*after.original, *before.original);
+        QVERIFY(after.original->text() == before.original->text());
     }
 
     void facesComeOutWithTheirSizes() {

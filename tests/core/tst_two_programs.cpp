@@ -125,7 +125,7 @@ class TestTwoPrograms : public QObject {
         const std::string theirs = "// from an editor\n";
         int told = 0, kept = 0;
         MemoryDisk start = start_;
-        start.put("/p/gorsefinch.json", toFiles(withRules(makeDocument({"first", "second"}), "main", "// old\n")).at("gorsefinch.json"));
+        start.put("/p/gorsefinch.json", std::string(toFiles(withRules(makeDocument({"first", "second"}), "main", "// old\n")).at("gorsefinch.json").text()));
         start.put("/p/rules/main.rules", "// old\n");
         for (int at = 1;; ++at) {
             MemoryDisk disk = start;

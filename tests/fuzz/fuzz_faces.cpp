@@ -11,11 +11,11 @@ extern "C" int LLVMFuzzerTestOneInput(const uint8_t* data, size_t size) {
     if (size < 2)
         return 0;
     const std::string bytes = fuzz::text(data, size);
-    (void)faceFacts(bytes, "fonts/any");
     Face face;
     face.name = "any";
     face.file = "any";
-    face.original = std::make_shared<const std::string>(bytes);
+    face.original = std::make_shared<const FileContents>(bytes);
+    (void)faceFacts(face.original, "fonts/any");
     face.usual.bits = 1 << (data[size - 1] & 3);
     face.usual.measure = static_cast<SizeMeasure>((data[size - 1] >> 2 & 3) % 3);
     face.usual.evenDigits = (data[size - 1] & 16) != 0;

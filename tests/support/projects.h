@@ -89,7 +89,7 @@ inline Document openKiln() { return openExample("kiln"); }
 // A project's files in a folder of a disk in memory.
 inline void putProject(MemoryDisk& disk, const ProjectFiles& files, const std::string& folder = "/p") {
     for (const auto& [path, bytes] : files)
-        disk.put(folder + "/" + path, bytes);
+        disk.put(folder + "/" + path, std::string(bytes.text()));
 }
 
 }  // namespace support

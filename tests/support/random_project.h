@@ -56,7 +56,7 @@ class RandomProject {
     }
     static Bytes fileOf(const char* example) {
         Disk disk;
-        return std::make_shared<const std::string>(*readFile(disk, examplePath(example), kMaxPictureFile));
+        return std::make_shared<const FileContents>(*readFile(disk, examplePath(example), kMaxPictureFile));
     }
     std::string words() {
         static const char* const all[] = {"Glaze 7", "AVA To", "x", "kiln (hot)", "9:41", "Wait..."};

@@ -18,7 +18,7 @@ Document smallProject() {
     std::string faceFile = "B612-Regular.otf";
     Disk disk;
     const auto face = readFile(disk, SOURCE_DIR "/examples/kiln/fonts/B612-Regular.otf", kMaxPictureFile);
-    Document document = *newProject(*presetByKey("mono-128x64"), "scale", std::make_shared<const std::string>(*face), faceFile);
+    Document document = *newProject(*presetByKey("mono-128x64"), "scale", std::make_shared<const FileContents>(*face), faceFile);
     Panel panel = *document.panel;
     panel.stripLines = 8;
     document = withPanel(document, panel);
@@ -31,7 +31,7 @@ Document smallProject() {
     weight.start = 427;
     document = withVariable(document, weight);
     const auto picture = readFile(disk, SOURCE_DIR "/examples/kiln/images/pot.png", kMaxPictureFile);
-    document = addImage(document, "pot.png", std::make_shared<const std::string>(*picture), nullptr);
+    document = addImage(document, "pot.png", std::make_shared<const FileContents>(*picture), nullptr);
     auto images = *document.images;
     images[0].recipe.width = 24;
     images[0].recipe.height = 24;

@@ -17,7 +17,7 @@ Image madeOf(const std::string& name, std::string bytes, const std::string& file
     Image image;
     image.name = name;
     image.file = file;
-    image.original = std::make_shared<const std::string>(std::move(bytes));
+    image.original = std::make_shared<const FileContents>(std::move(bytes));
     return image;
 }
 

@@ -17,7 +17,7 @@ using namespace target;
 
 namespace {
 
-Bytes fileBytes(const QString& path) { return std::make_shared<const std::string>(readFile(path).toStdString()); }
+Bytes fileBytes(const QString& path) { return std::make_shared<const FileContents>(readFile(path).toStdString()); }
 
 const QString kRegular = QString::fromStdString(examplePath("kiln")) + "/fonts/B612-Regular.otf";
 
@@ -98,7 +98,7 @@ class TestFontTools : public QObject {
         QFETCH(int, size);
         QFETCH(int, bits);
         const BakedFont font = fontFrom(kRegular, size, bits, latin());
-        const auto face = openFace(std::make_shared<const std::string>(writeBdf(font)), "out.bdf", {size, bits});
+        const auto face = openFace(std::make_shared<const FileContents>(writeBdf(font)), "out.bdf", {size, bits});
         QVERIFY(face.has_value());
         QCOMPARE(difference(font, **face), QString());
         QCOMPARE((*face)->ascent(), font.ascent());
@@ -115,7 +115,7 @@ class TestFontTools : public QObject {
         QVERIFY(face.has_value());
         QCOMPARE(difference(font, **face), QString());
         QCOMPARE((*face)->ascent(), font.ascent());
-        QCOMPARE(QString::fromStdString(faceFacts(*fileBytes(pcf), "out.pcf")->format), QString("PCF"));
+        QCOMPARE(QString::fromStdString(faceFacts(fileBytes(pcf), "out.pcf")->format), QString("PCF"));
     }
 
     // A general picture tool writes a line of text with it: the same pixels as our own glyphs side by side.
@@ -155,14 +155,14 @@ class TestFontTools : public QObject {
         const QString bdf = dir_.filePath("theirs.bdf");
         run("otf2bdf", {"-p", "20", "-r", "72", "-o", bdf, kRegular});
         QVERIFY(QFileInfo(bdf).size() > 1000);
-        const auto facts = faceFacts(*fileBytes(bdf), "theirs.bdf");
+        const auto facts = faceFacts(fileBytes(bdf), "theirs.bdf");
         QVERIFY(facts.has_value());
         QCOMPARE(facts->strikes, std::vector<int>{20});
         const auto face = openFace(fileBytes(bdf), "theirs.bdf", {20, 1});
         const std::vector<char32_t> characters = (*face)->characters();
         QVERIFY(characters.size() > 300);
         const BakedFont font = fontFrom(bdf, 20, 1, {characters.begin(), characters.end()});
-        const auto again = openFace(std::make_shared<const std::string>(writeBdf(font)), "again.bdf", {20, 1});
+        const auto again = openFace(std::make_shared<const FileContents>(writeBdf(font)), "again.bdf", {20, 1});
         QCOMPARE(difference(font, **again), QString());
         QCOMPARE((*again)->characters(), characters);
     }
@@ -173,12 +173,12 @@ class TestFontTools : public QObject {
                                  "STARTPROPERTIES 4\nFONT_ASCENT 4\nFONT_DESCENT 0\nCHARSET_REGISTRY \"ISO8859\"\nCHARSET_ENCODING \"2\"\nENDPROPERTIES\n"
                                  "CHARS 2\nSTARTCHAR a\nENCODING 97\nSWIDTH 1000 0\nDWIDTH 4 0\nBBX 4 4 0 0\nBITMAP\nF0\n90\n90\nF0\nENDCHAR\n"
                                  "STARTCHAR Lslash\nENCODING 163\nSWIDTH 1000 0\nDWIDTH 4 0\nBBX 4 4 0 0\nBITMAP\n80\nC0\n80\nF0\nENDCHAR\nENDFONT\n";
-        const auto face = openFace(std::make_shared<const std::string>(text), "two.bdf", {4, 1});
+        const auto face = openFace(std::make_shared<const FileContents>(text), "two.bdf", {4, 1});
         QVERIFY(face.has_value());
         QCOMPARE((*face)->characters(), (std::vector<char32_t>{U'a', 0x141}));
         QCOMPARE((*face)->glyph(0x141).coverage, (std::vector<uint8_t>{255, 0, 0, 0, 255, 255, 0, 0, 255, 0, 0, 0, 255, 255, 255, 255}));
         // Twice as large is each pixel twice.
-        const auto twice = openFace(std::make_shared<const std::string>(text), "two.bdf", {9, 1});
+        const auto twice = openFace(std::make_shared<const FileContents>(text), "two.bdf", {9, 1});
         QCOMPARE((*twice)->glyph(U'a').width, 8);
         QCOMPARE((*twice)->glyph(U'a').advance, 8);
         QCOMPARE((*twice)->lineHeight(), 8);
@@ -211,7 +211,7 @@ class TestFontTools : public QObject {
             // Damage falls on the head as often as on all the rest.
             for (uint32_t n = 1 + random(6); n > 0 && !bytes.empty(); --n)
                 bytes[random(i % 2 == 0 ? std::min<uint32_t>(600, static_cast<uint32_t>(bytes.size())) : static_cast<uint32_t>(bytes.size()))] = static_cast<char>(random(256));
-            const auto held = std::make_shared<const std::string>(std::move(bytes));
+            const auto held = std::make_shared<const FileContents>(std::move(bytes));
             const auto face = openFace(held, "damaged", {12, i % 3 == 0 ? 1 : 4});
             if (!face)
                 continue;
@@ -223,7 +223,7 @@ class TestFontTools : public QObject {
             }
             QVERIFY((*face)->lineHeight() >= 1 && (*face)->lineHeight() <= 255);
             if (i % 50 == 0)
-                (void)faceFacts(*held, "damaged");
+                (void)faceFacts(held, "damaged");
         }
         QVERIFY(opened > 0);
     }

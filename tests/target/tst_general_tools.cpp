@@ -50,7 +50,7 @@ class TestGeneralTools : public QObject {
         Image image;
         image.name = "sample";
         image.file = "sample.png";
-        image.original = std::make_shared<const std::string>(encodePng(sample()));
+        image.original = std::make_shared<const FileContents>(encodePng(sample()));
         ImageBakery bakery;
         const auto baked = bakeForExport(Document{}, image, format, bakery);
         const auto bytes = baked ? exportImage(**baked, {"sample", "const", "uint8_t"}, ending) : tl::unexpected(baked.error());
@@ -77,7 +77,7 @@ class TestGeneralTools : public QObject {
         const QString path = written(pixels, qPrintable(ending));
         QVERIFY(!path.isEmpty());
         Image image;
-        image.original = std::make_shared<const std::string>(encodePng(sample()));
+        image.original = std::make_shared<const FileContents>(encodePng(sample()));
         ImageBakery bakery;
         const QByteArray expected = bytesOf((*bakeForExport(Document{}, image, pixels, bakery))->picture(0));
         QCOMPARE(seen("convert", {path, "-depth", "8", "rgb:-"}), expected);
