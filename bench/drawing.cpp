@@ -61,7 +61,7 @@ std::vector<PainterWidget> painterScene(const Document& d, const Screen& screen,
         p.fill = QColor::fromRgba(fill.argb);
         p.ink = QColor::fromRgba(std::get<Colour>(value("colour")).argb);
         p.radius = static_cast<int>(std::get<int64_t>(value("radius")));
-        if (info(w.kind).hasText) {
+        if (info(w.kind).has(kHasText)) {
             // The words as the twin shows them now.
             const ProjectNames names(d);
             for (const TextPiece& piece : splitText(std::get<std::string>(value("text"))).pieces)

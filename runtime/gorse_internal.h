@@ -47,6 +47,11 @@ static inline char *gorse_screen_memory(const gorse *g) {
     return (char *)(void *)gorse_behind_head(g, g->scene->screen_at);
 }
 
+/* What a widget's kind remembers: behind its text. Without alignment. */
+static inline char *gorse_widget_state(const gorse *g, const gorse_widget *widget) {
+    return gorse_screen_memory(g) + widget->memory + widget->capacity;
+}
+
 /* The screen that is shown. */
 static inline const GORSE_ROM gorse_screen *gorse_shown(const gorse *g) {
     return &g->scene->screens[gorse_head_of(g)->screen];

@@ -10,11 +10,11 @@ static const gorse_frames *frames_of(const gorse_widget *widget) {
 
 /* The screen's memory has no alignment. */
 static void get_state(const gorse *g, const gorse_widget *widget, gorse_frames_state *state) {
-    memcpy(state, gorse_screen_memory(g) + widget->memory, sizeof *state);
+    memcpy(state, gorse_widget_state(g, widget), sizeof *state);
 }
 
 static void put_state(const gorse *g, const gorse_widget *widget, const gorse_frames_state *state) {
-    memcpy(gorse_screen_memory(g) + widget->memory, state, sizeof *state);
+    memcpy(gorse_widget_state(g, widget), state, sizeof *state);
 }
 
 /* The frame that stands for the variable's value: the last whose step is not above it. */

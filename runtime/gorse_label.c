@@ -5,7 +5,7 @@
 #include "gorse_internal.h"
 
 gorse_text_source gorse_label_text(const gorse *run, const gorse_label *label) {
-    if (label->widget.memory != GORSE_NONE)
+    if (label->widget.capacity != 0u)
         return gorse_plain_text(gorse_screen_memory(run) + label->widget.memory);
     return label->text != 0 ? gorse_rom_text(label->text) : gorse_plain_text("");
 }
@@ -56,7 +56,7 @@ static void mark_difference(gorse *g, const gorse_view *view, const char *before
 /* Expands the text of a widget that has one in memory into `out`, at least as long as its buffer; answers that. */
 static char *expand(gorse *g, const gorse_widget *widget, char *out) {
     char *shown = gorse_screen_memory(g) + widget->memory;
-    if (widget->memory == GORSE_NONE || (widget->kind->flags & GORSE_KIND_HAS_TEXT) == 0u)
+    if (widget->capacity == 0u)
         return 0;
     gorse_expand(g, gorse_label_of(widget)->text, out != 0 ? out : shown, widget->capacity);
     return shown;

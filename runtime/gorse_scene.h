@@ -167,8 +167,8 @@ typedef struct gorse_widget {
     const GORSE_ROM gorse_kind *kind;
     const GORSE_ROM gorse_look *look;
     int16_t x, y, w, h;
-    uint16_t memory;   /* where its text's buffer begins in the screen's part of the state, or GORSE_NONE */
-    uint8_t capacity;  /* bytes of that buffer, the closing zero included */
+    uint16_t memory;   /* where its text's buffer, then its kind's state begin in the screen's part of the state, or GORSE_NONE */
+    uint8_t capacity;  /* bytes of the buffer, the closing zero included; 0: its text does not change */
     uint8_t visible;
     uint8_t first_slot, slot_count; /* of the screen's slots, those of this widget */
     uint8_t reserved[2];

@@ -162,9 +162,14 @@ std::string SpecimenView::interfaceWords() const {
     for (const auto& part : session_.scene()->parts)
         for (const FontNeed& need : part->needs)
             if (need.font == font && font) {
-                const std::string words = compileText(std::get<std::string>(effectiveValue(session_.document(), *part->source->widgets[need.widget], "text")), names).longestShown;
-                if (!words.empty() && std::find(lines.begin(), lines.end(), words) == lines.end() && lines.size() < 40)
-                    lines.push_back(words);
+                const Widget& widget = *part->source->widgets[need.widget];
+                for (const PropertyInfo& property : info(widget.kind).properties) {
+                    if (property.type != PropertyType::Text)
+                        continue;
+                    const std::string words = compileText(std::get<std::string>(effectiveValue(session_.document(), widget, property.key)), names).longestShown;
+                    if (!words.empty() && std::find(lines.begin(), lines.end(), words) == lines.end() && lines.size() < 40)
+                        lines.push_back(words);
+                }
             }
     std::string out;
     for (const std::string& each : lines)

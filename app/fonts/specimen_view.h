@@ -4,7 +4,7 @@
 #include <QImage>
 #include <QWidget>
 
-#include "core/project/value.h"
+#include "core/kinds/value.h"
 
 class QLabel;
 class QLineEdit;

@@ -4,7 +4,7 @@
 #include <QWidget>
 #include <vector>
 
-#include "core/project/value.h"
+#include "core/kinds/value.h"
 
 namespace gorsefinch::app {
 

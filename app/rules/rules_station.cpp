@@ -244,15 +244,15 @@ QStringList RulesStation::completionsFor(const QString& before) const {
                 continue;
             const Kind kind = screen->widgets[static_cast<size_t>(at)]->kind;
             if (header) {
-                if (info(kind).touched)
+                if (info(kind).has(kIsTouched))
                     out << "tap" << "press" << "release";
-                if (info(kind).plays)
+                if (info(kind).has(kPlays))
                     out << "done";
                 return out;
             }
             for (const auto& properties : {info(kind).properties, placeProperties(), styleProperties()})
                 for (const PropertyInfo& property : properties)
-                    if (property.field.home != FieldHome::Nowhere)
+                    if (property.inRules)
                         out << property.key;
             return out;
         }

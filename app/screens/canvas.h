@@ -6,7 +6,7 @@
 #include <optional>
 
 #include "app/screens/snapping.h"
-#include "core/project/kinds.h"
+#include "core/kinds/kinds.h"
 
 namespace gorsefinch::app {
 

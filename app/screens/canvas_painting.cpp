@@ -80,7 +80,7 @@ void Canvas::drawPanel(QPainter& painter) {
 
 void Canvas::drawHiddenAndZones(QPainter& painter) const {
     for (const WidgetRef& each : session_.screen()->widgets) {
-        const bool zone = zonesShown_ && info(each->kind).touched;
+        const bool zone = zonesShown_ && info(each->kind).has(kIsTouched);
         if (each->visible && !zone)
             continue;
         const QRectF r(fromPanel({static_cast<double>(each->x), static_cast<double>(each->y)}), QSizeF(each->w, each->h) * zoom_);

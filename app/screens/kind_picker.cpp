@@ -19,9 +19,9 @@ KindPicker::KindPicker(Session& session, QWidget* parent)
     letters_->setPlaceholderText(tr("type: but, tex, ima …"));
     list_->setIconSize({56, 32});
     list_->setFocusPolicy(Qt::NoFocus);
-    for (const KindInfo& kind : kinds()) {
-        auto* item = new QListWidgetItem(QIcon(samplePicture(session, kind.kind, {56, 32})), QString("%1 — %2").arg(kind.key, kind.help), list_);
-        item->setData(Qt::UserRole, static_cast<int>(kind.kind));
+    for (const KindInfo* kind : kinds()) {
+        auto* item = new QListWidgetItem(QIcon(samplePicture(session, kind->kind, {56, 32})), QString("%1 — %2").arg(kind->key, kind->help), list_);
+        item->setData(Qt::UserRole, static_cast<int>(kind->kind));
     }
     column->addWidget(letters_);
     column->addWidget(list_);

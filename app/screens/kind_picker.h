@@ -4,7 +4,7 @@
 #include <QDialog>
 #include <optional>
 
-#include "core/project/kinds.h"
+#include "core/kinds/kinds.h"
 
 class QLineEdit;
 class QListWidget;

@@ -77,8 +77,8 @@ void ScreensStation::contextMenu(const QPoint& at) {
     menu.addSeparator();
     QMenu* insert = menu.addMenu(tr("Insert here"));
     const QPoint place = canvas_->toPanel(at);
-    for (const KindInfo& kind : kinds())
-        insert->addAction(kind.key, canvas_, [this, place, &kind] { canvas_->insert(kind.kind, QRect(place, QSize(0, 0))); });
+    for (const KindInfo* kind : kinds())
+        insert->addAction(kind->key, canvas_, [this, place, kind] { canvas_->insert(kind->kind, QRect(place, QSize(0, 0))); });
     menu.exec(canvas_->mapToGlobal(at));
 }
 

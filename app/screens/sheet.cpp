@@ -193,14 +193,12 @@ void Sheet::buildWidget(Kind kind, bool sameKind) {
             addLine();
     }
     addLook();
-    const bool anyText = std::any_of(selected.begin(), selected.end(), [](const WidgetRef& w) { return info(w->kind).hasText; });
-    const bool inked = anyText || std::any_of(selected.begin(), selected.end(), [](const WidgetRef& w) { return w->kind == Kind::Image || w->kind == Kind::Frames; });
-    for (const PropertyInfo& property : styleProperties()) {
-        const std::string_view key = property.key;
-        const bool onlyText = key == "font" || key == "size";
-        if ((!onlyText || anyText) && (key != "colour" || inked) && (key != "padding" || inked))
+    unsigned traits = 0;
+    for (const WidgetRef& each : selected)
+        traits |= info(each->kind).traits;
+    for (const PropertyInfo& property : styleProperties())
+        if (property.needs == 0 || (traits & property.needs) != 0)
             addProperty(property, true);
-    }
     addLine();
     if (selected.size() == 1)
         addRules();
@@ -321,7 +319,7 @@ void Sheet::addRules() {
             found << fromStd(line);
         rules->setText(found.isEmpty() ? tr("none mentions it") : found.mid(0, 5).join('\n'));
     });
-    if (info(widget->kind).touched) {
+    if (info(widget->kind).has(kIsTouched)) {
         auto* add = new QPushButton(tr("Add a rule for its tap"), page_);
         add->setObjectName("add_rule");
         connect(add, &QPushButton::clicked, this, [this, widget] { Q_EMIT ruleAsked(fromStd(widget->name)); });

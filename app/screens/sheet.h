@@ -7,7 +7,7 @@
 #include <QScrollArea>
 #include <functional>
 
-#include "core/project/kinds.h"
+#include "core/kinds/kinds.h"
 #include "core/project/edit.h"
 
 class QFormLayout;

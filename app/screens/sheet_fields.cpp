@@ -71,7 +71,8 @@ QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& f
             };
             return field;
         }
-        case PropertyType::Text: return textField(property, fill);
+        case PropertyType::Text:
+        case PropertyType::Decimal: return textField(property, fill);
         case PropertyType::Variable: return variableField(property, fill);
         default: return assetField(property, fill);
     }

@@ -25,9 +25,9 @@ constexpr const char* kPicture =
     R"(<circle cx="34" cy="10" r="5" fill="#e3b505"/><path d="M0 32V22L14 10 26 22 33 17 48 28V32Z" fill="#7fa287"/></svg>)";
 
 // The first image of the project, or the one above; its name.
-std::string sampleImage(Document& sample, Kind kind) {
-    std::string name = startImage(sample, kind);
-    if (!name.empty() || (kind != Kind::Image && kind != Kind::Frames))
+std::string sampleImage(Document& sample, const KindInfo& kind) {
+    std::string name = startImage(sample, kind.kind);
+    if (!name.empty() || !requiredImage(kind))
         return name;
     sample = addImage(sample, "sample.svg", FileContents::mapped(kPicture), &name);
     Recipe recipe = sample.image(name)->recipe;
@@ -55,25 +55,11 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
     widget.y = 8;
     widget.w = size.width() - 8;
     widget.h = size.height() - 16;
-    const bool mono = info(panel.format).isOneBit();
-    if (kind != Kind::Rectangle)
-        widget.look = startLook(from, kind);
-    if (info(kind).hasText) {
-        widget.properties["text"] = std::string(kind == Kind::Button ? "Press" : "Words");
-        widget.properties["align"] = std::string("middle");
-        widget.properties["size"] = int64_t{mono ? 10 : 15};
-    }
-    if (kind == Kind::Rectangle) {
-        widget.properties["radius"] = int64_t{6};
-        widget.properties["border_width"] = int64_t{mono ? 1 : 2};
-        widget.properties["border"] = opaque(mono ? 0xffffff : 0x5B6660);
-        if (!mono)
-            widget.properties["fill"] = opaque(0x2B3436);
-        widget.x += 6;
-        widget.w -= 12;
-    }
-    if (const std::string image = sampleImage(sample, kind); !image.empty())
-        widget.properties["image"] = image;
+    widget.look = startLook(from, kind);
+    if (info(kind).sample)
+        info(kind).sample(widget, info(panel.format).isOneBit());
+    if (const std::string image = sampleImage(sample, info(kind)); !image.empty())
+        widget.properties[requiredImage(info(kind))->key] = image;
     Screen screen;
     screen.name = "sample";
     screen.background = from.screens.front()->background;
@@ -133,10 +119,10 @@ Tray::Tray(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(10, 10, 12, 6);
     row->setSpacing(6);
-    for (const KindInfo& kind : kinds()) {
-        auto* sample = new Sample(kind.kind, this);
-        connect(sample, &QAbstractButton::clicked, this, [this, which = kind.kind] { Q_EMIT chosen(which); });
-        samples_.insert(static_cast<int>(kind.kind), sample);
+    for (const KindInfo* kind : kinds()) {
+        auto* sample = new Sample(kind->kind, this);
+        connect(sample, &QAbstractButton::clicked, this, [this, which = kind->kind] { Q_EMIT chosen(which); });
+        samples_.insert(static_cast<int>(kind->kind), sample);
         row->addWidget(sample);
     }
     hint_ = new QLabel(this);
@@ -159,9 +145,9 @@ void Tray::resizeEvent(QResizeEvent* event) {
 }
 
 void Tray::refresh() {
-    for (const KindInfo& kind : kinds()) {
-        QPixmap picture = samplePicture(session_, kind.kind, kSample);
-        samples_[static_cast<int>(kind.kind)]->setPicture(picture);
+    for (const KindInfo* kind : kinds()) {
+        QPixmap picture = samplePicture(session_, kind->kind, kSample);
+        samples_[static_cast<int>(kind->kind)]->setPicture(picture);
     }
 }
 

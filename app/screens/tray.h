@@ -6,7 +6,7 @@
 #include <QWidget>
 #include <optional>
 
-#include "core/project/kinds.h"
+#include "core/kinds/kinds.h"
 
 class QLabel;
 

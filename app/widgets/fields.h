@@ -7,7 +7,7 @@
 #include <QWidget>
 #include <optional>
 
-#include "core/project/value.h"
+#include "core/kinds/value.h"
 
 class QButtonGroup;
 

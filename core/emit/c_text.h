@@ -6,7 +6,7 @@
 #include <string_view>
 #include <vector>
 
-#include "core/project/value.h"
+#include "core/kinds/value.h"
 
 namespace gorsefinch {
 

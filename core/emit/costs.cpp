@@ -11,17 +11,6 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr RecordSizes sizes[] = {
-    {"gorse_rectangle", 24, 20},   {"gorse_label", 32, 26},        {"gorse_picture", 32, 26},
-    {"gorse_button", 40, 32},      {"gorse_look", 24, 20},         {"gorse_look_state", 8, 3},
-    {"gorse_font", 28, 18},        {"gorse_glyph", 8, 8},          {"gorse_range", 8, 8},
-    {"gorse_kern", 6, 6},          {"gorse_image", 24, 16},        {"gorse_screen", 24, 18},
-    {"gorse_slot", 8, 8},          {"gorse_binding", 4, 4},        {"gorse_number_variable", 12, 12},
-    {"gorse_text_variable", 8, 6}, {"gorse_rule", 20, 20},         {"gorse_scene", 88, 68},
-    {"gorse_panel", 36, 28},       {"gorse_frames", 40, 32},
-    {"gorse_animation", 12, 8},    {"gorse_image_source", 32, 20},
-};
-
 // Code bytes of the runtime's files at -Os, measured: Cortex-M0+ and an 8-bit controller.
 struct SourceSize {
     std::string_view name;
@@ -36,16 +25,16 @@ int pointerBytes(int wordBits) { return wordBits == 8 ? 2 : 4; }
 Cost screenCost(const BuiltScene& scene, const ScreenPart& part, std::set<const gorse_look*>& looks) {
     const int bits = scene.document.panel->wordBits;
     Cost cost;
-    cost.flash = recordSize("gorse_screen", bits);
+    cost.flash = recordBytes(screenRecord, bits);
     for (size_t i = 0; i < part.widgets.size(); ++i) {
         cost.flash += widgetFlash(part, i, bits) + pointerBytes(bits);
         const gorse_look* look = part.widgets[i]->look;
         if (looks.insert(look).second)
-            cost.flash += recordSize("gorse_look", bits) * (1 + look->state_count) +
-                          recordSize("gorse_look_state", bits) * look->state_count;
+            cost.flash += recordBytes(lookRecord, bits) * (1 + look->state_count) +
+                          recordBytes(lookStateRecord, bits) * look->state_count;
     }
-    cost.flash += static_cast<long>(part.slots.size()) * recordSize("gorse_slot", bits);
-    cost.flash += static_cast<long>(part.bindings.size()) * recordSize("gorse_binding", bits);
+    cost.flash += static_cast<long>(part.slots.size()) * recordBytes(slotRecord, bits);
+    cost.flash += static_cast<long>(part.bindings.size()) * recordBytes(bindingRecord, bits);
     cost.ram = part.memoryBytes + 4 * static_cast<long>(part.slots.size());
     return cost;
 }
@@ -57,34 +46,31 @@ long imageFlash(const ImageUse& use, int bits) {
     long bytes = static_cast<long>(image.paletteBytes.size());
     for (long i = 0; i < frames; ++i) {
         const BakedFrame& frame = image.frames[static_cast<size_t>(i)];
-        bytes += static_cast<long>((frame.pixelGroups.size() + frame.maskGroups.size()) * 4) + recordSize("gorse_image", bits) +
-                 (frame.record.source ? recordSize("gorse_image_source", bits) : 0);
+        bytes += static_cast<long>((frame.pixelGroups.size() + frame.maskGroups.size()) * 4) + recordBytes(imageRecord, bits) +
+                 (frame.record.source ? recordBytes(imageSourceRecord, bits) : 0);
         if (!image.outside)
             bytes += static_cast<long>(frame.pixels.size() + frame.mask.size());
     }
     if (use.allFrames)
-        bytes += recordSize("gorse_animation", bits) + frames * (pointerBytes(bits) + 2);
+        bytes += recordBytes(animationRecord, bits) + frames * (pointerBytes(bits) + 2);
     return bytes;
 }
 
 }  // namespace
 
-std::span<const RecordSizes> recordSizes() { return sizes; }
-
-int recordSize(std::string_view structure, int wordBits) {
-    for (const RecordSizes& each : sizes)
-        if (structure == each.structure)
-            return wordBits == 8 ? each.word8 : each.word32;
-    return 0;
-}
-
 long widgetFlash(const ScreenPart& part, size_t widget, int wordBits) {
-    const KindInfo& kind = info(part.source->widgets[widget]->kind);
-    long bytes = recordSize(kind.structure, wordBits);
-    if (kind.hasText)
-        for (const CompiledText& text : part.texts)
-            if (part.records[widget].label.text == text.bytes.data())
-                bytes += static_cast<long>(text.bytes.size());
+    const RecordInfo& record = *info(part.source->widgets[widget]->kind).record;
+    long bytes = recordBytes(record, wordBits);
+    forEachPointer(record, &part.records[widget], [&](const FieldInfo& field, const void* to) {
+        if (field.type == FieldType::Text)
+            for (const CompiledText& text : part.texts)
+                if (to == text.bytes.data())
+                    bytes += static_cast<long>(text.bytes.size());
+        if (field.type == FieldType::Numbers)
+            for (const std::vector<int32_t>& numbers : part.numbers)
+                if (to == numbers.data())
+                    bytes += 4 * static_cast<long>(numbers.size());
+    });
     return bytes;
 }
 
@@ -113,18 +99,18 @@ Costs costsOf(const BuiltScene& scene) {
                                Cost{static_cast<long>(font->bytes()), 0});
     const CompiledRules& rules = *scene.rules;
     out.rules.flash = static_cast<long>(rules.code.size()) +
-                      static_cast<long>(rules.rules.size()) * recordSize("gorse_rule", bits);
+                      static_cast<long>(rules.rules.size()) * recordBytes(ruleRecord, bits);
     for (const CompiledText& text : rules.strings)
         out.rules.flash += static_cast<long>(text.bytes.size()) + pointerBytes(bits);
     out.rules.ram = 4L * rules.timers + rules.whens;
-    out.variables.flash = static_cast<long>(scene.numbers.size()) * recordSize("gorse_number_variable", bits) +
-                          static_cast<long>(scene.texts.size()) * recordSize("gorse_text_variable", bits);
+    out.variables.flash = static_cast<long>(scene.numbers.size()) * recordBytes(numberVariableRecord, bits) +
+                          static_cast<long>(scene.texts.size()) * recordBytes(textVariableRecord, bits);
     out.variables.ram = 4L * static_cast<long>(scene.numbers.size()) + (scene.scene.screen_at - scene.scene.texts_at);
     for (const std::string& name : neededSources(scene))
         for (const SourceSize& each : sourceSizes)
             if (each.name == name)
                 out.runtime.flash += bits == 8 ? each.word8 : each.word32;
-    out.runtime.flash += recordSize("gorse_scene", bits) + recordSize("gorse_panel", bits);
+    out.runtime.flash += recordBytes(sceneRecord, bits) + recordBytes(panelRecord, bits);
     out.state = scene.stateBytes(bits == 8 ? 4 : 8);
     out.buffer = scene.bufferBytes();
     out.stack = stackEstimate(bits);

@@ -9,15 +9,6 @@
 
 namespace gorsefinch {
 
-// Sizes of the runtime's records on a target, in bytes: from this table, never from the desktop's sizeof. The tests
-// hold it against the cross compilers.
-struct RecordSizes {
-    const char* structure;
-    int word32, word8;
-};
-std::span<const RecordSizes> recordSizes();
-int recordSize(std::string_view structure, int wordBits);
-
 struct Cost {
     long flash = 0, ram = 0;  // bytes
 };

@@ -49,7 +49,7 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
         chosen.insert(turnOf(format.format).symbol.source);
     for (const auto& part : scene.parts) {
         for (size_t i = 0; i < part->widgets.size(); ++i)
-            chosen.insert(info(part->source->widgets[i]->kind).of(*part->widgets[i]).source);
+            chosen.insert(info(part->source->widgets[i]->kind).of(part->records[i]).source);
     }
     if (scene.scene.more)
         chosen.insert("gorse_code_more.c");

@@ -2,6 +2,7 @@
 // The runtime's tables as C initialisers, read from the very structs that the desktop draws with.
 #include <set>
 
+#include "core/emit/c_record.h"
 #include "core/emit/c_text.h"
 #include "core/emit/scene_writer.h"
 
@@ -93,12 +94,26 @@ class SceneWriter {
         line("");
     }
 
-    std::string lookBody(const gorse_look& look, const std::string& states) const {
-        const auto font = fontNames_.find(look.font);
-        return "{" + colourLiteral({look.fill}) + ", " + colourLiteral({look.border}) + ", " +
-               colourLiteral({look.text}) + ", " + (font == fontNames_.end() ? "0" : "&" + font->second) + ", " +
-               states + ", " + num(look.state_count) + ", " + num(look.border_width) + ", " + num(look.radius) + ", " +
-               num(look.padding) + "};";
+    // What a pointer of a record is written as.
+    std::string pointer(const FieldInfo& field, const void* to, const std::string& states = {}) const {
+        switch (field.type) {
+            case FieldType::Text: return textByAddress_.at(static_cast<const uint8_t*>(to));
+            case FieldType::Look: return "&" + lookNames_.at(static_cast<const gorse_look*>(to));
+            case FieldType::Kind: return "&" + kindNames_.at(static_cast<const gorse_kind*>(to));
+            case FieldType::Image: return "&" + imageNames_.at(static_cast<const gorse_image*>(to));
+            case FieldType::Animation: return "&" + animationNames_.at(static_cast<const gorse_animation*>(to));
+            case FieldType::Font: {
+                // A look's font is left out if nothing is written in it.
+                const auto name = fontNames_.find(static_cast<const gorse_font*>(to));
+                return name == fontNames_.end() ? "0" : "&" + name->second;
+            }
+            case FieldType::Numbers: return numbersNames_.at(static_cast<const int32_t*>(to));
+            default: return states;
+        }
+    }
+
+    std::string initialiser(const RecordInfo& record, const void* bytes, const std::string& states = {}) const {
+        return recordInitialiser(record, bytes, [&](const FieldInfo& field, const void* to) { return pointer(field, to, states); });
     }
 
     void addLook(const gorse_look* look) {
@@ -108,13 +123,13 @@ class SceneWriter {
         std::string list;
         for (int i = 0; i < look->state_count; ++i) {
             const std::string other = name + "_state_" + num(i + 1);
-            line("static const GORSE_ROM gorse_look " + other + " = " + lookBody(*look->states[i].look, "0"));
+            line("static const GORSE_ROM gorse_look " + other + " = " + initialiser(lookRecord, look->states[i].look) + ";");
             list += "{&" + other + ", " + num(look->states[i].when) + "}, ";
         }
         if (!list.empty())
             line("static const GORSE_ROM gorse_look_state " + name + "_states[] = {" + list.substr(0, list.size() - 2) +
                  "};");
-        line("static const GORSE_ROM gorse_look " + name + " = " + lookBody(*look, list.empty() ? "0" : name + "_states"));
+        line("static const GORSE_ROM gorse_look " + name + " = " + initialiser(lookRecord, look, name + "_states") + ";");
         lookNames_[look] = name;
     }
 
@@ -123,48 +138,6 @@ class SceneWriter {
             for (const gorse_widget* widget : part->widgets)
                 addLook(widget->look);
         line("");
-    }
-
-    std::string base(const gorse_widget& w, const KindInfo& kind) const {
-        return std::string("{&") + kind.of(w).symbol + ", &" + lookNames_.at(w.look) + ", " + num(w.x) + ", " + num(w.y) +
-               ", " + num(w.w) + ", " + num(w.h) + ", " + (w.memory == GORSE_NONE ? "GORSE_NONE" : num(w.memory)) +
-               ", " + num(w.capacity) + ", " + num(w.visible) + ", " + num(w.first_slot) + ", " + num(w.slot_count) +
-               ", {0, 0}}";
-    }
-
-    std::string label(const gorse_label& l, const KindInfo& kind) const {
-        return "{" + base(l.widget, kind) + ", " + textByAddress_.at(l.text) + ", " + num(l.align) + ", " +
-               num(l.place) + ", " + num(l.wrap) + ", 0}";
-    }
-
-    std::string image(const gorse_image* image) const { return image ? "&" + imageNames_.at(image) : "0"; }
-
-    std::string record(const gorse_record& r, const KindInfo& kind) const {
-        switch (kind.kind) {
-            case Kind::Rectangle: return "{" + base(r.widget, kind) + "}";
-            case Kind::Text: return label(r.label, kind);
-            case Kind::Image:
-                return "{" + base(r.widget, kind) + ", " + image(r.picture.image) + ", " + num(r.picture.align) + ", " +
-                       num(r.picture.place) + ", {0, 0}}";
-            case Kind::Button:
-                return "{" + label(r.button.label, kind) + ", " + image(r.button.image) + ", " +
-                       num(r.button.image_side) + ", " + num(r.button.gap) + ", {0, 0}}";
-            case Kind::Frames: {
-                const gorse_frames& f = r.frames;
-                return "{" + base(f.widget, kind) + ", " + (f.animation ? "&" + animationNames_.at(f.animation) : "0") + ", " +
-                       (f.steps ? stepNames_.at(f.steps) : "0") + ", " +
-                       (f.variable == GORSE_NONE ? "GORSE_NONE" : num(f.variable)) + ", " + num(f.align) + ", " +
-                       num(f.place) + ", " + num(f.play) + ", " + num(f.starts) + ", {0, 0}}";
-            }
-        }
-        return "";
-    }
-
-    std::string pointerToBase(const KindInfo& kind, const std::string& symbol) const {
-        switch (kind.kind) {
-            case Kind::Button: return "&" + symbol + ".label.widget";
-            default: return "&" + symbol + ".widget";
-        }
     }
 
     void screen(size_t at) {
@@ -176,11 +149,12 @@ class SceneWriter {
         for (size_t i = 0; i < part.widgets.size(); ++i) {
             const KindInfo& kind = info(source.widgets[i]->kind);
             const std::string symbol = widgetSymbol(doc_, source, *source.widgets[i]);
-            if (kind.kind == Kind::Frames)
-                steps(part, part.records[i].frames, symbol);
-            line(std::string("static const GORSE_ROM ") + kind.structure + " " + symbol + " = " +
-                 record(part.records[i], kind) + ";");
-            list += "    " + pointerToBase(kind, symbol) + ",\n";
+            const RuntimeKind& runtime = kind.of(part.records[i]);
+            kindNames_[runtime.kind] = runtime.symbol;
+            numbers(part, *kind.record, part.records[i], symbol);
+            line(std::string("static const GORSE_ROM ") + kind.record->structure + " " + symbol + " = " +
+                 initialiser(*kind.record, &part.records[i]) + ";");
+            list += "    &" + headOf(*kind.record, symbol) + ",\n";
         }
         if (!list.empty())
             out_ += "static const GORSE_ROM gorse_widget *const GORSE_ROM " + prefix + "_widgets[] = {\n" + list + "};\n";
@@ -188,21 +162,25 @@ class SceneWriter {
         if (!part.bindings.empty()) {
             out_ += "static const GORSE_ROM gorse_binding " + prefix + "_bindings[] = {";
             for (size_t i = 0; i < part.bindings.size(); ++i)
-                out_ += (i != 0 ? ", {" : "{") + num(part.bindings[i].variable) + ", " + num(part.bindings[i].widget) + "}";
+                out_ += (i != 0 ? ", " : "") + initialiser(bindingRecord, &part.bindings[i]);
             out_ += "};\n";
         }
         line("");
     }
 
-    void steps(const ScreenPart& part, const gorse_frames& frames, const std::string& symbol) {
-        for (const std::vector<int32_t>& each : part.steps)
-            if (each.data() == frames.steps) {
-                stepNames_[frames.steps] = symbol + "_steps";
-                out_ += "static const GORSE_ROM int32_t " + symbol + "_steps[] = {";
-                for (size_t i = 0; i < each.size(); ++i)
-                    out_ += (i == 0 ? "" : ", ") + longLiteral(each[i]);
-                out_ += "};\n";
-            }
+    // The arrays of numbers that a record points to.
+    void numbers(const ScreenPart& part, const RecordInfo& record, const gorse_record& bytes, const std::string& symbol) {
+        forEachPointer(record, &bytes, [&](const FieldInfo& field, const void* to) {
+            for (const std::vector<int32_t>& each : part.numbers)
+                if (field.type == FieldType::Numbers && each.data() == to) {
+                    const std::string name = symbol + "_" + field.member;
+                    numbersNames_[each.data()] = name;
+                    out_ += "static const GORSE_ROM int32_t " + name + "[] = {";
+                    for (size_t i = 0; i < each.size(); ++i)
+                        out_ += (i == 0 ? "" : ", ") + longLiteral(each[i]);
+                    out_ += "};\n";
+                }
+        });
     }
 
     void slots(const ScreenPart& part, const std::string& prefix) {
@@ -212,10 +190,10 @@ class SceneWriter {
         for (size_t i = 0; i < part.slots.size(); ++i) {
             const gorse_slot& slot = part.slots[i];
             // Slots are ordered by widget as the part built them, which is the order of slotInfos.
-            const RuntimeField& field = part.slotInfos[i].property->field;
-            const std::string offset = std::string("offsetof(") + field.structure + ", " + field.member + ")";
+            const SlotField field = slotField(part.source->widgets[slot.widget]->kind, *part.slotInfos[i].property);
+            const std::string offset = std::string("offsetof(") + field.record->structure + ", " + field.field->member + ")";
             out_ += "    {" + longLiteral(slot.initial) + ", " + num(slot.widget) + ", " + offset + ", " +
-                    num(field.bytes) + (field.home == FieldHome::Look ? " | GORSE_SLOT_LOOK" : "") + "},\n";
+                    num(field.size()) + (field.inLook ? " | GORSE_SLOT_LOOK" : "") + "},\n";
         }
         out_ += "};\n";
     }
@@ -240,15 +218,14 @@ class SceneWriter {
             for (const Variable& each : *doc_.variables)
                 if (each.type != VariableType::Text) {
                     const gorse_number_variable& v = s_.numbers[at++];
-                    out_ += "    {" + longLiteral(v.least) + ", " + longLiteral(v.most) + ", " + longLiteral(v.start) +
-                            "}, /* " + each.name + " */\n";
+                    out_ += "    " + initialiser(numberVariableRecord, &v) + ", /* " + each.name + " */\n";
                 }
             out_ += "};\n";
         }
         if (!s_.texts.empty()) {
             out_ += "static const GORSE_ROM gorse_text_variable " + name_ + "_texts[] = {\n";
             for (const gorse_text_variable& v : s_.texts)
-                out_ += "    {" + textByAddress_.at(v.start) + ", " + num(v.offset) + ", " + num(v.capacity) + ", 0},\n";
+                out_ += "    " + initialiser(textVariableRecord, &v) + ",\n";
             out_ += "};\n";
         }
         if (!s_.strings.empty()) {
@@ -260,8 +237,6 @@ class SceneWriter {
         line("");
     }
 
-    static std::string offset(uint16_t value) { return value == GORSE_NONE ? "GORSE_NONE" : num(value); }
-
     void rules() {
         if (s_.rules->rules.empty())
             return;
@@ -270,9 +245,7 @@ class SceneWriter {
         for (size_t i = 0; i < s_.rules->rules.size(); ++i) {
             const gorse_rule& r = s_.rules->rules[i];
             const RuleSource& from = s_.rules->sources[i];
-            out_ += "    {" + num(r.period) + "UL, " + offset(r.condition) + ", " + offset(r.body) + ", " +
-                    offset(r.otherwise) + ", " + offset(r.screen) + ", " + offset(r.widget) + ", " + num(r.memory) +
-                    ", " + num(r.event) + ", {0, 0, 0}}, /* " + from.file + ".rules, line " + num(from.line) + " */\n";
+            out_ += "    " + initialiser(ruleRecord, &r) + ", /* " + from.file + ".rules, line " + num(from.line) + " */\n";
         }
         out_ += "};\n\n";
     }
@@ -393,7 +366,8 @@ class SceneWriter {
     std::string out_;
     std::map<const gorse_image*, std::string> imageNames_;
     std::map<const gorse_animation*, std::string> animationNames_;
-    std::map<const int32_t*, std::string> stepNames_;
+    std::map<const int32_t*, std::string> numbersNames_;
+    std::map<const gorse_kind*, std::string> kindNames_;
     std::map<const gorse_font*, std::string> fontNames_;
     std::map<const gorse_look*, std::string> lookNames_;
     std::map<std::vector<uint8_t>, std::string> textNames_;

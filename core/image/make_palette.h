@@ -5,7 +5,7 @@
 #include <vector>
 
 #include "core/image/picture.h"
-#include "core/project/value.h"
+#include "core/kinds/value.h"
 
 namespace gorsefinch {
 

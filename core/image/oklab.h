@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "core/project/value.h"
+#include "core/kinds/value.h"
 
 namespace gorsefinch {
 

@@ -5,7 +5,7 @@
 #include <string_view>
 #include <vector>
 
-#include "core/project/value.h"
+#include "core/kinds/value.h"
 #include "runtime/gorse_scene.h"
 
 namespace gorsefinch {

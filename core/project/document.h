@@ -6,11 +6,11 @@
 #include <string_view>
 #include <vector>
 
+#include "core/base/decimal.h"
 #include "core/base/shared_bytes.h"
+#include "core/kinds/kinds.h"
 #include "core/project/font_settings.h"
-#include "core/project/kinds.h"
 #include "core/project/recipe.h"
-#include "core/project/value.h"
 
 namespace gorsefinch {
 
@@ -100,19 +100,6 @@ struct Face {
     const FontSettings& settings(int size) const;
 };
 
-struct Widget {
-    std::string name;
-    Kind kind = Kind::Rectangle;
-    int x = 0, y = 0, w = 10, h = 10;  // pixels
-    std::string look;                  // "" for the defaults
-    PropertyMap properties;            // its own and its own style
-    bool visible = true;               // when the interface starts
-    bool locked = false;               // in the editor
-    UnknownKeys unknown;
-};
-
-using WidgetRef = std::shared_ptr<const Widget>;
-
 struct Screen {
     std::string name;
     Colour background = opaque(0x000000);
@@ -174,10 +161,5 @@ const char* toKey(VariableType type);
 const char* toKey(Writer writer);
 std::optional<VariableType> variableTypeByKey(std::string_view key);
 std::optional<Writer> writerByKey(std::string_view key);
-
-// A number as the user reads it: 1043 with 1 decimal is "104.3".
-std::string decimalText(int64_t value, int decimals);
-// The other way; nothing if it is not a number or out of 32 bits. Digits beyond the decimals are rounded.
-std::optional<int32_t> decimalFromText(std::string_view text, int decimals);
 
 }  // namespace gorsefinch

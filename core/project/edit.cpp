@@ -42,20 +42,6 @@ Document editScreen(const Document& document, std::string_view name, const std::
     return withScreen(document, at, std::move(next));
 }
 
-void setPlace(Widget& widget, std::string_view key, const PropertyValue& value) {
-    if (key == "visible")
-        widget.visible = std::get<bool>(value);
-    else {
-        const int number = static_cast<int>(std::get<int64_t>(value));
-        (key == "x" ? widget.x : key == "y" ? widget.y : key == "w" ? widget.w : widget.h) = number;
-    }
-}
-
-bool isPlace(std::string_view key) {
-    const auto all = placeProperties();
-    return std::any_of(all.begin(), all.end(), [&](const PropertyInfo& p) { return key == p.key; });
-}
-
 }  // namespace
 
 Document withScreen(const Document& document, int index, Screen screen) {
@@ -158,12 +144,8 @@ Result<Document> setProperty(const Document& document, std::string_view screen, 
         return failure("", each->name + "." + std::string(key), "that value does not fit", range);
     }
     return changeWidgets(document, screen, names, [&](Widget& widget) {
-        if (!findProperty(widget.kind, key))
-            return;
-        if (isPlace(key))
-            setPlace(widget, key, value);
-        else
-            widget.properties.insert_or_assign(std::string(key), value);
+        if (const PropertyInfo* property = findProperty(widget.kind, key))
+            setOwnValue(widget, *property, value);
     });
 }
 

@@ -56,7 +56,7 @@ Asked askedByWidget(const Document& document, const Widget& widget) {
 
 // A widget asks by itself if it has a face or size of its own, or no look that says one.
 bool asksItself(const Document& document, const Widget& widget) {
-    return info(widget.kind).hasText && (widget.properties.count("font") != 0 || widget.properties.count("size") != 0 || !document.look(widget.look));
+    return info(widget.kind).has(kHasText) && (widget.properties.count("font") != 0 || widget.properties.count("size") != 0 || !document.look(widget.look));
 }
 
 void forEachAsker(const Document& document, const std::function<void(const Look&, std::string_view state, const Asked&)>& ofLook,
@@ -69,7 +69,7 @@ void forEachAsker(const Document& document, const std::function<void(const Look&
     }
     for (const ScreenRef& screen : document.screens)
         for (const WidgetRef& widget : screen->widgets)
-            if (info(widget->kind).hasText)
+            if (info(widget->kind).has(kHasText))
                 ofWidget(*screen, *widget, askedByWidget(document, *widget));
 }
 

@@ -8,11 +8,10 @@
 #include <string_view>
 #include <vector>
 
-#include "core/project/value.h"
+#include "core/kinds/property.h"
 
 namespace gorsefinch {
 
-inline constexpr int kLeastFontSize = 4, kMostFontSize = 200;  // pixels
 inline constexpr size_t kMostHeld = 200;                       // entries of characters that a font holds besides
 inline constexpr int kMostHandSide = 64;                       // pixels of a glyph set by hand
 

@@ -8,7 +8,7 @@
 #include "core/base/json.h"
 #include "core/base/problem.h"
 #include "core/base/result.h"
-#include "core/project/value.h"
+#include "core/kinds/value.h"
 
 // Reading objects with a place for every mistake.
 namespace gorsefinch {

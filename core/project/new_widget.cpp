@@ -8,21 +8,21 @@
 namespace gorsefinch {
 
 std::string startImage(const Document& document, Kind kind) {
-    if ((kind != Kind::Image && kind != Kind::Frames) || document.images->empty())
+    const PropertyInfo* property = requiredImage(info(kind));
+    if (!property || document.images->empty())
         return "";
+    const bool animated = showsAllFrames(info(kind), *property);
     const auto moves = [](const Image& each) {
         return !each.more.empty() || each.recipe.columns * each.recipe.rows > 1 || each.file.ends_with(".gif") || each.file.ends_with(".webp");
     };
     for (const Image& each : *document.images)
-        if (moves(each) == (kind == Kind::Frames))
+        if (moves(each) == animated)
             return each.name;
     return document.images->front().name;
 }
 
 std::string startLook(const Document& document, Kind kind) {
-    if (kind == Kind::Image || kind == Kind::Frames)
-        return "";
-    for (const char* look : {info(kind).key, kind == Kind::Rectangle ? "surface" : "plain"})
+    for (const char* look : info(kind).looks)
         if (document.look(look))
             return look;
     return "";
@@ -39,11 +39,9 @@ Widget newWidget(const Document& document, const Screen& screen, Kind kind, int 
     widget.y = drawn ? y : std::clamp(y, 0, panel.height - widget.h);
     widget.look = startLook(document, kind);
     if (const std::string image = startImage(document, kind); !image.empty())
-        widget.properties["image"] = image;
-    if (kind == Kind::Rectangle && widget.look.empty())
-        widget.properties["fill"] = opaque(info(panel.format).isOneBit() ? 0xFFFFFF : 0x2B3436);
-    if (*kindInfo.startText != 0)
-        widget.properties["text"] = std::string(kindInfo.startText);
+        widget.properties[requiredImage(kindInfo)->key] = image;
+    if (kindInfo.start)
+        kindInfo.start(widget, info(panel.format).isOneBit());
     widget.name = widgetNameFor(screen, kind, "");
     return widget;
 }

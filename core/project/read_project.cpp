@@ -381,16 +381,11 @@ class Reader {
         Widget widget;
         widget.kind = kind->kind;
         widget.name = usableName(object.text("name"), file, place + ".name", used);
-        const auto number = [&](size_t at) {
-            const PropertyInfo& p = placeProperties()[at];
-            return static_cast<int>(object.whole(p.key, std::get<int64_t>(p.fallback), p.least, p.most));
-        };
-        widget.x = number(0);
-        widget.y = number(1);
-        widget.w = number(2);
-        widget.h = number(3);
+        for (const PropertyInfo& each : placeProperties())
+            setOwnValue(widget, each, each.fallback);
+        for (const auto& [named, value] : readProperties(object, placeProperties()))
+            setOwnValue(widget, *findIn(placeProperties(), named), value);
         widget.look = object.text("look");
-        widget.visible = object.yesNo("visible", true);
         widget.locked = object.yesNo("locked", false);
         widget.properties = readProperties(object, kind->properties);
         widget.properties.merge(readProperties(object, styleProperties()));

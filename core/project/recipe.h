@@ -7,7 +7,7 @@
 #include <vector>
 
 #include "core/image/pixel_format.h"
-#include "core/project/value.h"
+#include "core/kinds/value.h"
 
 namespace gorsefinch {
 

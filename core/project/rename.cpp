@@ -20,20 +20,30 @@ std::optional<Error> refuse(std::string_view to, bool taken) {
     return std::nullopt;
 }
 
+bool rewriteTexts(Widget& widget, const RuleRename& rename) {
+    bool any = false;
+    for (const PropertyInfo& each : info(widget.kind).properties) {
+        const auto text = widget.properties.find(each.key);
+        if (each.type != PropertyType::Text || text == widget.properties.end() || !std::holds_alternative<std::string>(text->second))
+            continue;
+        std::string fresh = renamedText(std::get<std::string>(text->second), rename);
+        if (fresh == std::get<std::string>(text->second))
+            continue;
+        text->second = std::move(fresh);
+        any = true;
+    }
+    return any;
+}
+
 // Rewrites every text property of every widget; screens without a change stay shared.
 void rewriteTexts(Document& document, const RuleRename& rename) {
     for (ScreenRef& ref : document.screens) {
         Screen next = *ref;
         bool any = false;
         for (WidgetRef& widget : next.widgets) {
-            const auto text = widget->properties.find("text");
-            if (text == widget->properties.end() || !std::holds_alternative<std::string>(text->second))
-                continue;
-            std::string fresh = renamedText(std::get<std::string>(text->second), rename);
-            if (fresh == std::get<std::string>(text->second))
-                continue;
             Widget copy = *widget;
-            copy.properties.insert_or_assign("text", std::move(fresh));
+            if (!rewriteTexts(copy, rename))
+                continue;
             widget = std::make_shared<const Widget>(std::move(copy));
             any = true;
         }

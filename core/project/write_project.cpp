@@ -121,12 +121,13 @@ Json toJson(const Widget& widget) {
     Json out;
     out["name"] = widget.name;
     out["kind"] = info(widget.kind).key;
-    out["x"] = widget.x;
-    out["y"] = widget.y;
-    out["w"] = widget.w;
-    out["h"] = widget.h;
+    for (const PropertyInfo& each : placeProperties())
+        if (each.number)
+            out[each.key] = widget.*each.number;
     putUnless(out, "look", widget.look, std::string());
-    putUnless(out, "visible", widget.visible, true);
+    for (const PropertyInfo& each : placeProperties())
+        if (each.flag)
+            putUnless(out, each.key, widget.*each.flag, std::get<bool>(each.fallback));
     putUnless(out, "locked", widget.locked, false);
     put(out, widget.properties);
     appendUnknown(out, widget.unknown);

@@ -412,7 +412,7 @@ Compiled ExpressionParser::property(const Token& first) {
     if (place->screen < 0)
         fail(widgetToken, "several screens have a widget \"" + widgetToken.text + "\"", "Write screen.widget");
     const PropertyInfo* info = findProperty(place->kind, parts.back().text);
-    if (!info || info->field.home == FieldHome::Nowhere)
+    if (!info || !info->inRules)
         fail(parts.back(), "rules can't read \"" + parts.back().text + "\" of it", "Use one that Ctrl+Space offers");
     Compiled out;
     out.from = first;

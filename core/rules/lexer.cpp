@@ -4,7 +4,7 @@
 #include <array>
 
 #include "core/base/characters.h"
-#include "core/project/value.h"
+#include "core/kinds/value.h"
 
 namespace gorsefinch {
 

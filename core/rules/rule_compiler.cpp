@@ -162,9 +162,9 @@ class FileCompiler {
         else if (found->screen < 0)
             report(Severity::Error, widget, "several screens have a widget \"" + widget.text + "\"",
                    "Write screen.widget." + parts.back()->text);
-        else if (word && word->event == GORSE_ON_DONE && !info(found->kind).plays)
+        else if (word && word->event == GORSE_ON_DONE && !info(found->kind).has(kPlays))
             report(Severity::Error, widget, std::string("a ") + info(found->kind).key + " never comes to an end", "Use frames");
-        else if (word && word->event != GORSE_ON_DONE && !info(found->kind).touched)
+        else if (word && word->event != GORSE_ON_DONE && !info(found->kind).has(kIsTouched))
             report(Severity::Error, widget, std::string("a ") + info(found->kind).key + " takes no touch",
                    "Use a button");
         if (!word || !found)

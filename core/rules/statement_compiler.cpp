@@ -122,7 +122,7 @@ void StatementCompiler::playing(const std::vector<Token>& tokens, Compiled& body
     const auto place = file_.widget(tokens, 1, full);
     if (!place)
         return;
-    if (!info(place->kind).plays)
+    if (!info(place->kind).has(kPlays))
         report(Severity::Error, at(tokens, full ? 3 : 1), std::string("a ") + info(place->kind).key + " does not play", "Use frames");
     body.operation(GORSE_OP_COMMAND);
     body.word(place->screen);
@@ -216,7 +216,7 @@ void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equ
     const Token& key = tokens[equals - 1];
     const Token& op = tokens[equals];
     const PropertyInfo* property = findProperty(place->kind, key.text);
-    if (!property || property->field.home == FieldHome::Nowhere) {
+    if (!property || !property->inRules) {
         report(Severity::Error, key, "rules can't set \"" + key.text + "\" of a " + info(place->kind).key, "Use one that Ctrl+Space offers");
         return;
     }

@@ -43,7 +43,15 @@ class ReasonFinder {
 
     void addWidget(const ScreenPart& part, size_t number) {
         const Widget& widget = *part.source->widgets[number];
-        const auto text = std::get<std::string>(effectiveValue(scene_.document, widget, "text"));
+        for (const PropertyInfo& property : info(widget.kind).properties)
+            if (property.type == PropertyType::Text)
+                addText(part, number, std::get<std::string>(effectiveValue(scene_.document, widget, property.key)));
+        for (const SlotInfo& slot : part.slotInfos)
+            if (slot.widget == static_cast<int>(number) && slot.property->type == PropertyType::Text)
+                addRuleTexts(part, number, slot);
+    }
+
+    void addText(const ScreenPart& part, size_t number, const std::string& text) {
         std::string words;
         std::vector<std::string> values;
         for (const TextPiece& piece : splitText(text).pieces) {
@@ -56,9 +64,6 @@ class ReasonFinder {
             add(FontReason::What::Words, part, number, words, plainText(words));
         for (const std::string& value : values)
             add(FontReason::What::Value, part, number, value, value);
-        for (const SlotInfo& slot : part.slotInfos)
-            if (slot.widget == static_cast<int>(number) && slot.property->type == PropertyType::Text)
-                addRuleTexts(part, number, slot);
     }
 
     void addRuleTexts(const ScreenPart& part, size_t number, const SlotInfo& slot) {

@@ -2,6 +2,7 @@
 #include "core/scene/screen_part.h"
 
 #include <algorithm>
+#include <cstring>
 
 namespace gorsefinch {
 
@@ -53,27 +54,89 @@ class PartBuilder {
     }
 
     void addWidget(int number, const Widget& widget) {
+        const KindInfo& kind = info(widget.kind);
         part_->records.emplace_back();
         gorse_record& record = part_->records.back();
-        gorse_widget& base = record.widget;
-        base.kind = info(widget.kind).runtime.kind;
-        part_->moves = part_->moves || base.kind->tick || base.kind->command;
-        base.x = static_cast<int16_t>(widget.x);
-        base.y = static_cast<int16_t>(widget.y);
-        base.w = static_cast<int16_t>(widget.w);
-        base.h = static_cast<int16_t>(widget.h);
-        base.visible = widget.visible ? 1 : 0;
-        base.memory = GORSE_NONE;
-        addLook(widget, base);
-        switch (widget.kind) {
-            case Kind::Text: addLabel(number, widget, record.label); break;
-            case Kind::Button: addButton(number, widget, record.button); break;
-            case Kind::Image: addPicture(widget, record.picture); break;
-            case Kind::Frames: addFrames(widget, record.frames); break;
-            case Kind::Rectangle: break;
+        record.widget.memory = GORSE_NONE;
+        record.widget.kind = kind.runtime.kind;
+        part_->moves = part_->moves || kind.runtime.kind->tick || kind.runtime.kind->command;
+        addLook(widget, record.widget);
+        RecordFiller filler(*this, number, widget, record);
+        for (const RecordInfo* each = kind.record; each; each = each->base)
+            for (const FieldInfo& field : each->fields)
+                if (*field.property != 0)
+                    if (const PropertyInfo* property = findProperty(widget.kind, field.property))
+                        fill(filler, field, *property);
+        takeMemory(widget, record.widget, kind.state.bytes);
+        if (kind.complete)
+            kind.complete(filler);
+        record.widget.kind = kind.of(record).kind;
+        addSlots(number, widget, record.widget);
+        part_->widgets.push_back(&record.widget);
+    }
+
+    // What the kind of a widget asks for.
+    class RecordFiller : public RecordBuilder {
+      public:
+        RecordFiller(PartBuilder& part, int number, const Widget& widget, gorse_record& record)
+            : part_(part), number_(number), widget_(widget), record_(record) {}
+
+        gorse_record& record() override { return record_; }
+        PropertyValue value(std::string_view key) const override { return part_.value(widget_, key); }
+        std::optional<NumberVariable> number(const std::string& variable) override { return part_.number(widget_, variable); }
+        const int32_t* keep(std::vector<int32_t> numbers) override { return part_.part_->numbers.emplace_back(std::move(numbers)).data(); }
+        void report(Severity severity, const std::string& reason, const std::string& remedy) override {
+            part_.problem(severity, widget_, reason, remedy);
         }
-        addSlots(number, widget, base);
-        part_->widgets.push_back(&base);
+
+        int index() const { return number_; }
+        const Widget& widget() const { return widget_; }
+
+      private:
+        PartBuilder& part_;
+        const int number_;
+        const Widget& widget_;
+        gorse_record& record_;
+    };
+
+    // Sets the field that holds a property, of one that the kind has.
+    void fill(RecordFiller& filler, const FieldInfo& field, const PropertyInfo& property) {
+        const Widget& widget = filler.widget();
+        auto* const to = reinterpret_cast<std::byte*>(&filler.record()) + field.offset;
+        const auto store = [&](const auto& given) { std::memcpy(to, &given, sizeof given); };
+        switch (field.type) {
+            case FieldType::Text: store(addText(filler.index(), widget, property, filler.record().label)); break;
+            case FieldType::Image: {
+                const BakedImageRef baked = bakedImage(widget, property, false);
+                store(baked ? baked->record() : nullptr);
+                break;
+            }
+            case FieldType::Animation: {
+                const BakedImageRef baked = bakedImage(widget, property, true);
+                store(baked ? &baked->animation : nullptr);
+                break;
+            }
+            case FieldType::Variable: {
+                const std::string name = filler.text(property.key);
+                const auto found = name.empty() ? std::nullopt : number(widget, name);
+                store(found ? found->number : static_cast<uint16_t>(GORSE_NONE));
+                break;
+            }
+            default: {
+                const int32_t number = numberOf(property, value(widget, property.key));
+                std::memcpy(to, &number, field.bytes);  // the low bytes come first on the desktop
+                break;
+            }
+        }
+    }
+
+    static int32_t numberOf(const PropertyInfo& property, const PropertyValue& value) {
+        switch (property.type) {
+            case PropertyType::YesNo: return std::get<bool>(value) ? 1 : 0;
+            case PropertyType::Colour: return static_cast<int32_t>(std::get<Colour>(value).argb);
+            case PropertyType::Choice: return choiceNumber(property, value);
+            default: return static_cast<int32_t>(std::get<int64_t>(value));
+        }
     }
 
     void addLook(const Widget& widget, gorse_widget& base) {
@@ -85,7 +148,7 @@ class PartBuilder {
         look_ = resolveLook(context_.document, widget);
         // A look without text needs no font; kept apart, it never stands in for one that does.
         for (ResolvedStyle* style : stylesOf(look_)) {
-            if (info(widget.kind).hasText)
+            if (info(widget.kind).has(kHasText))
                 font(widget, style->font);
             else
                 style->font = {};
@@ -108,16 +171,13 @@ class PartBuilder {
         return made;
     }
 
-    PropertyValue value(const Widget& widget, const char* key) const {
+    PropertyValue value(const Widget& widget, std::string_view key) const {
         return effectiveValue(context_.document, widget, key);
-    }
-    uint8_t choice(const Widget& widget, const char* key) const {
-        return choiceNumber(*findProperty(widget.kind, key), value(widget, key));
     }
 
     // What a widget's text can be: its own and what rules give it.
-    void addLabel(int number, const Widget& widget, gorse_label& label) {
-        const std::string words = std::get<std::string>(value(widget, "text"));
+    const uint8_t* addText(int number, const Widget& widget, const PropertyInfo& property, gorse_label& label) {
+        const std::string words = std::get<std::string>(value(widget, property.key));
         part_->texts.push_back(compileText(words, context_.names));
         const CompiledText& text = part_->texts.back();
         part_->needsMore = part_->needsMore || text.needsMore;
@@ -126,14 +186,10 @@ class PartBuilder {
             problem(each.severity, widget, "text, column " + std::to_string(each.column) + ": " + each.reason,
                     each.remedy);
         }
-        label.text = text.bytes.data();
-        label.align = choice(widget, "align");
-        label.place = findProperty(widget.kind, "place") ? choice(widget, "place") : static_cast<uint8_t>(GORSE_MIDDLE);
-        label.wrap = findProperty(widget.kind, "wrap") && std::get<bool>(value(widget, "wrap")) ? 1 : 0;
         std::vector<const CompiledText*> all{&text};
         bool changes = text.hasInsets;
         for (const SlotInfo& slot : context_.slots)
-            if (slot.widget == number && slot.property->type == PropertyType::Text) {
+            if (slot.widget == number && slot.property == &property) {
                 changes = true;
                 for (const int each : slot.strings)
                     all.push_back(&context_.rules.strings[static_cast<size_t>(each)]);
@@ -141,6 +197,7 @@ class PartBuilder {
         addCharacters(number, all);
         if (changes)
             addMemory(number, widget, label, all);
+        return text.bytes.data();
     }
 
     void addMemory(int number, const Widget& widget, gorse_label& label, const std::vector<const CompiledText*>& all) {
@@ -157,7 +214,6 @@ class PartBuilder {
                         std::to_string(most - 1),
                     "Shorten the words or narrow the variables' ranges");
         label.widget.capacity = static_cast<uint8_t>(std::min(longest + 1, most));
-        takeMemory(widget, label.widget);
         for (const int variable : variables)
             part_->bindings.push_back({static_cast<uint16_t>(variable), static_cast<uint16_t>(number)});
         for (const Variable& each : *context_.document.variables)
@@ -165,15 +221,19 @@ class PartBuilder {
                 part_->usedVariables.insert(each.name);
     }
 
-    // A place in the screen's part of the state. What finds none shares the first bytes, so that the rest can be looked at.
-    void takeMemory(const Widget& widget, gorse_widget& base) {
-        if (static_cast<size_t>(part_->memoryBytes) + base.capacity > kMostStateTexts) {
+    // A place in the screen's part of the state for the widget's text and, behind it, what its kind remembers. What finds
+    // none shares the first bytes, so that the rest can be looked at.
+    void takeMemory(const Widget& widget, gorse_widget& base, uint16_t stateBytes) {
+        const int bytes = base.capacity + stateBytes;
+        if (bytes == 0)
+            return;
+        if (static_cast<size_t>(part_->memoryBytes + bytes) > kMostStateTexts) {
             problem(Severity::Error, widget, "the screen's texts need more than " + std::to_string(kMostStateTexts) + " bytes", "Divide the screen");
             base.memory = 0;
             return;
         }
         base.memory = static_cast<uint16_t>(part_->memoryBytes);
-        part_->memoryBytes += base.capacity;
+        part_->memoryBytes += bytes;
     }
 
     void addCharacters(int number, const std::vector<const CompiledText*>& all) {
@@ -191,11 +251,14 @@ class PartBuilder {
             }
     }
 
-    // Null without an image, or when there is trouble, which is told.
-    BakedImageRef bakedImage(const Widget& widget, bool allFrames) {
-        const std::string name = std::get<std::string>(value(widget, "image"));
-        if (name.empty())
+    // Null without an image, or after reporting a problem.
+    BakedImageRef bakedImage(const Widget& widget, const PropertyInfo& property, bool allFrames) {
+        const std::string name = std::get<std::string>(value(widget, property.key));
+        if (name.empty()) {
+            if (property.required)
+                problem(Severity::Warning, widget, "it has no image", "Choose one in the sheet");
             return nullptr;
+        }
         part_->usedImages.insert(name);
         const Image* image = context_.document.image(name);
         if (!image) {
@@ -213,71 +276,15 @@ class PartBuilder {
         return *baked;
     }
 
-    const gorse_image* image(const Widget& widget) {
-        const BakedImageRef baked = bakedImage(widget, false);
-        return baked ? baked->record() : nullptr;
-    }
-
-    void addFrames(const Widget& widget, gorse_frames& frames) {
-        const BakedImageRef baked = bakedImage(widget, true);
-        if (!baked && std::get<std::string>(value(widget, "image")).empty())
-            problem(Severity::Warning, widget, "it has no image", "Choose one in the sheet");
-        frames.animation = baked ? &baked->animation : nullptr;
-        frames.align = choice(widget, "align");
-        frames.place = choice(widget, "place");
-        frames.play = choice(widget, "play");
-        frames.starts = std::get<bool>(value(widget, "starts")) ? 1 : 0;
-        frames.variable = GORSE_NONE;
-        frames.widget.capacity = sizeof(gorse_frames_state);
-        takeMemory(widget, frames.widget);
-        const std::string variable = std::get<std::string>(value(widget, "variable"));
-        if (baked && !variable.empty())
-            followVariable(widget, variable, static_cast<int64_t>(baked->frames.size()), frames);
-    }
-
-    // Cuts the range into as many equal parts as there are frames.
-    void followVariable(const Widget& widget, const std::string& name, int64_t count, gorse_frames& frames) {
+    std::optional<NumberVariable> number(const Widget& widget, const std::string& name) {
         const Variable* variable = context_.document.variable(name);
         if (!variable || variable->type == VariableType::Text) {
             problem(Severity::Error, widget, variable ? "\"" + name + "\" is a text" : "there is no variable \"" + name + "\"",
                     "Choose a variable that is a number");
-            return;
+            return std::nullopt;
         }
         part_->usedVariables.insert(name);
-        const auto bound = [&](const char* key, int32_t otherwise) -> int64_t {
-            const std::string words = std::get<std::string>(value(widget, key));
-            const auto number = decimalFromText(words, variable->decimals);
-            if (!words.empty() && !number)
-                problem(Severity::Error, widget, "\"" + words + "\" is not a number", "Write a value of " + name);
-            return number.value_or(otherwise);
-        };
-        const int64_t from = bound("from", variable->least), to = bound("to", variable->most);
-        if (from >= to)
-            problem(Severity::Error, widget, "the last frame's value must be above the first's", "Correct First at or Last at");
-        part_->steps.emplace_back();
-        for (int64_t i = 1; i < count; ++i)
-            part_->steps.back().push_back(static_cast<int32_t>(from + ((to - from + 1) * i + count - 1) / count));
-        if (part_->steps.back().empty())
-            part_->steps.back().push_back(0);
-        frames.steps = part_->steps.back().data();
-        frames.variable = static_cast<uint16_t>(context_.names.variable(name)->number);
-    }
-
-    void addPicture(const Widget& widget, gorse_picture& picture) {
-        picture.image = image(widget);
-        picture.align = choice(widget, "align");
-        picture.place = choice(widget, "place");
-        if (!picture.image && std::get<std::string>(value(widget, "image")).empty())
-            problem(Severity::Warning, widget, "it has no image", "Choose one in the sheet");
-    }
-
-    void addButton(int number, const Widget& widget, gorse_button& button) {
-        addLabel(number, widget, button.label);
-        button.image = image(widget);
-        if (button.image)
-            button.label.widget.kind = info(widget.kind).withImage->kind;
-        button.image_side = choice(widget, "image_side");
-        button.gap = static_cast<uint8_t>(std::get<int64_t>(value(widget, "gap")));
+        return NumberVariable{static_cast<uint16_t>(context_.names.variable(name)->number), variable->least, variable->most, variable->decimals};
     }
 
     void addSlots(int number, const Widget& widget, gorse_widget& base) {
@@ -285,11 +292,11 @@ class PartBuilder {
         for (const SlotInfo& info : context_.slots) {
             if (info.widget != number)
                 continue;
-            const RuntimeField& field = info.property->field;
+            const SlotField field = slotField(widget.kind, *info.property);
             gorse_slot slot{};
             slot.widget = static_cast<uint16_t>(number);
-            slot.offset = static_cast<uint8_t>(field.offset);
-            slot.size = static_cast<uint8_t>(field.bytes | (field.home == FieldHome::Look ? GORSE_SLOT_LOOK : 0));
+            slot.offset = static_cast<uint8_t>(field.field->offset);
+            slot.size = static_cast<uint8_t>(field.size() | (field.inLook ? GORSE_SLOT_LOOK : 0));
             slot.initial = initialValue(widget, *info.property);
             part_->slots.push_back(slot);
         }
@@ -301,12 +308,7 @@ class PartBuilder {
 
     int32_t initialValue(const Widget& widget, const PropertyInfo& property) {
         const PropertyValue from = value(widget, property.key);
-        switch (property.type) {
-            case PropertyType::YesNo: return std::get<bool>(from);
-            case PropertyType::Colour: return static_cast<int32_t>(std::get<Colour>(from).argb);
-            case PropertyType::Text: return context_.string(std::get<std::string>(from));
-            default: return static_cast<int32_t>(std::get<int64_t>(from));
-        }
+        return property.type == PropertyType::Text ? context_.string(std::get<std::string>(from)) : numberOf(property, from);
     }
 
     PartContext& context_;

@@ -41,7 +41,7 @@ struct ScreenPart {
     std::deque<CompiledText> texts;
     bool needsMore = false, needsForms = false;  // any of its texts does
     bool moves = false;                          // any of its widgets does something by itself
-    std::deque<std::vector<int32_t>> steps;      // of frames that follow a variable
+    std::deque<std::vector<int32_t>> numbers;    // that records point to
     std::vector<FontNeed> needs;
     std::vector<ImageUse> images;
     int memoryBytes = 0;                         // of its texts' buffers

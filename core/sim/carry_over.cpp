@@ -77,25 +77,29 @@ void carrySlots(const BuiltScene& before, const gorse& from, const BuiltScene& n
     }
 }
 
-// Frames go on playing where they were, on the shown screen.
-void carryFrames(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
+// Where what a widget remembers begins: behind its text.
+std::byte* stateOf(const gorse& run, const gorse_widget& widget) {
+    return reinterpret_cast<std::byte*>(gorse_screen_memory(&run)) + widget.memory + widget.capacity;
+}
+
+// What widgets of the shown screen remember, of those that are there before and now.
+void carryStates(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
     const ScreenPart& part = *now.parts[gorse_head_of(&to)->screen];
     const ScreenPart& old = *before.parts[gorse_head_of(&from)->screen];
     if (part.source->name != old.source->name)
         return;
     for (size_t i = 0; i < part.widgets.size(); ++i) {
         const Widget& widget = *part.source->widgets[i];
-        const int same = widget.kind == Kind::Frames ? widgetIndex(*old.source, widget.name) : -1;
-        if (same < 0 || old.source->widgets[static_cast<size_t>(same)]->kind != Kind::Frames)
+        const KeptState& state = info(widget.kind).state;
+        const int same = state.keep ? widgetIndex(*old.source, widget.name) : -1;
+        if (same < 0 || old.source->widgets[static_cast<size_t>(same)]->kind != widget.kind)
             continue;
-        const gorse_frames& was = old.records[static_cast<size_t>(same)].frames;
-        const gorse_frames& is = part.records[i].frames;
-        if (!was.animation || !is.animation || was.steps || is.steps)
-            continue;
-        gorse_frames_state state;
-        std::memcpy(&state, gorse_screen_memory(&from) + was.widget.memory, sizeof state);
-        state.frame = std::min<uint16_t>(state.frame, static_cast<uint16_t>(is.animation->count - 1));
-        std::memcpy(gorse_screen_memory(&to) + is.widget.memory, &state, sizeof state);
+        const gorse_record& was = old.records[static_cast<size_t>(same)];
+        const gorse_record& is = part.records[i];
+        std::vector<std::byte> bytes(state.bytes);
+        std::memcpy(bytes.data(), stateOf(from, was.widget), bytes.size());
+        if (state.keep(was, is, bytes))
+            std::memcpy(stateOf(to, is.widget), bytes.data(), bytes.size());
     }
 }
 
@@ -186,7 +190,7 @@ std::vector<int> carryOver(const BuiltScene& before, const gorse& from, const Bu
     std::vector<int> sameRules = carryRules(before, from, now, to);
     carryHead(before, from, now, to);
     gorse_show_screen(&to);
-    carryFrames(before, from, now, to);
+    carryStates(before, from, now, to);
     gorse_redraw(&to);
     return sameRules;
 }

@@ -10,7 +10,7 @@
 #include "app/screens/clipboard.h"
 #include "app/screens/snapping.h"
 #include "app/theme/theme.h"
-#include "core/project/kinds.h"
+#include "core/kinds/kinds.h"
 #include "core/project/names.h"
 #include "tests/support/projects.h"
 

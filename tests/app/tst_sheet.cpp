@@ -85,7 +85,8 @@ class TestSheet : public QObject, support::OnWindow {
                     }
                 return false;
             }
-            case PropertyType::Text: {
+            case PropertyType::Text:
+            case PropertyType::Decimal: {
                 auto* text = field<QLineEdit>(property.key);
                 if (text)
                     retype(text, std::string_view(property.key) == "text" ? "Tap \\nhere" : "7");
@@ -108,12 +109,12 @@ class TestSheet : public QObject, support::OnWindow {
     void everyPropertyOfEveryKind_data() {
         QTest::addColumn<int>("number");
         for (size_t i = 0; i < kinds().size(); ++i)
-            QTest::newRow(kinds()[i].key) << static_cast<int>(i);
+            QTest::newRow(kinds()[i]->key) << static_cast<int>(i);
     }
 
     void everyPropertyOfEveryKind() {
         QFETCH(int, number);
-        const KindInfo& kind = kinds()[static_cast<size_t>(number)];
+        const KindInfo& kind = *kinds()[static_cast<size_t>(number)];
         put({made("probe", kind.kind)});
         const Document before = session_->document();
         std::vector<const PropertyInfo*> all;
@@ -123,7 +124,7 @@ class TestSheet : public QObject, support::OnWindow {
         for (const PropertyInfo* each : all) {
             const std::string_view key = each->key;
             const bool ofText = key == "font" || key == "size", ofInk = key == "colour" || key == "padding";
-            if ((ofText && !kind.hasText) || (ofInk && kind.kind == Kind::Rectangle))
+            if ((ofText && !kind.has(kHasText)) || (ofInk && !kind.has(kHasText | kIsInked)))
                 continue;
             const PropertyValue was = now("probe", each->key);
             QVERIFY2(change(*each), each->key);

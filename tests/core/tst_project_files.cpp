@@ -70,7 +70,8 @@ class TestProjectFiles : public QObject {
     // Every property of every kind survives, each with a value that is not its default.
     void everyPropertyIsKept() {
         Document d = makeDocument();
-        for (const KindInfo& kind : kinds()) {
+        for (const KindInfo* each : kinds()) {
+            const KindInfo& kind = *each;
             Widget w = makeWidget(kind.key, kind.kind, 1, 2, 3, 4);
             w.visible = false;
             w.locked = true;

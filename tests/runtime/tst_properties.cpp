@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Every property that rules can set: set by a rule it looks as if the document had said so from the start, on every kind,
 // and only what it changed is drawn again.
+#include <QRect>
 #include <QtTest>
 
 #include "core/project/image_edits.h"
@@ -14,25 +15,22 @@ namespace {
 
 // One widget of each kind, over one another in part, so that what lies below matters too.
 Document allKinds() {
-    Document d = openKiln();
-    d = addScreen(d, 2, "kinds");
-    const auto look = [](PropertyMap more) {
-        more["fill"] = opaque(0x204060);
-        more["border"] = opaque(0xc0c0c0);
-        more["border_width"] = int64_t{2};
-        more["radius"] = int64_t{6};
-        more["padding"] = int64_t{3};
-        more["font"] = std::string("regular");
-        more["size"] = int64_t{17};
-        return more;
-    };
-    using S = std::string;
-    return addWidgets(d, "kinds",
-                      {makeWidget("a_rectangle", Kind::Rectangle, 20, 20, 120, 80, look({})),
-                       makeWidget("a_text", Kind::Text, 60, 60, 150, 60, look({{"text", S("Warm {kiln_temp}")}})),
-                       makeWidget("an_image", Kind::Image, 150, 40, 90, 90, look({{"image", S("pot")}})),
-                       makeWidget("a_button", Kind::Button, 40, 130, 160, 60, look({{"text", S("Press")}, {"image", S("flame")}})),
-                       makeWidget("some_frames", Kind::Frames, 180, 120, 100, 90, look({{"image", S("flame")}, {"starts", false}}))});
+    Document d = addScreen(openKiln(), 2, "kinds");
+    const QRect boxes[] = {{20, 20, 120, 80}, {40, 130, 160, 60}, {60, 60, 150, 60}, {150, 40, 90, 90}, {180, 120, 100, 90}};
+    for (size_t i = 0; i < kinds().size(); ++i) {
+        const KindInfo& kind = *kinds()[i];
+        const QRect& box = boxes[i % std::size(boxes)];
+        PropertyMap values{{"fill", opaque(0x204060)}, {"border", opaque(0xc0c0c0)}, {"border_width", int64_t{2}}, {"radius", int64_t{6}},
+                           {"padding", int64_t{3}}, {"font", std::string("regular")}, {"size", int64_t{17}}};
+        for (const PropertyInfo& each : kind.properties) {
+            if (each.type == PropertyType::Text)
+                values[each.key] = std::string("Warm {kiln_temp}");
+            if (each.type == PropertyType::Image)
+                values[each.key] = std::string(showsAllFrames(kind, each) ? "flame" : "pot");
+        }
+        d = addWidgets(d, "kinds", {makeWidget(std::string("a_") + kind.key, kind.kind, box.x(), box.y(), box.width(), box.height(), values)});
+    }
+    return d;
 }
 
 // What a property is set to, as rules write it and as the document holds it.
@@ -51,21 +49,7 @@ std::vector<std::pair<std::string, PropertyValue>> valuesOf(const PropertyInfo& 
 }
 
 Document withValue(const Document& document, const std::string& widget, const std::string& property, const PropertyValue& value) {
-    return changeWidgets(document, "kinds", std::vector<std::string>{widget}, [&](Widget& w) {
-        const auto number = [&] { return static_cast<int>(std::get<int64_t>(value)); };
-        if (property == "x")
-            w.x = number();
-        else if (property == "y")
-            w.y = number();
-        else if (property == "w")
-            w.w = number();
-        else if (property == "h")
-            w.h = number();
-        else if (property == "visible")
-            w.visible = std::get<bool>(value);
-        else
-            w.properties[property] = value;
-    });
+    return changeWidgets(document, "kinds", std::vector<std::string>{widget}, [&](Widget& w) { setOwnValue(w, *findProperty(w.kind, property), value); });
 }
 
 }  // namespace
@@ -94,14 +78,11 @@ class TestProperties : public QObject {
     void aRuleSaysItLikeTheDocument_data() {
         QTest::addColumn<QString>("widget");
         QTest::addColumn<QString>("property");
-        for (const char* widget : {"a_rectangle", "a_text", "an_image", "a_button", "some_frames"}) {
-            const ScreenRef screen = allKinds().screen("kinds");
-            const Kind kind = screen->widgets[static_cast<size_t>(widgetIndex(*screen, widget))]->kind;
-            for (const auto& list : {placeProperties(), styleProperties(), info(kind).properties})
+        for (const KindInfo* kind : kinds())
+            for (const auto& list : {placeProperties(), styleProperties(), kind->properties})
                 for (const PropertyInfo& each : list)
-                    if (each.field.home != FieldHome::Nowhere)
-                        QTest::addRow("%s.%s", widget, each.key) << QString(widget) << QString(each.key);
-        }
+                    if (each.inRules)
+                        QTest::addRow("a_%s.%s", kind->key, each.key) << QString("a_") + kind->key << QString(each.key);
     }
 
     void aRuleSaysItLikeTheDocument() {
@@ -135,8 +116,8 @@ class TestProperties : public QObject {
         Document d = withVariable(plain_, makeNumber("width", -5000, 5000, 0));
         d = withVariable(d, makeYesNo("seen", false));
         SceneBuilder builder;
-        Twin twin(builder.build(withRules(d, "main", "on start\n    width = a_button.w + a_text.padding\n    seen = some_frames.visible\n    a_button.w = a_button.w * 2\n    hide some_frames\n\n"
-                                                     "when kiln_temp == 7\n    width = a_button.w\n    seen = some_frames.visible\n")));
+        Twin twin(builder.build(withRules(d, "main", "on start\n    width = a_button.w + a_text.padding\n    seen = a_frames.visible\n    a_button.w = a_button.w * 2\n    hide a_frames\n\n"
+                                                     "when kiln_temp == 7\n    width = a_button.w\n    seen = a_frames.visible\n")));
         twin.step(0);
         QCOMPARE(twin.get("width"), std::string("163"));
         QCOMPARE(twin.get("seen"), std::string("yes"));

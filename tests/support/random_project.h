@@ -125,7 +125,8 @@ class RandomProject {
             case PropertyType::Font: return maybe(50) ? face_ : otherFace_;
             case PropertyType::Image: return maybe(80) ? anyOf(images_) : std::string();
             case PropertyType::Variable: return maybe(40) ? std::string("level") : std::string();
-            case PropertyType::Text: return std::string(property.key) == "text" ? text() : std::string();
+            case PropertyType::Text: return text();
+            case PropertyType::Decimal: return std::string();
             default: {
                 const int most = std::min(property.most, maybe(80) ? 12 : 70);
                 return int64_t{property.least + upTo(most - property.least + 1)};
@@ -149,7 +150,7 @@ class RandomProject {
         Look look;
         look.name = name;
         someOf(styleProperties(), 60, look.style);
-        for (const StateInfo& state : lookStates())
+        for (const LookState& state : lookStates())
             if (maybe(60))
                 someOf(styleProperties(), 30, look.states[state.key]);
         // A state keeps its look's font: what takes room may not jump about under the finger.
@@ -164,7 +165,7 @@ class RandomProject {
         screen.name = name;
         screen.background = Colour{0xff000000 | colour().argb};
         for (int i = 0; i < 9; ++i) {
-            Widget widget = makeWidget("w" + std::to_string(i), anyOf(kinds()).kind, upTo(panel_.width) - 10, upTo(panel_.height) - 8,
+            Widget widget = makeWidget("w" + std::to_string(i), anyOf(kinds())->kind, upTo(panel_.width) - 10, upTo(panel_.height) - 8,
                                        1 + upTo(panel_.width), 1 + upTo(60));
             widget.look = maybe(70) ? "look_" + std::to_string(upTo(3)) : std::string();
             widget.visible = maybe(90);

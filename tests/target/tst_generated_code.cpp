@@ -31,9 +31,9 @@ class TestGeneratedCode : public QObject {
     // Compiles only if the compiler gives every record the size that the costs tell.
     QString sizesTrouble(const QString& compiler, const QStringList& flags, int wordBits) {
         QByteArray source = "#include \"runtime/gorse_scene.h\"\n";
-        for (const RecordSizes& each : recordSizes())
-            source += "typedef char right_" + QByteArray(each.structure) + "[sizeof(" + each.structure + ") == " +
-                      QByteArray::number(wordBits == 8 ? each.word8 : each.word32) + " ? 1 : -1];\n";
+        for (const RecordInfo* each : runtimeRecords())
+            source += "typedef char right_" + QByteArray(each->structure) + "[sizeof(" + each->structure + ") == " +
+                      QByteArray::number(recordBytes(*each, wordBits)) + " ? 1 : -1];\n";
         const QString file = folder_.filePath("sizes.c");
         writeFile(file, source);
         return trouble(compiler, QStringList(flags) << "-I" << SOURCE_DIR << "-c" << file << "-o" << folder_.filePath("sizes.o"));

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/project/value.h"
+#include "core/kinds/value.h"
 
 #include <charconv>
 #include <cstdio>

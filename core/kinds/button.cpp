@@ -1,0 +1,66 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/kinds/kinds.h"
+
+namespace gorsefinch {
+
+namespace {
+
+constexpr const char* buttonSides[] = {"left", "right", "above", "below"};
+
+const PropertyInfo buttonProperties[] = {
+    {.key = "text", .label = "Text", .type = PropertyType::Text, .fallback = std::string(),
+     .help = "what it says; {variable} shows a value", .inRules = true},
+    {.key = "image", .label = "Image", .type = PropertyType::Image, .fallback = std::string(),
+     .help = "an image beside the text, or alone"},
+    {.key = "image_side", .label = "Image side", .type = PropertyType::Choice, .fallback = std::string("left"),
+     .help = "where the image stands to the text", .choices = buttonSides},
+    {.key = "gap", .label = "Gap", .type = PropertyType::Whole, .fallback = int64_t{6}, .most = 255, .unit = "px",
+     .help = "between image and text"},
+    {.key = "align", .label = "Align", .type = PropertyType::Choice, .fallback = std::string("middle"),
+     .help = "where the text stands", .choices = alignChoices()},
+};
+
+constexpr FieldInfo buttonFields[] = {
+    GORSEFINCH_FIELD(gorse_button, image, Image, "image"),
+    GORSEFINCH_FIELD(gorse_button, image_side, U8, "image_side"),
+    GORSEFINCH_FIELD(gorse_button, gap, U8, "gap"),
+    GORSEFINCH_FIELD(gorse_button, reserved, Padding),
+};
+
+constexpr const char* buttonLooks[] = {"button", "plain"};
+
+constexpr RuntimeKind plainButton{&gorse_kind_button, "gorse_kind_button", "gorse_kind_button.c"};
+constexpr RuntimeKind imageButton{&gorse_kind_button_image, "gorse_kind_button_image", "gorse_kind_button_image.c"};
+
+// Buttons without an image do without the code for one.
+const RuntimeKind& buttonRuntime(const gorse_record& record) { return record.button.image ? imageButton : plainButton; }
+
+}  // namespace
+
+constexpr RecordInfo buttonRecord{"gorse_button", sizeof(gorse_button), &labelRecord, "label", buttonFields};
+static_assert(isComplete(buttonRecord));
+
+constinit const KindInfo buttonKind{
+    .kind = Kind::Button,
+    .key = "button",
+    .help = "acts when it is tapped",
+    .suffix = "button",
+    .width = 96,
+    .height = 34,
+    .properties = buttonProperties,
+    .record = &buttonRecord,
+    .traits = kHasText | kIsTouched,
+    .runtime = plainButton,
+    .runtimeOf = buttonRuntime,
+    .complete = [](RecordBuilder& builder) { builder.record().label.place = GORSE_MIDDLE; },
+    .looks = buttonLooks,
+    .start = [](Widget& widget, bool) { widget.properties["text"] = std::string("Button"); },
+    .sample =
+        [](Widget& widget, bool oneBit) {
+            widget.properties["text"] = std::string("Press");
+            widget.properties["align"] = std::string("middle");
+            widget.properties["size"] = int64_t{oneBit ? 10 : 15};
+        },
+};
+
+}  // namespace gorsefinch

@@ -1,0 +1,41 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/kinds/kinds.h"
+
+namespace gorsefinch {
+
+namespace {
+
+const PropertyInfo imageProperties[] = {
+    {.key = "image", .label = "Image", .type = PropertyType::Image, .fallback = std::string(), .help = "which image", .required = true},
+    {.key = "align", .label = "Align", .type = PropertyType::Choice, .fallback = std::string("middle"),
+     .help = "where it stands in the box", .choices = alignChoices()},
+    {.key = "place", .label = "Place", .type = PropertyType::Choice, .fallback = std::string("middle"),
+     .help = "where it stands from top to bottom", .choices = placeChoices()},
+};
+
+constexpr FieldInfo imageFields[] = {
+    GORSEFINCH_FIELD(gorse_picture, image, Image, "image"),
+    GORSEFINCH_FIELD(gorse_picture, align, U8, "align"),
+    GORSEFINCH_FIELD(gorse_picture, place, U8, "place"),
+    GORSEFINCH_FIELD(gorse_picture, reserved, Padding),
+};
+
+}  // namespace
+
+constexpr RecordInfo pictureRecord{"gorse_picture", sizeof(gorse_picture), &widgetRecord, "widget", imageFields};
+static_assert(isComplete(pictureRecord));
+
+constinit const KindInfo imageKind{
+    .kind = Kind::Image,
+    .key = "image",
+    .help = "a picture",
+    .suffix = "image",
+    .width = 48,
+    .height = 48,
+    .properties = imageProperties,
+    .record = &pictureRecord,
+    .traits = kIsInked,
+    .runtime = {&gorse_kind_image, "gorse_kind_image", "gorse_kind_image.c"},
+};
+
+}  // namespace gorsefinch

@@ -1,0 +1,89 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/kinds/kinds.h"
+
+#include <algorithm>
+#include <array>
+#include <stdexcept>
+
+namespace gorsefinch {
+
+namespace {
+
+constexpr const KindInfo* kindTable[] = {
+#define KIND(name, table) &table,
+#include "core/kinds/kinds.inc"
+#undef KIND
+};
+
+constexpr std::array<LookState, 1> lookStateTable{{
+    {"pressed", "while a finger is on it", GORSE_STATE_PRESSED, "GORSE_STATE_PRESSED"},
+}};
+
+}  // namespace
+
+std::span<const KindInfo* const> kinds() { return kindTable; }
+
+const KindInfo& info(Kind kind) { return *kindTable[static_cast<size_t>(kind)]; }
+
+const KindInfo* kindByKey(std::string_view key) {
+    const auto at = std::find_if(std::begin(kindTable), std::end(kindTable), [&](const KindInfo* each) { return key == each->key; });
+    return at == std::end(kindTable) ? nullptr : *at;
+}
+
+std::span<const LookState> lookStates() { return lookStateTable; }
+
+const PropertyInfo* findProperty(Kind kind, std::string_view key) {
+    if (const PropertyInfo* own = findIn(info(kind).properties, key))
+        return own;
+    if (const PropertyInfo* placed = findIn(placeProperties(), key))
+        return placed;
+    return findStyleProperty(key);
+}
+
+const PropertyInfo* requiredImage(const KindInfo& kind) {
+    const auto at = std::find_if(kind.properties.begin(), kind.properties.end(), [](const PropertyInfo& p) { return p.type == PropertyType::Image && p.required; });
+    return at == kind.properties.end() ? nullptr : &*at;
+}
+
+bool showsAllFrames(const KindInfo& kind, const PropertyInfo& image) {
+    const auto field = fieldOf(*kind.record, image.key);
+    return field && field->field->type == FieldType::Animation;
+}
+
+std::optional<PropertyValue> ownValue(const Widget& widget, const PropertyInfo& property) {
+    if (property.number)
+        return int64_t{widget.*property.number};
+    if (property.flag)
+        return widget.*property.flag;
+    const auto set = widget.properties.find(property.key);
+    return set == widget.properties.end() ? std::nullopt : std::optional(set->second);
+}
+
+void setOwnValue(Widget& widget, const PropertyInfo& property, const PropertyValue& value) {
+    if (property.number)
+        widget.*property.number = static_cast<int>(std::get<int64_t>(value));
+    else if (property.flag)
+        widget.*property.flag = std::get<bool>(value);
+    else
+        widget.properties.insert_or_assign(property.key, value);
+}
+
+std::optional<RecordField> fieldOf(const RecordInfo& record, std::string_view property) {
+    for (const RecordInfo* each = &record; each; each = each->base)
+        for (const FieldInfo& field : each->fields)
+            if (property == field.property)
+                return RecordField{each, &field};
+    return std::nullopt;
+}
+
+SlotField slotField(Kind kind, const PropertyInfo& property) {
+    if (const auto own = fieldOf(*info(kind).record, property.key))
+        return {*own, false};
+    if (const auto ofLook = fieldOf(lookRecord, property.key))
+        return {*ofLook, true};
+    throw std::logic_error("a property that is open to rules has no field");
+}
+
+uint8_t SlotField::size() const { return field->type == FieldType::Text ? static_cast<uint8_t>(GORSE_SLOT_TEXT) : static_cast<uint8_t>(field->bytes); }
+
+}  // namespace gorsefinch

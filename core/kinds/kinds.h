@@ -1,0 +1,101 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <cstddef>
+#include <span>
+#include <string_view>
+
+#include "core/kinds/property.h"
+#include "core/kinds/record_builder.h"
+#include "core/kinds/runtime_records.h"
+#include "core/kinds/widget.h"
+
+namespace gorsefinch {
+
+// What the runtime draws widgets with: its struct, the struct's name, and the file that it stands in.
+struct RuntimeKind {
+    const gorse_kind* kind;
+    const char* symbol;
+    const char* source;
+};
+
+// What a widget remembers while its screen is shown.
+struct KeptState {
+    uint16_t bytes = 0;
+    // Takes over the state of the same widget of a former scene, adapting it to the new record; false if it begins anew.
+    // Null if it always does. `state` has no alignment.
+    bool (*keep)(const gorse_record& was, const gorse_record& is, std::span<std::byte> state) = nullptr;
+};
+
+// A kind of widget, described once. All of the core and the application read this; a new kind is a file that defines one of
+// these, and a line in kinds.inc.
+struct KindInfo {
+    Kind kind;
+    const char* key;
+    const char* help;
+    const char* suffix;           // ends the name that a new one takes: "button" in back_button
+    int width, height;            // of a new one, pixels
+    std::span<const PropertyInfo> properties;  // its own, beside place and style
+    const RecordInfo* record;
+    unsigned traits = 0;          // of Trait
+    KeptState state = {};
+    RuntimeKind runtime;
+    // The runtime kind of a completed record, if it is not always the same.
+    const RuntimeKind& (*runtimeOf)(const gorse_record& record) = nullptr;
+    // Sets the fields without a property; null if there is nothing to do.
+    void (*complete)(RecordBuilder& builder) = nullptr;
+    // Names of looks that a new one takes, the first that the project has.
+    std::span<const char* const> looks = {};
+    // Sets the properties of a new widget, which has its box, look and image, and of the sample that the tray shows, which
+    // has a box; null if there are none. `oneBit`: the panel shows black and white only.
+    void (*start)(Widget& widget, bool oneBit) = nullptr;
+    void (*sample)(Widget& widget, bool oneBit) = nullptr;
+
+    bool has(unsigned trait) const { return (traits & trait) != 0; }
+    const RuntimeKind& of(const gorse_record& built) const { return runtimeOf ? runtimeOf(built) : runtime; }
+};
+
+std::span<const KindInfo* const> kinds();
+const KindInfo& info(Kind kind);
+const KindInfo* kindByKey(std::string_view key);
+
+// A property of a kind by its key, of its own, the place or the style; null if it has none.
+const PropertyInfo* findProperty(Kind kind, std::string_view key);
+// The kind's own image that it can't do without; null if it has none.
+const PropertyInfo* requiredImage(const KindInfo& kind);
+// True if the record holds all frames of that image, instead of its first.
+bool showsAllFrames(const KindInfo& kind, const PropertyInfo& image);
+// The value of one of the widget's own properties, including those of its place; null if it is not set.
+std::optional<PropertyValue> ownValue(const Widget& widget, const PropertyInfo& property);
+// The property must be one of the widget's kind, and the value must fit it.
+void setOwnValue(Widget& widget, const PropertyInfo& property, const PropertyValue& value);
+
+// A field of a record or of a record that it begins with, and the one that it belongs to.
+struct RecordField {
+    const RecordInfo* record;
+    const FieldInfo* field;
+};
+// The field that holds a property; nothing if there is none.
+std::optional<RecordField> fieldOf(const RecordInfo& record, std::string_view property);
+// The field of the kind's record, or of the look, that rules write for a property. It must be one that is open to rules.
+struct SlotField : RecordField {
+    bool inLook;
+    uint8_t size() const;  // of gorse_slot, without GORSE_SLOT_LOOK
+};
+SlotField slotField(Kind kind, const PropertyInfo& property);
+
+// The state names that a look may depend on, with the runtime's bits.
+struct LookState {
+    const char* key;
+    const char* help;
+    uint8_t bits;
+    const char* symbol;
+};
+std::span<const LookState> lookStates();
+
+// Each kind's table.
+#define KIND(name, table) extern const KindInfo table;
+#include "core/kinds/kinds.inc"
+#undef KIND
+
+}  // namespace gorsefinch

@@ -1,0 +1,70 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <span>
+#include <string_view>
+
+#include "core/kinds/value.h"
+
+namespace gorsefinch {
+
+struct Widget;
+
+enum class PropertyType {
+    Text,      // with values in braces
+    Decimal,   // a number as text, in the unit of the variable that the widget follows
+    Whole,
+    YesNo,
+    Colour,
+    Choice,
+    Font,
+    Image,
+    Variable
+};
+
+// Bits of what a kind of widget does, for all that asks about kinds.
+enum Trait : unsigned {
+    kHasText = 1,    // its record begins with a gorse_label; it takes a font
+    kIsInked = 2,    // its look's colour and padding matter
+    kIsTouched = 4,  // has the events press, release, tap
+    kPlays = 8       // has the event done; takes play and stop
+};
+
+// One property of a widget, described once: the sheet, the files, the rules, the checks and the generator read this.
+struct PropertyInfo {
+    const char* key;
+    const char* label;
+    PropertyType type;
+    PropertyValue fallback;
+    int least = 0, most = 0;  // of a whole number
+    const char* unit = "";
+    const char* help = "";
+    std::span<const char* const> choices = {};
+    bool inRules = false;     // rules read and write it: the record or the look has a field for it
+    bool required = false;    // of an image: a widget without one gets a warning, a new one takes one of the project's
+    unsigned needs = 0;       // of a style property: traits that a kind needs at least one of
+    // Of what every widget has: where the widget keeps it, instead of among its properties.
+    int Widget::*number = nullptr;
+    bool Widget::*flag = nullptr;
+};
+
+inline constexpr int kLeastFontSize = 4, kMostFontSize = 200;  // pixels
+
+// x, y, w, h, visible: what every widget has.
+std::span<const PropertyInfo> placeProperties();
+// What a look sets and a widget may set for itself.
+std::span<const PropertyInfo> styleProperties();
+
+const PropertyInfo* findStyleProperty(std::string_view key);
+const PropertyInfo& styleProperty(std::string_view key);
+// Null if there is none.
+const PropertyInfo* findIn(std::span<const PropertyInfo> properties, std::string_view key);
+
+// Choices of several kinds, in the order of GORSE_START, GORSE_MIDDLE, GORSE_END.
+std::span<const char* const> alignChoices();
+std::span<const char* const> placeChoices();
+
+// True if the value has the property's type and lies in its range.
+bool fits(const PropertyInfo& property, const PropertyValue& value);
+
+}  // namespace gorsefinch

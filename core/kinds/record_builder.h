@@ -1,0 +1,38 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "core/base/problem.h"
+#include "core/kinds/value.h"
+#include "runtime/gorse_scene.h"
+
+namespace gorsefinch {
+
+// A number of the project's variables.
+struct NumberVariable {
+    uint16_t number;
+    int32_t least, most;  // in steps of 10^-decimals
+    int decimals;
+};
+
+// What a kind needs to complete the record of a widget, after the fields with a property were set.
+class RecordBuilder {
+  public:
+    virtual ~RecordBuilder() = default;
+
+    virtual gorse_record& record() = 0;
+    // A property as the user sees it: the widget's own value, else its look's, else the default. The key must be one of
+    // the kind's.
+    virtual PropertyValue value(std::string_view key) const = 0;
+    std::string text(std::string_view key) const { return std::get<std::string>(value(key)); }
+    // The variable of that name. If there is none, or it is a text, nothing, after reporting a problem.
+    virtual std::optional<NumberVariable> number(const std::string& variable) = 0;
+    // Keeps numbers as long as the record; for fields of the type Numbers. Must not be empty.
+    virtual const int32_t* keep(std::vector<int32_t> numbers) = 0;
+    virtual void report(Severity severity, const std::string& reason, const std::string& remedy) = 0;
+};
+
+}  // namespace gorsefinch

@@ -1,0 +1,239 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/kinds/runtime_records.h"
+
+#include <vector>
+
+#include "core/kinds/kinds.h"
+
+namespace gorsefinch {
+
+namespace {
+
+constexpr FieldInfo lookRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_look, fill, Colour, "fill"),
+    GORSEFINCH_FIELD(gorse_look, border, Colour, "border"),
+    GORSEFINCH_FIELD(gorse_look, text, Colour, "colour"),
+    GORSEFINCH_FIELD(gorse_look, font, Font),
+    GORSEFINCH_FIELD(gorse_look, states, Pointer),
+    GORSEFINCH_FIELD(gorse_look, state_count, U8),
+    GORSEFINCH_FIELD(gorse_look, border_width, U8, "border_width"),
+    GORSEFINCH_FIELD(gorse_look, radius, U8, "radius"),
+    GORSEFINCH_FIELD(gorse_look, padding, U8, "padding"),
+};
+
+constexpr FieldInfo lookStateRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_look_state, look, Look),
+    GORSEFINCH_FIELD(gorse_look_state, when, U8),
+};
+
+constexpr FieldInfo fontRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_font, ranges, Pointer),
+    GORSEFINCH_FIELD(gorse_font, glyphs, Pointer),
+    GORSEFINCH_FIELD(gorse_font, kerns, Pointer),
+    GORSEFINCH_FIELD(gorse_font, bits, Pointer),
+    GORSEFINCH_FIELD(gorse_font, read, Pointer),
+    GORSEFINCH_FIELD(gorse_font, range_count, U16),
+    GORSEFINCH_FIELD(gorse_font, kern_count, U16),
+    GORSEFINCH_FIELD(gorse_font, line_height, U8),
+    GORSEFINCH_FIELD(gorse_font, bits_per_pixel, U8),
+    GORSEFINCH_FIELD(gorse_font, reserved, Padding),
+};
+
+constexpr FieldInfo glyphRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_glyph, offset_low, U16),
+    GORSEFINCH_FIELD(gorse_glyph, offset_high, U8),
+    GORSEFINCH_FIELD(gorse_glyph, width, U8),
+    GORSEFINCH_FIELD(gorse_glyph, height, U8),
+    GORSEFINCH_FIELD(gorse_glyph, left, I8),
+    GORSEFINCH_FIELD(gorse_glyph, top, U8),
+    GORSEFINCH_FIELD(gorse_glyph, advance, U8),
+};
+
+constexpr FieldInfo rangeRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_range, first, U32),
+    GORSEFINCH_FIELD(gorse_range, count, U16),
+    GORSEFINCH_FIELD(gorse_range, glyph, U16),
+};
+
+constexpr FieldInfo kernRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_kern, left, U16),
+    GORSEFINCH_FIELD(gorse_kern, right, U16),
+    GORSEFINCH_FIELD(gorse_kern, by, I16),
+};
+
+constexpr FieldInfo imageRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_image, format, Pointer),
+    GORSEFINCH_FIELD(gorse_image, pixels, Pointer),
+    GORSEFINCH_FIELD(gorse_image, mask, Pointer),
+    GORSEFINCH_FIELD(gorse_image, source, Pointer),
+    GORSEFINCH_FIELD(gorse_image, width, U16),
+    GORSEFINCH_FIELD(gorse_image, height, U16),
+    GORSEFINCH_FIELD(gorse_image, mask_bits, U8),
+    GORSEFINCH_FIELD(gorse_image, reserved, Padding),
+};
+
+constexpr FieldInfo imageSourceRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_image_source, draw, Pointer),
+    GORSEFINCH_FIELD(gorse_image_source, reader, Pointer),
+    GORSEFINCH_FIELD(gorse_image_source, convert, Pointer),
+    GORSEFINCH_FIELD(gorse_image_source, palette, Pointer),
+    GORSEFINCH_FIELD(gorse_image_source, pixel_groups, Pointer),
+    GORSEFINCH_FIELD(gorse_image_source, mask_groups, Pointer),
+    GORSEFINCH_FIELD(gorse_image_source, pixel_address, U32),
+    GORSEFINCH_FIELD(gorse_image_source, mask_address, U32),
+};
+
+constexpr FieldInfo animationRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_animation, frames, Pointer),
+    GORSEFINCH_FIELD(gorse_animation, times, Pointer),
+    GORSEFINCH_FIELD(gorse_animation, count, U16),
+    GORSEFINCH_FIELD(gorse_animation, reserved, Padding),
+};
+
+constexpr FieldInfo screenRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_screen, background, Colour),
+    GORSEFINCH_FIELD(gorse_screen, widgets, Pointer),
+    GORSEFINCH_FIELD(gorse_screen, slots, Pointer),
+    GORSEFINCH_FIELD(gorse_screen, bindings, Pointer),
+    GORSEFINCH_FIELD(gorse_screen, widget_count, U16),
+    GORSEFINCH_FIELD(gorse_screen, slot_count, U16),
+    GORSEFINCH_FIELD(gorse_screen, binding_count, U16),
+    GORSEFINCH_FIELD(gorse_screen, first_slot, U16),
+};
+
+constexpr FieldInfo slotRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_slot, initial, I32),
+    GORSEFINCH_FIELD(gorse_slot, widget, U16),
+    GORSEFINCH_FIELD(gorse_slot, offset, U8),
+    GORSEFINCH_FIELD(gorse_slot, size, U8),
+};
+
+constexpr FieldInfo bindingRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_binding, variable, U16),
+    GORSEFINCH_FIELD(gorse_binding, widget, U16),
+};
+
+constexpr FieldInfo numberVariableRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_number_variable, least, I32),
+    GORSEFINCH_FIELD(gorse_number_variable, most, I32),
+    GORSEFINCH_FIELD(gorse_number_variable, start, I32),
+};
+
+constexpr FieldInfo textVariableRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_text_variable, start, Text),
+    GORSEFINCH_FIELD(gorse_text_variable, offset, U16),
+    GORSEFINCH_FIELD(gorse_text_variable, capacity, U8),
+    GORSEFINCH_FIELD(gorse_text_variable, reserved, Padding),
+};
+
+constexpr FieldInfo ruleRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_rule, period, U32),
+    GORSEFINCH_FIELD(gorse_rule, condition, Offset),
+    GORSEFINCH_FIELD(gorse_rule, body, Offset),
+    GORSEFINCH_FIELD(gorse_rule, otherwise, Offset),
+    GORSEFINCH_FIELD(gorse_rule, screen, Offset),
+    GORSEFINCH_FIELD(gorse_rule, widget, Offset),
+    GORSEFINCH_FIELD(gorse_rule, memory, U16),
+    GORSEFINCH_FIELD(gorse_rule, event, U8),
+    GORSEFINCH_FIELD(gorse_rule, reserved, Padding),
+};
+
+constexpr FieldInfo sceneRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_scene, panel, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, screens, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, numbers, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, texts, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, rules, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, code, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, strings, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, more, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, forms, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, motion, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, screen_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, number_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, text_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, rule_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, slot_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, timer_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, when_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, string_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, first_screen, U16),
+    GORSEFINCH_FIELD(gorse_scene, reserved, U16),
+    GORSEFINCH_FIELD(gorse_scene, slots_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, timers_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, changed_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, whens_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, texts_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, screen_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, end, U32),
+};
+
+constexpr FieldInfo panelRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_panel, format, Pointer),
+    GORSEFINCH_FIELD(gorse_panel, paint, Pointer),
+    GORSEFINCH_FIELD(gorse_panel, turn, Pointer),
+    GORSEFINCH_FIELD(gorse_panel, palette, Pointer),
+    GORSEFINCH_FIELD(gorse_panel, least_buffer, U32),
+    GORSEFINCH_FIELD(gorse_panel, width, U16),
+    GORSEFINCH_FIELD(gorse_panel, height, U16),
+    GORSEFINCH_FIELD(gorse_panel, column_offset, U16),
+    GORSEFINCH_FIELD(gorse_panel, row_offset, U16),
+    GORSEFINCH_FIELD(gorse_panel, palette_count, U16),
+    GORSEFINCH_FIELD(gorse_panel, quarter_turns, U8),
+    GORSEFINCH_FIELD(gorse_panel, flags, U8),
+    GORSEFINCH_FIELD(gorse_panel, unit_x, U8),
+    GORSEFINCH_FIELD(gorse_panel, unit_y, U8),
+    GORSEFINCH_FIELD(gorse_panel, phase_x, U8),
+    GORSEFINCH_FIELD(gorse_panel, phase_y, U8),
+};
+
+}  // namespace
+
+constexpr RecordInfo lookRecord{"gorse_look", sizeof(gorse_look), nullptr, "", lookRecordFields};
+constexpr RecordInfo lookStateRecord{"gorse_look_state", sizeof(gorse_look_state), nullptr, "", lookStateRecordFields};
+constexpr RecordInfo fontRecord{"gorse_font", sizeof(gorse_font), nullptr, "", fontRecordFields};
+constexpr RecordInfo glyphRecord{"gorse_glyph", sizeof(gorse_glyph), nullptr, "", glyphRecordFields};
+constexpr RecordInfo rangeRecord{"gorse_range", sizeof(gorse_range), nullptr, "", rangeRecordFields};
+constexpr RecordInfo kernRecord{"gorse_kern", sizeof(gorse_kern), nullptr, "", kernRecordFields};
+constexpr RecordInfo imageRecord{"gorse_image", sizeof(gorse_image), nullptr, "", imageRecordFields};
+constexpr RecordInfo imageSourceRecord{"gorse_image_source", sizeof(gorse_image_source), nullptr, "", imageSourceRecordFields};
+constexpr RecordInfo animationRecord{"gorse_animation", sizeof(gorse_animation), nullptr, "", animationRecordFields};
+constexpr RecordInfo screenRecord{"gorse_screen", sizeof(gorse_screen), nullptr, "", screenRecordFields};
+constexpr RecordInfo slotRecord{"gorse_slot", sizeof(gorse_slot), nullptr, "", slotRecordFields};
+constexpr RecordInfo bindingRecord{"gorse_binding", sizeof(gorse_binding), nullptr, "", bindingRecordFields};
+constexpr RecordInfo numberVariableRecord{"gorse_number_variable", sizeof(gorse_number_variable), nullptr, "", numberVariableRecordFields};
+constexpr RecordInfo textVariableRecord{"gorse_text_variable", sizeof(gorse_text_variable), nullptr, "", textVariableRecordFields};
+constexpr RecordInfo ruleRecord{"gorse_rule", sizeof(gorse_rule), nullptr, "", ruleRecordFields};
+constexpr RecordInfo sceneRecord{"gorse_scene", sizeof(gorse_scene), nullptr, "", sceneRecordFields};
+constexpr RecordInfo panelRecord{"gorse_panel", sizeof(gorse_panel), nullptr, "", panelRecordFields};
+
+static_assert(isComplete(lookRecord));
+static_assert(isLaidOut(lookStateRecord));
+static_assert(isComplete(fontRecord));
+static_assert(isComplete(glyphRecord));
+static_assert(isComplete(rangeRecord));
+static_assert(isComplete(kernRecord));
+static_assert(isComplete(imageRecord));
+static_assert(isComplete(imageSourceRecord));
+static_assert(isComplete(animationRecord));
+static_assert(isComplete(screenRecord));
+static_assert(isComplete(slotRecord));
+static_assert(isComplete(bindingRecord));
+static_assert(isComplete(numberVariableRecord));
+static_assert(isComplete(textVariableRecord));
+static_assert(isComplete(ruleRecord));
+static_assert(isComplete(sceneRecord));
+static_assert(isComplete(panelRecord));
+
+std::span<const RecordInfo* const> runtimeRecords() {
+    static const std::vector<const RecordInfo*> all = [] {
+        std::vector<const RecordInfo*> out{&labelRecord, &lookRecord, &lookStateRecord, &fontRecord, &glyphRecord, &rangeRecord, &kernRecord, &imageRecord, &imageSourceRecord, &animationRecord, &screenRecord, &slotRecord, &bindingRecord, &numberVariableRecord, &textVariableRecord, &ruleRecord, &sceneRecord, &panelRecord};
+        for (const KindInfo* kind : kinds())
+            if (kind->record != &labelRecord)
+                out.push_back(kind->record);
+        return out;
+    }();
+    return all;
+}
+
+}  // namespace gorsefinch

@@ -1,0 +1,43 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/kinds/kinds.h"
+
+namespace gorsefinch {
+
+namespace {
+
+const PropertyInfo textProperties[] = {
+    {.key = "text", .label = "Text", .type = PropertyType::Text, .fallback = std::string(),
+     .help = "what it says; {variable} shows a value", .inRules = true},
+    {.key = "align", .label = "Align", .type = PropertyType::Choice, .fallback = std::string("left"),
+     .help = "where lines stand in the box", .choices = alignChoices()},
+    {.key = "place", .label = "Place", .type = PropertyType::Choice, .fallback = std::string("middle"),
+     .help = "where the lines stand from top to bottom", .choices = placeChoices()},
+    {.key = "wrap", .label = "Wrap", .type = PropertyType::YesNo, .fallback = false, .help = "break lines that are too long at spaces"},
+};
+
+constexpr const char* textLooks[] = {"text", "plain"};
+
+}  // namespace
+
+constinit const KindInfo textKind{
+    .kind = Kind::Text,
+    .key = "text",
+    .help = "words, and values in braces",
+    .suffix = "text",
+    .width = 120,
+    .height = 24,
+    .properties = textProperties,
+    .record = &labelRecord,
+    .traits = kHasText,
+    .runtime = {&gorse_kind_text, "gorse_kind_text", "gorse_kind_text.c"},
+    .looks = textLooks,
+    .start = [](Widget& widget, bool) { widget.properties["text"] = std::string("Text"); },
+    .sample =
+        [](Widget& widget, bool oneBit) {
+            widget.properties["text"] = std::string("Words");
+            widget.properties["align"] = std::string("middle");
+            widget.properties["size"] = int64_t{oneBit ? 10 : 15};
+        },
+};
+
+}  // namespace gorsefinch

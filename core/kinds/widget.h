@@ -1,0 +1,29 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <memory>
+
+#include "core/kinds/value.h"
+
+namespace gorsefinch {
+
+enum class Kind {
+#define KIND(name, table) name,
+#include "core/kinds/kinds.inc"
+#undef KIND
+};
+
+struct Widget {
+    std::string name;
+    Kind kind = Kind::Rectangle;
+    int x = 0, y = 0, w = 10, h = 10;  // pixels
+    std::string look;                  // "" for the defaults
+    PropertyMap properties;            // its own and its own style
+    bool visible = true;               // when the interface starts
+    bool locked = false;               // in the editor
+    UnknownKeys unknown;
+};
+
+using WidgetRef = std::shared_ptr<const Widget>;
+
+}  // namespace gorsefinch
