@@ -59,6 +59,11 @@ void FileContents::unload() const {
         ::madvise(mapping_, text_.size(), MADV_DONTNEED);
 }
 
+const Bytes& SharedBytes::nothing() {
+    static const Bytes empty = std::make_shared<const FileContents>(std::string());
+    return empty;
+}
+
 Bytes ContentPool::keep(std::string text) {
     const Bytes known = find(text, FileContents::hashOf(text));
     return known ? known : add(FileContents::mapped(std::move(text)));

@@ -48,7 +48,7 @@ using Bytes = std::shared_ptr<const FileContents>;
 // Immutable bytes as a value: copies share them, comparison is by contents. Never null.
 class SharedBytes {
   public:
-    SharedBytes() : SharedBytes(std::string()) {}
+    SharedBytes() : bytes_(nothing()) {}
     SharedBytes(std::string bytes) : bytes_(std::make_shared<const FileContents>(std::move(bytes))) {}
     SharedBytes(const char* text) : SharedBytes(std::string(text)) {}
     // Must not be null.
@@ -62,6 +62,8 @@ class SharedBytes {
     friend bool operator==(const SharedBytes& a, const SharedBytes& b) { return a.bytes_ == b.bytes_ || a.text() == b.text(); }
 
   private:
+    static const Bytes& nothing();
+
     Bytes bytes_;
 };
 

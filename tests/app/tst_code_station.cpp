@@ -179,5 +179,5 @@ class TestCodeStation : public QObject, support::OnWindow {
     }
 };
 
-QTEST_MAIN(TestCodeStation)
+GORSEFINCH_TEST(TestCodeStation, Windows)
 #include "tst_code_station.moc"

@@ -347,5 +347,5 @@ class TestFontsStation : public QObject, support::OnWindow {
     }
 };
 
-QTEST_MAIN(TestFontsStation)
+GORSEFINCH_TEST(TestFontsStation, Windows)
 #include "tst_fonts_station.moc"

@@ -449,5 +449,5 @@ class TestImagesStation : public QObject, support::OnWindow {
     }
 };
 
-QTEST_MAIN(TestImagesStation)
+GORSEFINCH_TEST(TestImagesStation, Windows)
 #include "tst_images_station.moc"

@@ -321,5 +321,5 @@ class TestLayersAndReel : public QObject, support::OnWindow {
     }
 };
 
-QTEST_MAIN(TestLayersAndReel)
+GORSEFINCH_TEST(TestLayersAndReel, Windows)
 #include "tst_layers_and_reel.moc"

@@ -153,5 +153,5 @@ class TestPanelStation : public QObject, support::OnWindow {
     }
 };
 
-QTEST_MAIN(TestPanelStation)
+GORSEFINCH_TEST(TestPanelStation, Windows)
 #include "tst_panel_station.moc"

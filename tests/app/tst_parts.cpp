@@ -173,9 +173,5 @@ class TestParts : public QObject {
     }
 };
 
-int main(int count, char** words) {
-    QApplication application(count, words);
-    TestParts test;
-    return QTest::qExec(&test, count, words);
-}
+GORSEFINCH_TEST(TestParts, Windows)
 #include "tst_parts.moc"

@@ -138,5 +138,5 @@ class TestRandomHand : public QObject, support::OnWindow {
     }
 };
 
-QTEST_MAIN(TestRandomHand)
+GORSEFINCH_TEST(TestRandomHand, Windows)
 #include "tst_random_hand.moc"

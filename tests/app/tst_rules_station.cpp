@@ -79,9 +79,7 @@ class TestRulesStation : public QObject, support::OnWindow {
         QVERIFY(editor_->annotation(1).isEmpty());
         open_->station(5);
         QVERIFY(open_->find<QPushButton>("problems")->text().contains("1 problem"));
-        QTimer::singleShot(100, this, [] {
-            QWidget* dialog = QApplication::activeModalWidget();
-            QVERIFY(dialog);
+        support::onNextDialog([](QWidget* dialog) {
             auto* list = dialog->findChild<QListWidget*>("problem_list");
             list->setCurrentRow(0);
             list->setFocus();
@@ -156,5 +154,5 @@ class TestRulesStation : public QObject, support::OnWindow {
     }
 };
 
-QTEST_MAIN(TestRulesStation)
+GORSEFINCH_TEST(TestRulesStation, Windows)
 #include "tst_rules_station.moc"

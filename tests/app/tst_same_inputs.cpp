@@ -133,5 +133,5 @@ class TestSameInputs : public QObject, public OnWindow {
     }
 };
 
-QTEST_MAIN(TestSameInputs)
+GORSEFINCH_TEST(TestSameInputs, Windows)
 #include "tst_same_inputs.moc"

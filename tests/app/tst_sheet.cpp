@@ -294,5 +294,5 @@ class TestSheet : public QObject, support::OnWindow {
     }
 };
 
-QTEST_MAIN(TestSheet)
+GORSEFINCH_TEST(TestSheet, Windows)
 #include "tst_sheet.moc"

@@ -21,8 +21,8 @@ namespace {
 
 // Presses a button of the next question; gives the question's words.
 void answer(QMessageBox::StandardButton button, QString* words = nullptr) {
-    QTimer::singleShot(100, qApp, [button, words] {
-        auto* box = qobject_cast<QMessageBox*>(QApplication::activeModalWidget());
+    support::onNextDialog([button, words](QWidget* dialog) {
+        auto* box = qobject_cast<QMessageBox*>(dialog);
         QVERIFY(box);
         if (words)
             *words = box->text();
@@ -166,8 +166,8 @@ class TestStart : public QObject, support::OnWindow {
         open_->station(4);
         const int light = ground();
         const auto choose = [&](const QString& name) {
-            QTimer::singleShot(100, qApp, [name] {
-                auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+            support::onNextDialog([name](QWidget* popup) {
+                auto* menu = qobject_cast<QMenu*>(popup);
                 QVERIFY(menu);
                 for (QMenu* part : menu->findChildren<QMenu*>())
                     for (QAction* action : part->actions())
@@ -187,9 +187,7 @@ class TestStart : public QObject, support::OnWindow {
     void commandsAreFoundByTheirNames() {
         open_->station(5);
         int shown = 0, all = 0;
-        QTimer::singleShot(100, qApp, [&] {
-            QWidget* dialog = QApplication::activeModalWidget();
-            QVERIFY(dialog);
+        support::onNextDialog([&](QWidget* dialog) {
             auto* list = dialog->findChild<QTreeWidget*>();
             all = list->topLevelItemCount();
             QTest::keyClicks(dialog->findChild<QLineEdit*>(), "dupl");
@@ -203,5 +201,5 @@ class TestStart : public QObject, support::OnWindow {
     }
 };
 
-QTEST_MAIN(TestStart)
+GORSEFINCH_TEST(TestStart, Windows)
 #include "tst_start.moc"

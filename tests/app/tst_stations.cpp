@@ -238,8 +238,8 @@ class TestStations : public QObject, support::OnWindow {
     void aBrokenProjectIsTold() {
         QVERIFY(target::writeFile(open_->path("project/gorsefinch.json"), "{ \"gorsefinch\": 1, "));
         QString said;
-        QTimer::singleShot(200, this, [&said] {
-            if (auto* box = qobject_cast<QMessageBox*>(QApplication::activeModalWidget())) {
+        support::onNextDialog([&said](QWidget* dialog) {
+            if (auto* box = qobject_cast<QMessageBox*>(dialog)) {
                 said = box->text();
                 box->accept();
             }
@@ -276,5 +276,5 @@ class TestStations : public QObject, support::OnWindow {
     }
 };
 
-QTEST_MAIN(TestStations)
+GORSEFINCH_TEST(TestStations, Windows)
 #include "tst_stations.moc"

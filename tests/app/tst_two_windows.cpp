@@ -20,14 +20,8 @@ using namespace support;
 namespace {
 
 // Presses a button of the next dialog, as soon as it comes up.
-void answer(const char* button, int attempts = 300) {
-    QTimer::singleShot(10, [button, attempts] {
-        QWidget* dialog = QApplication::activeModalWidget();
-        if (!dialog && attempts > 0) {
-            answer(button, attempts - 1);
-            return;
-        }
-        QVERIFY(dialog);
+void answer(const char* button) {
+    onNextDialog([button](QWidget* dialog) {
         auto* found = dialog->findChild<QPushButton*>(button);
         QVERIFY2(found, button);
         QTest::mouseClick(found, Qt::LeftButton);
@@ -378,5 +372,5 @@ class TestTwoWindows : public QObject, public OnWindow {
     }
 };
 
-QTEST_MAIN(TestTwoWindows)
+GORSEFINCH_TEST(TestTwoWindows, Windows)
 #include "tst_two_windows.moc"

@@ -178,5 +178,5 @@ class TestVariablesStation : public QObject, support::OnWindow {
     }
 };
 
-QTEST_MAIN(TestVariablesStation)
+GORSEFINCH_TEST(TestVariablesStation, Windows)
 #include "tst_variables_station.moc"

@@ -232,9 +232,7 @@ class TestWindow : public QObject, support::OnWindow {
         QTest::mouseMove(canvas(), at(30, 120));
         QMouseEvent move(QEvent::MouseMove, at(30, 120), canvas()->mapToGlobal(at(30, 120)), Qt::NoButton, Qt::NoButton, Qt::NoModifier);
         QApplication::sendEvent(canvas(), &move);
-        QTimer::singleShot(100, this, [] {
-            QWidget* popup = QApplication::activePopupWidget();
-            QVERIFY(popup);
+        support::onNextDialog([](QWidget* popup) {
             auto* letters = popup->findChild<QLineEdit*>();
             QTest::keyClicks(letters, "rec");
             QTest::keyClick(letters, Qt::Key_Return);
@@ -304,11 +302,5 @@ class TestWindow : public QObject, support::OnWindow {
     }
 };
 
-int main(int count, char** words) {
-    QApplication application(count, words);
-    QApplication::setOrganizationName("gorsefinch-test");
-    QApplication::setApplicationName("gorsefinch-test");
-    TestWindow test;
-    return QTest::qExec(&test, count, words);
-}
+GORSEFINCH_TEST(TestWindow, Windows)
 #include "tst_window.moc"

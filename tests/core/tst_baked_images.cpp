@@ -306,5 +306,5 @@ class TestBakedImages : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestBakedImages)
+GORSEFINCH_TEST(TestBakedImages, Nothing)
 #include "tst_baked_images.moc"

@@ -266,5 +266,5 @@ class TestCommandLine : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestCommandLine)
+GORSEFINCH_TEST(TestCommandLine, Nothing)
 #include "tst_command_line.moc"

@@ -168,5 +168,5 @@ class TestDiffusion : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestDiffusion)
+GORSEFINCH_TEST(TestDiffusion, Nothing)
 #include "tst_diffusion.moc"

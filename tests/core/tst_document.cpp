@@ -220,5 +220,5 @@ class TestDocument : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestDocument)
+GORSEFINCH_TEST(TestDocument, Nothing)
 #include "tst_document.moc"

@@ -102,5 +102,5 @@ class TestDrawings : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestDrawings)
+GORSEFINCH_TEST(TestDrawings, Nothing)
 #include "tst_drawings.moc"

@@ -208,5 +208,5 @@ class TestExpressions : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestExpressions)
+GORSEFINCH_TEST(TestExpressions, Nothing)
 #include "tst_expressions.moc"

@@ -422,5 +422,5 @@ class TestFontSettings : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestFontSettings)
+GORSEFINCH_TEST(TestFontSettings, Nothing)
 #include "tst_font_settings.moc"

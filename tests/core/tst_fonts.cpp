@@ -167,5 +167,5 @@ class TestFonts : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestFonts)
+GORSEFINCH_TEST(TestFonts, Nothing)
 #include "tst_fonts.moc"

@@ -290,5 +290,5 @@ class TestFrames : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestFrames)
+GORSEFINCH_TEST(TestFrames, Nothing)
 #include "tst_frames.moc"

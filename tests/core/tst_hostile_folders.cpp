@@ -332,5 +332,5 @@ class TestHostileFolders : public QObject {
     }
 };
 
-QTEST_GUILESS_MAIN(TestHostileFolders)
+GORSEFINCH_TEST(TestHostileFolders, EventLoop)
 #include "tst_hostile_folders.moc"

@@ -128,5 +128,5 @@ class TestHostilePictures : public QObject {
     }
 };
 
-QTEST_GUILESS_MAIN(TestHostilePictures)
+GORSEFINCH_TEST(TestHostilePictures, EventLoop)
 #include "tst_hostile_pictures.moc"

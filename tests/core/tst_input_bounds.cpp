@@ -23,10 +23,6 @@ using namespace support;
 
 namespace {
 
-bool tells(const Problems& problems, const std::string& words) {
-    return std::any_of(problems.begin(), problems.end(), [&](const Problem& each) { return each.text().find(words) != std::string::npos && !each.remedy.empty(); });
-}
-
 CompiledRules compiled(const std::string& text) {
     const Document d = withRules(withVariable(addWidgets(makeDocument(), "first", {makeWidget("words", Kind::Text, 0, 0, 40, 20)}), makeNumber("level", 0, 100, 0)), "main", text);
     return compileRules(ProjectNames(d), *d.rules);
@@ -279,5 +275,5 @@ class TestInputBounds : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestInputBounds)
+GORSEFINCH_TEST(TestInputBounds, Nothing)
 #include "tst_input_bounds.moc"

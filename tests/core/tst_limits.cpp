@@ -11,10 +11,6 @@ using namespace support;
 
 namespace {
 
-bool tells(const Problems& problems, const std::string& words) {
-    return std::any_of(problems.begin(), problems.end(), [&](const Problem& each) { return each.severity == Severity::Error && each.text().find(words) != std::string::npos; });
-}
-
 // A project on a disk in memory whose second screen has so many widgets.
 MemoryDisk withWidgets(size_t count) {
     MemoryDisk files;
@@ -125,5 +121,5 @@ class TestLimits : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestLimits)
+GORSEFINCH_TEST(TestLimits, Nothing)
 #include "tst_limits.moc"

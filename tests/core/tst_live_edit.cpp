@@ -231,5 +231,5 @@ class TestLiveEdit : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestLiveEdit)
+GORSEFINCH_TEST(TestLiveEdit, Nothing)
 #include "tst_live_edit.moc"

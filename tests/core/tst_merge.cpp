@@ -167,5 +167,5 @@ class TestMerge : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestMerge)
+GORSEFINCH_TEST(TestMerge, Nothing)
 #include "tst_merge.moc"

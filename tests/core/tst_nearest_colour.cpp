@@ -100,5 +100,5 @@ class TestNearestColour : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestNearestColour)
+GORSEFINCH_TEST(TestNearestColour, Nothing)
 #include "tst_nearest_colour.moc"

@@ -135,5 +135,5 @@ class TestNeededSources : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestNeededSources)
+GORSEFINCH_TEST(TestNeededSources, Nothing)
 #include "tst_needed_sources.moc"

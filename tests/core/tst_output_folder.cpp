@@ -143,5 +143,5 @@ class TestOutputFolder : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestOutputFolder)
+GORSEFINCH_TEST(TestOutputFolder, Nothing)
 #include "tst_output_folder.moc"

@@ -286,5 +286,5 @@ class TestPictures : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestPictures)
+GORSEFINCH_TEST(TestPictures, Nothing)
 #include "tst_pictures.moc"

@@ -287,5 +287,5 @@ class TestPixels : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestPixels)
+GORSEFINCH_TEST(TestPixels, Nothing)
 #include "tst_pixels.moc"

@@ -145,5 +145,5 @@ class TestProblems : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestProblems)
+GORSEFINCH_TEST(TestProblems, Nothing)
 #include "tst_problems.moc"

@@ -120,5 +120,5 @@ class TestProgress : public QObject {
     }
 };
 
-QTEST_MAIN(TestProgress)
+GORSEFINCH_TEST(TestProgress, Windows)
 #include "tst_progress.moc"

@@ -408,5 +408,5 @@ class TestProjectFiles : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestProjectFiles)
+GORSEFINCH_TEST(TestProjectFiles, Nothing)
 #include "tst_project_files.moc"

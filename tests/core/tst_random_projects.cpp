@@ -91,5 +91,5 @@ class TestRandomProjects : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestRandomProjects)
+GORSEFINCH_TEST(TestRandomProjects, Nothing)
 #include "tst_random_projects.moc"

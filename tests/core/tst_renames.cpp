@@ -205,5 +205,5 @@ class TestRenames : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestRenames)
+GORSEFINCH_TEST(TestRenames, Nothing)
 #include "tst_renames.moc"

@@ -342,5 +342,5 @@ class TestRules : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestRules)
+GORSEFINCH_TEST(TestRules, Nothing)
 #include "tst_rules.moc"

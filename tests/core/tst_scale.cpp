@@ -110,5 +110,5 @@ class TestScale : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestScale)
+GORSEFINCH_TEST(TestScale, Nothing)
 #include "tst_scale.moc"

@@ -93,5 +93,5 @@ class TestShelf : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestShelf)
+GORSEFINCH_TEST(TestShelf, Nothing)
 #include "tst_shelf.moc"

@@ -267,5 +267,5 @@ class TestTwoPrograms : public QObject {
     }
 };
 
-QTEST_GUILESS_MAIN(TestTwoPrograms)
+GORSEFINCH_TEST(TestTwoPrograms, EventLoop)
 #include "tst_two_programs.moc"

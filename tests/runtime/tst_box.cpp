@@ -148,5 +148,5 @@ class TestBox : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestBox)
+GORSEFINCH_TEST(TestBox, Nothing)
 #include "tst_box.moc"

@@ -230,5 +230,5 @@ class TestByteCode : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestByteCode)
+GORSEFINCH_TEST(TestByteCode, Nothing)
 #include "tst_byte_code.moc"

@@ -147,5 +147,5 @@ class TestDirtyList : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestDirtyList)
+GORSEFINCH_TEST(TestDirtyList, Nothing)
 #include "tst_dirty_list.moc"

@@ -263,5 +263,5 @@ class TestDrawing : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestDrawing)
+GORSEFINCH_TEST(TestDrawing, Nothing)
 #include "tst_drawing.moc"

@@ -143,5 +143,5 @@ class TestProperties : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestProperties)
+GORSEFINCH_TEST(TestProperties, Nothing)
 #include "tst_properties.moc"

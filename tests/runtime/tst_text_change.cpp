@@ -14,7 +14,7 @@ using namespace support;
 
 namespace {
 
-constexpr int kWidth = 200, kHeight = 40;
+constexpr int kLineWidth = 200, kLineHeight = 40;
 
 // A panel of grey bytes with one text in the middle of it, drawn by the runtime itself.
 class Bench {
@@ -29,11 +29,11 @@ class Bench {
     const std::vector<const gorse_font*>& fonts() const { return fonts_; }
 
     std::vector<uint8_t> drawn(const std::string& text, const gorse_text_box& where, const gorse_font* font) {
-        std::vector<uint8_t> pixels(static_cast<size_t>(kWidth) * kHeight, 0);
+        std::vector<uint8_t> pixels(static_cast<size_t>(kLineWidth) * kLineHeight, 0);
         gorse_canvas c{};
         c.strip.pixels = pixels.data();
-        c.strip.stride = kWidth;
-        c.clip = {0, 0, kWidth, kHeight};
+        c.strip.stride = kLineWidth;
+        c.clip = {0, 0, kLineWidth, kLineHeight};
         c.format = &gorse_format_grey8;
         c.run = twin_->run();
         gorse_draw_text(&c, gorse_plain_text(text.c_str()), &where, font, 0xffffffffu);
@@ -98,12 +98,12 @@ class TestTextChange : public QObject {
                     after = before;
                     after[static_cast<size_t>(round) % after.size()] = letters[std::uniform_int_distribution<size_t>(0, 20)(random)];
                 }
-                const gorse_text_box where{{10, 4, kWidth - 10, kHeight - 4}, static_cast<uint8_t>(align), GORSE_MIDDLE, 0};
+                const gorse_text_box where{{10, 4, kLineWidth - 10, kLineHeight - 4}, static_cast<uint8_t>(align), GORSE_MIDDLE, 0};
                 const Boxes boxes = differenceOf(before, after, where, font);
                 const auto a = bench_.drawn(before, where, font), b = bench_.drawn(after, where, font);
-                for (int y = 0; y < kHeight; ++y)
-                    for (int x = 0; x < kWidth; ++x) {
-                        const auto at = static_cast<size_t>(y * kWidth + x);
+                for (int y = 0; y < kLineHeight; ++y)
+                    for (int x = 0; x < kLineWidth; ++x) {
+                        const auto at = static_cast<size_t>(y * kLineWidth + x);
                         if (a[at] != b[at])
                             QVERIFY2(isInside(boxes, x, y), qPrintable(QString("\"%1\" to \"%2\" at %3,%4").arg(before.c_str(), after.c_str()).arg(x).arg(y)));
                     }
@@ -111,7 +111,7 @@ class TestTextChange : public QObject {
     }
 
     void equalTextsDifferNowhere() {
-        const gorse_text_box where{{0, 0, kWidth, kHeight}, GORSE_END, GORSE_MIDDLE, 0};
+        const gorse_text_box where{{0, 0, kLineWidth, kLineHeight}, GORSE_END, GORSE_MIDDLE, 0};
         for (const gorse_font* font : bench_.fonts())
             for (const char* text : {"", "1043", "AVAV", "12:34"})
                 QVERIFY(differenceOf(text, text, where, font).empty());
@@ -121,11 +121,11 @@ class TestTextChange : public QObject {
     void digitsThatStayAreLeftAlone() {
         // The largest shows the temperature, so it holds all digits.
         const gorse_font* font = *std::max_element(bench_.fonts().begin(), bench_.fonts().end(), [](const auto* x, const auto* y) { return x->line_height < y->line_height; });
-        const gorse_text_box where{{0, 0, kWidth, kHeight}, GORSE_END, GORSE_MIDDLE, 0};
+        const gorse_text_box where{{0, 0, kLineWidth, kLineHeight}, GORSE_END, GORSE_MIDDLE, 0};
         const Boxes boxes = differenceOf("043", "1043", where, font);
         QCOMPARE(boxes.size(), size_t{1});
-        QVERIFY(boxes[0].x1 < kWidth - 10);
-        const gorse_text_box left{{0, 0, kWidth, kHeight}, GORSE_START, GORSE_MIDDLE, 0};
+        QVERIFY(boxes[0].x1 < kLineWidth - 10);
+        const gorse_text_box left{{0, 0, kLineWidth, kLineHeight}, GORSE_START, GORSE_MIDDLE, 0};
         QCOMPARE(differenceOf("1043", "1044", left, font).size(), size_t{1});
     }
 
@@ -135,5 +135,5 @@ class TestTextChange : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestTextChange)
+GORSEFINCH_TEST(TestTextChange, Nothing)
 #include "tst_text_change.moc"

@@ -13,7 +13,7 @@ using namespace support;
 
 namespace {
 
-constexpr int kWidth = 220, kHeight = 120;
+constexpr int kCanvasWidth = 220, kCanvasHeight = 120;
 constexpr gorse_colour kWhite = 0xffffffffu;
 
 struct Placed {
@@ -111,14 +111,14 @@ class TestTextLayout : public QObject {
     std::vector<const gorse_font*> fonts_;
 
     GreyCanvas drawn(const std::string& text, const gorse_text_box& where, const gorse_font& font, const gorse_rect& clip) {
-        GreyCanvas out(kWidth, kHeight);
+        GreyCanvas out(kCanvasWidth, kCanvasHeight);
         const gorse_canvas c = out.canvas(clip);
         gorse_draw_text(&c, gorse_plain_text(text.c_str()), &where, &font, kWhite);
         return out;
     }
 
     GreyCanvas expected(const std::u32string& text, const gorse_text_box& where, const gorse_font& font, const gorse_rect& clip) {
-        GreyCanvas out(kWidth, kHeight);
+        GreyCanvas out(kCanvasWidth, kCanvasHeight);
         const gorse_canvas c = out.canvas(clip);
         if (!text.empty())
             for (const Placed& each : PlainLayout(font, where).place(text))
@@ -143,10 +143,10 @@ class TestTextLayout : public QObject {
             std::u32string text;
             for (int i = of(30); i > 0; --i)
                 text += letters[static_cast<size_t>(of(static_cast<int>(letters.size())))];
-            const gorse_rect box{of(60) - 10, of(40) - 10, kWidth - of(120), kHeight - of(40)};
+            const gorse_rect box{of(60) - 10, of(40) - 10, kCanvasWidth - of(120), kCanvasHeight - of(40)};
             const gorse_text_box where{box, static_cast<uint8_t>(of(3)), static_cast<uint8_t>(of(3)), static_cast<uint8_t>(of(2))};
-            const int x = of(kWidth - 1), y = of(kHeight - 1);
-            const gorse_rect clip = round % 3 == 0 ? gorse_rect{x, y, x + 1 + of(kWidth - x), y + 1 + of(kHeight - y)} : gorse_rect{0, 0, kWidth, kHeight};
+            const int x = of(kCanvasWidth - 1), y = of(kCanvasHeight - 1);
+            const gorse_rect clip = round % 3 == 0 ? gorse_rect{x, y, x + 1 + of(kCanvasWidth - x), y + 1 + of(kCanvasHeight - y)} : gorse_rect{0, 0, kCanvasWidth, kCanvasHeight};
             const bool same = drawn(utf8(text), where, font, clip).pixels() == expected(text, where, font, clip).pixels();
             QVERIFY2(same, qPrintable(QString("round %1: \"%2\", align %3, place %4, wrap %5, room %6").arg(round).arg(utf8(text).c_str()).arg(where.align).arg(where.place).arg(where.wrap).arg(box.x1 - box.x0)));
         }
@@ -168,8 +168,8 @@ class TestTextLayout : public QObject {
     void brokenTextsShowTheMissingBox() {
         QFETCH(QByteArray, text);
         QFETCH(QString, as);
-        const gorse_text_box where{{2, 2, kWidth, kHeight}, GORSE_START, GORSE_START, 0};
-        const gorse_rect whole{0, 0, kWidth, kHeight};
+        const gorse_text_box where{{2, 2, kCanvasWidth, kCanvasHeight}, GORSE_START, GORSE_START, 0};
+        const gorse_rect whole{0, 0, kCanvasWidth, kCanvasHeight};
         for (const gorse_font* font : fonts_)
             QVERIFY(drawn(text.toStdString(), where, *font, whole).pixels() == expected(as.toStdU32String(), where, *font, whole).pixels());
         // The reader never runs past the end, whatever stands there.
@@ -193,13 +193,13 @@ class TestTextLayout : public QObject {
             const gorse_text_box where{{10, 5, 130, 70}, static_cast<uint8_t>(round % 3), static_cast<uint8_t>(round / 3 % 3), static_cast<uint8_t>(round % 2)};
             const std::vector<char> exact(bytes.c_str(), bytes.c_str() + bytes.size() + 1);
             const GreyCanvas picture = drawn(exact.data(), where, *fonts_[static_cast<size_t>(round) % fonts_.size()], clip);
-            for (int y = 0; y < kHeight; ++y)
-                for (int x = 0; x < kWidth; ++x)
+            for (int y = 0; y < kCanvasHeight; ++y)
+                for (int x = 0; x < kCanvasWidth; ++x)
                     if (x < clip.x0 || x >= clip.x1 || y < clip.y0 || y >= clip.y1)
                         QCOMPARE(int{picture.at(x, y)}, 0);
         }
     }
 };
 
-QTEST_APPLESS_MAIN(TestTextLayout)
+GORSEFINCH_TEST(TestTextLayout, Nothing)
 #include "tst_text_layout.moc"

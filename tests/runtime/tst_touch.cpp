@@ -169,5 +169,5 @@ class TestTouch : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestTouch)
+GORSEFINCH_TEST(TestTouch, Nothing)
 #include "tst_touch.moc"

@@ -86,6 +86,13 @@ inline Document openExample(const char* name) {
 
 inline Document openKiln() { return openExample("kiln"); }
 
+// True if one of the problems contains the words and says what to do.
+inline bool tells(const Problems& problems, const std::string& words) {
+    return std::any_of(problems.begin(), problems.end(), [&](const Problem& each) {
+        return each.severity == Severity::Error && each.text().find(words) != std::string::npos && !each.remedy.empty();
+    });
+}
+
 // A project's files in a folder of a disk in memory.
 inline void putProject(MemoryDisk& disk, const ProjectFiles& files, const std::string& folder = "/p") {
     for (const auto& [path, bytes] : files)

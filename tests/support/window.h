@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <functional>
+#include <QTimer>
 #include <QApplication>
 #include <QDir>
 #include <QDirIterator>
@@ -48,6 +50,20 @@ inline void dropAt(QWidget* on, const QMimeData& data, const QPoint& at) {
 
 // The window on a copy of an example, driven by mouse and keys.
 namespace support {
+
+// Hands the dialog, menu or popup that comes up next to `then`, however long that takes; up to 10 s.
+inline void onNextDialog(std::function<void(QWidget* dialog)> then, int attempts = 1000) {
+    QTimer::singleShot(10, qApp, [then = std::move(then), attempts] {
+        QWidget* const popup = QApplication::activePopupWidget();
+        QWidget* const shown = popup ? popup : QApplication::activeModalWidget();
+        if (shown && shown->isVisible())
+            then(shown);
+        else if (attempts > 0)
+            onNextDialog(then, attempts - 1);
+        else
+            QFAIL("no dialog came up");
+    });
+}
 
 class OpenWindow {
   public:

@@ -140,5 +140,5 @@ class Test8Bits : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(Test8Bits)
+GORSEFINCH_TEST(Test8Bits, Nothing)
 #include "tst_8_bits.moc"

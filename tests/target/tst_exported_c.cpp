@@ -151,5 +151,5 @@ class TestExportedC : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestExportedC)
+GORSEFINCH_TEST(TestExportedC, Nothing)
 #include "tst_exported_c.moc"

@@ -244,5 +244,5 @@ class TestFontTools : public QObject {
     }
 };
 
-QTEST_GUILESS_MAIN(TestFontTools)
+GORSEFINCH_TEST(TestFontTools, EventLoop)
 #include "tst_font_tools.moc"

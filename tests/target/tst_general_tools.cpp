@@ -111,5 +111,5 @@ class TestGeneralTools : public QObject {
     }
 };
 
-QTEST_GUILESS_MAIN(TestGeneralTools)
+GORSEFINCH_TEST(TestGeneralTools, EventLoop)
 #include "tst_general_tools.moc"

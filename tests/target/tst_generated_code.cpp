@@ -200,5 +200,5 @@ class TestGeneratedCode : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestGeneratedCode)
+GORSEFINCH_TEST(TestGeneratedCode, Nothing)
 #include "tst_generated_code.moc"

@@ -39,5 +39,5 @@ class TestRandomInterfaces : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestRandomInterfaces)
+GORSEFINCH_TEST(TestRandomInterfaces, Nothing)
 #include "tst_random_interfaces.moc"

@@ -157,5 +157,5 @@ class TestSamePixels : public QObject {
 
 };
 
-QTEST_APPLESS_MAIN(TestSamePixels)
+GORSEFINCH_TEST(TestSamePixels, Nothing)
 #include "tst_same_pixels.moc"

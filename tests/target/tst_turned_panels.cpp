@@ -135,5 +135,5 @@ class TestTurnedPanels : public QObject {
     }
 };
 
-QTEST_APPLESS_MAIN(TestTurnedPanels)
+GORSEFINCH_TEST(TestTurnedPanels, Nothing)
 #include "tst_turned_panels.moc"
