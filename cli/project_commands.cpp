@@ -4,6 +4,7 @@
 #include <nlohmann/json.hpp>
 
 #include "cli/commands.h"
+#include "core/emit/generation_problems.h"
 #include "core/emit/output_folder.h"
 #include "core/project/names.h"
 #include "core/project/presets.h"

@@ -238,7 +238,7 @@ void CodeStation::fillFiles() {
 }
 
 void CodeStation::fillCosts() {
-    const Costs costs = costsOf(*session_.scene());
+    const Costs& costs = session_.costs();
     costModel_->clear();
     costModel_->setHorizontalHeaderLabels({tr("Costs on the target"), tr("Flash B"), tr("RAM B")});
     const auto row = [](const QString& name, const Cost& cost) {

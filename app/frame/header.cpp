@@ -168,7 +168,7 @@ void Header::refresh() {
     project_->setLines(name + (session_.history().isSaved() ? tr(" · saved") : tr(" · not saved")), folder);
     for (int i = 0; i < stations_.size(); ++i)
         cells_[i]->setLines(stations_[i]->title(), stations_[i]->figure());
-    const Cost total = costsOf(*session_.scene()).total();
+    const Cost total = session_.costs().total();
     flash_->setValue(total.flash, session_.document().panel->flashBytes);
     ram_->setValue(total.ram, session_.document().panel->ramBytes);
 }

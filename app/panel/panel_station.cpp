@@ -206,7 +206,7 @@ void PanelStation::refresh() {
     held.step(0);
     const PanelMemory& memory = held.memory();
     held_->setPicture(toImage(memory), tr("%1 columns x %2 rows, %3, %4 bytes").arg(memory.width()).arg(memory.height()).arg(info(panel.format).key).arg(memory.bytes().size()), {});
-    const Costs costs = costsOf(scene);
+    const Costs& costs = session_.costs();
     facts_->setText(tr("one full picture %1 B\ndraw buffer      %2 B\nstate            %3 B\nstack, about     %4 B")
                         .arg(packedBytes(panel.format, panel.width, panel.height), 7).arg(costs.buffer, 7).arg(costs.state, 7).arg(costs.stack, 7));
 }

@@ -177,7 +177,7 @@ QWidget* ScreensStation::makeRight() {
 }
 
 QString ScreensStation::figure() const {
-    const Costs costs = costsOf(*session_.scene());
+    const Costs& costs = session_.costs();
     long bytes = 0;
     for (const auto& [name, cost] : costs.screens)
         bytes += cost.flash;

@@ -3,7 +3,6 @@
 
 #include <algorithm>
 
-#include "core/emit/generate.h"
 #include "core/project/project_text.h"
 
 namespace gorsefinch::app {
@@ -69,6 +68,7 @@ void Session::adopt(Document document) {
     history_ = std::make_unique<History>(std::move(document));
     history_->markSaved();
     builder_ = SceneBuilder();
+    reporter_ = SceneReporter();
     twin_.reset();
     screen_ = QString::fromStdString(this->document().screens.front()->name);
     selection_.clear();
@@ -180,8 +180,9 @@ void Session::rebuild() {
         twin_ = std::make_unique<Twin>(scene_);
     problems_ = openProblems_;
     problems_.insert(problems_.end(), scene_->problems.begin(), scene_->problems.end());
-    const Problems more = generationProblems(*scene_);
-    problems_.insert(problems_.end(), more.begin(), more.end());
+    SceneReport report = reporter_.report(*scene_);
+    costs_ = std::move(report.costs);
+    problems_.insert(problems_.end(), report.problems.begin(), report.problems.end());
 }
 
 void Session::refresh(const Document& before, bool opened) {

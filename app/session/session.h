@@ -10,6 +10,7 @@
 #include <memory>
 
 #include "app/session/project_store.h"
+#include "core/emit/scene_report.h"
 #include "core/project/edit.h"
 #include "core/project/history.h"
 #include "core/sim/twin.h"
@@ -68,6 +69,8 @@ class Session : public QObject {
     // A font that the interface uses; null if nothing uses it. Valid until the next edit.
     const BakedFont* font(const FontKey& key) const { return builder_.font(key); }
     const Problems& problems() const { return problems_; }
+    // What the project costs on its target.
+    const Costs& costs() const { return costs_; }
     const History& history() const { return *history_; }
 
     // Makes an edit the present. `merge` joins successive edits of one gesture.
@@ -133,6 +136,8 @@ class Session : public QObject {
     std::optional<ProjectFolder::Theirs> reviewed_;
     SceneBuilder builder_;
     BuiltSceneRef scene_;
+    SceneReporter reporter_;
+    Costs costs_;
     std::unique_ptr<Twin> twin_;
     Problems openProblems_, problems_;
     std::optional<ProjectFolder::Unsaved> recovery_;

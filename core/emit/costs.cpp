@@ -22,23 +22,6 @@ constexpr SourceSize sourceSizes[] = {
 
 int pointerBytes(int wordBits) { return wordBits == 8 ? 2 : 4; }
 
-Cost screenCost(const BuiltScene& scene, const ScreenPart& part, std::set<const gorse_look*>& looks) {
-    const int bits = scene.document.panel->wordBits;
-    Cost cost;
-    cost.flash = recordBytes(screenRecord, bits);
-    for (size_t i = 0; i < part.widgets.size(); ++i) {
-        cost.flash += widgetFlash(part, i, bits) + pointerBytes(bits);
-        const gorse_look* look = part.widgets[i]->look;
-        if (looks.insert(look).second)
-            cost.flash += recordBytes(lookRecord, bits) * (1 + look->state_count) +
-                          recordBytes(lookStateRecord, bits) * look->state_count;
-    }
-    cost.flash += static_cast<long>(part.slots.size()) * recordBytes(slotRecord, bits);
-    cost.flash += static_cast<long>(part.bindings.size()) * recordBytes(bindingRecord, bits);
-    cost.ram = part.memoryBytes + 4 * static_cast<long>(part.slots.size());
-    return cost;
-}
-
 // What an image takes of the code's memory; what lives outside leaves its records there.
 long imageFlash(const ImageUse& use, int bits) {
     const BakedImage& image = *use.image;
@@ -74,6 +57,24 @@ long widgetFlash(const ScreenPart& part, size_t widget, int wordBits) {
     return bytes;
 }
 
+ScreenCost screenCost(const BuiltScene& scene, const ScreenPart& part) {
+    const int bits = scene.document.panel->wordBits;
+    ScreenCost cost;
+    cost.own.flash = recordBytes(screenRecord, bits);
+    std::set<const gorse_look*> looks;
+    for (size_t i = 0; i < part.widgets.size(); ++i) {
+        cost.own.flash += widgetFlash(part, i, bits) + pointerBytes(bits);
+        const gorse_look* look = part.widgets[i]->look;
+        if (looks.insert(look).second)
+            cost.looks.emplace_back(look, recordBytes(lookRecord, bits) * (1 + look->state_count) +
+                                              recordBytes(lookStateRecord, bits) * look->state_count);
+    }
+    cost.own.flash += static_cast<long>(part.slots.size()) * recordBytes(slotRecord, bits);
+    cost.own.flash += static_cast<long>(part.bindings.size()) * recordBytes(bindingRecord, bits);
+    cost.own.ram = part.memoryBytes + 4 * static_cast<long>(part.slots.size());
+    return cost;
+}
+
 long stackEstimate(int wordBits) { return wordBits == 8 ? 420 : 760; }
 
 Cost Costs::total() const {
@@ -87,11 +88,22 @@ Cost Costs::total() const {
 }
 
 Costs costsOf(const BuiltScene& scene) {
+    ScreenCost last;
+    return costsOf(scene, [&](const std::shared_ptr<const ScreenPart>& part) -> const ScreenCost& { return last = screenCost(scene, *part); });
+}
+
+Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
     const int bits = scene.document.panel->wordBits;
     Costs out;
     std::set<const gorse_look*> looks;
-    for (const auto& part : scene.parts)
-        out.screens.emplace_back(part->source->name, screenCost(scene, *part, looks));
+    for (const auto& part : scene.parts) {
+        const ScreenCost& each = costOf(part);
+        Cost cost = each.own;
+        for (const auto& [look, flash] : each.looks)
+            if (looks.insert(look).second)
+                cost.flash += flash;
+        out.screens.emplace_back(part->source->name, cost);
+    }
     for (const ImageUse& use : scene.images)
         out.images.emplace_back(use.name, Cost{imageFlash(use, bits), 0});
     for (const BakedFont* font : scene.fonts)

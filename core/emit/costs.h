@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <functional>
 #include <map>
+#include <memory>
 #include <string>
 #include <vector>
 
@@ -22,6 +24,17 @@ struct Costs {
 };
 
 Costs costsOf(const BuiltScene& scene);
+
+// The costs of a screen by itself, and those of each look that it uses. Looks are shared: the first screen that uses one
+// bears its cost.
+struct ScreenCost {
+    Cost own;
+    std::vector<std::pair<const gorse_look*, long>> looks;
+};
+ScreenCost screenCost(const BuiltScene& scene, const ScreenPart& part);
+// The same with costs of screens that are known already.
+using ScreenCosts = std::function<const ScreenCost&(const std::shared_ptr<const ScreenPart>& part)>;
+Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf);
 
 // Flash bytes of one widget: its record and its texts. Looks are shared and counted with the screen that uses them
 // first.

@@ -6,42 +6,12 @@
 #include "core/base/hash.h"
 #include "core/emit/c_text.h"
 #include "core/emit/runtime_sources.h"
+#include "core/emit/generation_problems.h"
 #include "core/emit/scene_writer.h"
-#include "core/project/names.h"
 
 namespace gorsefinch {
 
 namespace {
-
-class ClashFinder {
-  public:
-    explicit ClashFinder(Problems& problems) : problems_(problems) {}
-
-    void add(const std::string& symbol, const std::string& what) {
-        const auto [known, fresh] = symbols_.emplace(symbol, what);
-        if (fresh || known->second == what)
-            return;
-        Problem p;
-        p.place = what;
-        p.reason = "in C it would have the same name, " + symbol + ", as " + known->second;
-        p.remedy = "Rename one of them";
-        problems_.push_back(p);
-    }
-
-  private:
-    Problems& problems_;
-    std::map<std::string, std::string> symbols_;
-};
-
-void addNameTrouble(const std::string& name, const std::string& what, Problems& problems) {
-    if (const auto trouble = nameTrouble(name)) {
-        Problem p;
-        p.place = what;
-        p.reason = *trouble;
-        p.remedy = "Rename it";
-        problems.push_back(p);
-    }
-}
 
 std::string lists(const GeneratedCode& code) {
     std::string out;
@@ -66,56 +36,6 @@ std::string manifestText(const GeneratedCode& code, const std::string& name) {
 }
 
 }  // namespace
-
-Problems generationProblems(const BuiltScene& scene) {
-    const Document& doc = scene.document;
-    Problems problems;
-    ClashFinder clashes(problems);
-    addNameTrouble(doc.name, "the project", problems);
-    for (const char* own : {"begin", "step", "touch", "go", "screen", "redraw", "flush", "screens", "numbers", "texts",
-                            "strings", "code", "rules", "panel", "scene", "read", "palette"})
-        clashes.add(doc.name + "_" + own, std::string("the generated ") + own);
-    for (const ScreenRef& screen : doc.screens) {
-        addNameTrouble(screen->name, "screen " + screen->name, problems);
-        clashes.add(upperCase(doc.name + "_screen_" + screen->name), "screen " + screen->name);
-        clashes.add(doc.name + "_screen_" + screen->name + "_widgets", "screen " + screen->name);
-        for (const WidgetRef& widget : screen->widgets) {
-            const std::string what = "widget " + screen->name + "." + widget->name;
-            addNameTrouble(widget->name, what, problems);
-            clashes.add(widgetSymbol(doc, *screen, *widget), what);
-        }
-    }
-    for (const Variable& v : *doc.variables) {
-        addNameTrouble(v.name, "variable " + v.name, problems);
-        clashes.add(doc.name + "_set_" + v.name, "variable " + v.name);
-        clashes.add(doc.name + "_get_" + v.name, "variable " + v.name);
-        clashes.add(upperCase(doc.name + "_" + v.name) + "_DECIMALS", "variable " + v.name);
-    }
-    for (const HookInfo& hook : scene.rules->hooks)
-        clashes.add(hookSymbol(doc, hook), "hook " + hook.name);
-    for (const ImageUse& use : scene.images) {
-        for (size_t i = 0; i < (use.allFrames ? use.image->frames.size() : 1); ++i)
-            clashes.add(imageSymbol(doc, use.name, i), "image " + use.name);
-        const BakedFrame& frame = use.image->frames.front();
-        if (doc.panel->wordBits == 8 && !use.image->outside && std::max(frame.pixels.size(), frame.mask.size()) > 32767) {
-            Problem p;
-            p.place = "image " + use.name;
-            p.reason = "it is larger than the 32767 bytes that an object may have on an 8-bit target";
-            p.remedy = "Make it smaller";
-            problems.push_back(p);
-        }
-    }
-    for (const BakedFont* font : scene.fonts)
-        clashes.add(fontSymbol(doc, font->key()), "face " + font->key().face);
-    if (scene.stateBytes(8) > 65000) {
-        Problem p;
-        p.place = "panel";
-        p.reason = "the state would take more than 64 KB";
-        p.remedy = "Use fewer variables or shorter texts";
-        problems.push_back(p);
-    }
-    return problems;
-}
 
 GeneratedCode generateCode(const BuiltScene& scene) {
     GeneratedCode code;

@@ -22,7 +22,4 @@ GeneratedCode generateCode(const BuiltScene& scene);
 // The command that compiles a folder of generated code: every source, one include path.
 std::string compileCommand(const GeneratedCode& code, const std::string& folder, int wordBits);
 
-// What has to be true before code can be generated: names that stay apart, a budget that a record can hold.
-Problems generationProblems(const BuiltScene& scene);
-
 }  // namespace gorsefinch

@@ -47,10 +47,11 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
         chosen.insert("gorse_palette.c");
     if (scene.panel.turn)
         chosen.insert(turnOf(format.format).symbol.source);
-    for (const auto& part : scene.parts) {
-        for (size_t i = 0; i < part->widgets.size(); ++i)
-            chosen.insert(info(part->source->widgets[i]->kind).of(part->records[i]).source);
-    }
+    std::set<const RuntimeKind*> kinds;
+    for (const auto& part : scene.parts)
+        kinds.insert(part->kinds.begin(), part->kinds.end());
+    for (const RuntimeKind* each : kinds)
+        chosen.insert(each->source);
     if (scene.scene.more)
         chosen.insert("gorse_code_more.c");
     if (scene.scene.forms)

@@ -51,7 +51,7 @@ struct RecordInfo {
 
 #define GORSEFINCH_FIELD(structure, member, type, ...)                                                        \
     ::gorsefinch::FieldInfo {                                                                                 \
-        #member, offsetof(structure, member), sizeof(structure::member), ::gorsefinch::FieldType::type, ##__VA_ARGS__ \
+        #member, offsetof(structure, member), sizeof(structure::member), ::gorsefinch::FieldType::type __VA_OPT__(, ) __VA_ARGS__ \
     }
 
 constexpr bool isPointer(FieldType type) { return type >= FieldType::Text && type <= FieldType::Pointer; }

@@ -70,7 +70,9 @@ class PartBuilder {
         takeMemory(widget, record.widget, kind.state.bytes);
         if (kind.complete)
             kind.complete(filler);
-        record.widget.kind = kind.of(record).kind;
+        const RuntimeKind& runtime = kind.of(record);
+        record.widget.kind = runtime.kind;
+        part_->kinds.insert(&runtime);
         addSlots(number, widget, record.widget);
         part_->widgets.push_back(&record.widget);
     }

@@ -42,6 +42,7 @@ struct ScreenPart {
     bool needsMore = false, needsForms = false;  // any of its texts does
     bool moves = false;                          // any of its widgets does something by itself
     std::deque<std::vector<int32_t>> numbers;    // that records point to
+    std::set<const RuntimeKind*> kinds;          // that draw its widgets
     std::vector<FontNeed> needs;
     std::vector<ImageUse> images;
     int memoryBytes = 0;                         // of its texts' buffers

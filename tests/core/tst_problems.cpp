@@ -4,6 +4,7 @@
 #include <QtTest>
 
 #include "core/emit/generate.h"
+#include "core/emit/generation_problems.h"
 #include "core/project/image_edits.h"
 #include "core/sim/twin.h"
 #include "tests/support/projects.h"

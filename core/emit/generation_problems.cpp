@@ -1,0 +1,140 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/emit/generation_problems.h"
+
+#include <algorithm>
+
+#include "core/emit/c_text.h"
+#include "core/emit/scene_writer.h"
+#include "core/project/names.h"
+
+namespace gorsefinch {
+
+namespace {
+
+class ClashFinder {
+  public:
+    explicit ClashFinder(const std::string& project) : project_(project) {}
+
+    void add(const std::string& symbol, const std::string& what) {
+        const auto [known, fresh] = symbols_.emplace(symbol, what);
+        if (fresh || known->second == what)
+            return;
+        Problem p;
+        p.place = what;
+        p.reason = "in C it would have the same name, " + project_ + "_" + symbol + ", as " + known->second;
+        p.remedy = "Rename one of them";
+        problems_.push_back(p);
+    }
+
+    Problems problems() { return std::move(problems_); }
+
+  private:
+    const std::string& project_;
+    Problems problems_;
+    std::map<std::string, std::string> symbols_;
+};
+
+void addNameTrouble(const std::string& name, const std::string& what, Problems& problems) {
+    if (const auto trouble = nameTrouble(name)) {
+        Problem p;
+        p.place = what;
+        p.reason = *trouble;
+        p.remedy = "Rename it";
+        problems.push_back(p);
+    }
+}
+
+}  // namespace
+
+void visitOwnSymbols(const SymbolVisitor& visit) {
+    for (const char* own : {"begin", "step", "touch", "go", "screen", "redraw", "flush", "screens", "numbers", "texts",
+                            "strings", "code", "rules", "panel", "scene", "read", "palette"})
+        visit(own, std::string("the generated ") + own);
+}
+
+void visitSymbols(const Screen& screen, const SymbolVisitor& visit) {
+    const std::string what = "screen " + screen.name;
+    visit(upperCase("screen_" + screen.name), what);
+    visit("screen_" + screen.name + "_widgets", what);
+    for (const WidgetRef& widget : screen.widgets)
+        visit(screen.name + "_" + widget->name, "widget " + screen.name + "." + widget->name);
+}
+
+void visitSymbols(const std::vector<Variable>& variables, const SymbolVisitor& visit) {
+    for (const Variable& v : variables) {
+        const std::string what = "variable " + v.name;
+        visit("set_" + v.name, what);
+        visit("get_" + v.name, what);
+        visit(upperCase(v.name) + "_DECIMALS", what);
+    }
+}
+
+void visitSymbols(const CompiledRules& rules, const SymbolVisitor& visit) {
+    for (const HookInfo& hook : rules.hooks)
+        visit("hook_" + hook.name, "hook " + hook.name);
+}
+
+void visitAssetSymbols(const BuiltScene& scene, const SymbolVisitor& visit) {
+    const Document& doc = scene.document;
+    const auto plain = [&](const std::string& symbol) { return symbol.substr(doc.name.size() + 1); };
+    for (const ImageUse& use : scene.images)
+        for (size_t i = 0; i < (use.allFrames ? use.image->frames.size() : 1); ++i)
+            visit(plain(imageSymbol(doc, use.name, i)), "image " + use.name);
+    for (const BakedFont* font : scene.fonts)
+        visit(plain(fontSymbol(doc, font->key())), "face " + font->key().face);
+}
+
+Problems nameProblems(const BuiltScene& scene) {
+    const Document& doc = scene.document;
+    Problems problems;
+    addNameTrouble(doc.name, "the project", problems);
+    for (const ScreenRef& screen : doc.screens) {
+        addNameTrouble(screen->name, "screen " + screen->name, problems);
+        for (const WidgetRef& widget : screen->widgets)
+            addNameTrouble(widget->name, "widget " + screen->name + "." + widget->name, problems);
+    }
+    for (const Variable& v : *doc.variables)
+        addNameTrouble(v.name, "variable " + v.name, problems);
+    ClashFinder clashes(doc.name);
+    const auto add = [&](const std::string& symbol, const std::string& what) { clashes.add(symbol, what); };
+    visitOwnSymbols(add);
+    for (const ScreenRef& screen : doc.screens)
+        visitSymbols(*screen, add);
+    visitSymbols(*doc.variables, add);
+    visitSymbols(*scene.rules, add);
+    visitAssetSymbols(scene, add);
+    const Problems more = clashes.problems();
+    problems.insert(problems.end(), more.begin(), more.end());
+    return problems;
+}
+
+Problems sizeProblems(const BuiltScene& scene) {
+    Problems problems;
+    for (const ImageUse& use : scene.images) {
+        const BakedFrame& frame = use.image->frames.front();
+        if (scene.document.panel->wordBits == 8 && !use.image->outside && std::max(frame.pixels.size(), frame.mask.size()) > 32767) {
+            Problem p;
+            p.place = "image " + use.name;
+            p.reason = "it is larger than the 32767 bytes that an object may have on an 8-bit target";
+            p.remedy = "Make it smaller";
+            problems.push_back(p);
+        }
+    }
+    if (scene.stateBytes(8) > 65000) {
+        Problem p;
+        p.place = "panel";
+        p.reason = "the state would take more than 64 KB";
+        p.remedy = "Use fewer variables or shorter texts";
+        problems.push_back(p);
+    }
+    return problems;
+}
+
+Problems generationProblems(const BuiltScene& scene) {
+    Problems problems = nameProblems(scene);
+    const Problems more = sizeProblems(scene);
+    problems.insert(problems.end(), more.begin(), more.end());
+    return problems;
+}
+
+}  // namespace gorsefinch
