@@ -1,9 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// From an edit to new pixels on the canvas and in the twin, on a project of 200 screens of 50 widgets beside one of 2.
+// From an edit to new pixels on the canvas and in the twin, on a project of 200 screens of 50 widgets beside one of 2: in
+// the core alone, and in the window with costs, problems and the header.
 #include <benchmark/benchmark.h>
 
 #include "bench/interleaved.h"
+#include "bench/open_window.h"
+#include "core/image/picture.h"
 #include "core/project/edit.h"
+#include "core/project/image_edits.h"
 #include "core/project/project_folder.h"
 #include "core/sim/twin.h"
 
@@ -86,5 +90,75 @@ void editToPixels(benchmark::State& state) {
     state.counters["200_worst_us"] = many.highest();
 }
 BENCHMARK(editToPixels)->Arg(0)->Arg(1)->Arg(2)->ArgName("move_words_add")->Iterations(400)->Unit(benchmark::kMicrosecond);
+
+// The same with 2,000 variables, 2,000 rules and 300 images.
+Document veryLargeProject() {
+    Document d = largeProject(200);
+    for (int i = 0; i < 2000; ++i) {
+        Variable v;
+        v.name = "v" + std::to_string(i);
+        auto all = *d.variables;
+        all.push_back(std::move(v));
+        d.variables = std::make_shared<const std::vector<Variable>>(std::move(all));
+    }
+    std::string rules;
+    for (int i = 0; i < 2000; ++i)
+        rules += "on screen" + std::to_string(i % 200) + ".w" + std::to_string(i / 200 * 3 % 48) + ".tap\n    v" + std::to_string(i) + " = v" +
+                 std::to_string(i) + " + 1\n\n";
+    d = withRules(d, "main", rules);
+    std::vector<Image> images;
+    for (int i = 0; i < 300; ++i) {
+        Picture p = makePicture(32, 32, 0xff000000u + static_cast<uint32_t>(i) * 977u);
+        Image image;
+        image.file = "tile" + std::to_string(i) + ".png";
+        image.original = FileContents::mapped(encodePng(p));
+        images.push_back(std::move(image));
+    }
+    d = addImages(d, std::move(images));
+    std::vector<Widget> shown;
+    for (int i = 0; i < 300; ++i) {
+        Widget w;
+        w.name = "tile" + std::to_string(i);
+        w.kind = Kind::Image;
+        w.properties["image"] = (*d.images)[(*d.images).size() - 300 + static_cast<size_t>(i)].name;
+        shown.push_back(std::move(w));
+    }
+    return addWidgets(addScreen(d, 199, "tiles"), "tiles", std::move(shown));
+}
+
+// One edit after the other through the session of a window, up to the pixels that the window shows.
+class WindowEditor {
+  public:
+    explicit WindowEditor(const Document& document) : open_(document) { QApplication::processEvents(); }
+
+    void edit(int what, int number) {
+        app::Session& session = open_.session();
+        const Document& document = session.document();
+        const Names one{"w4"};
+        if (what == 0)
+            session.edit(setProperty(document, "screen0", one, "x", int64_t{number % 200}), "Move");
+        else
+            session.edit(setProperty(document, "screen0", one, "text", std::string(1, static_cast<char>('!' + number % 90))), "Write");
+        QApplication::processEvents();
+    }
+
+  private:
+    bench::OpenWindow open_;
+};
+
+void editInWindow(benchmark::State& state) {
+    WindowEditor small(largeProject(2)), large(state.range(1) == 0 ? largeProject(200) : veryLargeProject());
+    bench::Stopwatch few, many;
+    int number = 0;
+    for (auto _ : state) {
+        ++number;
+        few.time([&] { small.edit(static_cast<int>(state.range(0)), number); });
+        many.time([&] { large.edit(static_cast<int>(state.range(0)), number); });
+    }
+    state.counters["2_screens_us"] = few.median();
+    state.counters["200_screens_us"] = many.median();
+    state.counters["200_worst_us"] = many.highest();
+}
+BENCHMARK(editInWindow)->Args({0, 0})->Args({1, 0})->Args({0, 1})->Args({1, 1})->ArgNames({"move_words", "much"})->Iterations(400)->Unit(benchmark::kMicrosecond);
 
 }  // namespace

@@ -3,22 +3,17 @@
 // end, and a frame of each step.
 #include <benchmark/benchmark.h>
 
-#include <QApplication>
 #include <QListView>
 #include <QScrollBar>
-#include <QStandardPaths>
-#include <QTemporaryDir>
 
-#include "app/frame/main_window.h"
-#include "app/session/session.h"
-#include "app/theme/theme.h"
 #include "bench/interleaved.h"
+#include "bench/open_window.h"
 #include "core/image/picture.h"
 #include "core/project/font_edits.h"
 #include "core/project/image_edits.h"
+#include "core/project/project_folder.h"
 
 using namespace gorsefinch;
-using namespace gorsefinch::app;
 
 namespace {
 
@@ -54,48 +49,8 @@ Document withMuch() {
     return addWidgets(addScreen(d, 0, "sizes"), "sizes", std::move(texts));
 }
 
-// A window on a project, with nothing left to be made in the background.
-class Open {
-  public:
-    explicit Open(const Document& document) {
-        QStandardPaths::setTestModeEnabled(true);
-        Theme::apply(*qApp, Appearance::Light);
-        window_.resize(1280, 780);
-        if (!session_.create(document, dir_.filePath("project")))
-            return;
-        window_.openProject(dir_.filePath("project"));
-        window_.show();
-        session_.runTwin(false);
-        settle(4000);
-    }
-    ~Open() { session_.dropRecovery(); }
-
-    static void settle(int ms) {
-        QElapsedTimer clock;
-        clock.start();
-        while (clock.elapsed() < ms)
-            QApplication::processEvents(QEventLoop::AllEvents, 20);
-    }
-    // To the station's pixels, drawn whole.
-    void show(int station) {
-        window_.showStation(station);
-        QApplication::processEvents();
-        benchmark::DoNotOptimize(window_.grab().toImage().constBits());
-    }
-    void leave() {
-        window_.showStation(0);
-        QApplication::processEvents();
-    }
-    QListView* list(const char* name) { return window_.findChild<QListView*>(name); }
-
-  private:
-    QTemporaryDir dir_;
-    Session session_;
-    MainWindow window_{session_};
-};
-
 void openStation(benchmark::State& state) {
-    Open small(kiln()), large(withMuch());
+    bench::OpenWindow small(kiln()), large(withMuch());
     const int station = static_cast<int>(state.range(0));
     bench::Stopwatch few, many;
     for (auto _ : state) {
@@ -111,7 +66,7 @@ void openStation(benchmark::State& state) {
 BENCHMARK(openStation)->Arg(1)->Arg(2)->ArgName("images_fonts")->Iterations(12)->Unit(benchmark::kMillisecond);
 
 void scrollStation(benchmark::State& state) {
-    Open large(withMuch());
+    bench::OpenWindow large(withMuch());
     const bool images = state.range(0) == 1;
     large.show(static_cast<int>(state.range(0)));
     QListView* list = large.list(images ? "images" : "fonts");

@@ -71,7 +71,9 @@ BringIn::BringIn(Session& session, QWidget* window) : QObject(window), session_(
     });
     connect(&session, &Session::savedChanged, this, [this] {
         seeOwn();
-        watchFolder();
+        // Only a save changes the folder.
+        if (!session_.isOpen() || session_.history().isSaved())
+            watchFolder();
     });
     auto* settled = new QTimer(this);
     settled->setSingleShot(true);

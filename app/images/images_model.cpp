@@ -23,7 +23,7 @@ ImagesModel::ImagesModel(Session& session, QObject* parent) : QAbstractListModel
         if (change.opened || change.assets || change.panel)
             reload();
         else if (change.screens || change.screenList)
-            countUses();
+            countUses(false);
     });
 }
 
@@ -57,17 +57,27 @@ void ImagesModel::reload() {
     rows_ = std::move(rows);
     if (!sameRows)
         endResetModel();
-    countUses();
+    countUses(true);
     makeNext();
 }
 
-void ImagesModel::countUses() {
-    for (Row& row : rows_)
-        row.uses = static_cast<int>(usersOfImage(session_.document(), row.image.name).size());
-    for (Row& row : rows_)
-        for (const ImageUse& use : session_.scene()->images)
-            if (use.name == row.image.name)
-                row.allFrames = use.allFrames;
+void ImagesModel::countUses(bool reloaded) {
+    const auto counts = imageUses(session_.document());
+    std::map<std::string_view, bool> allFrames;
+    for (const ImageUse& use : session_.scene()->images)
+        allFrames[use.name] = use.allFrames;
+    bool any = reloaded;
+    for (Row& row : rows_) {
+        const auto count = counts.find(row.image.name);
+        const int uses = count == counts.end() ? 0 : count->second;
+        const auto shown = allFrames.find(row.image.name);
+        const bool all = shown == allFrames.end() ? row.allFrames : shown->second;
+        any = any || uses != row.uses || all != row.allFrames;
+        row.uses = uses;
+        row.allFrames = all;
+    }
+    if (!any)
+        return;
     if (!rows_.empty())
         Q_EMIT dataChanged(index(0), index(rowCount() - 1));
     Q_EMIT totalsChanged();

@@ -51,7 +51,8 @@ class ImagesModel : public QAbstractListModel {
         mutable QPixmap thumbnail;
     };
     void reload();
-    void countUses();
+    // Tells the views if a count changed, or if the rows were reloaded.
+    void countUses(bool reloaded);
     void makeNext();
     void take(const QString& name, const Result<BakedImageRef>& baked);
     const QPixmap& thumbnail(const Row& row) const;

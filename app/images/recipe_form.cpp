@@ -39,7 +39,12 @@ RecipeForm::RecipeForm(Session& session, ImageDesk& desk, QWidget* parent)
     finish();
     connect(&desk, &ImageDesk::shown, this, &RecipeForm::refresh);
     connect(&desk, &ImageDesk::currentChanged, this, &RecipeForm::refresh);
-    connect(&session, &Session::changed, this, &RecipeForm::refresh);
+    connect(&session, &Session::changed, this, [this] {
+        if (isVisible())
+            refresh();
+        else
+            stale_ = true;
+    });
 }
 
 void RecipeForm::change(const Step& step, const QString& label, const QString& merge) { desk_.change(step, label, merge); }
@@ -284,6 +289,13 @@ void RecipeForm::editPalette(int entry) {
 
 void RecipeForm::showPalette() {
     static_cast<PaletteStrip*>(palette_)->setColours(desk_.baked() ? desk_.baked()->palette : std::vector<Colour>());
+}
+
+// Edits elsewhere cost nothing here.
+void RecipeForm::showEvent(QShowEvent* event) {
+    FormPage::showEvent(event);
+    if (std::exchange(stale_, false))
+        refresh();
 }
 
 void RecipeForm::refresh() {

@@ -26,6 +26,9 @@ class RecipeForm : public FormPage {
     void cropAsked(bool on);
     void aspectHeld(bool held);
 
+  protected:
+    void showEvent(QShowEvent* event) override;
+
   private:
     using Step = std::function<void(Recipe&)>;
     void makeShape();
@@ -47,6 +50,7 @@ class RecipeForm : public FormPage {
     QWidget* palette_ = nullptr;
     QLabel* enlarged_ = nullptr;
     QLabel* packed_ = nullptr;
+    bool stale_ = false;  // the project changed while this was not visible
 };
 
 }  // namespace gorsefinch::app

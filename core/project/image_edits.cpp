@@ -130,6 +130,18 @@ Document withRecipeOn(const Document& document, std::span<const std::string> ima
     return next;
 }
 
+std::map<std::string, int, std::less<>> imageUses(const Document& document) {
+    std::map<std::string, int, std::less<>> out;
+    for (const ScreenRef& screen : document.screens)
+        for (const WidgetRef& widget : screen->widgets)
+            for (const PropertyInfo& property : info(widget->kind).properties)
+                if (property.type == PropertyType::Image)
+                    if (const auto found = widget->properties.find(property.key); found != widget->properties.end())
+                        if (const auto* name = std::get_if<std::string>(&found->second); name && !name->empty())
+                            ++out[*name];
+    return out;
+}
+
 std::vector<std::string> usersOfImage(const Document& document, std::string_view image) {
     std::vector<std::string> out;
     for (const ScreenRef& screen : document.screens)

@@ -1,7 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <map>
 #include <span>
+#include <string>
+#include <vector>
 
 #include "core/project/document.h"
 
@@ -28,5 +31,7 @@ Recipe withoutPicture(const Recipe& recipe);
 
 // Where an image is used: "screen.widget" of each widget that shows it.
 std::vector<std::string> usersOfImage(const Document& document, std::string_view image);
+// How many times widgets name each image; images that none names are left out.
+std::map<std::string, int, std::less<>> imageUses(const Document& document);
 
 }  // namespace gorsefinch

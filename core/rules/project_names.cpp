@@ -3,20 +3,33 @@
 
 namespace gorsefinch {
 
-ProjectNames::ProjectNames(const Document& document) : document_(document) {
-    for (const Variable& each : *document.variables)
-        numbers_ += each.type != VariableType::Text;
-    int number = 0;
-    for (const Variable& each : *document.variables) {
-        const bool isText = each.type == VariableType::Text;
-        const int at = isText ? texts_++ : number++;
-        variables_.emplace(each.name, VariableRef{&each, at, isText ? numbers_ + at : at});
+namespace {
+
+std::shared_ptr<const ProjectNames::VariableIndex> indexOf(const Shared<std::vector<Variable>>& variables) {
+    auto out = std::make_shared<ProjectNames::VariableIndex>();
+    out->of = variables;
+    for (const bool texts : {false, true}) {
+        int number = 0;
+        for (const Variable& each : *variables) {
+            if ((each.type == VariableType::Text) != texts)
+                continue;
+            out->byName.emplace(each.name, ProjectNames::VariableRef{&each, number++, static_cast<int>(out->byBinding.size())});
+            out->byBinding.push_back(&each);
+        }
+        if (!texts)
+            out->numbers = number;
     }
+    return out;
 }
 
+}  // namespace
+
+ProjectNames::ProjectNames(const Document& document, const std::shared_ptr<const VariableIndex>& known)
+    : document_(document), variables_(known && known->of == document.variables ? known : indexOf(document.variables)) {}
+
 std::optional<ProjectNames::VariableRef> ProjectNames::variable(std::string_view name) const {
-    const auto found = variables_.find(std::string(name));
-    return found == variables_.end() ? std::nullopt : std::optional(found->second);
+    const auto found = variables_->byName.find(name);
+    return found == variables_->byName.end() ? std::nullopt : std::optional(found->second);
 }
 
 void ProjectNames::indexWidgets() const {

@@ -19,14 +19,25 @@ inline constexpr const char* kFindScreen = "The station Screens lists the screen
 // between threads.
 class ProjectNames {
   public:
-    explicit ProjectNames(const Document& document);
-
     struct VariableRef {
         const Variable* variable;
         int number;   // among the numbers, or among the texts
         int binding;  // texts count on from the numbers
     };
+    // The variables by name and number, which documents with the same list of variables can share.
+    struct VariableIndex {
+        Shared<std::vector<Variable>> of;
+        std::unordered_map<std::string_view, VariableRef> byName;
+        std::vector<const Variable*> byBinding;
+        int numbers = 0;
+    };
+
+    // `known` is taken if it is of this document's variables.
+    explicit ProjectNames(const Document& document, const std::shared_ptr<const VariableIndex>& known = nullptr);
+
     std::optional<VariableRef> variable(std::string_view name) const;
+    const Variable& variableOf(int binding) const { return *variables_->byBinding[static_cast<size_t>(binding)]; }
+    const std::shared_ptr<const VariableIndex>& variables() const { return variables_; }
 
     struct WidgetPlace {
         int screen, widget;
@@ -36,19 +47,18 @@ class ProjectNames {
     std::optional<WidgetPlace> widget(std::string_view screen, std::string_view name) const;
     int screen(std::string_view name) const { return document_.screenIndex(name); }
 
-    int numberCount() const { return numbers_; }
-    int textCount() const { return texts_; }
+    int numberCount() const { return variables_->numbers; }
+    int textCount() const { return static_cast<int>(variables_->byBinding.size()) - variables_->numbers; }
     const Document& document() const { return document_; }
 
   private:
     void indexWidgets() const;
 
     const Document& document_;
-    std::unordered_map<std::string, VariableRef> variables_;
+    std::shared_ptr<const VariableIndex> variables_;
     // By name, the place of the only widget, or -1. Built when a widget is first looked up without its screen.
     mutable std::unordered_map<std::string_view, WidgetPlace> widgets_;
     mutable bool widgetsKnown_ = false;
-    int numbers_ = 0, texts_ = 0;
 };
 
 }  // namespace gorsefinch

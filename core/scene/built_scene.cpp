@@ -335,7 +335,8 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
     const Changes changes = changesFrom(document);
     auto out = std::make_shared<BuiltScene>();
     out->document = document;
-    const ProjectNames names(out->document);
+    const ProjectNames names(out->document, variables_);
+    variables_ = names.variables();
     if (changes.all) {
         looks_.clear();
         out->rules = std::make_shared<CompiledRules>(compileRules(names, *document.rules));

@@ -63,6 +63,7 @@ class SceneBuilder {
 
     LookPool looks_;
     ImageBakery images_;
+    std::shared_ptr<const ProjectNames::VariableIndex> variables_;
     std::shared_ptr<BuiltScene> last_;
 };
 

@@ -216,11 +216,10 @@ class PartBuilder {
                         std::to_string(most - 1),
                     "Shorten the words or narrow the variables' ranges");
         label.widget.capacity = static_cast<uint8_t>(std::min(longest + 1, most));
-        for (const int variable : variables)
+        for (const int variable : variables) {
             part_->bindings.push_back({static_cast<uint16_t>(variable), static_cast<uint16_t>(number)});
-        for (const Variable& each : *context_.document.variables)
-            if (variables.count(context_.names.variable(each.name)->binding) != 0)
-                part_->usedVariables.insert(each.name);
+            part_->usedVariables.insert(context_.names.variableOf(variable).name);
+        }
     }
 
     // A place in the screen's part of the state for the widget's text and, behind it, what its kind remembers. What finds
