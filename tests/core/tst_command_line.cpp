@@ -59,7 +59,7 @@ class TestCommandLine : public QObject {
         QVERIFY(err_.contains("nowhere") && err_.contains("no such folder") && !err_.contains("nowhere/nowhere"));
         // The message contains a relative folder once, and nothing of the toolkit is printed.
         QVERIFY(QDir(dir_.path()).mkdir("bare"));
-        QCOMPARE(run({"check", QDir().relativeFilePath(dir_.filePath("bare"))}), 1);
+        QCOMPARE(run({"check", "../" + QFileInfo(dir_.path()).fileName() + "/bare"}), 1);
         QCOMPARE(out_.count("bare"), 1);
         QVERIFY(out_.contains("bare/gorsefinch.json") && out_.contains("Open a folder with a project"));
         QVERIFY(err_.isEmpty());

@@ -46,9 +46,9 @@ int runTestCase(const TestCase& test, int argc, char** argv) {
 #else
             const QGuiApplication application(argc, argv);
 #endif
-            // Settings of the tests stay apart from the user's.
+            // Settings of a test stay apart from the user's and from those of tests that run beside it.
             QCoreApplication::setOrganizationName("gorsefinch-test");
-            QCoreApplication::setApplicationName("gorsefinch-test");
+            QCoreApplication::setApplicationName(QString::fromStdString(test.name));
             return run(test, argc, argv);
         }
     }
