@@ -32,12 +32,6 @@ static void set_slot(gorse *g, gorse_machine *m, uint16_t slot) {
     gorse_set_slot(g, slot, screen, gorse_pop(m));
 }
 
-static void go_back(gorse *g) {
-    gorse_head *head = gorse_head_of(g);
-    if (head->back_count != 0u)
-        head->wanted = head->history[--head->back_count];
-}
-
 static void command(gorse *g, gorse_machine *m, uint16_t screen) {
     uint16_t widget = next_word(m);
     uint8_t what = *m->at++;
@@ -85,7 +79,7 @@ int32_t gorse_run(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule) {
         case GORSE_OP_GO: gorse_go(g, word); continue;
         case GORSE_OP_CALL: gorse_call_hook(g, &m, word, 0); continue;
         case GORSE_OP_COMMAND: command(g, &m, word); continue;
-        case GORSE_OP_BACK: go_back(g); continue;
+        case GORSE_OP_BACK: gorse_head_of(g)->wanted = GORSE_BACK; continue;
         case GORSE_OP_BYTE:
             value = *m.at++;
             if (value > 127)

@@ -16,13 +16,16 @@ typedef struct gorse_area {
     int16_t x0, y0, x1, y1;
 } gorse_area;
 
+/* gorse_head.wanted: the latest screen of the history. */
+#define GORSE_BACK 0xfffeu
+
 /* The head of the state. Behind it numbers (int32), slots (int32), timers (uint32: when each is due), a bit for each
  * changed variable, a byte for each `when` (what its condition was), the text variables, the shown screen's texts;
  * where each begins the scene says. */
 typedef struct gorse_head {
     uint32_t now;
     uint16_t screen;
-    uint16_t wanted;   /* screen to change to when the rule ends, or GORSE_NONE */
+    uint16_t wanted;   /* screen to change to when the rule ends, the last that was asked for; GORSE_BACK or GORSE_NONE */
     uint16_t pressed;  /* widget that took the press, or GORSE_NONE */
     uint8_t down, inside;
     uint8_t started, anything_changed;

@@ -6,15 +6,16 @@
 #include "gorse_internal.h"
 
 void gorse_go(gorse *g, uint16_t screen) {
-    gorse_head *head = gorse_head_of(g);
-    if (screen >= g->scene->screen_count || screen == head->screen)
-        return;
+    if (screen < g->scene->screen_count)
+        gorse_head_of(g)->wanted = screen;
+}
+
+static void remember(gorse_head *head) {
     if (head->back_count == GORSE_HISTORY) {
         memmove(head->history, head->history + 1, sizeof head->history - sizeof head->history[0]);
         head->back_count--;
     }
     head->history[head->back_count++] = head->screen;
-    head->wanted = screen;
 }
 
 void gorse_show_screen(gorse *g) {
@@ -30,7 +31,11 @@ static void enter_wanted(gorse *g) {
     while (head->wanted != GORSE_NONE && guard-- != 0u) {
         uint16_t screen = head->wanted;
         head->wanted = GORSE_NONE;
-        if (screen == head->screen)
+        if (screen == GORSE_BACK && head->back_count != 0u)
+            screen = head->history[--head->back_count];
+        else if (screen != GORSE_BACK && screen != head->screen)
+            remember(head);
+        if (screen == GORSE_BACK || screen == head->screen)
             continue;
         gorse_event(g, GORSE_ON_LEAVE, GORSE_NONE);
         head->screen = screen;

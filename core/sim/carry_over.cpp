@@ -167,7 +167,7 @@ void carryHead(const BuiltScene& before, const gorse& from, const BuiltScene& no
         if (const uint16_t each = screenNow(before, old.history[i], now); each != GORSE_NONE)
             head.history[head.back_count++] = each;
     if (old.wanted != GORSE_NONE)
-        head.wanted = screenNow(before, old.wanted, now);
+        head.wanted = old.wanted == GORSE_BACK ? old.wanted : screenNow(before, old.wanted, now);
     head.down = old.down;
     if (screen == GORSE_NONE || old.pressed == GORSE_NONE)
         return;

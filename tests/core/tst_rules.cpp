@@ -275,6 +275,36 @@ class TestRules : public QObject {
         QCOMPARE(text, std::string("Bisque"));
     }
 
+    // Of several changes of screen in one rule the last one counts, as one step of the history.
+    void theLastGoWins_data() {
+        QTest::addColumn<QString>("statements");
+        QTest::addColumn<int>("ends");
+        QTest::addColumn<int>("backTo");
+        QTest::newRow("one") << "go b" << 1 << 0;
+        QTest::newRow("there and here again") << "go b|go a" << 0 << 0;
+        QTest::newRow("two") << "go b|go c" << 2 << 0;
+        QTest::newRow("back without a history") << "go b|back" << 0 << 0;
+        QTest::newRow("back, then elsewhere") << "back|go c" << 2 << 0;
+    }
+    void theLastGoWins() {
+        QFETCH(QString, statements);
+        QFETCH(int, ends);
+        QFETCH(int, backTo);
+        Document d = withVariable(makeDocument({"a", "b", "c"}), makeNumber("turn", 0, 9, 0));
+        d = withRules(d, "main", "when turn == 1\n    " + statements.replace("|", "\n    ").toStdString() + "\n\nwhen turn == 2\n    back\n");
+        SceneBuilder builder;
+        const BuiltSceneRef scene = builder.build(d);
+        QVERIFY(!hasErrors(scene->problems));
+        Twin twin(scene);
+        twin.step(0);
+        QVERIFY(twin.set("turn", "1"));
+        twin.step(10);
+        QCOMPARE(twin.screen(), ends);
+        QVERIFY(twin.set("turn", "2"));
+        twin.step(20);
+        QCOMPARE(twin.screen(), backTo);
+    }
+
     void textForms_data() {
         QTest::addColumn<QString>("text");
         QTest::addColumn<QString>("longest");
