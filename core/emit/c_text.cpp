@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/emit/c_text.h"
 
+#include <QString>
+
 #include <cctype>
 #include <cstdio>
 
@@ -57,8 +59,15 @@ std::string longLiteral(int64_t value) {
 
 std::string commentWords(std::string_view words) {
     std::string out;
-    for (const char c : words.substr(0, 60))
-        out += static_cast<unsigned char>(c) < 32 || static_cast<unsigned char>(c) > 126 || c == '*' || c == '/' || c == '\\' ? '.' : c;
+    int count = 0;
+    for (const char32_t c : QString::fromUtf8(words.data(), static_cast<qsizetype>(words.size())).toStdU32String()) {
+        // Compilers warn of characters that turn the direction of what follows.
+        const bool turns = (c >= 0x202a && c <= 0x202e) || (c >= 0x2066 && c <= 0x2069) || c == 0x200e || c == 0x200f || c == 0x061c;
+        const bool isPlain = c >= 32 && c != 127 && !(c >= 0x80 && c < 0xa0) && c != 0xfffd && !turns && c != '*' && c != '/' && c != '\\';
+        out += isPlain ? QString::fromUcs4(&c, 1).toStdString() : ".";
+        if (++count == 60)
+            break;
+    }
     return out;
 }
 

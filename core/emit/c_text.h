@@ -21,7 +21,7 @@ std::string textArray(std::string_view name, std::span<const uint8_t> bytes);
 std::string colourLiteral(Colour colour);
 // A 32-bit number that is no plain int where int has 16 bits: "70000L", "(-2147483647L - 1L)".
 std::string longLiteral(int64_t value);
-// Words for a comment: one line of printable ASCII without comment marks.
+// Words for a comment: one line of at most 60 printable characters in UTF-8, without comment marks.
 std::string commentWords(std::string_view words);
 // The licence line and what made the file.
 std::string fileHead(std::string_view what);

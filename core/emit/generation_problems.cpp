@@ -46,6 +46,8 @@ void addNameTrouble(const std::string& name, const std::string& what, Problems& 
 
 }  // namespace
 
+bool isNameOfRuntime(std::string_view project) { return project == "gorse" || project.starts_with("gorse_"); }
+
 void visitOwnSymbols(const SymbolVisitor& visit) {
     for (const char* own : {"begin", "step", "touch", "go", "screen", "redraw", "flush", "screens", "numbers", "texts",
                             "strings", "code", "rules", "panel", "scene", "read", "palette"})
@@ -88,6 +90,13 @@ Problems nameProblems(const BuiltScene& scene) {
     const Document& doc = scene.document;
     Problems problems;
     addNameTrouble(doc.name, "the project", problems);
+    if (isNameOfRuntime(doc.name)) {
+        Problem p;
+        p.place = "the project";
+        p.reason = "the names of the runtime begin with gorse, too";
+        p.remedy = "Rename the project";
+        problems.push_back(p);
+    }
     for (const ScreenRef& screen : doc.screens) {
         addNameTrouble(screen->name, "screen " + screen->name, problems);
         for (const WidgetRef& widget : screen->widgets)

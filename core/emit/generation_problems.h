@@ -12,6 +12,9 @@ namespace gorsefinch {
 // the target.
 Problems generationProblems(const BuiltScene& scene);
 
+// True for a project whose generated names would begin as those of the runtime do.
+bool isNameOfRuntime(std::string_view project);
+
 // Those of the names, and the others.
 Problems nameProblems(const BuiltScene& scene);
 Problems sizeProblems(const BuiltScene& scene);

@@ -67,7 +67,7 @@ bool SceneReporter::mayHaveBadNames(const BuiltScene& scene) {
     visitOwnSymbols(add);
     visitAssetSymbols(scene, add);
     std::vector<const std::vector<size_t>*> all{&others, &variables_.hashes, &rules_.hashes};
-    bool bad = nameTrouble(doc.name) || variables_.badNames;
+    bool bad = nameTrouble(doc.name) || isNameOfRuntime(doc.name) || variables_.badNames;
     size_t count = 0;
     for (const auto& part : scene.parts) {
         const ScreenFacts& facts = factsOf(scene, part);

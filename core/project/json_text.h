@@ -24,15 +24,16 @@ class JsonObject {
     bool yesNo(const char* key, bool otherwise);
     double number(const char* key, double otherwise);
     Colour colour(const char* key, Colour otherwise);
-    // One of a table's keys: `find` gives nothing for an unknown one.
+    // One of a table's keys: `find` gives nothing for an unknown one. `keys` lists them for the message.
     template <typename T>
-    T choice(const char* key, T otherwise, const std::function<std::optional<T>(std::string_view)>& find) {
+    T choice(const char* key, T otherwise, const std::function<std::optional<T>(std::string_view)>& find,
+             const std::string& keys = {}) {
         const std::string given = text(key);
         if (given.empty())
             return otherwise;
         if (const std::optional<T> found = find(given))
             return *found;
-        problem(key, "\"" + given + "\" is not known", "Use one of the documented words");
+        problem(key, "\"" + given + "\" is not known", keys.empty() ? "Use one of the documented words" : "Use one of " + keys);
         return otherwise;
     }
     // The array under the key, or an empty one.

@@ -16,6 +16,13 @@ namespace gorsefinch {
 
 namespace {
 
+std::string listed(std::span<const char* const> words) {
+    std::string out;
+    for (const char* each : words)
+        out += (out.empty() ? "" : ", ") + std::string(each);
+    return out;
+}
+
 // A value of a property from JSON; a problem and nothing if it doesn't fit.
 std::optional<PropertyValue> readValue(JsonObject& object, const PropertyInfo& property) {
     PropertyValue value;
@@ -36,8 +43,16 @@ std::optional<PropertyValue> readValue(JsonObject& object, const PropertyInfo& p
     if (fits(property, value))
         return value;
     object.problem(property.key, "\"" + std::get<std::string>(value) + "\" is not one of its choices",
-                   "Choose one of the documented words");
+                   "Choose one of " + listed(property.choices));
     return std::nullopt;
+}
+
+std::string panelFormatKeys() {
+    std::vector<const char*> keys;
+    for (const PixelFormatInfo& each : pixelFormats())
+        if (each.panel)
+            keys.push_back(each.key);
+    return listed(keys);
 }
 
 PropertyMap readProperties(JsonObject& object, std::span<const PropertyInfo> properties) {
@@ -60,7 +75,7 @@ Panel readPanel(const Json& json, Problems& problems) {
     panel.format = object.choice<PixelFormat>("format", panel.format, [](std::string_view key) {
         const PixelFormatInfo* found = pixelFormatByKey(key);
         return found && found->panel ? std::optional(found->format) : std::nullopt;
-    });
+    }, panelFormatKeys());
     if (const std::string shape = object.text("shape"); !shape.empty()) {
         panel.round = shape == "round";
         if (!panel.round)

@@ -79,6 +79,10 @@ class TestSceneReport : public QObject {
         clash = addWidgets(addScreen(clash, 0, "set"), "set", {makeWidget("x", Kind::Rectangle, 0, 0, 9, 9)});
         check(clash);
         QVERIFY(!generationProblems(*builder_.build(clash)).empty());
+        clash = d;
+        clash.name = "gorse";
+        check(clash);
+        QVERIFY(!generationProblems(*builder_.build(clash)).empty());
         clash = addWidgets(d, "a", {makeWidget("int", Kind::Rectangle, 0, 0, 9, 9)});
         check(clash);
         check(d);

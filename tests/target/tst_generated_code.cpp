@@ -51,6 +51,20 @@ class TestGeneratedCode : public QObject {
             QVERIFY2(two.files.at(path) == text, path.c_str());
     }
 
+    // Comments keep the characters of units and notes, but none that end the comment or turn its direction.
+    void commentsKeepTheirCharacters() {
+        Document d = withVariable(makeDocument(), makeNumber("heat", 0, 9, 0));
+        auto variables = *d.variables;
+        variables.back().unit = "°C";
+        variables.back().note = "ends */ here \u202e\xff or\nnot";
+        d.variables = std::make_shared<const std::vector<Variable>>(variables);
+        GeneratedCode code;
+        QVERIFY(!generated(d, "comments", &code).isEmpty());
+        const std::string& header = code.files.at(d.name + ".h");
+        QVERIFY(header.find("0 to 9 °C. ") != std::string::npos);
+        QVERIFY(header.find("ends .. here .. or.not */") != std::string::npos);
+    }
+
     void unchangedFilesAreNotRewritten() {
         const QString to = generated(openKiln(), "same");
         QVERIFY(!to.isEmpty());
