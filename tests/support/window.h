@@ -56,8 +56,9 @@ inline void onNextDialog(std::function<void(QWidget* dialog)> then, int attempts
     QTimer::singleShot(10, qApp, [then = std::move(then), attempts] {
         QWidget* const popup = QApplication::activePopupWidget();
         QWidget* const shown = popup ? popup : QApplication::activeModalWidget();
+        // A moment later, as a person would: the focus settles after it is shown.
         if (shown && shown->isVisible())
-            then(shown);
+            QTimer::singleShot(100, shown, [then, shown] { then(shown); });
         else if (attempts > 0)
             onNextDialog(then, attempts - 1);
         else
