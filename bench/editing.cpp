@@ -76,8 +76,9 @@ class Editor {
     Twin twin_;
 };
 
-void editToPixels(benchmark::State& state) {
-    Editor small(2), large(200);
+// Edits a small and a large project by turns.
+template <typename Edited>
+void editBoth(benchmark::State& state, Edited& small, Edited& large) {
     bench::Stopwatch few, many;
     int number = 0;
     for (auto _ : state) {
@@ -88,6 +89,11 @@ void editToPixels(benchmark::State& state) {
     state.counters["2_screens_us"] = few.median();
     state.counters["200_screens_us"] = many.median();
     state.counters["200_worst_us"] = many.highest();
+}
+
+void editToPixels(benchmark::State& state) {
+    Editor small(2), large(200);
+    editBoth(state, small, large);
 }
 BENCHMARK(editToPixels)->Arg(0)->Arg(1)->Arg(2)->ArgName("move_words_add")->Iterations(400)->Unit(benchmark::kMicrosecond);
 
@@ -148,16 +154,7 @@ class WindowEditor {
 
 void editInWindow(benchmark::State& state) {
     WindowEditor small(largeProject(2)), large(state.range(1) == 0 ? largeProject(200) : veryLargeProject());
-    bench::Stopwatch few, many;
-    int number = 0;
-    for (auto _ : state) {
-        ++number;
-        few.time([&] { small.edit(static_cast<int>(state.range(0)), number); });
-        many.time([&] { large.edit(static_cast<int>(state.range(0)), number); });
-    }
-    state.counters["2_screens_us"] = few.median();
-    state.counters["200_screens_us"] = many.median();
-    state.counters["200_worst_us"] = many.highest();
+    editBoth(state, small, large);
 }
 BENCHMARK(editInWindow)->Args({0, 0})->Args({1, 0})->Args({0, 1})->Args({1, 1})->ArgNames({"move_words", "much"})->Iterations(400)->Unit(benchmark::kMicrosecond);
 
