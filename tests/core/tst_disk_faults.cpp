@@ -284,7 +284,7 @@ class TestDiskFaults : public QObject {
     void completingASave() {
         QFETCH(int, fault);
         int interrupted = 0;
-        for (int at = 1;; at += 3) {
+        for (int at = 1;; at += 6) {
             MemoryDisk cut = start_;
             Owner owner(cut);
             const int from = cut.calls;
