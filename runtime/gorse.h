@@ -99,7 +99,7 @@ void gorse_set_text(gorse *g, uint16_t text_variable, const char *value);
 /* The text of a text variable, valid until it changes; "" for an unknown one. */
 const char *gorse_text_value(const gorse *g, uint16_t text_variable);
 
-/* Changes to a screen at the next step, as a rule's `go` does. An unknown screen is ignored. */
+/* Changes to a screen at the next step, as a rule's `go` does; the last call counts. An unknown screen is ignored. */
 void gorse_go(gorse *g, uint16_t screen);
 /* The screen that is shown. */
 uint16_t gorse_screen_now(const gorse *g);

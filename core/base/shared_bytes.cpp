@@ -38,7 +38,7 @@ bool writeAll(int handle, std::string_view bytes) {
 }  // namespace
 
 Bytes FileContents::mapped(std::string bytes) {
-    const int handle = bytes.size() >= kLeastMapped ? unnamedFile() : -1;
+    const int handle = bytes.size() >= kMinMapped ? unnamedFile() : -1;
     void* mapping = MAP_FAILED;
     if (handle >= 0 && writeAll(handle, bytes))
         mapping = ::mmap(nullptr, bytes.size(), PROT_READ, MAP_PRIVATE, handle, 0);

@@ -12,11 +12,11 @@ namespace gorsefinch {
 class FileContents {
   public:
     explicit FileContents(std::string bytes) : memory_(std::move(bytes)), text_(memory_) {}
-    // Moves at least kLeastMapped bytes into an unnamed file of the temporary folder and maps it, so that the system can
+    // Moves at least kMinMapped bytes into an unnamed file of the temporary folder and maps it, so that the system can
     // reclaim their memory. No other program can truncate or delete that file. If the file cannot be written, the bytes
     // stay in memory.
     static std::shared_ptr<const FileContents> mapped(std::string bytes);
-    static constexpr size_t kLeastMapped = 64 * 1024;
+    static constexpr size_t kMinMapped = 64 * 1024;
 
     FileContents(const FileContents&) = delete;
     FileContents& operator=(const FileContents&) = delete;

@@ -43,20 +43,20 @@ const SceneReporter::ScreenFacts& SceneReporter::factsOf(const BuiltScene& scene
     facts.part = part;
     facts.cost = screenCost(scene, *part);
     visitSymbols(*part->source, [&](const std::string& symbol, const std::string&) { facts.symbols.push_back(hashOf(symbol)); });
-    facts.badNames = nameTrouble(part->source->name).has_value();
+    facts.invalidNames = nameTrouble(part->source->name).has_value();
     for (const WidgetRef& widget : part->source->widgets)
-        facts.badNames = facts.badNames || nameTrouble(widget->name);
+        facts.invalidNames = facts.invalidNames || nameTrouble(widget->name);
     return facts;
 }
 
 // Two names may clash only if their hashes do.
-bool SceneReporter::mayHaveBadNames(const BuiltScene& scene) {
+bool SceneReporter::mayHaveNameProblems(const BuiltScene& scene) {
     const Document& doc = scene.document;
     if (variables_.of != doc.variables) {
         variables_ = {doc.variables, {}, false};
         visitSymbols(*doc.variables, [&](const std::string& symbol, const std::string&) { variables_.hashes.push_back(hashOf(symbol)); });
         for (const Variable& each : *doc.variables)
-            variables_.badNames = variables_.badNames || nameTrouble(each.name);
+            variables_.invalidNames = variables_.invalidNames || nameTrouble(each.name);
     }
     if (rules_.of != scene.rules) {
         rules_ = {scene.rules, {}, false};
@@ -67,11 +67,11 @@ bool SceneReporter::mayHaveBadNames(const BuiltScene& scene) {
     visitOwnSymbols(add);
     visitAssetSymbols(scene, add);
     std::vector<const std::vector<size_t>*> all{&others, &variables_.hashes, &rules_.hashes};
-    bool bad = nameTrouble(doc.name) || isNameOfRuntime(doc.name) || variables_.badNames;
+    bool invalid = nameTrouble(doc.name) || isNameOfRuntime(doc.name) || variables_.invalidNames;
     size_t count = 0;
     for (const auto& part : scene.parts) {
         const ScreenFacts& facts = factsOf(scene, part);
-        bad = bad || facts.badNames;
+        invalid = invalid || facts.invalidNames;
         all.push_back(&facts.symbols);
     }
     for (const auto* each : all)
@@ -79,8 +79,8 @@ bool SceneReporter::mayHaveBadNames(const BuiltScene& scene) {
     HashSet seen(count);
     for (const auto* each : all)
         for (const size_t hash : *each)
-            bad = !seen.add(hash) || bad;
-    return bad;
+            invalid = !seen.add(hash) || invalid;
+    return invalid;
 }
 
 SceneReport SceneReporter::report(const BuiltScene& scene) {
@@ -91,7 +91,7 @@ SceneReport SceneReporter::report(const BuiltScene& scene) {
         if (const auto known = screens_.find(part.get()); known != screens_.end())
             kept.insert(screens_.extract(known));
     screens_ = std::move(kept);
-    if (mayHaveBadNames(scene))
+    if (mayHaveNameProblems(scene))
         out.problems = nameProblems(scene);
     const Problems more = sizeProblems(scene);
     out.problems.insert(out.problems.end(), more.begin(), more.end());

@@ -14,8 +14,8 @@ struct SceneReport {
     Problems problems;
 };
 
-// Reports on one scene after the other, and keeps what it knows of screens, so that an edit costs what it changes: equal to
-// costsOf() and generationProblems() of the scene.
+// Computes costsOf() and generationProblems() of one scene after the other. The results of screens are cached with their
+// parts, so an edit costs only what it changes.
 class SceneReporter {
   public:
     SceneReport report(const BuiltScene& scene);
@@ -26,18 +26,18 @@ class SceneReporter {
         std::shared_ptr<const ScreenPart> part;
         ScreenCost cost;
         std::vector<size_t> symbols;  // hashes of its names in generated code
-        bool badNames = false;
+        bool invalidNames = false;
     };
     // Hashes of names that belong to a value of the document.
     template <typename T>
     struct Symbols {
         std::shared_ptr<const T> of;
         std::vector<size_t> hashes;
-        bool badNames = false;
+        bool invalidNames = false;
     };
 
     const ScreenFacts& factsOf(const BuiltScene& scene, const std::shared_ptr<const ScreenPart>& part);
-    bool mayHaveBadNames(const BuiltScene& scene);
+    bool mayHaveNameProblems(const BuiltScene& scene);
 
     std::unordered_map<const ScreenPart*, ScreenFacts> screens_;
     Symbols<std::vector<Variable>> variables_;

@@ -55,12 +55,7 @@ constinit const KindInfo buttonKind{
     .complete = [](RecordBuilder& builder) { builder.record().label.place = GORSE_MIDDLE; },
     .looks = buttonLooks,
     .start = [](Widget& widget, bool) { widget.properties["text"] = std::string("Button"); },
-    .sample =
-        [](Widget& widget, bool oneBit) {
-            widget.properties["text"] = std::string("Press");
-            widget.properties["align"] = std::string("middle");
-            widget.properties["size"] = int64_t{oneBit ? 10 : 15};
-        },
+    .sample = [](Widget& widget, bool oneBit) { sampleText(widget, "Press", oneBit); },
 };
 
 }  // namespace gorsefinch

@@ -68,6 +68,12 @@ void setOwnValue(Widget& widget, const PropertyInfo& property, const PropertyVal
         widget.properties.insert_or_assign(property.key, value);
 }
 
+void sampleText(Widget& widget, const char* words, bool oneBit) {
+    widget.properties["text"] = std::string(words);
+    widget.properties["align"] = std::string("middle");
+    widget.properties["size"] = int64_t{oneBit ? 10 : 15};
+}
+
 std::optional<RecordField> fieldOf(const RecordInfo& record, std::string_view property) {
     for (const RecordInfo* each = &record; each; each = each->base)
         for (const FieldInfo& field : each->fields)

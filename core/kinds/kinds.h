@@ -70,6 +70,9 @@ std::optional<PropertyValue> ownValue(const Widget& widget, const PropertyInfo& 
 // The property must be one of the widget's kind, and the value must fit it.
 void setOwnValue(Widget& widget, const PropertyInfo& property, const PropertyValue& value);
 
+// Gives the sample of a kind with a text its words, centred and as large as the tray has room for.
+void sampleText(Widget& widget, const char* words, bool oneBit);
+
 // A field of a record or of a record that it begins with, and the one that it belongs to.
 struct RecordField {
     const RecordInfo* record;

@@ -32,12 +32,7 @@ constinit const KindInfo textKind{
     .runtime = {&gorse_kind_text, "gorse_kind_text", "gorse_kind_text.c"},
     .looks = textLooks,
     .start = [](Widget& widget, bool) { widget.properties["text"] = std::string("Text"); },
-    .sample =
-        [](Widget& widget, bool oneBit) {
-            widget.properties["text"] = std::string("Words");
-            widget.properties["align"] = std::string("middle");
-            widget.properties["size"] = int64_t{oneBit ? 10 : 15};
-        },
+    .sample = [](Widget& widget, bool oneBit) { sampleText(widget, "Words", oneBit); },
 };
 
 }  // namespace gorsefinch

@@ -7,7 +7,7 @@
 
 namespace gorsefinch {
 
-// Reads the originals of a project. Files that are named several times, and files with equal contents, are held once; all
+// Reads the originals of a project. Files that are named several times, and files with equal contents, are kept once; all
 // together have at most kMaxOriginals bytes.
 class OriginalReader {
   public:

@@ -228,7 +228,7 @@ class TestInputBounds : public QObject {
 
     // Without a place for the unnamed file they stay in memory.
     void mappingCanFail() {
-        const std::string large(FileContents::kLeastMapped, 'x');
+        const std::string large(FileContents::kMinMapped, 'x');
         rlimit before{};
         QCOMPARE(getrlimit(RLIMIT_NOFILE, &before), 0);
         rlimit none = before;

@@ -143,15 +143,15 @@ class TestProjectFiles : public QObject {
         QVERIFY(screen.contains("\"spin\":3.5") && screen.contains("\"mood\":null"));
     }
 
-    // What is not known is answered with what is.
+    // An unknown word is reported with the known ones.
     void unknownWordsListTheKnownOnes() {
         ProjectFiles files = mainWith(", \"panel\": {\"width\": 64, \"height\": 64, \"format\": \"rgb7\"}");
         files["screens/first.json"] = "{\"name\": \"first\", \"widgets\": [{\"name\": \"t\", \"kind\": \"text\", \"align\": \"justified\"}]}";
         const ReadProject read = readFiles(files);
-        const auto answers = [&](const char* words) {
+        const auto suggests = [&](const char* words) {
             return std::any_of(read.problems.begin(), read.problems.end(), [&](const Problem& each) { return each.remedy.find(words) != std::string::npos; });
         };
-        QVERIFY(answers("rgb565") && answers("page1") && answers("left, middle, right"));
+        QVERIFY(suggests("rgb565") && suggests("page1") && suggests("left, middle, right"));
     }
 
     void everyTruncationIsAnError() {

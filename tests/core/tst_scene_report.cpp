@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// What a reporter says after many edits, remembering screens, is what costs and checks of the whole scene say.
+// The cached costs and problems of a scene after many edits equal those computed from nothing.
 #include <QtTest>
 
 #include "core/emit/generation_problems.h"
