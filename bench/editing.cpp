@@ -5,9 +5,9 @@
 
 #include "bench/interleaved.h"
 #include "bench/open_window.h"
+#include "core/edits/edit.h"
+#include "core/edits/image_edits.h"
 #include "core/image/picture.h"
-#include "core/project/edit.h"
-#include "core/project/image_edits.h"
 #include "core/project/project_folder.h"
 #include "core/sim/twin.h"
 

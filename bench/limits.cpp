@@ -15,10 +15,10 @@
 #include <functional>
 
 #include "core/base/files.h"
+#include "core/edits/edit.h"
+#include "core/edits/font_edits.h"
 #include "core/font/baked_font.h"
 #include "core/image/picture.h"
-#include "core/project/edit.h"
-#include "core/project/font_edits.h"
 #include "core/project/project_text.h"
 #include "core/scene/built_scene.h"
 #include "core/sim/twin.h"

@@ -8,9 +8,9 @@
 
 #include "bench/interleaved.h"
 #include "bench/open_window.h"
+#include "core/edits/font_edits.h"
+#include "core/edits/image_edits.h"
 #include "core/image/picture.h"
-#include "core/project/font_edits.h"
-#include "core/project/image_edits.h"
 #include "core/project/project_folder.h"
 
 using namespace gorsefinch;

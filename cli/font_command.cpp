@@ -3,9 +3,9 @@
 #include <iostream>
 
 #include "cli/commands.h"
+#include "core/document/names.h"
 #include "core/emit/export_font.h"
 #include "core/font/unicode_blocks.h"
-#include "core/project/names.h"
 #include "core/rules/text_compiler.h"
 
 namespace gorsefinch::cli {

@@ -5,9 +5,9 @@
 #include <iostream>
 
 #include "cli/commands.h"
+#include "core/document/names.h"
 #include "core/emit/export_image.h"
 #include "core/image/series.h"
-#include "core/project/names.h"
 
 namespace gorsefinch::cli {
 

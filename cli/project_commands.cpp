@@ -4,10 +4,10 @@
 #include <nlohmann/json.hpp>
 
 #include "cli/commands.h"
+#include "core/document/names.h"
+#include "core/edits/presets.h"
 #include "core/emit/generation_problems.h"
 #include "core/emit/output_folder.h"
-#include "core/project/names.h"
-#include "core/project/presets.h"
 #include "core/project/project_folder.h"
 
 namespace gorsefinch::cli {

@@ -3,7 +3,7 @@
 
 #include <QStandardItemModel>
 
-#include "app/frame/station.h"
+#include "app/widgets/station.h"
 #include "core/emit/output_folder.h"
 
 class QLabel;

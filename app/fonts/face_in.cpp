@@ -8,8 +8,8 @@
 #include "app/fonts/installed_dialog.h"
 #include "app/session/session.h"
 #include "core/base/files.h"
+#include "core/edits/font_edits.h"
 #include "core/font/face_facts.h"
-#include "core/project/font_edits.h"
 
 namespace gorsefinch::app {
 

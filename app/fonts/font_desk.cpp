@@ -2,7 +2,7 @@
 #include "app/fonts/font_desk.h"
 
 #include "app/session/session.h"
-#include "core/project/font_edits.h"
+#include "core/edits/font_edits.h"
 
 namespace gorsefinch::app {
 

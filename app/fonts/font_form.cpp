@@ -20,8 +20,8 @@
 #include "app/widgets/fields.h"
 #include "app/widgets/from_std.h"
 #include "core/base/files.h"
+#include "core/edits/font_edits.h"
 #include "core/font/face_facts.h"
-#include "core/project/font_edits.h"
 #include "core/rules/text_compiler.h"
 #include "core/scene/font_reasons.h"
 

@@ -4,7 +4,7 @@
 #include <functional>
 
 #include "app/widgets/form_page.h"
-#include "core/project/font_settings.h"
+#include "core/document/font_settings.h"
 
 class QListWidget;
 class QPushButton;

@@ -9,12 +9,12 @@
 
 #include "app/fonts/font_desk.h"
 #include "app/fonts/specimen_view.h"
-#include "app/screens/frame_picture.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
+#include "app/widgets/frame_picture.h"
 #include "app/widgets/heading.h"
-#include "core/project/font_edits.h"
+#include "core/edits/font_edits.h"
 
 namespace gorsefinch::app {
 

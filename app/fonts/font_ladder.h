@@ -4,7 +4,7 @@
 #include <QTableWidget>
 
 #include "app/widgets/newest_job.h"
-#include "core/scene/specimen.h"
+#include "core/sim/specimen.h"
 
 class QLabel;
 

@@ -4,13 +4,13 @@
 #include <QPainter>
 #include <set>
 
-#include "app/fonts/glyph_picture.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
 #include "app/widgets/from_std.h"
+#include "app/widgets/glyph_picture.h"
+#include "core/edits/font_edits.h"
 #include "core/font/face_facts.h"
-#include "core/project/font_edits.h"
 
 namespace gorsefinch::app {
 

@@ -21,9 +21,9 @@
 #include "app/theme/theme.h"
 #include "app/widgets/shelf_dialog.h"
 #include "core/base/files.h"
+#include "core/edits/font_edits.h"
 #include "core/emit/export_font.h"
 #include "core/font/face_facts.h"
-#include "core/project/font_edits.h"
 
 namespace gorsefinch::app {
 

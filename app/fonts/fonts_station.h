@@ -2,7 +2,7 @@
 #pragma once
 
 #include "app/fonts/font_desk.h"
-#include "app/frame/station.h"
+#include "app/widgets/station.h"
 
 namespace gorsefinch::app {
 

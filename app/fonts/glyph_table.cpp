@@ -9,12 +9,12 @@
 #include <QVBoxLayout>
 
 #include "app/fonts/font_desk.h"
-#include "app/fonts/glyph_picture.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
+#include "app/widgets/glyph_picture.h"
 #include "app/widgets/heading.h"
+#include "core/base/characters.h"
 #include "core/font/unicode_blocks.h"
-#include "core/project/font_text.h"
 
 namespace gorsefinch::app {
 

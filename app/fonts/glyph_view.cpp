@@ -13,11 +13,11 @@
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
 #include "app/widgets/from_std.h"
+#include "core/base/characters.h"
+#include "core/edits/font_edits.h"
 #include "core/font/hand_glyph.h"
 #include "core/font/unicode_blocks.h"
 #include "core/image/levels.h"
-#include "core/project/font_edits.h"
-#include "core/project/font_text.h"
 #include "core/scene/font_reasons.h"
 
 namespace gorsefinch::app {

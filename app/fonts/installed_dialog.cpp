@@ -8,9 +8,9 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
-#include "app/fonts/glyph_picture.h"
 #include "app/theme/theme.h"
 #include "app/widgets/find_in_list.h"
+#include "app/widgets/glyph_picture.h"
 #include "core/base/files.h"
 #include "core/font/face_facts.h"
 

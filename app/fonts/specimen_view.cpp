@@ -10,11 +10,11 @@
 #include <QWheelEvent>
 
 #include "app/fonts/font_desk.h"
-#include "app/screens/frame_picture.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
-#include "core/scene/specimen.h"
+#include "app/widgets/frame_picture.h"
+#include "core/sim/specimen.h"
 
 namespace gorsefinch::app {
 

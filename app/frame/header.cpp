@@ -8,9 +8,9 @@
 #include <QPainter>
 #include <algorithm>
 
-#include "app/frame/station.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "app/widgets/station.h"
 #include "core/emit/costs.h"
 
 namespace gorsefinch::app {

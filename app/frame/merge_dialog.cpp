@@ -12,9 +12,9 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
-#include "app/screens/frame_picture.h"
 #include "app/theme/theme.h"
 #include "app/widgets/difference_view.h"
+#include "app/widgets/frame_picture.h"
 #include "app/widgets/from_std.h"
 #include "core/sim/twin.h"
 

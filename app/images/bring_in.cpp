@@ -17,8 +17,8 @@
 #include "app/widgets/counted.h"
 #include "app/widgets/from_std.h"
 #include "core/base/files.h"
+#include "core/edits/image_edits.h"
 #include "core/image/series.h"
-#include "core/project/image_edits.h"
 
 namespace gorsefinch::app {
 

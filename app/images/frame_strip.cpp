@@ -11,10 +11,10 @@
 
 #include "app/images/image_desk.h"
 #include "app/images/picture_view.h"
-#include "app/screens/frame_picture.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
 #include "app/widgets/fields.h"
+#include "app/widgets/frame_picture.h"
 
 namespace gorsefinch::app {
 

@@ -4,7 +4,7 @@
 #include <cmath>
 
 #include "app/session/session.h"
-#include "core/project/image_edits.h"
+#include "core/edits/image_edits.h"
 
 namespace gorsefinch::app {
 

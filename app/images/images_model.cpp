@@ -4,11 +4,11 @@
 #include <QMimeData>
 #include <QPainter>
 
-#include "app/screens/frame_picture.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
-#include "core/project/image_edits.h"
+#include "app/widgets/frame_picture.h"
+#include "core/edits/image_edits.h"
 
 namespace gorsefinch::app {
 

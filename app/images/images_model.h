@@ -4,14 +4,13 @@
 #include <QAbstractListModel>
 #include <QPixmap>
 
+#include "app/widgets/drag_formats.h"
 #include "app/widgets/newest_job.h"
 #include "core/image/baked_image.h"
 
 namespace gorsefinch::app {
 
 class Session;
-
-inline constexpr const char* kImagesMime = "application/x-gorsefinch-images";
 
 // The project's images with size, bytes and use. What was not made yet is made one after the other, off the window's
 // thread.

@@ -26,8 +26,9 @@
 #include "app/widgets/counted.h"
 #include "app/widgets/shelf_dialog.h"
 #include "core/base/files.h"
+#include "core/edits/image_edits.h"
 #include "core/emit/export_image.h"
-#include "core/project/image_edits.h"
+#include "core/project/recipe_text.h"
 
 namespace gorsefinch::app {
 

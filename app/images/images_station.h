@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "app/frame/station.h"
 #include "app/images/image_desk.h"
+#include "app/widgets/station.h"
 
 class QToolButton;
 

@@ -11,9 +11,9 @@
 
 #include "app/images/image_desk.h"
 #include "app/session/session.h"
-#include "app/screens/frame_picture.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
+#include "app/widgets/frame_picture.h"
 #include "app/widgets/heading.h"
 #include "core/image/tone.h"
 

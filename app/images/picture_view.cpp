@@ -8,7 +8,7 @@
 
 #include "app/images/image_desk.h"
 #include "app/session/session.h"
-#include "app/screens/frame_picture.h"
+#include "app/widgets/frame_picture.h"
 
 namespace gorsefinch::app {
 

@@ -15,7 +15,7 @@
 #include "app/widgets/counted.h"
 #include "app/widgets/fields.h"
 #include "app/widgets/from_std.h"
-#include "core/project/image_edits.h"
+#include "core/edits/image_edits.h"
 
 namespace gorsefinch::app {
 

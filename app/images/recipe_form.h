@@ -4,7 +4,7 @@
 #include <functional>
 
 #include "app/widgets/form_page.h"
-#include "core/project/recipe.h"
+#include "core/document/recipe.h"
 
 class QPushButton;
 

@@ -4,7 +4,7 @@
 #include <QImage>
 #include <QWidget>
 
-#include "core/project/document.h"
+#include "core/document/document.h"
 
 namespace gorsefinch::app {
 

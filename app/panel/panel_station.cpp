@@ -12,12 +12,12 @@
 #include <cmath>
 
 #include "app/panel/panel_picture.h"
-#include "app/screens/frame_picture.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
+#include "app/widgets/frame_picture.h"
+#include "core/document/names.h"
 #include "core/emit/costs.h"
-#include "core/project/names.h"
 
 namespace gorsefinch::app {
 

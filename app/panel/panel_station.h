@@ -3,7 +3,7 @@
 
 #include <functional>
 
-#include "app/frame/station.h"
+#include "app/widgets/station.h"
 
 class QFormLayout;
 class QLabel;

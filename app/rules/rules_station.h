@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "app/frame/station.h"
+#include "app/widgets/station.h"
 
 class QLabel;
 class QTimer;

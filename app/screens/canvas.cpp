@@ -7,9 +7,9 @@
 #include <QMouseEvent>
 #include <algorithm>
 
-#include "app/screens/frame_picture.h"
 #include "app/session/session.h"
-#include "core/project/new_widget.h"
+#include "app/widgets/frame_picture.h"
+#include "core/document/new_widget.h"
 
 namespace gorsefinch::app {
 

@@ -4,12 +4,12 @@
 #include <QMimeData>
 #include <QPainter>
 
-#include "app/frame/station.h"
-#include "app/images/images_model.h"
 #include "app/screens/canvas.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
-#include "core/project/new_widget.h"
+#include "app/widgets/drag_formats.h"
+#include "app/widgets/station.h"
+#include "core/document/new_widget.h"
 
 namespace gorsefinch::app {
 

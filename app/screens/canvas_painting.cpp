@@ -4,9 +4,9 @@
 #include <algorithm>
 
 #include "app/screens/canvas.h"
-#include "app/screens/frame_picture.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "app/widgets/frame_picture.h"
 #include "app/widgets/panel_shape.h"
 
 namespace gorsefinch::app {

@@ -5,11 +5,10 @@
 #include <vector>
 
 #include "core/base/result.h"
-#include "core/project/document.h"
+#include "core/document/document.h"
 
 namespace gorsefinch::app {
 
-inline constexpr const char* kWidgetsMime = "application/x-gorsefinch-widgets";
 
 // Widgets as bytes for the clipboard, in the project's own file format, and back. Bytes come from outside: what can't
 // be read gives an error.

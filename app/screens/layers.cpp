@@ -16,7 +16,6 @@ namespace gorsefinch::app {
 namespace {
 
 constexpr int kRow = 23, kEye = 12, kLock = 34, kName = 56;
-constexpr const char* kLayerMime = "application/x-gorsefinch-layer";
 
 class LayersDelegate : public QStyledItemDelegate {
   public:

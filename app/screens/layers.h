@@ -4,6 +4,8 @@
 #include <QAbstractListModel>
 #include <QListView>
 
+#include "app/widgets/drag_formats.h"
+
 namespace gorsefinch::app {
 
 class Session;
@@ -22,7 +24,7 @@ class LayersModel : public QAbstractListModel {
     Qt::ItemFlags flags(const QModelIndex& index) const override;
     Qt::DropActions supportedDropActions() const override { return Qt::MoveAction; }
     QMimeData* mimeData(const QModelIndexList& indexes) const override;
-    QStringList mimeTypes() const override { return {"application/x-gorsefinch-layer"}; }
+    QStringList mimeTypes() const override { return {kLayerMime}; }
     bool dropMimeData(const QMimeData* data, Qt::DropAction action, int row, int column, const QModelIndex& parent) override;
 
     std::string nameAt(int row) const;

@@ -7,9 +7,9 @@
 #include <QPainter>
 #include <QStyledItemDelegate>
 
-#include "app/screens/frame_picture.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "app/widgets/frame_picture.h"
 #include "core/emit/costs.h"
 
 namespace gorsefinch::app {
@@ -17,7 +17,6 @@ namespace gorsefinch::app {
 namespace {
 
 constexpr QSize kScreenPicture(96, 72);
-constexpr const char* kScreenMime = "application/x-gorsefinch-screen";
 
 class ReelDelegate : public QStyledItemDelegate {
   public:

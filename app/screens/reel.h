@@ -6,6 +6,7 @@
 #include <QListView>
 #include <QPixmap>
 
+#include "app/widgets/drag_formats.h"
 #include "core/scene/built_scene.h"
 
 namespace gorsefinch::app {
@@ -26,7 +27,7 @@ class ReelModel : public QAbstractListModel {
     Qt::ItemFlags flags(const QModelIndex& index) const override;
     Qt::DropActions supportedDropActions() const override { return Qt::MoveAction; }
     QMimeData* mimeData(const QModelIndexList& indexes) const override;
-    QStringList mimeTypes() const override { return {"application/x-gorsefinch-screen"}; }
+    QStringList mimeTypes() const override { return {kScreenMime}; }
     bool dropMimeData(const QMimeData* data, Qt::DropAction action, int row, int column, const QModelIndex& parent) override;
 
   private:

@@ -13,6 +13,7 @@
 #include "app/screens/screens_station.h"
 #include "app/screens/sheet.h"
 #include "app/session/session.h"
+#include "app/widgets/drag_formats.h"
 
 namespace gorsefinch::app {
 

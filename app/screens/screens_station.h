@@ -4,7 +4,7 @@
 #include <QPoint>
 #include <optional>
 
-#include "app/frame/station.h"
+#include "app/widgets/station.h"
 
 class QLabel;
 class QToolButton;

@@ -15,8 +15,8 @@
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
 #include "app/widgets/from_std.h"
+#include "core/edits/short_names.h"
 #include "core/emit/costs.h"
-#include "core/project/short_names.h"
 
 namespace gorsefinch::app {
 

@@ -7,8 +7,8 @@
 #include <QScrollArea>
 #include <functional>
 
+#include "core/edits/edit.h"
 #include "core/kinds/kinds.h"
-#include "core/project/edit.h"
 
 class QFormLayout;
 class QLineEdit;

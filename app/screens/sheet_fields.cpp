@@ -13,8 +13,8 @@
 #include "app/widgets/fields.h"
 #include "app/widgets/from_std.h"
 #include "core/base/files.h"
-#include "core/project/font_edits.h"
-#include "core/project/image_edits.h"
+#include "core/edits/font_edits.h"
+#include "core/edits/image_edits.h"
 #include "core/font/face_facts.h"
 
 namespace gorsefinch::app {

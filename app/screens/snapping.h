@@ -4,7 +4,7 @@
 #include <QRect>
 #include <vector>
 
-#include "core/project/document.h"
+#include "core/document/document.h"
 
 namespace gorsefinch::app {
 

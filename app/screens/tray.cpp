@@ -7,11 +7,11 @@
 #include <QPainter>
 #include <algorithm>
 
-#include "app/screens/frame_picture.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
-#include "core/project/image_edits.h"
-#include "core/project/new_widget.h"
+#include "app/widgets/frame_picture.h"
+#include "core/document/new_widget.h"
+#include "core/edits/image_edits.h"
 
 namespace gorsefinch::app {
 

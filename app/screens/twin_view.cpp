@@ -9,9 +9,9 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
-#include "app/screens/frame_picture.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "app/widgets/frame_picture.h"
 #include "app/widgets/panel_shape.h"
 
 namespace gorsefinch::app {

@@ -10,9 +10,9 @@
 #include <memory>
 
 #include "app/session/project_store.h"
+#include "core/document/history.h"
+#include "core/edits/edit.h"
 #include "core/emit/scene_report.h"
-#include "core/project/edit.h"
-#include "core/project/history.h"
 #include "core/sim/twin.h"
 
 namespace gorsefinch::app {

@@ -15,8 +15,8 @@
 
 #include "app/session/session.h"
 #include "app/theme/theme.h"
-#include "core/project/names.h"
-#include "core/project/presets.h"
+#include "core/document/names.h"
+#include "core/edits/presets.h"
 
 namespace gorsefinch::app {
 

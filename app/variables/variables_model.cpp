@@ -6,7 +6,7 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "core/base/characters.h"
-#include "core/project/names.h"
+#include "core/document/names.h"
 #include "core/rules/rename.h"
 
 namespace gorsefinch::app {

@@ -10,9 +10,9 @@
 #include <QStandardPaths>
 #include <QVBoxLayout>
 
-#include "app/fonts/glyph_picture.h"
-#include "app/screens/frame_picture.h"
 #include "app/theme/theme.h"
+#include "app/widgets/frame_picture.h"
+#include "app/widgets/glyph_picture.h"
 #include "core/font/baked_font.h"
 #include "core/image/baked_image.h"
 

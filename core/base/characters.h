@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <optional>
 #include <string>
+#include <string_view>
 
 namespace gorsefinch {
 
@@ -17,5 +19,9 @@ inline std::string cutText(std::string text, size_t bytes) {
     text.resize(bytes);
     return text;
 }
+
+// One character as "U+0041", and back; nothing for anything else.
+std::string characterCode(char32_t character);
+std::optional<char32_t> characterFromCode(std::string_view code);
 
 }  // namespace gorsefinch

@@ -5,8 +5,8 @@
 #include <array>
 #include <cstdio>
 
+#include "core/document/names.h"
 #include "core/emit/c_text.h"
-#include "core/project/names.h"
 
 namespace gorsefinch {
 

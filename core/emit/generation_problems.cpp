@@ -3,9 +3,9 @@
 
 #include <algorithm>
 
+#include "core/document/names.h"
 #include "core/emit/c_text.h"
 #include "core/emit/scene_writer.h"
-#include "core/project/names.h"
 
 namespace gorsefinch {
 

@@ -7,7 +7,7 @@
 #include "core/base/folder_lock.h"
 #include "core/base/hash.h"
 #include "core/base/json.h"
-#include "core/project/names.h"
+#include "core/document/names.h"
 
 namespace gorsefinch {
 

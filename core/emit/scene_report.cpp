@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/emit/scene_report.h"
 
+#include "core/document/names.h"
 #include "core/emit/generation_problems.h"
-#include "core/project/names.h"
 
 namespace gorsefinch {
 

@@ -4,7 +4,8 @@
 #include <algorithm>
 #include <cstdio>
 
-#include "core/project/font_text.h"
+
+#include "core/base/characters.h"
 
 namespace gorsefinch {
 

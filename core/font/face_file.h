@@ -7,7 +7,7 @@
 #include <vector>
 
 #include "core/base/result.h"
-#include "core/project/document.h"
+#include "core/document/document.h"
 
 namespace gorsefinch {
 

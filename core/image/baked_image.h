@@ -6,10 +6,10 @@
 #include <memory>
 #include <vector>
 
+#include "core/document/document.h"
 #include "core/image/pack.h"
 #include "core/image/picture.h"
 #include "core/image/shape.h"
-#include "core/project/document.h"
 
 namespace gorsefinch {
 

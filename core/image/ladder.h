@@ -4,8 +4,8 @@
 #include <atomic>
 #include <vector>
 
+#include "core/document/recipe.h"
 #include "core/image/picture.h"
-#include "core/project/recipe.h"
 
 namespace gorsefinch {
 

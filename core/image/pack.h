@@ -5,9 +5,9 @@
 #include <span>
 #include <vector>
 
+#include "core/document/pixel_format.h"
 #include "core/image/levels.h"
 #include "core/image/picture.h"
-#include "core/image/pixel_format.h"
 
 namespace gorsefinch {
 

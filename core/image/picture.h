@@ -28,9 +28,8 @@ struct Picture {
 
 Picture makePicture(int width, int height, uint32_t argb = 0);
 
-// The most pixels that an original may have, all its frames together: 64 megapixels; and the most frames.
+// The most pixels that an original may have, all its frames together: 64 megapixels.
 inline constexpr int64_t kMostPixels = int64_t{64} << 20;
-inline constexpr int kMostFrames = 1000;
 
 // The endings of files that decodeOriginal() reads, as a file dialog takes them.
 inline constexpr const char* kPicturePatterns = "*.png *.jpg *.jpeg *.bmp *.gif *.webp *.svg *.pbm *.pgm *.ppm *.xbm";

@@ -3,8 +3,8 @@
 
 #include <vector>
 
+#include "core/document/recipe.h"
 #include "core/image/picture.h"
-#include "core/project/recipe.h"
 
 namespace gorsefinch {
 

@@ -6,7 +6,7 @@
 #include <span>
 #include <vector>
 
-#include "core/image/pixel_format.h"
+#include "core/document/pixel_format.h"
 
 namespace gorsefinch {
 

@@ -4,8 +4,8 @@
 #include <cstdint>
 #include <span>
 
+#include "core/document/recipe.h"
 #include "core/image/picture.h"
-#include "core/project/recipe.h"
 
 namespace gorsefinch {
 
@@ -26,7 +26,6 @@ PixelBox croppedBox(const RecipeShape& shape, int w, int h);
 // The size that a recipe gives a cut-out of w x h (turned already): a side of 0 follows the other by the aspect, both
 // 0 keep the cut-out's. At most kMostResultSide a side.
 PixelSize resultSize(const RecipeShape& shape, int w, int h);
-inline constexpr int kMostResultSide = 4096;
 
 // How many times larger than the original the result's pixels are; above 1 it looks blocky or soft.
 double enlargement(const RecipeShape& shape, int w, int h);

@@ -4,7 +4,7 @@
 #include <cstdint>
 #include <vector>
 
-#include "core/project/recipe.h"
+#include "core/document/recipe.h"
 
 namespace gorsefinch {
 

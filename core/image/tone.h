@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "core/document/recipe.h"
 #include "core/image/picture.h"
-#include "core/project/recipe.h"
 
 namespace gorsefinch {
 

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "core/project/document.h"
+#include "core/document/document.h"
 #include "core/project/json_text.h"
 
 // A face's settings and sizes in the project's files.
@@ -11,9 +11,5 @@ namespace gorsefinch {
 void putFontSettings(Json& object, const Face& face);
 // Fills `face` from its object. Values out of range are problems and read as usual.
 void readFontSettings(JsonObject& object, Face& face, const std::string& file, const std::string& place, Problems& problems);
-
-// One character as "U+0041", and back; nothing for anything else.
-std::string characterCode(char32_t character);
-std::optional<char32_t> characterFromCode(std::string_view code);
 
 }  // namespace gorsefinch

@@ -5,7 +5,7 @@
 #include <string>
 #include <vector>
 
-#include "core/project/document.h"
+#include "core/document/document.h"
 
 namespace gorsefinch {
 

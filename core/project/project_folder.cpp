@@ -7,7 +7,7 @@
 #include <thread>
 
 #include "core/base/hash.h"
-#include "core/project/names.h"
+#include "core/document/names.h"
 #include "core/project/open_folders.h"
 #include "core/project/pending_save.h"
 

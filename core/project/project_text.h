@@ -8,7 +8,7 @@
 #include "core/base/problem.h"
 #include "core/base/result.h"
 #include "core/base/shared_bytes.h"
-#include "core/project/document.h"
+#include "core/document/document.h"
 
 namespace gorsefinch {
 

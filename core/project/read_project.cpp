@@ -5,9 +5,9 @@
 #include <set>
 
 #include "core/base/files.h"
+#include "core/document/names.h"
 #include "core/project/font_text.h"
 #include "core/project/json_text.h"
-#include "core/project/names.h"
 #include "core/project/original_reader.h"
 #include "core/project/project_text.h"
 #include "core/project/recipe_text.h"

@@ -3,8 +3,8 @@
 
 #include <algorithm>
 
-#include "core/image/picture.h"
-#include "core/image/shape.h"
+
+#include "core/document/document.h"
 
 namespace gorsefinch {
 
@@ -188,6 +188,23 @@ std::vector<Colour> readColours(JsonObject& object, const char* key) {
             object.problem(key, "a colour of it is not written as #RRGGBB", "It was left out; correct it");
     }
     return out;
+}
+
+std::string recipeText(const Recipe& recipe) {
+    Json out;
+    out["gorsefinch_recipe"] = kFormatVersion;
+    out.update(recipeJson(recipe));
+    return dumped(out);
+}
+
+std::optional<Recipe> recipeFromText(const std::string& text) {
+    const auto json = parseJson("clipboard", text);
+    if (!json || !json->is_object() || !json->contains("gorsefinch_recipe"))
+        return std::nullopt;
+    Json plain = *json;
+    plain.erase("gorsefinch_recipe");
+    Problems problems;
+    return readRecipe(plain, "clipboard", "", problems);
 }
 
 }  // namespace gorsefinch

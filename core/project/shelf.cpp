@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/project/shelf.h"
 
-#include "core/project/font_edits.h"
-#include "core/project/image_edits.h"
+#include "core/edits/font_edits.h"
+#include "core/edits/image_edits.h"
 
 namespace gorsefinch {
 

@@ -6,7 +6,7 @@
 #include <string_view>
 #include <unordered_map>
 
-#include "core/project/document.h"
+#include "core/document/document.h"
 
 namespace gorsefinch {
 

@@ -5,7 +5,7 @@
 #include <string_view>
 #include <vector>
 
-#include "core/project/document.h"
+#include "core/document/document.h"
 #include "core/rules/references.h"
 
 namespace gorsefinch {

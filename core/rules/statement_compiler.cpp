@@ -3,7 +3,7 @@
 
 #include <algorithm>
 
-#include "core/project/names.h"
+#include "core/document/names.h"
 
 namespace gorsefinch {
 

@@ -3,7 +3,7 @@
 
 #include <algorithm>
 
-#include "core/project/font_text.h"
+#include "core/base/characters.h"
 #include "core/project/project_text.h"
 #include "core/rules/lexer.h"
 #include "core/scene/panel_record.h"

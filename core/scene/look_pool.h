@@ -7,8 +7,8 @@
 #include <vector>
 
 #include "core/base/problem.h"
+#include "core/document/document.h"
 #include "core/font/baked_font.h"
-#include "core/project/document.h"
 
 namespace gorsefinch {
 

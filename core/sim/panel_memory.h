@@ -4,8 +4,8 @@
 #include <cstdint>
 #include <vector>
 
+#include "core/document/pixel_format.h"
 #include "core/image/picture.h"
-#include "core/image/pixel_format.h"
 
 namespace gorsefinch {
 

@@ -12,7 +12,7 @@
 
 #include "app/images/images_model.h"
 #include "app/screens/canvas.h"
-#include "core/project/image_edits.h"
+#include "core/edits/image_edits.h"
 #include "tests/support/images_window.h"
 
 using namespace gorsefinch;

@@ -6,12 +6,12 @@
 #include <cmath>
 #include <random>
 
-#include "app/widgets/line_difference.h"
 #include "app/screens/clipboard.h"
 #include "app/screens/snapping.h"
 #include "app/theme/theme.h"
+#include "app/widgets/line_difference.h"
+#include "core/document/names.h"
 #include "core/kinds/kinds.h"
-#include "core/project/names.h"
 #include "tests/support/projects.h"
 
 using namespace gorsefinch;

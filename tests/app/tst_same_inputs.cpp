@@ -5,9 +5,9 @@
 
 #include "app/fonts/fonts_station.h"
 #include "app/images/images_station.h"
+#include "core/edits/image_edits.h"
 #include "core/emit/export_image.h"
 #include "core/font/face_facts.h"
-#include "core/project/image_edits.h"
 #include "tests/support/projects.h"
 #include "tests/support/window.h"
 

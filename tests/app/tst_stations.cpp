@@ -14,7 +14,7 @@
 #include "app/screens/canvas.h"
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
-#include "core/project/presets.h"
+#include "core/edits/presets.h"
 #include "tests/support/window.h"
 #include "tests/target/target_build.h"
 

@@ -4,11 +4,11 @@
 #include <QImage>
 #include <QtTest>
 
-#include "core/project/image_edits.h"
+#include "core/edits/edit.h"
+#include "core/edits/image_edits.h"
 #include "core/emit/export_image.h"
 #include "core/image/make_palette.h"
 #include "core/image/reduce.h"
-#include "core/project/edit.h"
 #include "core/project/project_text.h"
 #include "core/sim/twin.h"
 #include "tests/support/gif.h"

@@ -5,8 +5,8 @@
 #include <QtTest>
 
 #include "core/base/file_writer.h"
+#include "core/edits/image_edits.h"
 #include "core/emit/output_folder.h"
-#include "core/project/image_edits.h"
 #include "core/project/journal_text.h"
 #include "tests/support/projects.h"
 

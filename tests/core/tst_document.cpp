@@ -2,9 +2,9 @@
 // Names, edits, undo and redo of the document as a value.
 #include <QtTest>
 
-#include "core/project/history.h"
-#include "core/project/names.h"
-#include "core/project/presets.h"
+#include "core/document/history.h"
+#include "core/document/names.h"
+#include "core/edits/presets.h"
 #include "tests/support/projects.h"
 
 using namespace gorsefinch;

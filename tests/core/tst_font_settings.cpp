@@ -4,11 +4,11 @@
 #include <QtTest>
 #include <numeric>
 
+#include "core/document/history.h"
 #include "core/font/hand_glyph.h"
 #include "core/font/unicode_blocks.h"
-#include "core/project/history.h"
 #include "core/scene/font_reasons.h"
-#include "core/scene/specimen.h"
+#include "core/sim/specimen.h"
 #include "tests/support/projects.h"
 
 using namespace gorsefinch;

@@ -2,9 +2,10 @@
 // Frames that play by time, follow a value, obey rules and go on through edits; the ladder; what is generated of images.
 #include <QtTest>
 
+#include "core/edits/image_edits.h"
 #include "core/emit/generate.h"
 #include "core/image/ladder.h"
-#include "core/project/image_edits.h"
+#include "core/project/recipe_text.h"
 #include "core/sim/twin.h"
 #include "tests/support/gif.h"
 #include "tests/support/projects.h"

@@ -8,8 +8,8 @@
 
 #include "core/base/file_writer.h"
 #include "core/base/hash.h"
+#include "core/edits/image_edits.h"
 #include "core/emit/output_folder.h"
-#include "core/project/image_edits.h"
 #include "tests/support/projects.h"
 
 using namespace gorsefinch;

@@ -9,11 +9,11 @@
 
 #include "core/base/files.h"
 #include "core/base/json.h"
+#include "core/document/names.h"
+#include "core/edits/image_edits.h"
 #include "core/font/baked_font.h"
 #include "core/font/face_facts.h"
 #include "core/image/baked_image.h"
-#include "core/project/image_edits.h"
-#include "core/project/names.h"
 #include "core/project/project_folder.h"
 #include "core/scene/built_scene.h"
 #include "tests/support/projects.h"

@@ -2,7 +2,7 @@
 // Two sides change one project: each thing is taken from the side that changed it, and where both did, from the one chosen.
 #include <QtTest>
 
-#include "core/project/image_edits.h"
+#include "core/edits/image_edits.h"
 #include "core/project/merge.h"
 #include "tests/support/projects.h"
 

@@ -3,9 +3,9 @@
 #include <QSet>
 #include <QtTest>
 
+#include "core/edits/image_edits.h"
 #include "core/emit/runtime_sources.h"
 #include "core/image/picture.h"
-#include "core/project/image_edits.h"
 #include "core/scene/built_scene.h"
 #include "tests/support/projects.h"
 

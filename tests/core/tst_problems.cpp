@@ -3,9 +3,9 @@
 // goes when it is mended.
 #include <QtTest>
 
+#include "core/edits/image_edits.h"
 #include "core/emit/generate.h"
 #include "core/emit/generation_problems.h"
-#include "core/project/image_edits.h"
 #include "core/sim/twin.h"
 #include "tests/support/projects.h"
 

@@ -3,8 +3,8 @@
 #include <QtTest>
 #include <random>
 
+#include "core/edits/image_edits.h"
 #include "core/image/baked_image.h"
-#include "core/project/image_edits.h"
 #include "tests/support/projects.h"
 
 using namespace gorsefinch;

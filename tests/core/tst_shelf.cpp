@@ -3,7 +3,7 @@
 #include <QTemporaryDir>
 #include <QtTest>
 
-#include "core/project/image_edits.h"
+#include "core/edits/image_edits.h"
 #include "core/project/shelf.h"
 #include "tests/support/projects.h"
 

@@ -4,7 +4,7 @@
 #include <QRect>
 #include <QtTest>
 
-#include "core/project/image_edits.h"
+#include "core/edits/image_edits.h"
 #include "core/sim/twin.h"
 #include "tests/support/projects.h"
 

@@ -6,9 +6,9 @@
 #include <utility>
 #include <vector>
 
-#include "core/project/edit.h"
-#include "core/project/font_edits.h"
 #include "core/base/files.h"
+#include "core/edits/edit.h"
+#include "core/edits/font_edits.h"
 #include "core/project/project_folder.h"
 #include "tests/support/memory_disk.h"
 

@@ -3,7 +3,7 @@
 
 #include <random>
 
-#include "core/project/image_edits.h"
+#include "core/edits/image_edits.h"
 #include "core/sim/script.h"
 #include "tests/support/projects.h"
 

@@ -4,7 +4,7 @@
 #include <QCryptographicHash>
 #include <QTemporaryDir>
 
-#include "core/image/pixel_format.h"
+#include "core/document/pixel_format.h"
 #include "tests/target/target_build.h"
 
 namespace target {

@@ -2,8 +2,8 @@
 // Generated code on a controller of 8 bits with 32 KB flash and 2 KB RAM gives the same panel memory as the core.
 #include <QtTest>
 
-#include "core/project/image_edits.h"
-#include "core/project/presets.h"
+#include "core/edits/image_edits.h"
+#include "core/edits/presets.h"
 #include "tests/support/projects.h"
 #include "tests/target/generated_programs.h"
 

@@ -3,7 +3,7 @@
 // byte for byte, after every step of the same script.
 #include <QtTest>
 
-#include "core/project/image_edits.h"
+#include "core/edits/image_edits.h"
 #include "tests/support/projects.h"
 #include "tests/target/generated_programs.h"
 #include "tests/target/kiln_script.h"

@@ -8,9 +8,9 @@
 
 #include "core/base/decimal.h"
 #include "core/base/shared_bytes.h"
+#include "core/document/font_settings.h"
+#include "core/document/recipe.h"
 #include "core/kinds/kinds.h"
-#include "core/project/font_settings.h"
-#include "core/project/recipe.h"
 
 namespace gorsefinch {
 

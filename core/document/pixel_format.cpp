@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/image/pixel_format.h"
+#include "core/document/pixel_format.h"
 
 #include <array>
 

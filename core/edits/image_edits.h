@@ -6,7 +6,7 @@
 #include <string>
 #include <vector>
 
-#include "core/project/document.h"
+#include "core/document/document.h"
 
 // Edits of a project's images. A name that isn't there leaves the document as it is.
 namespace gorsefinch {
@@ -21,9 +21,6 @@ Document addImage(const Document& document, std::string_view fileName, Bytes ori
 // Widgets that showed them keep the name, which is then a problem that is told.
 Document removeImages(const Document& document, std::span<const std::string> names);
 
-// A recipe as text for the clipboard, and back; nothing for other text.
-std::string recipeText(const Recipe& recipe);
-std::optional<Recipe> recipeFromText(const std::string& text);
 // Gives images a recipe; crop, cells and frames, which belong to each picture, stay its own.
 Document withRecipeOn(const Document& document, std::span<const std::string> images, const Recipe& recipe);
 // The recipe without what belongs to one picture, for those that are brought in later.

@@ -6,10 +6,13 @@
 #include <string_view>
 #include <vector>
 
-#include "core/image/pixel_format.h"
+#include "core/document/pixel_format.h"
 #include "core/kinds/value.h"
 
 namespace gorsefinch {
+
+// Maximum frames of an original, and maximum side of what a recipe makes, in pixels.
+inline constexpr int kMostFrames = 1000, kMostResultSide = 4096;
 
 enum class Fit { Contain, Cover, Stretch };
 

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/project/recipe.h"
+#include "core/document/recipe.h"
 
 #include <array>
 
-#include "core/project/key_table.h"
+#include "core/document/key_table.h"
 
 namespace gorsefinch {
 

@@ -1,13 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/project/image_edits.h"
+#include "core/edits/image_edits.h"
 
 #include <algorithm>
 #include <filesystem>
 #include <set>
 
-#include "core/project/edit.h"
-#include "core/project/names.h"
-#include "core/project/recipe_text.h"
+#include "core/document/names.h"
+#include "core/edits/edit.h"
 
 namespace gorsefinch {
 
@@ -89,23 +88,6 @@ Document removeImages(const Document& document, std::span<const std::string> nam
     std::erase_if(*all, [&](const Image& each) { return std::find(names.begin(), names.end(), each.name) != names.end(); });
     next.images = all;
     return next;
-}
-
-std::string recipeText(const Recipe& recipe) {
-    Json out;
-    out["gorsefinch_recipe"] = kFormatVersion;
-    out.update(recipeJson(recipe));
-    return dumped(out);
-}
-
-std::optional<Recipe> recipeFromText(const std::string& text) {
-    const auto json = parseJson("clipboard", text);
-    if (!json || !json->is_object() || !json->contains("gorsefinch_recipe"))
-        return std::nullopt;
-    Json plain = *json;
-    plain.erase("gorsefinch_recipe");
-    Problems problems;
-    return readRecipe(plain, "clipboard", "", problems);
 }
 
 Recipe withoutPicture(const Recipe& recipe) {

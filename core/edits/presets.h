@@ -5,7 +5,7 @@
 #include <string>
 
 #include "core/base/result.h"
-#include "core/project/document.h"
+#include "core/document/document.h"
 
 namespace gorsefinch {
 

@@ -8,7 +8,7 @@
 #include <unordered_map>
 #include <unordered_set>
 
-#include "core/project/document.h"
+#include "core/document/document.h"
 
 namespace gorsefinch {
 

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/project/font_settings.h"
+#include "core/document/font_settings.h"
 
 #include <array>
 
-#include "core/project/key_table.h"
+#include "core/document/key_table.h"
 
 namespace gorsefinch {
 

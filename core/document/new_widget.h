@@ -3,7 +3,7 @@
 
 #include <string>
 
-#include "core/project/document.h"
+#include "core/document/document.h"
 
 namespace gorsefinch {
 

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/screens/frame_picture.h"
+#include "app/widgets/frame_picture.h"
 
 namespace gorsefinch::app {
 

@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/project/document.h"
+#include "core/document/document.h"
 
 #include <algorithm>
 #include <array>
 #include <set>
 
-#include "core/project/key_table.h"
+#include "core/document/key_table.h"
 
 namespace gorsefinch {
 

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/frame/station.h"
+#include "app/widgets/station.h"
 
 #include <QFrame>
 #include <QHBoxLayout>

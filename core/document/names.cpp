@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/project/names.h"
+#include "core/document/names.h"
 
 #include <algorithm>
 #include <array>

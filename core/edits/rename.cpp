@@ -2,9 +2,9 @@
 // Renames that follow through to everything that refers to the thing.
 #include <algorithm>
 
-#include "core/project/edit.h"
-#include "core/project/names.h"
-#include "core/project/short_names.h"
+#include "core/document/names.h"
+#include "core/edits/edit.h"
+#include "core/edits/short_names.h"
 #include "core/rules/rename.h"
 #include "core/rules/rule_words.h"
 

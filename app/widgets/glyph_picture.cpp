@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/fonts/glyph_picture.h"
+#include "app/widgets/glyph_picture.h"
 
 #include "core/image/levels.h"
 

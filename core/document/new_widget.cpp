@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/project/new_widget.h"
+#include "core/document/new_widget.h"
 
 #include <algorithm>
 
-#include "core/project/names.h"
+#include "core/document/names.h"
 
 namespace gorsefinch {
 

@@ -7,7 +7,7 @@
 #include <string_view>
 
 #include "core/base/result.h"
-#include "core/project/document.h"
+#include "core/document/document.h"
 
 // Every edit of a project, as a function from a document to the next. Canvas, sheet, layers, reel and paste make the
 // same edit through the same function. A name that isn't there leaves the document as it is.

@@ -1,12 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/project/font_edits.h"
+#include "core/edits/font_edits.h"
 
 #include <algorithm>
 #include <filesystem>
 #include <set>
 
-#include "core/project/edit.h"
-#include "core/project/names.h"
+#include "core/document/names.h"
+#include "core/edits/edit.h"
 
 namespace gorsefinch {
 

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "core/project/document.h"
+#include "core/document/document.h"
 
 // Edits of a project's faces and their sizes. A name that isn't there leaves the document as it is.
 namespace gorsefinch {

@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/project/edit.h"
+#include "core/edits/edit.h"
 
 #include <algorithm>
 #include <filesystem>
 
-#include "core/project/names.h"
-#include "core/project/short_names.h"
+#include "core/document/names.h"
+#include "core/edits/short_names.h"
 
 namespace gorsefinch {
 

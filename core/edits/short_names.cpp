@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/project/short_names.h"
+#include "core/edits/short_names.h"
 
 #include <algorithm>
 #include <map>

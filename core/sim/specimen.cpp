@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/scene/specimen.h"
+#include "core/sim/specimen.h"
 
-#include "core/project/font_edits.h"
+#include "core/edits/font_edits.h"
 #include "core/rules/lexer.h"
 #include "core/sim/twin.h"
 

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/project/history.h"
+#include "core/document/history.h"
 
 namespace gorsefinch {
 

@@ -1,12 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/project/presets.h"
+#include "core/edits/presets.h"
 
 #include <filesystem>
 
 #include "core/base/files.h"
-#include "core/project/edit.h"
-#include "core/project/font_edits.h"
-#include "core/project/names.h"
+#include "core/document/names.h"
+#include "core/edits/edit.h"
+#include "core/edits/font_edits.h"
 
 namespace gorsefinch {
 
