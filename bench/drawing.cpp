@@ -8,6 +8,7 @@
 #include <QPainter>
 
 #include "bench/interleaved.h"
+#include "bench/kiln.h"
 #include "core/project/project_folder.h"
 #include "core/sim/twin.h"
 #include "runtime/gorse_internal.h"
@@ -15,11 +16,6 @@
 using namespace gorsefinch;
 
 namespace {
-
-Document openKiln() {
-    Disk disk;
-    return *ProjectFolder(disk, SOURCE_DIR "/examples/kiln").open().document;
-}
 
 // What the painter needs to draw one widget, prepared outside the timed part, as a program would.
 struct PainterWidget {
@@ -104,7 +100,7 @@ void paint(QImage& image, const QColor& background, const std::vector<PainterWid
 void sendNothing(void*, uint16_t, uint16_t, uint16_t, uint16_t, const uint8_t* bytes) { benchmark::DoNotOptimize(bytes); }
 
 void statusFrame(benchmark::State& state) {
-    const Document d = openKiln();
+    const Document d = bench::openKiln();
     SceneBuilder builder;
     const auto lines = static_cast<size_t>(state.range(0));
     const BuiltSceneRef scene = builder.build(d);

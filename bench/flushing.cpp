@@ -4,6 +4,7 @@
 // part one box from the next.
 #include <benchmark/benchmark.h>
 
+#include "bench/kiln.h"
 #include "core/project/project_folder.h"
 #include "core/sim/twin.h"
 
@@ -64,14 +65,9 @@ void report(benchmark::State& state, const Sent& sent) {
     state.counters["flushed_to_changed"] = static_cast<double>(sent.flushed) / static_cast<double>(sent.changed);
 }
 
-Document openKiln() {
-    Disk disk;
-    return *ProjectFolder(disk, SOURCE_DIR "/examples/kiln").open().document;
-}
-
 void changedText(benchmark::State& state) {
     SceneBuilder builder;
-    Twin twin(builder.build(openKiln()));
+    Twin twin(builder.build(bench::openKiln()));
     twin.step(0);
     Sent all;
     // A temperature that walks: every digit changes now and then.
@@ -87,7 +83,7 @@ BENCHMARK(changedText)->Iterations(1);
 
 void pressedButton(benchmark::State& state) {
     SceneBuilder builder;
-    Twin twin(builder.build(openKiln()));
+    Twin twin(builder.build(bench::openKiln()));
     twin.step(0);
     report(state, sentBy(twin, [&] { twin.touch(260, 212, true); }));
 }

@@ -9,6 +9,7 @@
 
 #include "app/theme/theme.h"
 #include "core/emit/costs.h"
+#include "tests/support/test_case.h"
 #include "tests/support/window.h"
 #include "tests/target/target_build.h"
 

@@ -20,6 +20,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
 #include "core/font/bdf.h"
+#include "tests/support/test_case.h"
 #include "tests/support/window.h"
 
 using namespace gorsefinch;

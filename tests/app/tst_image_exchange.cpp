@@ -14,6 +14,7 @@
 #include "app/screens/canvas.h"
 #include "core/edits/image_edits.h"
 #include "tests/support/images_window.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace gorsefinch::app;

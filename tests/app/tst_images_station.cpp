@@ -14,6 +14,7 @@
 #include "core/image/ladder.h"
 #include "tests/support/gif.h"
 #include "tests/support/images_window.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace gorsefinch::app;

@@ -9,6 +9,7 @@
 #include "app/screens/canvas.h"
 #include "app/screens/layers.h"
 #include "app/screens/reel.h"
+#include "tests/support/test_case.h"
 #include "tests/support/window.h"
 
 using namespace gorsefinch;

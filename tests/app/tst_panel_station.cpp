@@ -6,6 +6,7 @@
 
 #include "app/theme/theme.h"
 #include "core/sim/twin.h"
+#include "tests/support/test_case.h"
 #include "tests/support/window.h"
 
 using namespace gorsefinch;

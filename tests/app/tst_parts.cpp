@@ -13,6 +13,7 @@
 #include "core/document/names.h"
 #include "core/kinds/kinds.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace gorsefinch::app;

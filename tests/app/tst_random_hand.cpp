@@ -7,6 +7,7 @@
 #include <random>
 
 #include "core/project/project_text.h"
+#include "tests/support/test_case.h"
 #include "tests/support/window.h"
 
 using namespace gorsefinch;

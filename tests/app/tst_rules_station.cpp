@@ -7,6 +7,7 @@
 #include "app/rules/scintilla.h"
 #include "app/screens/canvas.h"
 #include "app/theme/theme.h"
+#include "tests/support/test_case.h"
 #include "tests/support/window.h"
 
 using namespace gorsefinch;

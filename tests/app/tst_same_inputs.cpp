@@ -9,6 +9,7 @@
 #include "core/emit/export_image.h"
 #include "core/font/face_facts.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 #include "tests/support/window.h"
 
 using namespace gorsefinch;

@@ -11,6 +11,7 @@
 
 #include "app/screens/canvas.h"
 #include "app/widgets/fields.h"
+#include "tests/support/test_case.h"
 #include "tests/support/window.h"
 
 using namespace gorsefinch;

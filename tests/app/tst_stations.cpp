@@ -15,6 +15,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
 #include "core/edits/presets.h"
+#include "tests/support/test_case.h"
 #include "tests/support/window.h"
 #include "tests/target/target_build.h"
 

@@ -11,6 +11,7 @@
 #include "core/base/files.h"
 #include "core/project/journal_text.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 #include "tests/support/window.h"
 
 using namespace gorsefinch;

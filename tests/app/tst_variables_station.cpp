@@ -7,6 +7,7 @@
 
 #include "app/theme/theme.h"
 #include "app/variables/variables_model.h"
+#include "tests/support/test_case.h"
 #include "tests/support/window.h"
 
 using namespace gorsefinch;

@@ -13,6 +13,7 @@
 #include "core/sim/twin.h"
 #include "tests/support/gif.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace support;

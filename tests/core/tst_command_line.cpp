@@ -9,6 +9,7 @@
 #include <bit>
 
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 
 class TestCommandLine : public QObject {
     Q_OBJECT

@@ -8,6 +8,7 @@
 #include "core/image/make_palette.h"
 #include "core/image/nearest_colour.h"
 #include "core/image/picture.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 

@@ -6,6 +6,7 @@
 #include "core/document/names.h"
 #include "core/edits/presets.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace support;

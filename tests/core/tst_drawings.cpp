@@ -8,6 +8,7 @@
 
 #include "core/image/drawing.h"
 #include "core/image/picture.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 

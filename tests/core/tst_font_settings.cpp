@@ -10,6 +10,7 @@
 #include "core/scene/font_reasons.h"
 #include "core/sim/specimen.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace support;

@@ -7,6 +7,7 @@
 #include "core/font/face_facts.h"
 #include "core/image/pack.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace support;

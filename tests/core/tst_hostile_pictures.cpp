@@ -11,6 +11,7 @@
 #include "core/image/picture.h"
 #include "core/image/runs.h"
 #include "tests/support/gif.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace support;

@@ -17,6 +17,7 @@
 #include "core/project/project_folder.h"
 #include "core/scene/built_scene.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace support;

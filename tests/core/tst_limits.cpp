@@ -5,6 +5,7 @@
 #include "core/project/project_text.h"
 #include "core/sim/twin.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace support;

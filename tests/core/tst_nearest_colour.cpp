@@ -4,6 +4,7 @@
 #include <random>
 
 #include "core/image/nearest_colour.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 

@@ -8,6 +8,7 @@
 #include "core/image/picture.h"
 #include "core/scene/built_scene.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace support;

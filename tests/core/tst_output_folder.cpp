@@ -4,6 +4,7 @@
 
 #include "core/emit/output_folder.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace support;

@@ -10,6 +10,7 @@
 #include "core/image/series.h"
 #include "core/image/tone.h"
 #include "tests/support/gif.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace support;

@@ -8,6 +8,7 @@
 #include "core/image/reduce.h"
 #include "core/image/runs.h"
 #include "core/image/threshold_map.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 

@@ -8,6 +8,7 @@
 #include "core/emit/generation_problems.h"
 #include "core/sim/twin.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace support;

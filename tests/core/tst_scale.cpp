@@ -6,6 +6,7 @@
 #include <random>
 
 #include "core/image/scale.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 

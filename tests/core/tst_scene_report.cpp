@@ -5,6 +5,7 @@
 #include "core/emit/generation_problems.h"
 #include "core/emit/scene_report.h"
 #include "tests/support/random_project.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace support;

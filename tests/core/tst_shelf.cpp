@@ -6,6 +6,7 @@
 #include "core/edits/image_edits.h"
 #include "core/project/shelf.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace support;

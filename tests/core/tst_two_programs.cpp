@@ -10,6 +10,7 @@
 
 #include "core/base/files.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace support;

@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "tests/support/grey_canvas.h"
+#include "tests/support/test_case.h"
 
 using support::GreyCanvas;
 

@@ -8,6 +8,7 @@
 #include "core/sim/twin.h"
 #include "runtime/gorse_internal.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace support;

@@ -11,6 +11,7 @@
 #include "runtime/gorse_internal.h"
 #include "runtime/gorse_text.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace support;

@@ -7,6 +7,7 @@
 #include "runtime/gorse_text.h"
 #include "tests/support/grey_canvas.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 
 using namespace gorsefinch;
 using namespace support;

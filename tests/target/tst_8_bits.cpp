@@ -5,6 +5,7 @@
 #include "core/edits/image_edits.h"
 #include "core/edits/presets.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 #include "tests/target/generated_programs.h"
 
 using namespace gorsefinch;

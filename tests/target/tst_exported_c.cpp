@@ -5,6 +5,7 @@
 
 #include "core/emit/export_image.h"
 #include "tests/support/gif.h"
+#include "tests/support/test_case.h"
 #include "tests/target/target_build.h"
 
 using namespace gorsefinch;

@@ -9,6 +9,7 @@
 #include "core/font/bdf.h"
 #include "core/font/face_facts.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 #include "tests/target/target_build.h"
 
 using namespace gorsefinch;

@@ -7,6 +7,7 @@
 
 #include "core/emit/export_image.h"
 #include "core/image/reduce.h"
+#include "tests/support/test_case.h"
 #include "tests/target/target_build.h"
 
 using namespace gorsefinch;

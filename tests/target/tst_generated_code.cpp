@@ -7,6 +7,7 @@
 #include "core/emit/costs.h"
 #include "core/emit/runtime_sources.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 #include "tests/target/target_build.h"
 
 using namespace gorsefinch;

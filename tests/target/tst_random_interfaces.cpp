@@ -3,6 +3,7 @@
 #include <QtTest>
 
 #include "tests/support/random_project.h"
+#include "tests/support/test_case.h"
 #include "tests/target/generated_programs.h"
 
 using namespace gorsefinch;

@@ -5,6 +5,7 @@
 
 #include "core/edits/image_edits.h"
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 #include "tests/target/generated_programs.h"
 #include "tests/target/kiln_script.h"
 

@@ -4,6 +4,7 @@
 #include <QtTest>
 
 #include "tests/support/projects.h"
+#include "tests/support/test_case.h"
 #include "tests/target/generated_programs.h"
 #include "tests/target/kiln_script.h"
 
