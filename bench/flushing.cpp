@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Bytes sent to the panel for a changed text and a pressed button, against the pixels whose value changed, and against
-// the tight boxes around them: a panel takes boxes, so these are the least that can be sent. Columns without a change
+// the tight boxes around them: a panel takes boxes, so this is the minimum that can be sent. Columns without a change
 // part one box from the next.
 #include <benchmark/benchmark.h>
 

@@ -50,11 +50,11 @@ Took inChild(const std::function<bool()>& work) {
         _exit(write(ends[1], &took, sizeof took) == sizeof took ? 0 : 1);
     }
     Took took;
-    const bool told = read(ends[0], &took, sizeof took) == sizeof took;
+    const bool reported = read(ends[0], &took, sizeof took) == sizeof took;
     close(ends[0]);
     close(ends[1]);
     (void)waitpid(child, nullptr, 0);
-    return told ? took : Took{};
+    return reported ? took : Took{};
 }
 
 // Runs the command line and returns the time and memory of the whole process.
@@ -152,7 +152,7 @@ void LargestDrawing(benchmark::State& state) {
 void ProjectOfImagesOfOneFile(benchmark::State& state) {
     const std::string picture = "P2 1 1 255 7\n" + std::string(1 << 20, ' ');
     std::string images;
-    for (size_t i = 0; i < kMostListed; ++i)
+    for (size_t i = 0; i < kMaxListed; ++i)
         images += std::string(i == 0 ? "" : ",") + "{\"name\": \"i" + std::to_string(i) + "\", \"file\": \"one.pgm\"}";
     const std::string main = "{\"gorsefinch\": 1, \"name\": \"p\", \"images\": [" + images + "]}";
     measure(state, 2000, 100, [&] {
@@ -189,7 +189,7 @@ void ProjectOfLargeOriginals(benchmark::State& state) {
 // Screens up to the limit of all texts, each with the maximum number of widgets.
 void ProjectOfAllTexts(benchmark::State& state) {
     std::string widgets;
-    for (size_t i = 0; i < kMostWidgets; ++i)
+    for (size_t i = 0; i < kMaxWidgets; ++i)
         widgets += std::string(i == 0 ? "" : ",") + "{\"name\":\"w" + std::to_string(i) + "\",\"kind\":\"text\",\"x\":1,\"y\":2,\"w\":30,\"h\":9,\"text\":\"Words of the widget\"}";
     const std::string screen = "{\"widgets\":[" + widgets + "]}";
     std::string names;
@@ -225,7 +225,7 @@ void LargestPanel(benchmark::State& state) {
     Document d;
     d.name = "p";
     Panel panel;
-    panel.width = panel.height = kMostPanelSide;
+    panel.width = panel.height = kMaxPanelSide;
     panel.format = PixelFormat::Argb8888;
     d = withPanel(d, panel);
     Screen screen;

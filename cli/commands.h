@@ -23,7 +23,7 @@ int refuse(const Error& error);
 // Writes what was asked wrongly to the error stream and gives back kUsage.
 int usage(const std::string& words);
 
-// A project that was opened, built and told of on the error stream; nothing if it can't be opened.
+// A project that was opened, built and reported on the error stream; nothing if it can't be opened.
 struct OpenedProject {
     Document document;
     Problems problems;

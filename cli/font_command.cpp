@@ -13,7 +13,7 @@ namespace gorsefinch::cli {
 namespace {
 
 struct FontOptions {
-    std::string input, out, chars, textFile, measure = "em", hinting = "usual", packing = "plain";
+    std::string input, out, chars, textFile, measure = "em", hinting = "default", packing = "plain";
     std::vector<std::string> ranges, blocks;
     Face face;  // variant, and settings beside those above
     int size = 16;
@@ -73,14 +73,14 @@ std::optional<std::set<char32_t>> wantedCharacters(const FontOptions& o, int& ex
 }
 
 int font(FontOptions o) {
-    FontSettings& s = o.face.usual;
+    FontSettings& s = o.face.defaults;
     const auto measure = sizeMeasureByKey(o.measure);
     const auto hinting = hintingByKey(o.hinting);
     const auto packing = glyphPackingByKey(o.packing);
     if (s.bits != 1 && s.bits != 2 && s.bits != 4 && s.bits != 8)
         return usage("--bits: it is 1, 2, 4 or 8");
     if (!measure || !hinting || !packing)
-        return usage("--measure is em, capitals or line; --hinting usual, none, light or full; --packing plain, runs or smallest");
+        return usage("--measure is em, capitals or line; --hinting default, none, light or full; --packing plain, runs or smallest");
     s.measure = *measure, s.hinting = *hinting, s.packing = *packing;
     int exitCode = kFine;
     auto characters = wantedCharacters(o, exitCode);
@@ -121,10 +121,10 @@ int font(FontOptions o) {
 
 void addFontCommand(CLI::App& app, int& exitCode) {
     static FontOptions f;
-    FontSettings& s = f.face.usual;
+    FontSettings& s = f.face.defaults;
     auto* fonts = app.add_subcommand("font", "Convert a face into bitmaps");
     fonts->add_option("INPUT", f.input, "TTF, OTF, BDF or PCF")->required();
-    fonts->add_option("--size", f.size, "pixels of the em, or what --measure says")->required()->check(CLI::Range(kLeastFontSize, kMostFontSize));
+    fonts->add_option("--size", f.size, "pixels of the em, or what --measure says")->required()->check(CLI::Range(kMinFontSize, kMaxFontSize));
     fonts->add_option("--bits", s.bits, "bits a pixel: 1, 2, 4 or 8")->required();
     fonts->add_option("--chars", f.chars, "the characters of this text");
     fonts->add_option("--range", f.ranges, "A-B, as often as needed; printable ASCII without any characters");
@@ -133,7 +133,7 @@ void addFontCommand(CLI::App& app, int& exitCode) {
     fonts->add_flag("--all", f.all, "every character that the face has");
     fonts->add_option("--variant", f.face.variant, "of a variable face or a collection: \"Bold\"");
     fonts->add_option("--measure", f.measure, "what the size counts: em, capitals, line");
-    fonts->add_option("--hinting", f.hinting, "usual, none, light, full");
+    fonts->add_option("--hinting", f.hinting, "default, none, light, full");
     fonts->add_option("--gamma", s.gamma, "weight of the edges, 100 as the face has it")->check(CLI::Range(20, 500));
     fonts->add_option("--letter-distance", s.letter, "pixels more between letters")->check(CLI::Range(-16, 64));
     fonts->add_option("--line-distance", s.line, "pixels more between lines")->check(CLI::Range(-64, 128));

@@ -32,7 +32,7 @@ bool readSize(const std::string& text, Recipe& recipe) {
     const size_t x = text.find('x');
     const auto w = decimalFromText(text.substr(0, x), 0);
     const auto h = x == std::string::npos ? std::nullopt : decimalFromText(text.substr(x + 1), 0);
-    if (!w || !h || *w < 1 || *h < 1 || *w > kMostResultSide || *h > kMostResultSide)
+    if (!w || !h || *w < 1 || *h < 1 || *w > kMaxResultSide || *h > kMaxResultSide)
         return false;
     recipe.width = *w;
     recipe.height = *h;
@@ -111,7 +111,7 @@ class Converter {
         ImageBakery bakery;
         const auto baked = bakeForExport(Document{}, image, format_.format, bakery);
         if (!baked)
-            return refuse(told(baked.error()));
+            return refuse(explained(baked.error()));
         std::vector<std::string> endings;
         for (const std::string& path : job.out)
             endings.push_back(std::filesystem::path(path).extension().string());
@@ -126,7 +126,7 @@ class Converter {
 
   private:
     // The core speaks of the project's folder, here the file was named by its path.
-    static Error told(Error error) {
+    static Error explained(Error error) {
         if (error.file.starts_with("images/"))
             error.file.erase(0, 7);
         if (error.remedy == "Set its size")
@@ -158,11 +158,11 @@ int image(const ImageOptions& o) {
     if (!format)
         return usage("--format: \"" + o.format + "\" is not known; it is one of " + keys());
     if (!o.name.empty())
-        if (const auto trouble = nameTrouble(o.name))
-            return usage("--name: " + *trouble);
+        if (const auto error = nameError(o.name))
+            return usage("--name: " + *error);
     Converter converter(o, *format);
-    if (const auto trouble = converter.prepare())
-        return usage(*trouble);
+    if (const auto error = converter.prepare())
+        return usage(*error);
     const std::vector<std::string> inputs = expanded(o.inputs);
     if (inputs.size() == 1 || o.frames)
         return converter.convert({inputs, named(o.out, nameOf(o, inputs[0])), nameOf(o, inputs[0])});
@@ -196,7 +196,7 @@ void addImageCommand(CLI::App& app, int& exitCode) {
         ->check(CLI::IsMember({"none", "bayer4", "bayer8", "floyd-steinberg", "atkinson", "blue-noise"}));
     images->add_option("--strength", o.strength, "of the dither in per cent")->check(CLI::Range(0, 100));
     images->add_flag("--linear", o.linear, "dither in linear light");
-    images->add_option("--threshold", o.threshold, "the least grey that is lit, 0 to 255")->check(CLI::Range(0, 255));
+    images->add_option("--threshold", o.threshold, "the lowest grey that is lit, 0 to 255")->check(CLI::Range(0, 255));
     images->add_option("--colours", o.colours, "of the palette of an indexed format: 2 to 256")->check(CLI::Range(2, 256));
     images->add_option("--background", o.background, "#RRGGBB behind what is transparent; black without it");
     images->add_flag("--invert", o.invert, "exchange light and dark");

@@ -28,11 +28,11 @@ enum {
     GORSE_TRACE_RULE = 1,     /* rule a ran its body (b = 0) or its otherwise part (b = 1) */
     GORSE_TRACE_SCREEN = 2,   /* screen a was entered */
     GORSE_TRACE_NUMBER = 3,   /* variable a now holds b */
-    GORSE_TRACE_HELD = 4,     /* variable a was given a value outside its range and holds b, the nearest inside */
+    GORSE_TRACE_CLAMPED = 4,     /* variable a was given a value outside its range and holds b, the nearest inside */
     GORSE_TRACE_HOOK = 5,     /* hook a was called with b values */
-    GORSE_TRACE_DIVIDED = 6,  /* rule a divided by zero; the result was taken as 0 */
+    GORSE_TRACE_DIVISION_BY_ZERO = 6,  /* rule a divided by zero; the result was taken as 0 */
     GORSE_TRACE_ROUNDS = 7,   /* rules were still waiting after the last round of a step */
-    GORSE_TRACE_EVENT = 8,    /* event a (GORSE_ON_...) happened on widget b of the current screen */
+    GORSE_TRACE_EVENT = 8,    /* event a (GORSE_EVENT_...) happened on widget b of the current screen */
     GORSE_TRACE_TEXT = 9      /* text variable a changed */
 };
 
@@ -41,7 +41,7 @@ typedef struct gorse_port {
     /* Sends w x h packed pixels to the panel's memory with the top left at x, y, all in the panel's own
      * orientation with its row and column offset added. For page formats y and h are multiples of 8
      * and rows below the panel are 0.
-     * `bytes` holds rows without gaps, each padded to a whole byte with zeros, and is the runtime's again when the call returns. */
+     * `bytes` holds rows without gaps, each padded to a whole byte with zeros, and belongs to the runtime again when the call returns. */
     void (*flush)(void *user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes);
     /* Calls hook number `hook` with `count` values. May be 0 when no rule calls one. */
     void (*hook)(void *user, uint16_t hook, const gorse_value *values, uint8_t count);
@@ -62,19 +62,19 @@ typedef struct gorse {
     uint32_t buffer_bytes;
 } gorse;
 
-/* What gorse_begin answers. */
+/* What gorse_begin returns. */
 enum {
-    GORSE_FINE = 0,
-    GORSE_STATE_TOO_SMALL = 1,
-    GORSE_BUFFER_TOO_SMALL = 2,
-    GORSE_NOT_ALIGNED = 3,
-    GORSE_NO_FLUSH = 4
+    GORSE_RESULT_OK = 0,
+    GORSE_RESULT_STATE_TOO_SMALL = 1,
+    GORSE_RESULT_BUFFER_TOO_SMALL = 2,
+    GORSE_RESULT_NOT_ALIGNED = 3,
+    GORSE_RESULT_NO_FLUSH = 4
 };
 
 /* Starts `scene` on its first screen. `state` and `buffer` are the caller's, aligned as words are on the target, and must
  * outlive `g`.
  * The state needs gorse_state_bytes(scene) bytes; the draw buffer at least one line of pixels (one page for page
- * formats, a square of 1 or 8 pixels when the panel is turned by a quarter). Answers GORSE_FINE or what is wrong;
+ * formats, a square of 1 or 8 pixels when the panel is turned by a quarter). Returns GORSE_RESULT_OK or what is wrong;
  * nothing is drawn before the first gorse_step. */
 uint8_t gorse_begin(gorse *g, const GORSE_ROM struct gorse_scene *scene, const gorse_port *port, void *state,
                     uint32_t state_bytes, void *buffer, uint32_t buffer_bytes);
@@ -88,7 +88,7 @@ void gorse_step(gorse *g, uint32_t now_ms);
 /* A finger or pointer: down is 1 while it touches. A call with the same state is cheap. */
 void gorse_touch(gorse *g, int16_t x, int16_t y, uint8_t down);
 
-/* Sets a whole, decimal or yes/no variable. A value outside its range is held to the nearest inside.
+/* Sets a whole, decimal or yes/no variable. A value outside its range is clamped to the nearest inside.
  * An unknown number is ignored. */
 void gorse_set_number(gorse *g, uint16_t variable, int32_t value);
 /* The value of a whole, decimal or yes/no variable; 0 for an unknown one. */

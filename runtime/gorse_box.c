@@ -36,11 +36,11 @@ typedef struct box_shape {
 } box_shape;
 
 /* A chunk of a row's end in the corner zone, `from` pixels from the edge on; mirrored at the right. */
-static void draw_end(const box_shape *s, gorse_place x0, gorse_place x1, uint16_t y, uint8_t from, uint8_t n, uint8_t right) {
+static void draw_end(const box_shape *s, gorse_coord x0, gorse_coord x1, uint16_t y, uint8_t from, uint8_t n, uint8_t right) {
     uint8_t outer[GORSE_CHUNK];
     uint8_t inner[GORSE_CHUNK];
     uint8_t i;
-    x0 = (gorse_place)(right != 0u ? x1 - from - n : x0 + from);
+    x0 = (gorse_coord)(right != 0u ? x1 - from - n : x0 + from);
     for (i = 0; i < n; i++, from++) {
         uint8_t at = (uint8_t)(right != 0u ? n - 1u - i : i);
         inner[at] = cover(from, y, s->border_width, s->inner_radius);
@@ -53,19 +53,19 @@ static void draw_end(const box_shape *s, gorse_place x0, gorse_place x1, uint16_
     gorse_mask_span(s->c, x0, s->row.y0, n, inner, s->fill);
 }
 
-static void fill_columns(box_shape *s, gorse_place x0, gorse_place x1, gorse_colour colour) {
+static void fill_columns(box_shape *s, gorse_coord x0, gorse_coord x1, gorse_colour colour) {
     s->row.x0 = x0;
     s->row.x1 = x1;
     gorse_fill_rect(s->c, &s->row, colour);
 }
 
-static void draw_row(box_shape *s, gorse_place x0, gorse_place x1, uint16_t y) {
+static void draw_row(box_shape *s, gorse_coord x0, gorse_coord x1, uint16_t y) {
     uint8_t width = s->border_width;
     uint8_t from, n;
     gorse_colour middle = s->fill;
     if (y >= s->zone) {
-        fill_columns(s, x0, (gorse_place)(x0 + width), s->border);
-        fill_columns(s, (gorse_place)(x1 - width), x1, s->border);
+        fill_columns(s, x0, (gorse_coord)(x0 + width), s->border);
+        fill_columns(s, (gorse_coord)(x1 - width), x1, s->border);
     } else {
         if (y < width)
             middle = s->border;
@@ -78,29 +78,29 @@ static void draw_row(box_shape *s, gorse_place x0, gorse_place x1, uint16_t y) {
             draw_end(s, x0, x1, y, from, n, 1);
         }
     }
-    fill_columns(s, (gorse_place)(x0 + width), (gorse_place)(x1 - width), middle);
+    fill_columns(s, (gorse_coord)(x0 + width), (gorse_coord)(x1 - width), middle);
 }
 
 void gorse_draw_box(const gorse_canvas *c, const gorse_rect *box, const gorse_look *look) {
     box_shape s;
-    gorse_place half = (gorse_place)(gorse_least((gorse_place)(box->x1 - box->x0), (gorse_place)(box->y1 - box->y0)) / 2);
-    gorse_place end = gorse_least(box->y1, c->clip.y1);
+    gorse_coord half = (gorse_coord)(gorse_min((gorse_coord)(box->x1 - box->x0), (gorse_coord)(box->y1 - box->y0)) / 2);
+    gorse_coord end = gorse_min(box->y1, c->clip.y1);
     if (gorse_is_empty(box) != 0u || (gorse_alpha(look->fill) == 0u && look->border_width == 0u))
         return;
     s.c = c;
     s.fill = look->fill;
     s.border = look->border;
-    s.border_width = (uint8_t)gorse_least(look->border_width, half);
-    s.radius = (uint8_t)gorse_least(look->radius, half);
+    s.border_width = (uint8_t)gorse_min(look->border_width, half);
+    s.radius = (uint8_t)gorse_min(look->radius, half);
     s.zone = s.radius;
     s.inner_radius = 0;
     if (s.radius > s.border_width)
         s.inner_radius = (uint8_t)(s.radius - s.border_width);
     else
         s.zone = s.border_width;
-    for (s.row.y0 = gorse_most(box->y0, c->clip.y0); s.row.y0 < end; s.row.y0 = s.row.y1) {
-        gorse_place y = gorse_least((gorse_place)(s.row.y0 - box->y0), (gorse_place)(box->y1 - 1 - s.row.y0));
-        s.row.y1 = (gorse_place)(y < s.zone ? s.row.y0 + 1 : gorse_least(end, (gorse_place)(box->y1 - s.zone)));
+    for (s.row.y0 = gorse_max(box->y0, c->clip.y0); s.row.y0 < end; s.row.y0 = s.row.y1) {
+        gorse_coord y = gorse_min((gorse_coord)(s.row.y0 - box->y0), (gorse_coord)(box->y1 - 1 - s.row.y0));
+        s.row.y1 = (gorse_coord)(y < s.zone ? s.row.y0 + 1 : gorse_min(end, (gorse_coord)(box->y1 - s.zone)));
         draw_row(&s, box->x0, box->x1, (uint16_t)y);
     }
 }

@@ -22,7 +22,7 @@ void gorse_call_hook(gorse *g, gorse_machine *m, uint16_t hook, const char *text
         values[i].number = gorse_pop(m);
         values[i].text = (texts & (1u << i)) != 0u ? text : 0;
     }
-    gorse_tell(g, GORSE_TRACE_HOOK, hook, count);
+    gorse_trace(g, GORSE_TRACE_HOOK, hook, count);
     if (g->port.hook != 0)
         g->port.hook(g->port.user, hook, values, count);
 }
@@ -52,7 +52,7 @@ static int32_t compute(int32_t a, int32_t b, uint8_t op) {
     return gorse_wrapped(r);
 }
 
-int32_t gorse_run(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule) {
+int32_t gorse_execute(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule) {
     int32_t stack[GORSE_STACK + 3]; /* a hook's first three values wait while its fourth is made */
     gorse_machine m;
     m.at = code;
@@ -67,7 +67,7 @@ int32_t gorse_run(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule) {
         switch (op) {
         case GORSE_OP_END:
             if (m.divided != 0u)
-                gorse_tell(g, GORSE_TRACE_DIVIDED, rule, 0);
+                gorse_trace(g, GORSE_TRACE_DIVISION_BY_ZERO, rule, 0);
             return m.top != stack ? gorse_pop(&m) : 0;
         case GORSE_OP_SET_NUMBER: gorse_set_number(g, word, gorse_pop(&m)); continue;
         case GORSE_OP_SET_SLOT: set_slot(g, &m, word); continue;
@@ -100,7 +100,7 @@ int32_t gorse_run(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule) {
             value = gorse_pop(&m);
             value = compute(gorse_pop(&m), value, op);
             break;
-        default: g->scene->more(g, &m, op, word); continue;
+        default: g->scene->extended(g, &m, op, word); continue;
         }
         gorse_push(&m, value);
     }

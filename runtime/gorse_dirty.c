@@ -24,7 +24,7 @@ static void store(gorse_head *head, uint8_t number, const gorse_rect *area) {
 
 static int32_t pixels_of(const gorse_rect *r) { return (int32_t)(r->x1 - r->x0) * (int32_t)(r->y1 - r->y0); }
 
-/* Joins two of the list in `both`; answers how many pixels that sends more than sending both. */
+/* Joins two of the list in `both`; returns how many pixels that sends more than sending both. */
 static int32_t join(const gorse_head *head, uint8_t i, uint8_t j, gorse_rect *both) {
     gorse_rect other;
     int32_t apart;
@@ -35,14 +35,14 @@ static int32_t join(const gorse_head *head, uint8_t i, uint8_t j, gorse_rect *bo
     return pixels_of(both) - apart;
 }
 
-gorse_place gorse_round_down(gorse_place at, uint8_t unit, uint8_t phase) {
-    return (gorse_place)(at - (gorse_place)((uint16_t)(at - phase) & (uint16_t)(unit - 1u)));
+gorse_coord gorse_round_down(gorse_coord at, uint8_t unit, uint8_t phase) {
+    return (gorse_coord)(at - (gorse_coord)((uint16_t)(at - phase) & (uint16_t)(unit - 1u)));
 }
 
 static void whole_panel(const gorse *g, gorse_rect *r) {
     r->x0 = r->y0 = 0;
-    r->x1 = (gorse_place)g->scene->panel->width;
-    r->y1 = (gorse_place)g->scene->panel->height;
+    r->x1 = (gorse_coord)g->scene->panel->width;
+    r->y1 = (gorse_coord)g->scene->panel->height;
 }
 
 /* Joins the cheapest pair; 0 if that is not worth it and there is room. */
@@ -79,8 +79,8 @@ void gorse_dirty(gorse *g, const gorse_rect *wanted) {
     /* Formats with several pixels a byte send whole bytes. */
     area.x0 = gorse_round_down(area.x0, unit_x, panel->phase_x);
     area.y0 = gorse_round_down(area.y0, unit_y, panel->phase_y);
-    area.x1 = gorse_round_down((gorse_place)(area.x1 + unit_x - 1), unit_x, panel->phase_x);
-    area.y1 = gorse_round_down((gorse_place)(area.y1 + unit_y - 1), unit_y, panel->phase_y);
+    area.x1 = gorse_round_down((gorse_coord)(area.x1 + unit_x - 1), unit_x, panel->phase_x);
+    area.y1 = gorse_round_down((gorse_coord)(area.y1 + unit_y - 1), unit_y, panel->phase_y);
     (void)gorse_clip(&area, &whole);
     store(head, head->dirty_count, &area);
     head->dirty_count++;

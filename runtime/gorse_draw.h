@@ -79,14 +79,14 @@ typedef struct gorse_text_box {
 void gorse_fill_rect(const gorse_canvas *c, const gorse_rect *area, gorse_colour colour);
 
 /* Mixes `colour` by `coverage` over n pixels, at most GORSE_CHUNK, from x, y on; clips. */
-void gorse_mask_span(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *coverage,
+void gorse_mask_span(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage,
                      gorse_colour colour);
 
 /* A box with border and rounded corners, as the look says. */
 void gorse_draw_box(const gorse_canvas *c, const gorse_rect *box, const gorse_look *look);
 
 /* The image with its top left at x, y; a mask without pixels is drawn in `colour`. */
-void gorse_draw_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_place x, gorse_place y,
+void gorse_draw_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_coord x, gorse_coord y,
                       gorse_colour colour);
 /* A widget's box, and the image in it, inside border and padding; none if `image` is 0. */
 void gorse_draw_image_box(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look,
@@ -100,22 +100,22 @@ void gorse_draw_text(const gorse_canvas *c, gorse_text_source text, const gorse_
 void gorse_text_difference(gorse_text_source before, gorse_text_source after, const gorse_text_box *where,
                            const GORSE_ROM gorse_font *font, void (*changed)(void *to, const gorse_rect *area), void *to);
 
-/* A kind's draw() for a widget whose record begins with a gorse_label: its box, and its text in it. */
-void gorse_draw_label(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look);
+/* A kind's draw() for a widget whose record begins with a gorse_widget_text: its box, and its text in it. */
+void gorse_draw_text_widget(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look);
 
 /* The text that a label shows now: its buffer if it has one, else its constant text. */
-gorse_text_source gorse_label_text(const gorse *run, const gorse_label *label);
+gorse_text_source gorse_shown_text(const gorse *run, const gorse_widget_text *label);
 
 /* The box in which a label's text stands, inside border and padding. */
-void gorse_label_box(const gorse_label *label, const gorse_look *look, gorse_text_box *where);
+void gorse_text_widget_box(const gorse_widget_text *label, const gorse_look *look, gorse_text_box *where);
 
-/* Where something of `size` pixels begins between two edges: GORSE_START, GORSE_MIDDLE or GORSE_END. */
-gorse_place gorse_placed(gorse_place from, gorse_place to, gorse_place size, uint8_t how);
+/* Where something of `size` pixels begins between two edges: GORSE_ALIGN_START, GORSE_ALIGN_MIDDLE or GORSE_ALIGN_END. */
+gorse_coord gorse_placed(gorse_coord from, gorse_coord to, gorse_coord size, uint8_t how);
 
 /* The widget's box on the panel. */
 void gorse_widget_box(const gorse_widget *widget, gorse_rect *box);
 /* Makes a box smaller by so many pixels at each side. */
-void gorse_inset(gorse_rect *box, gorse_place by);
+void gorse_shrink(gorse_rect *box, gorse_coord by);
 /* Leaves of `area` what is in `by` too; 1 if that is anything. */
 uint8_t gorse_clip(gorse_rect *area, const gorse_rect *by);
 /* Leaves of `area` the smallest box around it and `other`. */
@@ -132,8 +132,8 @@ static inline uint8_t gorse_scale8(uint8_t value, uint8_t amount) {
 static inline uint8_t gorse_alpha(gorse_colour colour) { return (uint8_t)(colour >> 24); }
 
 /* The smaller and the larger of two places. */
-static inline gorse_place gorse_least(gorse_place a, gorse_place b) { return a < b ? a : b; }
-static inline gorse_place gorse_most(gorse_place a, gorse_place b) { return a > b ? a : b; }
+static inline gorse_coord gorse_min(gorse_coord a, gorse_coord b) { return a < b ? a : b; }
+static inline gorse_coord gorse_max(gorse_coord a, gorse_coord b) { return a > b ? a : b; }
 
 /* Copies from program memory. */
 #if GORSE_SEPARATE_ROM

@@ -2,7 +2,7 @@
 /* Turns a text with insets into what is shown. */
 #include "gorse_internal.h"
 
-enum { GORSE_MOST_DIGITS = 20 }; /* with the point; the generator writes at most 10 before and 6 behind it */
+enum { GORSE_MAX_DIGITS = 20 }; /* with the point; the generator writes at most 10 before and 6 behind it */
 
 /* The first byte that finds no room takes back the character that it belongs to. */
 void gorse_put(gorse_writer *to, uint8_t byte) {
@@ -29,8 +29,8 @@ uint32_t gorse_power_of_ten(uint8_t exponent) {
     return value;
 }
 
-void gorse_put_digits(gorse_writer *to, uint32_t size, uint8_t least, uint8_t decimals, uint8_t zeros, uint8_t negative) {
-    char reversed[GORSE_MOST_DIGITS + 1];
+void gorse_put_digits(gorse_writer *to, uint32_t size, uint8_t min, uint8_t decimals, uint8_t zeros, uint8_t negative) {
+    char reversed[GORSE_MAX_DIGITS + 1];
     uint8_t at = 0, count = 0;
     if (negative != 0u && size != 0u)
         gorse_put(to, '-');
@@ -44,7 +44,7 @@ void gorse_put_digits(gorse_writer *to, uint32_t size, uint8_t least, uint8_t de
         }
         reversed[at++] = (char)('0' + (char)digit);
         count++;
-    } while ((size != 0u || count < (uint8_t)(decimals + least)) && at < GORSE_MOST_DIGITS);
+    } while ((size != 0u || count < (uint8_t)(decimals + min)) && at < GORSE_MAX_DIGITS);
     while (at != 0u)
         gorse_put(to, (uint8_t)reversed[--at]);
 }
@@ -67,11 +67,11 @@ static void put_template(gorse *g, gorse_writer *to, const GORSE_ROM uint8_t *te
     uint8_t byte;
     while (text != 0 && (byte = *text++) != 0u) {
         int32_t value;
-        if (byte != GORSE_INSET) {
+        if (byte != GORSE_TEXT_INSET) {
             gorse_put(to, byte);
             continue;
         }
-        value = gorse_run(g, text + 5, GORSE_NONE);
+        value = gorse_execute(g, text + 5, GORSE_NONE);
         if (text[0] == GORSE_FORM_NUMBER)
             put_number(to, value, text[3], text[1], text[2]);
         else

@@ -14,7 +14,7 @@ typedef struct gorse_bits_place {
     uint8_t shift; /* of the pixel's lowest bit */
 } gorse_bits_place;
 
-static inline gorse_bits_place gorse_bits_at(const gorse_canvas *c, gorse_place x, gorse_place y, uint8_t bits,
+static inline gorse_bits_place gorse_bits_at(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint8_t bits,
                                              uint8_t low_first) {
     uint32_t bit = (uint32_t)(uint16_t)((uint16_t)x - c->strip.x) * bits;
     gorse_bits_place at;
@@ -46,7 +46,7 @@ static inline uint8_t gorse_bits_mixed(const gorse_bits_place *at, uint8_t over,
     return (uint8_t)(((uint16_t)(under * (255u - part)) + (uint16_t)((uint16_t)over * part) + 127u) / 255u);
 }
 
-static inline void gorse_fill_bits(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, uint32_t native,
+static inline void gorse_fill_bits(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, uint32_t native,
                                    uint8_t bits, uint8_t low_first) {
     gorse_bits_place at = gorse_bits_at(c, x, y, bits, low_first);
     uint8_t first = (uint8_t)(low_first ? 0u : 8u - bits);
@@ -66,7 +66,7 @@ static inline void gorse_fill_bits(const gorse_canvas *c, gorse_place x, gorse_p
     }
 }
 
-static inline void gorse_copy_bits(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *pixels,
+static inline void gorse_copy_bits(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,
                                    const uint8_t *coverage, uint8_t step, uint8_t bits, uint8_t low_first,
                                    uint8_t mixes) {
     gorse_bits_place at = gorse_bits_at(c, x, y, bits, low_first);
@@ -80,19 +80,19 @@ static inline void gorse_copy_bits(const gorse_canvas *c, gorse_place x, gorse_p
 }
 
 #define GORSE_DEFINE_BITS_FORMAT(name, bits, low_first, mixes)                                                       \
-    static void fill(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, uint32_t colour) {                     \
+    static void fill(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, uint32_t colour) {                     \
         gorse_fill_bits(c, x, y, n, colour, bits, low_first);                                                        \
     }                                                                                                                \
-    static void mask(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *coverage,               \
+    static void mask(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage,               \
                      uint32_t colour) {                                                                              \
         uint8_t pixel = (uint8_t)colour;                                                                             \
         gorse_copy_bits(c, x, y, n, &pixel, coverage, 0, bits, low_first, mixes);                                    \
     }                                                                                                                \
-    static void copy(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *pixels,                 \
+    static void copy(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,                 \
                      const uint8_t *coverage) {                                                                      \
         gorse_copy_bits(c, x, y, n, pixels, coverage, 1, bits, low_first, mixes);                                    \
     }                                                                                                                \
-    const GORSE_ROM gorse_format name = {bits, 1, 8 / bits, low_first ? GORSE_LOW_BIT_FIRST : 0, native, fill,       \
+    const GORSE_ROM gorse_format name = {bits, 1, 8 / bits, low_first ? GORSE_FORMAT_LOW_BIT_FIRST : 0, native, fill,       \
                                          mask, copy};
 
 #endif

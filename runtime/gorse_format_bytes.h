@@ -7,17 +7,17 @@
 
 #include "gorse_draw.h"
 
-static inline uint8_t *gorse_byte_at(const gorse_canvas *c, gorse_place x, gorse_place y) {
+static inline uint8_t *gorse_byte_at(const gorse_canvas *c, gorse_coord x, gorse_coord y) {
     return c->strip.pixels + (uint32_t)(uint16_t)((uint16_t)y - c->strip.y) * c->strip.stride + (uint16_t)((uint16_t)x - c->strip.x);
 }
 
-static inline void gorse_fill_bytes(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, uint32_t native) {
+static inline void gorse_fill_bytes(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, uint32_t native) {
     memset(gorse_byte_at(c, x, y), (uint8_t)native, n);
 }
 
 /* `mix(c, under, over, part)` is a pixel of the format. */
 #define GORSE_DEFINE_BYTE_FORMAT(name)                                                                               \
-    static void mask(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *coverage,               \
+    static void mask(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage,               \
                      uint32_t colour) {                                                                              \
         uint8_t *to = gorse_byte_at(c, x, y);                                                                        \
         uint16_t i;                                                                                                  \
@@ -25,7 +25,7 @@ static inline void gorse_fill_bytes(const gorse_canvas *c, gorse_place x, gorse_
             if (coverage[i] != 0u)                                                                                   \
                 to[i] = coverage[i] == 255u ? (uint8_t)colour : mix(c, to[i], (uint8_t)colour, coverage[i]);         \
     }                                                                                                                \
-    static void copy(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *pixels,                 \
+    static void copy(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,                 \
                      const uint8_t *coverage) {                                                                      \
         uint8_t *to = gorse_byte_at(c, x, y);                                                                        \
         uint16_t i;                                                                                                  \

@@ -13,12 +13,12 @@ static inline uint8_t gorse_mix_channel(uint8_t under, uint8_t over, uint8_t par
     return (uint8_t)((uint16_t)(sum + (sum >> 8)) >> 8);
 }
 
-static inline uint8_t *gorse_channels_at(const gorse_canvas *c, gorse_place x, gorse_place y, uint8_t bytes) {
+static inline uint8_t *gorse_channels_at(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint8_t bytes) {
     uint32_t row = (uint32_t)(uint16_t)((uint16_t)y - c->strip.y) * c->strip.stride;
     return c->strip.pixels + row + (uint32_t)(uint16_t)((uint16_t)x - c->strip.x) * bytes;
 }
 
-static inline void gorse_fill_channels(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, uint32_t native,
+static inline void gorse_fill_channels(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, uint32_t native,
                                        uint8_t bytes) {
     uint8_t *to = gorse_channels_at(c, x, y, bytes);
     uint16_t done = 1;
@@ -33,7 +33,7 @@ static inline void gorse_fill_channels(const gorse_canvas *c, gorse_place x, gor
 }
 
 /* A fourth byte is an alpha, which is whole on a panel already. */
-static inline void gorse_mask_channels(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n,
+static inline void gorse_mask_channels(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n,
                                        const uint8_t *coverage, uint32_t native, uint8_t bytes) {
     uint8_t *to = gorse_channels_at(c, x, y, bytes);
     uint16_t i;
@@ -47,7 +47,7 @@ static inline void gorse_mask_channels(const gorse_canvas *c, gorse_place x, gor
     }
 }
 
-static inline void gorse_copy_channels(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *pixels,
+static inline void gorse_copy_channels(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,
                                        const uint8_t *coverage, uint8_t bytes) {
     uint8_t *to = gorse_channels_at(c, x, y, bytes);
     uint16_t i;
@@ -66,14 +66,14 @@ static inline void gorse_copy_channels(const gorse_canvas *c, gorse_place x, gor
 }
 
 #define GORSE_DEFINE_CHANNEL_FORMAT(name, bytes)                                                                     \
-    static void fill(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, uint32_t colour) {                     \
+    static void fill(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, uint32_t colour) {                     \
         gorse_fill_channels(c, x, y, n, colour, bytes);                                                              \
     }                                                                                                                \
-    static void mask(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *coverage,               \
+    static void mask(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage,               \
                      uint32_t colour) {                                                                              \
         gorse_mask_channels(c, x, y, n, coverage, colour, bytes);                                                    \
     }                                                                                                                \
-    static void copy(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *pixels,                 \
+    static void copy(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,                 \
                      const uint8_t *coverage) {                                                                      \
         gorse_copy_channels(c, x, y, n, pixels, coverage, bytes);                                                    \
     }                                                                                                                \

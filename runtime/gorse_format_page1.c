@@ -3,19 +3,19 @@
  * of half and more counts as whole. */
 #include "gorse_grey.h"
 
-static uint8_t *byte_at(const gorse_canvas *c, gorse_place x, gorse_place y) {
+static uint8_t *byte_at(const gorse_canvas *c, gorse_coord x, gorse_coord y) {
     uint32_t page = (uint32_t)((uint16_t)((uint16_t)y - c->strip.y) >> 3) * c->strip.stride;
     return c->strip.pixels + page + (uint16_t)((uint16_t)x - c->strip.x);
 }
 
-static uint8_t bit_of(const gorse_canvas *c, gorse_place y) { return (uint8_t)(1u << ((uint16_t)((uint16_t)y - c->strip.y) & 7u)); }
+static uint8_t bit_of(const gorse_canvas *c, gorse_coord y) { return (uint8_t)(1u << ((uint16_t)((uint16_t)y - c->strip.y) & 7u)); }
 
 static uint32_t native(const gorse_canvas *c, gorse_colour colour) {
     (void)c;
     return gorse_grey(colour) >> 7;
 }
 
-static void fill(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, uint32_t lit) {
+static void fill(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, uint32_t lit) {
     uint8_t *to = byte_at(c, x, y);
     uint8_t bit = bit_of(c, y);
     uint16_t i;
@@ -27,7 +27,7 @@ static void fill(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n
             to[i] = (uint8_t)(to[i] & (uint8_t)~bit);
 }
 
-static void mask(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *coverage, uint32_t lit) {
+static void mask(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage, uint32_t lit) {
     uint8_t *to = byte_at(c, x, y);
     uint8_t bit = bit_of(c, y);
     uint16_t i;
@@ -36,7 +36,7 @@ static void mask(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n
             to[i] = (uint8_t)(lit != 0u ? to[i] | bit : to[i] & (uint8_t)~bit);
 }
 
-static void copy(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *pixels,
+static void copy(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,
                  const uint8_t *coverage) {
     uint8_t *to = byte_at(c, x, y);
     uint8_t bit = bit_of(c, y);

@@ -2,9 +2,9 @@
 /* A byte a pixel: three bits of red on top, three of green, two of blue. */
 #include "gorse_format_bytes.h"
 
-/* The nearest of `most` + 1 levels. */
-static uint8_t level(gorse_colour colour, uint8_t shift, uint8_t most) {
-    return (uint8_t)((((colour >> shift) & 255u) * most * 2u + 255u) / 510u);
+/* The nearest of `max` + 1 levels. */
+static uint8_t level(gorse_colour colour, uint8_t shift, uint8_t max) {
+    return (uint8_t)((((colour >> shift) & 255u) * max * 2u + 255u) / 510u);
 }
 
 static uint32_t native(const gorse_canvas *c, gorse_colour colour) {

@@ -12,12 +12,12 @@ static inline uint16_t gorse_word(uint16_t pixel, uint8_t swap) {
     return swap ? (uint16_t)((uint32_t)pixel << 8 | (uint32_t)pixel >> 8) : pixel;
 }
 
-static inline uint16_t *gorse_words_at(const gorse_canvas *c, gorse_place x, gorse_place y) {
+static inline uint16_t *gorse_words_at(const gorse_canvas *c, gorse_coord x, gorse_coord y) {
     uint32_t row = (uint32_t)(uint16_t)((uint16_t)y - c->strip.y) * c->strip.stride;
     return (uint16_t *)(void *)(c->strip.pixels + row + (uint32_t)(uint16_t)((uint16_t)x - c->strip.x) * 2u);
 }
 
-static inline void gorse_fill_words(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, uint32_t native) {
+static inline void gorse_fill_words(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, uint32_t native) {
     uint16_t *to = gorse_words_at(c, x, y);
     uint16_t word = (uint16_t)native;
     for (; n != 0u; n--)
@@ -36,7 +36,7 @@ static inline void gorse_mix_words(uint16_t *to, uint32_t over, const uint8_t *c
 }
 
 /* Four at a time, as they often are all covered or all not. */
-static inline void gorse_mask_words(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n,
+static inline void gorse_mask_words(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n,
                                     const uint8_t *coverage, uint32_t native, uint8_t swap) {
     uint16_t *to = gorse_words_at(c, x, y);
     uint32_t over = gorse_spread565(gorse_word((uint16_t)native, swap));
@@ -51,7 +51,7 @@ static inline void gorse_mask_words(const gorse_canvas *c, gorse_place x, gorse_
     gorse_mix_words(to, over, coverage, (uint8_t)n, swap);
 }
 
-static inline void gorse_copy_words(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n,
+static inline void gorse_copy_words(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n,
                                     const uint8_t *pixels, const uint8_t *coverage, uint8_t swap) {
     uint16_t *to = gorse_words_at(c, x, y);
     if (coverage == 0) {
@@ -74,11 +74,11 @@ static inline void gorse_copy_words(const gorse_canvas *c, gorse_place x, gorse_
         (void)c;                                                                                                     \
         return gorse_word(gorse_rgb565(colour), swap);                                                               \
     }                                                                                                                \
-    static void mask(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *coverage,               \
+    static void mask(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage,               \
                      uint32_t colour) {                                                                              \
         gorse_mask_words(c, x, y, n, coverage, colour, swap);                                                        \
     }                                                                                                                \
-    static void copy(const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *pixels,                 \
+    static void copy(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,                 \
                      const uint8_t *coverage) {                                                                      \
         gorse_copy_words(c, x, y, n, pixels, coverage, swap);                                                        \
     }                                                                                                                \

@@ -2,7 +2,7 @@
 /* Draws one glyph's bitmap, which its font's reader gives as coverage. */
 #include "gorse_text.h"
 
-void gorse_draw_glyph(const gorse_canvas *c, const GORSE_ROM gorse_font *font, const gorse_glyph *glyph, gorse_place x, gorse_place y,
+void gorse_draw_glyph(const gorse_canvas *c, const GORSE_ROM gorse_font *font, const gorse_glyph *glyph, gorse_coord x, gorse_coord y,
                       gorse_colour colour) {
     uint8_t coverage[GORSE_CHUNK];
     gorse_glyph_reader from;
@@ -10,8 +10,8 @@ void gorse_draw_glyph(const gorse_canvas *c, const GORSE_ROM gorse_font *font, c
     uint16_t skip;
     area.x0 = x;
     area.y0 = y;
-    area.x1 = (gorse_place)(x + glyph->width);
-    area.y1 = (gorse_place)(y + glyph->height);
+    area.x1 = (gorse_coord)(x + glyph->width);
+    area.y1 = (gorse_coord)(y + glyph->height);
     if (gorse_clip(&area, &c->clip) == 0u)
         return;
     from.bits = font->bits + ((uint32_t)glyph->offset_high << 16 | (uint32_t)glyph->offset_low);
@@ -21,7 +21,7 @@ void gorse_draw_glyph(const gorse_canvas *c, const GORSE_ROM gorse_font *font, c
     from.low = 0;
     skip = (uint16_t)((uint16_t)(area.y0 - y) * (uint16_t)glyph->width + (uint16_t)(area.x0 - x));
     for (; area.y0 < area.y1; area.y0++) {
-        gorse_place column = area.x0;
+        gorse_coord column = area.x0;
         while (column < area.x1) {
             uint16_t n = (uint16_t)(area.x1 - column);
             if (n > GORSE_CHUNK)
@@ -29,7 +29,7 @@ void gorse_draw_glyph(const gorse_canvas *c, const GORSE_ROM gorse_font *font, c
             font->read(&from, skip, n, coverage);
             gorse_mask_span(c, column, area.y0, n, coverage, colour);
             skip = 0;
-            column = (gorse_place)(column + (gorse_place)n);
+            column = (gorse_coord)(column + (gorse_coord)n);
         }
         skip = (uint16_t)(glyph->width - (uint16_t)(area.x1 - area.x0));
     }

@@ -1,5 +1,5 @@
 /* SPDX-License-Identifier: MIT */
-/* Reads glyphs of 4 bits a pixel, the usual depth. `left` counts the pixels that were read. */
+/* Reads glyphs of 4 bits a pixel, the default depth. `left` counts the pixels that were read. */
 #include "gorse_text.h"
 
 void gorse_read_glyph_nibbles(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage) {

@@ -2,11 +2,11 @@
 /* Draws images that lie plainly in memory in the panel's own form; others draw themselves by their source. */
 #include "gorse_image.h"
 
-gorse_place gorse_placed(gorse_place from, gorse_place to, gorse_place size, uint8_t how) {
-    if (how == GORSE_START)
+gorse_coord gorse_placed(gorse_coord from, gorse_coord to, gorse_coord size, uint8_t how) {
+    if (how == GORSE_ALIGN_START)
         return from;
-    to = (gorse_place)(to - size);
-    return how == GORSE_END ? to : (gorse_place)(from + (to - from) / 2);
+    to = (gorse_coord)(to - size);
+    return how == GORSE_ALIGN_END ? to : (gorse_coord)(from + (to - from) / 2);
 }
 
 void gorse_spread_mask(const uint8_t *bytes, uint8_t bits, uint16_t column, uint16_t n, uint8_t *out) {
@@ -29,12 +29,12 @@ uint16_t gorse_bytes_of(uint16_t x, uint16_t n, uint8_t bits) {
     return (uint16_t)(end - first);
 }
 
-uint8_t gorse_image_area(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_place x, gorse_place y,
+uint8_t gorse_image_area(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_coord x, gorse_coord y,
                          gorse_rect *area) {
     area->x0 = x;
     area->y0 = y;
-    area->x1 = (gorse_place)((int32_t)x + image->width > 32767 ? 32767 : x + (gorse_place)image->width);
-    area->y1 = (gorse_place)((int32_t)y + image->height > 32767 ? 32767 : y + (gorse_place)image->height);
+    area->x1 = (gorse_coord)((int32_t)x + image->width > 32767 ? 32767 : x + (gorse_coord)image->width);
+    area->y1 = (gorse_coord)((int32_t)y + image->height > 32767 ? 32767 : y + (gorse_coord)image->height);
     return gorse_clip(area, &c->clip);
 }
 
@@ -76,7 +76,7 @@ const uint8_t *gorse_get_image_bits(const GORSE_ROM gorse_image *image, uint16_t
     return room;
 }
 
-static void draw_span(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_place x, gorse_place y, uint16_t column,
+static void draw_span(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_coord x, gorse_coord y, uint16_t column,
                       uint16_t row, uint16_t n, gorse_colour colour) {
     uint8_t coverage[GORSE_CHUNK];
     uint8_t room[GORSE_CHUNK * 4];
@@ -92,7 +92,7 @@ static void draw_span(const gorse_canvas *c, const GORSE_ROM gorse_image *image,
         gorse_mask_span(c, x, y, n, covered, colour);
 }
 
-void gorse_draw_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_place x, gorse_place y,
+void gorse_draw_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_coord x, gorse_coord y,
                       gorse_colour colour) {
     gorse_rect area;
     if (image->source != 0) {
@@ -102,13 +102,13 @@ void gorse_draw_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image,
     if (gorse_image_area(c, image, x, y, &area) == 0u)
         return;
     for (; area.y0 < area.y1; area.y0++) {
-        gorse_place at = area.x0;
+        gorse_coord at = area.x0;
         while (at < area.x1) {
             uint16_t n = (uint16_t)(area.x1 - at);
             if (n > GORSE_CHUNK)
                 n = GORSE_CHUNK;
             draw_span(c, image, at, area.y0, (uint16_t)(at - x), (uint16_t)(area.y0 - y), n, colour);
-            at = (gorse_place)(at + (gorse_place)n);
+            at = (gorse_coord)(at + (gorse_coord)n);
         }
     }
 }
@@ -120,7 +120,7 @@ void gorse_draw_image_box(const gorse_canvas *c, const gorse_widget *widget, con
     gorse_draw_box(c, &box, look);
     if (image == 0)
         return;
-    gorse_inset(&box, (gorse_place)(look->border_width + look->padding));
-    gorse_draw_image(c, image, gorse_placed(box.x0, box.x1, (gorse_place)image->width, align),
-                     gorse_placed(box.y0, box.y1, (gorse_place)image->height, place), look->text);
+    gorse_shrink(&box, (gorse_coord)(look->border_width + look->padding));
+    gorse_draw_image(c, image, gorse_placed(box.x0, box.x1, (gorse_coord)image->width, align),
+                     gorse_placed(box.y0, box.y1, (gorse_coord)image->height, place), look->text);
 }

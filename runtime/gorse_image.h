@@ -41,7 +41,7 @@ void gorse_spread_mask(const uint8_t *bytes, uint8_t bits, uint16_t column, uint
 /* Bytes that hold n pixels of `bits` from pixel x on. */
 uint16_t gorse_bytes_of(uint16_t x, uint16_t n, uint8_t bits);
 /* What of an image at x, y lies inside the clip; 1 if that is anything. */
-uint8_t gorse_image_area(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_place x, gorse_place y,
+uint8_t gorse_image_area(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_coord x, gorse_coord y,
                          gorse_rect *area);
 
 /* Zeros where the firmware gives no way to read. */
@@ -54,7 +54,7 @@ static inline void gorse_read_outside(const gorse *run, uint32_t address, uint8_
 
 /* Packed by runs, each row for itself: a byte below 128 says that so many units and one more follow; another, that
  * the unit that follows stands (byte - 125) times, 3 to 130. */
-enum { GORSE_RUN = 128, GORSE_RUN_LEAST = 3 };
+enum { GORSE_RUN = 128, GORSE_RUN_MIN = 3 };
 
 #ifdef __cplusplus
 }

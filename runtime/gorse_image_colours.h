@@ -7,9 +7,9 @@
 
 #include "gorse_draw.h"
 
-/* A channel of `most` + 1 levels as the nearest of 256. */
-static inline uint32_t gorse_value_of(uint8_t level, uint8_t most) {
-    return ((uint32_t)level * 510u + most) / (2u * most);
+/* A channel of `max` + 1 levels as the nearest of 256. */
+static inline uint32_t gorse_value_of(uint8_t level, uint8_t max) {
+    return ((uint32_t)level * 510u + max) / (2u * max);
 }
 
 /* Writes a pixel as the panel's row form has it. */

@@ -15,7 +15,7 @@ static void next_run(gorse_image_row *row) {
     uint8_t head = next_byte(row);
     uint8_t i;
     row->same = (uint8_t)(head >= GORSE_RUN);
-    row->left = (uint16_t)(row->same != 0u ? (uint16_t)(head - GORSE_RUN + GORSE_RUN_LEAST) : (uint16_t)(head + 1u));
+    row->left = (uint16_t)(row->same != 0u ? (uint16_t)(head - GORSE_RUN + GORSE_RUN_MIN) : (uint16_t)(head + 1u));
     if (row->same != 0u)
         for (i = 0; i < row->plane->unit; i++)
             row->value[i] = next_byte(row);

@@ -2,13 +2,13 @@
 /* Touch: which widget takes a press, whether the finger is still on it, and what it makes of the release. */
 #include "gorse_internal.h"
 
-static uint8_t holds(const gorse_widget *widget, gorse_place x, gorse_place y) {
+static uint8_t holds(const gorse_widget *widget, gorse_coord x, gorse_coord y) {
     gorse_rect box;
     gorse_widget_box(widget, &box);
     return (uint8_t)(x >= box.x0 && x < box.x1 && y >= box.y0 && y < box.y1);
 }
 
-static uint16_t widget_at(gorse *g, gorse_place x, gorse_place y) {
+static uint16_t widget_at(gorse *g, gorse_coord x, gorse_coord y) {
     uint16_t i = gorse_shown(g)->widget_count;
     while (i-- != 0u) {
         gorse_view view;
@@ -40,11 +40,11 @@ void gorse_touch(gorse *g, int16_t x, int16_t y, uint8_t down) {
         gorse_dirty_number(g, pressed);
     }
     if (was_down == 0u)
-        gorse_event(g, GORSE_ON_PRESS, pressed);
+        gorse_event(g, GORSE_EVENT_PRESS, pressed);
     if (down != 0u)
         return;
     head->pressed = GORSE_NONE;
-    gorse_event(g, GORSE_ON_RELEASE, pressed);
+    gorse_event(g, GORSE_EVENT_RELEASE, pressed);
     if (inside != 0u)
-        gorse_event(g, GORSE_ON_TAP, pressed);
+        gorse_event(g, GORSE_EVENT_TAP, pressed);
 }

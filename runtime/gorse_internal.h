@@ -70,12 +70,12 @@ typedef struct gorse_view {
 } gorse_view;
 void gorse_see(const gorse *g, uint16_t widget, gorse_view *view);
 /* The widget as its kind knows it. */
-static inline const gorse_label *gorse_label_of(const gorse_widget *widget) {
-    return (const gorse_label *)(const void *)widget;
+static inline const gorse_widget_text *gorse_text_widget_of(const gorse_widget *widget) {
+    return (const gorse_widget_text *)(const void *)widget;
 }
 
 /* The nearest place not after `at` where what is sent may begin: a multiple of `unit`, a power of two, and `phase`. */
-gorse_place gorse_round_down(gorse_place at, uint8_t unit, uint8_t phase);
+gorse_coord gorse_round_down(gorse_coord at, uint8_t unit, uint8_t phase);
 /* What is marked at a place of the list. */
 void gorse_dirty_area(const gorse_head *head, uint8_t number, gorse_rect *area);
 /* Marks an area for drawing. */
@@ -99,7 +99,7 @@ void gorse_put(gorse_writer *to, uint8_t byte);
 void gorse_put_text(gorse_writer *to, gorse_text_source text);
 /* A number of at least `least` digits before the point and `decimals` behind it, of which the last `zeros` are not in
  * `size`; its sign unless it is 0. */
-void gorse_put_digits(gorse_writer *to, uint32_t size, uint8_t least, uint8_t decimals, uint8_t zeros, uint8_t negative);
+void gorse_put_digits(gorse_writer *to, uint32_t size, uint8_t min, uint8_t decimals, uint8_t zeros, uint8_t negative);
 uint32_t gorse_power_of_ten(uint8_t exponent);
 
 /* Writes a template's text; cut at a character's edge to `capacity` with the closing zero. */
@@ -120,7 +120,7 @@ void gorse_set_slot(gorse *g, uint16_t slot, uint16_t screen, int32_t value);
 void gorse_mark_changed(gorse *g, uint16_t variable);
 /* A text as a value: 1 if it is one of the scene's strings, which may hold insets, else a text variable. */
 static inline uint8_t gorse_is_string(int32_t value) {
-    return (uint8_t)(((uint32_t)value & GORSE_TEXT_OF_VARIABLE) == 0u);
+    return (uint8_t)(((uint32_t)value & GORSE_TEXT_IS_VARIABLE) == 0u);
 }
 /* The scene's string of that number; 0 if there is none. */
 const GORSE_ROM uint8_t *gorse_string(const gorse *g, int32_t number);
@@ -139,8 +139,8 @@ void gorse_push(gorse_machine *m, int32_t value);
 int32_t gorse_pop(gorse_machine *m);
 /* Calls a hook with the values that the byte code says; `text` for the one that is a text. */
 void gorse_call_hook(gorse *g, gorse_machine *m, uint16_t hook, const char *text);
-/* Runs byte code and answers the value on top at its end. */
-int32_t gorse_run(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule);
+/* Runs byte code and returns the value on top at its end. */
+int32_t gorse_execute(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule);
 /* Rules of one event on the shown screen; widget GORSE_NONE for the screen's own. */
 void gorse_event(gorse *g, uint8_t event, uint16_t widget);
 /* Timers, conditions and screen changes, in rounds. */
@@ -148,7 +148,7 @@ void gorse_run_rules(gorse *g);
 /* Begins the texts and widgets of the screen that is shown now, and marks all of it for drawing. */
 void gorse_show_screen(gorse *g);
 
-static inline void gorse_tell(const gorse *g, uint8_t what, uint16_t a, int32_t b) {
+static inline void gorse_trace(const gorse *g, uint8_t what, uint16_t a, int32_t b) {
 #if GORSE_TRACE
     if (g->port.trace != 0)
         g->port.trace(g->port.user, what, a, b);

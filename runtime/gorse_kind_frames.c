@@ -4,8 +4,8 @@
 
 #include "gorse_internal.h"
 
-static const gorse_frames *frames_of(const gorse_widget *widget) {
-    return (const gorse_frames *)(const void *)widget;
+static const gorse_widget_frames *frames_of(const gorse_widget *widget) {
+    return (const gorse_widget_frames *)(const void *)widget;
 }
 
 /* The screen's memory has no alignment. */
@@ -18,7 +18,7 @@ static void put_state(const gorse *g, const gorse_widget *widget, const gorse_fr
 }
 
 /* The frame that stands for the variable's value: the last whose step is not above it. */
-static uint16_t frame_by_value(const gorse *g, const gorse_frames *f, uint16_t count) {
+static uint16_t frame_by_value(const gorse *g, const gorse_widget_frames *f, uint16_t count) {
     int32_t value = gorse_number(g, f->variable);
     uint16_t frame = 0;
     while (frame + 1u < count && value >= f->steps[frame])
@@ -34,19 +34,19 @@ static void show(gorse *g, const gorse_widget *widget, gorse_frames_state *state
 }
 
 static void command(gorse *g, const gorse_widget *widget, uint8_t what) {
-    const gorse_frames *f = frames_of(widget);
+    const gorse_widget_frames *f = frames_of(widget);
     gorse_frames_state state;
     if (f->animation == 0)
         return;
-    if (what == GORSE_ENTER)
+    if (what == GORSE_COMMAND_ENTER)
         memset(&state, 0, sizeof state);
     else
         get_state(g, widget, &state);
     if (f->steps != 0) {
         show(g, widget, &state, frame_by_value(g, f, f->animation->count));
     } else {
-        state.playing = what == GORSE_ENTER ? f->starts : what == GORSE_PLAY ? 1u : 0u;
-        if (what == GORSE_PLAY) {
+        state.playing = what == GORSE_COMMAND_ENTER ? f->starts : what == GORSE_COMMAND_PLAY ? 1u : 0u;
+        if (what == GORSE_COMMAND_PLAY) {
             state.backwards = 0;
             show(g, widget, &state, 0);
         }
@@ -57,7 +57,7 @@ static void command(gorse *g, const gorse_widget *widget, uint8_t what) {
 
 /* Moves to the next frame; 1 if there is none. */
 static uint8_t move_on(gorse *g, const gorse_widget *widget, gorse_frames_state *state, uint16_t count) {
-    const gorse_frames *f = frames_of(widget);
+    const gorse_widget_frames *f = frames_of(widget);
     uint16_t last = (uint16_t)(count - 1u);
     if (f->play == GORSE_PLAY_TO_AND_FRO && last != 0u) {
         if (state->frame == last)
@@ -79,7 +79,7 @@ static uint8_t move_on(gorse *g, const gorse_widget *widget, gorse_frames_state 
 }
 
 static uint8_t tick(gorse *g, const gorse_widget *widget) {
-    const gorse_frames *f = frames_of(widget);
+    const gorse_widget_frames *f = frames_of(widget);
     uint32_t now = gorse_head_of(g)->now;
     const GORSE_ROM gorse_animation *animation = f->animation;
     gorse_frames_state state;
@@ -107,7 +107,7 @@ static uint8_t tick(gorse *g, const gorse_widget *widget) {
 }
 
 static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
-    const gorse_frames *f = frames_of(widget);
+    const gorse_widget_frames *f = frames_of(widget);
     const GORSE_ROM gorse_image *image = 0;
     gorse_frames_state state;
     get_state(c->run, widget, &state);
@@ -116,4 +116,4 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
     gorse_draw_image_box(c, widget, look, image, f->align, f->place);
 }
 
-const GORSE_ROM gorse_kind gorse_kind_frames = {sizeof(gorse_frames), 0, draw, command, tick};
+const GORSE_ROM gorse_kind gorse_kind_frames = {sizeof(gorse_widget_frames), 0, draw, command, tick};

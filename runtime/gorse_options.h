@@ -24,11 +24,11 @@
 
 /* A place on the panel, or a distance, in working memory. Tables and the state keep 16 bits, which all places fit; a
  * target with wider words needs less code for those. */
-#ifndef GORSE_PLACE
+#ifndef GORSE_COORD
 #if defined(__AVR__)
-#define GORSE_PLACE int16_t
+#define GORSE_COORD int16_t
 #else
-#define GORSE_PLACE int32_t
+#define GORSE_COORD int32_t
 #endif
 #endif
 

@@ -34,7 +34,7 @@ void gorse_paint_strip(gorse *g, const gorse_rect *area, uint32_t stride) {
     c.strip.h = (uint16_t)(c.clip.y1 - c.clip.y0);
     c.format = format;
     c.run = g;
-    /* What fills a row or a page up to whole bytes is 0, whatever the buffer held before. */
+    /* What fills a row or a page up to whole bytes is 0, whatever the buffer contained before. */
     if (format->bits < 8u)
         memset(g->buffer, 0, (size_t)(stride * ((c.strip.h + (uint32_t)format->rows - 1u) / format->rows)));
     gorse_fill_rect(&c, area, screen->background | 0xff000000u);
@@ -59,7 +59,7 @@ void gorse_paint_rows(gorse *g, const gorse_rect *area) {
     for (; part.y0 < area->y1; part.y0 = part.y1) {
         part.y1 = area->y1;
         if ((uint32_t)(uint16_t)(part.y1 - part.y0) > rows)
-            part.y1 = gorse_round_down((gorse_place)(part.y0 + (gorse_place)rows), panel->unit_y, panel->phase_y);
+            part.y1 = gorse_round_down((gorse_coord)(part.y0 + (gorse_coord)rows), panel->unit_y, panel->phase_y);
         gorse_paint_strip(g, &part, stride);
     }
 }

@@ -18,12 +18,12 @@ static uint16_t square_side(const gorse *g, const GORSE_ROM gorse_format *format
 
 void gorse_paint_squares(gorse *g, const gorse_rect *area) {
     const GORSE_ROM gorse_panel *panel = g->scene->panel;
-    gorse_place side = (gorse_place)square_side(g, panel->format);
+    gorse_coord side = (gorse_coord)square_side(g, panel->format);
     gorse_rect part;
     for (part.y0 = area->y0; part.y0 < area->y1; part.y0 = part.y1) {
-        part.y1 = gorse_least(area->y1, gorse_round_down((gorse_place)(part.y0 + side), panel->unit_y, panel->phase_y));
+        part.y1 = gorse_min(area->y1, gorse_round_down((gorse_coord)(part.y0 + side), panel->unit_y, panel->phase_y));
         for (part.x0 = area->x0; part.x0 < area->x1; part.x0 = part.x1) {
-            part.x1 = gorse_least(area->x1, gorse_round_down((gorse_place)(part.x0 + side), panel->unit_x, panel->phase_x));
+            part.x1 = gorse_min(area->x1, gorse_round_down((gorse_coord)(part.x0 + side), panel->unit_x, panel->phase_x));
             gorse_paint_strip(g, &part, gorse_row_bytes(panel->format, (uint16_t)side));
         }
     }

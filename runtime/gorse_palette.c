@@ -19,12 +19,12 @@ static uint32_t distance(gorse_colour a, gorse_colour b) {
 
 uint32_t gorse_palette_nearest(const gorse_canvas *c, gorse_colour colour) {
     const GORSE_ROM gorse_panel *panel = c->run->scene->panel;
-    uint32_t least = 0xffffffffu;
+    uint32_t min = 0xffffffffu;
     uint16_t best = 0, i;
     for (i = 0; i < panel->palette_count; i++) {
         uint32_t apart = distance(colour, panel->palette[i]);
-        if (apart < least) {
-            least = apart;
+        if (apart < min) {
+            min = apart;
             best = i;
         }
     }

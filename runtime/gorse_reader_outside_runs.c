@@ -19,9 +19,9 @@ static void fetch(gorse_image_row *row, uint8_t *to, uint16_t n) {
 }
 
 static void skip_bytes(gorse_image_row *row, uint16_t n) {
-    uint8_t held = (uint8_t)(n < row->ahead_count ? n : row->ahead_count);
-    row->ahead_first = (uint8_t)(row->ahead_first + held);
-    row->ahead_count = (uint8_t)(row->ahead_count - held);
+    uint8_t ready = (uint8_t)(n < row->ahead_count ? n : row->ahead_count);
+    row->ahead_first = (uint8_t)(row->ahead_first + ready);
+    row->ahead_count = (uint8_t)(row->ahead_count - ready);
     row->at += n;
 }
 

@@ -26,7 +26,7 @@ static uint32_t native_of(const gorse_image_row *row) {
 }
 
 /* Runs are filled, the others copied from where they lie. */
-static void draw(gorse_image_row *row, const gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n) {
+static void draw(gorse_image_row *row, const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n) {
     const GORSE_ROM gorse_format *format = c->format;
     while (n != 0u) {
         uint16_t part = take(row, n);
@@ -39,7 +39,7 @@ static void draw(gorse_image_row *row, const gorse_canvas *c, gorse_place x, gor
             while (done < part) {
                 uint16_t some = (uint16_t)(part - done < GORSE_CHUNK ? part - done : GORSE_CHUNK);
                 fetch(row, room, (uint16_t)(some * row->plane->unit));
-                format->copy(c, (gorse_place)(x + (gorse_place)done), y, some, room, 0);
+                format->copy(c, (gorse_coord)(x + (gorse_coord)done), y, some, room, 0);
                 done = (uint16_t)(done + some);
             }
 #else
@@ -47,7 +47,7 @@ static void draw(gorse_image_row *row, const gorse_canvas *c, gorse_place x, gor
             row->at += (uint32_t)part * row->plane->unit;
 #endif
         }
-        x = (gorse_place)(x + (gorse_place)part);
+        x = (gorse_coord)(x + (gorse_coord)part);
         n = (uint16_t)(n - part);
     }
 }

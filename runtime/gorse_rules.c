@@ -37,26 +37,26 @@ static void enter_wanted(gorse *g) {
             remember(head);
         if (screen == GORSE_BACK || screen == head->screen)
             continue;
-        gorse_event(g, GORSE_ON_LEAVE, GORSE_NONE);
+        gorse_event(g, GORSE_EVENT_LEAVE, GORSE_NONE);
         head->screen = screen;
         head->pressed = GORSE_NONE;
         head->inside = 0;
         gorse_show_screen(g);
-        gorse_tell(g, GORSE_TRACE_SCREEN, screen, 0);
-        gorse_event(g, GORSE_ON_ENTER, GORSE_NONE);
+        gorse_trace(g, GORSE_TRACE_SCREEN, screen, 0);
+        gorse_event(g, GORSE_EVENT_ENTER, GORSE_NONE);
     }
 }
 
 static uint8_t holds(gorse *g, const GORSE_ROM gorse_rule *rule, uint16_t number) {
     uint16_t condition = rule->condition;
-    return (uint8_t)(condition == GORSE_NONE || gorse_run(g, g->scene->code + condition, number) != 0);
+    return (uint8_t)(condition == GORSE_NONE || gorse_execute(g, g->scene->code + condition, number) != 0);
 }
 
 static void run_body(gorse *g, uint16_t code, uint16_t number, uint8_t otherwise) {
     if (code == GORSE_NONE)
         return;
-    gorse_tell(g, GORSE_TRACE_RULE, number, otherwise);
-    (void)gorse_run(g, g->scene->code + code, number);
+    gorse_trace(g, GORSE_TRACE_RULE, number, otherwise);
+    (void)gorse_execute(g, g->scene->code + code, number);
 }
 
 static void run_if(gorse *g, const GORSE_ROM gorse_rule *rule, uint16_t number) {
@@ -68,9 +68,9 @@ void gorse_event(gorse *g, uint8_t event, uint16_t widget) {
     const GORSE_ROM gorse_rule *rule = g->scene->rules;
     uint16_t screen = gorse_head_of(g)->screen;
     uint16_t i;
-    gorse_tell(g, GORSE_TRACE_EVENT, event, widget);
+    gorse_trace(g, GORSE_TRACE_EVENT, event, widget);
     for (i = 0; i < g->scene->rule_count; i++, rule++)
-        if (rule->event == event && (event == GORSE_ON_START || (rule->screen == screen && rule->widget == widget)))
+        if (rule->event == event && (event == GORSE_EVENT_START || (rule->screen == screen && rule->widget == widget)))
             run_if(g, rule, i);
 }
 
@@ -103,9 +103,9 @@ static uint8_t run_round(gorse *g, uint8_t changed, uint8_t last) {
     uint16_t i;
     for (i = 0; i < g->scene->rule_count; i++, rule++) {
         uint8_t did = 0;
-        if (rule->event == GORSE_EVERY)
+        if (rule->event == GORSE_EVENT_EVERY)
             did = run_timer(g, rule, i, last);
-        else if (rule->event == GORSE_WHEN && changed != 0u)
+        else if (rule->event == GORSE_EVENT_WHEN && changed != 0u)
             did = run_condition(g, rule, i);
         if (did != 0u)
             enter_wanted(g);
@@ -125,5 +125,5 @@ void gorse_run_rules(gorse *g) {
         ran = run_round(g, changed, (uint8_t)(--round == 0u));
     } while (round != 0u && (ran | head->anything_changed) != 0u);
     if (head->anything_changed != 0u)
-        gorse_tell(g, GORSE_TRACE_ROUNDS, 0, 0);
+        gorse_trace(g, GORSE_TRACE_ROUNDS, 0, 0);
 }

@@ -32,13 +32,13 @@ uint8_t gorse_begin(gorse *g, const GORSE_ROM gorse_scene *scene, const gorse_po
     gorse_head *head = (gorse_head *)state;
     uint32_t needed = gorse_state_bytes(scene);
     if (port->flush == 0)
-        return GORSE_NO_FLUSH;
+        return GORSE_RESULT_NO_FLUSH;
     if (((uintptr_t)state | (uintptr_t)buffer) % offsetof(word_after_byte, word) != 0u)
-        return GORSE_NOT_ALIGNED;
+        return GORSE_RESULT_NOT_ALIGNED;
     if (state_bytes < needed)
-        return GORSE_STATE_TOO_SMALL;
-    if (buffer_bytes < scene->panel->least_buffer)
-        return GORSE_BUFFER_TOO_SMALL;
+        return GORSE_RESULT_STATE_TOO_SMALL;
+    if (buffer_bytes < scene->panel->min_buffer_bytes)
+        return GORSE_RESULT_BUFFER_TOO_SMALL;
     g->scene = scene;
     g->port = *port;
     g->state = (uint8_t *)state;
@@ -49,7 +49,7 @@ uint8_t gorse_begin(gorse *g, const GORSE_ROM gorse_scene *scene, const gorse_po
     head->wanted = GORSE_NONE;
     head->pressed = GORSE_NONE;
     start_values(g);
-    return GORSE_FINE;
+    return GORSE_RESULT_OK;
 }
 
 static void first_step(gorse *g) {
@@ -60,8 +60,8 @@ static void first_step(gorse *g) {
         gorse_timers(g)[i] = gorse_head_of(g)->now;
     memset(gorse_when_bytes(g), 2, g->scene->when_count);
     gorse_show_screen(g);
-    gorse_event(g, GORSE_ON_START, GORSE_NONE);
-    gorse_event(g, GORSE_ON_ENTER, GORSE_NONE);
+    gorse_event(g, GORSE_EVENT_START, GORSE_NONE);
+    gorse_event(g, GORSE_EVENT_ENTER, GORSE_NONE);
 }
 
 void gorse_step(gorse *g, uint32_t now_ms) {
@@ -79,20 +79,20 @@ void gorse_step(gorse *g, uint32_t now_ms) {
 void gorse_set_number(gorse *g, uint16_t variable, int32_t value) {
     const GORSE_ROM gorse_number_variable *range = &g->scene->numbers[variable];
     int32_t *number = gorse_numbers(g) + variable;
-    int32_t held = value;
+    int32_t clamped = value;
     if (variable >= g->scene->number_count)
         return;
-    if (held < range->least)
-        held = range->least;
-    if (held > range->most)
-        held = range->most;
-    if (held != value)
-        gorse_tell(g, GORSE_TRACE_HELD, variable, held);
-    if (*number == held)
+    if (clamped < range->min)
+        clamped = range->min;
+    if (clamped > range->max)
+        clamped = range->max;
+    if (clamped != value)
+        gorse_trace(g, GORSE_TRACE_CLAMPED, variable, clamped);
+    if (*number == clamped)
         return;
-    *number = held;
+    *number = clamped;
     gorse_mark_changed(g, variable);
-    gorse_tell(g, GORSE_TRACE_NUMBER, variable, held);
+    gorse_trace(g, GORSE_TRACE_NUMBER, variable, clamped);
 }
 
 int32_t gorse_number(const gorse *g, uint16_t variable) {
@@ -101,25 +101,25 @@ int32_t gorse_number(const gorse *g, uint16_t variable) {
 
 void gorse_set_text(gorse *g, uint16_t variable, const char *value) {
     const GORSE_ROM gorse_text_variable *text = &g->scene->texts[variable];
-    char *held;
+    char *now;
     uint8_t length = 0, at, changed;
     if (variable >= g->scene->text_count)
         return;
-    held = gorse_texts(g) + text->offset;
+    now = gorse_texts(g) + text->offset;
     while (value[length] != 0 && length + 1u < text->capacity)
         length++;
     while (length != 0u && ((uint8_t)value[length] & 0xc0u) == 0x80u)
         length--;
-    changed = (uint8_t)(held[length] != 0);
+    changed = (uint8_t)(now[length] != 0);
     for (at = 0; at < length; at++) {
-        changed = (uint8_t)(changed | (held[at] != value[at]));
-        held[at] = value[at];
+        changed = (uint8_t)(changed | (now[at] != value[at]));
+        now[at] = value[at];
     }
-    held[length] = 0;
+    now[length] = 0;
     if (changed == 0u)
         return;
     gorse_mark_changed(g, (uint16_t)(g->scene->number_count + variable));
-    gorse_tell(g, GORSE_TRACE_TEXT, variable, length);
+    gorse_trace(g, GORSE_TRACE_TEXT, variable, length);
 }
 
 const char *gorse_text_value(const gorse *g, uint16_t variable) {

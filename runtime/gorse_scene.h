@@ -14,7 +14,7 @@ extern "C" {
 #define GORSE_NONE 0xffffu
 
 typedef struct gorse_rect {
-    gorse_place x0, y0, x1, y1; /* x1 and y1 are the first pixel outside */
+    gorse_coord x0, y0, x1, y1; /* x1 and y1 are the first pixel outside */
 } gorse_rect;
 
 struct gorse_canvas;
@@ -25,30 +25,30 @@ typedef struct gorse_format {
     uint8_t bits;    /* bits a pixel: 1, 2, 4, 8, 16, 24 or 32 */
     uint8_t rows;    /* rows that share a byte: 8 for page formats, else 1 */
     uint8_t columns; /* columns that share a byte: 8 / bits where rows are packed, else 1 */
-    uint8_t flags;   /* GORSE_LOW_BIT_FIRST, GORSE_HIGH_BYTE_FIRST */
+    uint8_t flags;   /* GORSE_FORMAT_LOW_BIT_FIRST, GORSE_FORMAT_HIGH_BYTE_FIRST */
     /* The pixel nearest to a colour, its low byte the first in memory; a 16-bit one is a word of the target's. */
     uint32_t (*native)(const struct gorse_canvas *c, gorse_colour colour);
-    void (*fill)(const struct gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, uint32_t native);
+    void (*fill)(const struct gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, uint32_t native);
     /* Mixes `native` over what is there by `coverage` (0 none to 255 whole) of each pixel. */
-    void (*mask)(const struct gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *coverage,
+    void (*mask)(const struct gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage,
                  uint32_t native);
     /* Stores `n` pixels in the format's row form (below 8 bits a byte a pixel, else the packed bytes), mixed by
      * `coverage` unless that is 0. */
-    void (*copy)(const struct gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n, const uint8_t *pixels,
+    void (*copy)(const struct gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,
                  const uint8_t *coverage);
 } gorse_format;
 
 enum {
-    GORSE_LOW_BIT_FIRST = 1,   /* the leftmost pixel stands in the lowest bit */
-    GORSE_HIGH_BYTE_FIRST = 2  /* a word's high byte comes first */
+    GORSE_FORMAT_LOW_BIT_FIRST = 1,   /* the leftmost pixel stands in the lowest bit */
+    GORSE_FORMAT_HIGH_BYTE_FIRST = 2  /* a word's high byte comes first */
 };
 
 /* Bits of gorse_panel.flags: what a panel's memory needs to show the picture the right way. */
 enum {
-    GORSE_MIRROR_X = 1,
-    GORSE_MIRROR_Y = 2,
-    GORSE_INVERT = 4,
-    GORSE_SWAP_RED_BLUE = 8
+    GORSE_PANEL_MIRROR_X = 1,
+    GORSE_PANEL_MIRROR_Y = 2,
+    GORSE_PANEL_INVERT = 4,
+    GORSE_PANEL_SWAP_RED_BLUE = 8
 };
 
 struct gorse_strip;
@@ -61,7 +61,7 @@ typedef struct gorse_panel {
     void (*turn)(struct gorse_strip *strip, const GORSE_ROM struct gorse_panel *panel);
     const GORSE_ROM gorse_colour *palette; /* of indexed formats, else 0 */
     /* Bytes of a line or page, or of a square of whole bytes where rows and columns are exchanged. */
-    uint32_t least_buffer;
+    uint32_t min_buffer_bytes;
     uint16_t width, height; /* of the interface, before it is turned */
     uint16_t column_offset, row_offset;
     uint16_t palette_count;
@@ -144,21 +144,21 @@ typedef struct gorse_look {
 struct gorse_widget;
 
 enum {
-    GORSE_KIND_HAS_TEXT = 1, /* its record begins with a gorse_label */
+    GORSE_KIND_HAS_TEXT = 1, /* its record begins with a gorse_widget_text */
     GORSE_KIND_TOUCHED = 2,  /* takes presses */
-    GORSE_KIND_FINE_TEXT = 4 /* its text stands in gorse_label_box, so that single characters can be redrawn */
+    GORSE_KIND_FINE_TEXT = 4 /* its text stands in gorse_text_widget_box, so that single characters can be redrawn */
 };
 
 /* What a rule can tell a kind to do. */
-enum { GORSE_ENTER = 0, GORSE_PLAY = 1, GORSE_STOP = 2 };
+enum { GORSE_COMMAND_ENTER = 0, GORSE_COMMAND_PLAY = 1, GORSE_COMMAND_STOP = 2 };
 
 /* What a widget's kind does. `widget` is a copy on the stack with changed properties laid over it. */
 typedef struct gorse_kind {
     uint8_t record_bytes, flags;
     void (*draw)(const struct gorse_canvas *c, const struct gorse_widget *widget, const gorse_look *look);
-    /* GORSE_ENTER when its screen is entered, and what rules say; 0 if it does nothing then. */
+    /* GORSE_COMMAND_ENTER when its screen is entered, and what rules say; 0 if it does nothing then. */
     void (*command)(gorse *g, const struct gorse_widget *widget, uint8_t what);
-    /* Once a step while its screen is shown; marks what changes. Answers 1 if what it did has come to its end. */
+    /* Once a step while its screen is shown; marks what changes. Returns 1 if what it did has come to its end. */
     uint8_t (*tick)(gorse *g, const struct gorse_widget *widget);
 } gorse_kind;
 
@@ -174,42 +174,42 @@ typedef struct gorse_widget {
     uint8_t reserved[2];
 } gorse_widget;
 
-enum { GORSE_START = 0, GORSE_MIDDLE = 1, GORSE_END = 2 };
+enum { GORSE_ALIGN_START = 0, GORSE_ALIGN_MIDDLE = 1, GORSE_ALIGN_END = 2 };
 
 /* A widget with a text. The text is UTF-8 that ends with 0; a byte 1 begins an inset:
  * 1, form, digits, decimals, scale, length of the byte code, the byte code. It may hold zeros. */
-typedef struct gorse_label {
+typedef struct gorse_widget_text {
     gorse_widget widget;
     const GORSE_ROM uint8_t *text;
-    uint8_t align, place, wrap; /* align: GORSE_START left to GORSE_END right; place: top to bottom */
+    uint8_t align, place, wrap; /* align: GORSE_ALIGN_START left to GORSE_ALIGN_END right; place: top to bottom */
     uint8_t reserved;
-} gorse_label;
+} gorse_widget_text;
 
-enum { GORSE_INSET = 1 };
+enum { GORSE_TEXT_INSET = 1 };
 /* The form of an inset. */
 enum {
     GORSE_FORM_NUMBER = 0,   /* at least `digits` before the point, `decimals` behind it */
     GORSE_FORM_TEXT = 1,
     GORSE_FORM_YES_NO = 2,
-    GORSE_FORM_CLOCK = 3     /* a number of seconds as m:ss (digits 2), h:mm:ss (digits 3); decimals: least
+    GORSE_FORM_CLOCK = 3     /* a number of seconds as m:ss (digits 2), h:mm:ss (digits 3); decimals: minimum
                                 digits of the first part */
 };
 
-typedef struct gorse_rectangle {
+typedef struct gorse_widget_rectangle {
     gorse_widget widget;
-} gorse_rectangle;
+} gorse_widget_rectangle;
 
-typedef struct gorse_picture {
+typedef struct gorse_widget_image {
     gorse_widget widget;
     const GORSE_ROM gorse_image *image;
     uint8_t align, place;
     uint8_t reserved[2];
-} gorse_picture;
+} gorse_widget_image;
 
 enum { GORSE_PLAY_LOOP = 0, GORSE_PLAY_ONCE = 1, GORSE_PLAY_TO_AND_FRO = 2 };
 
 /* Its memory holds a gorse_frames_state. */
-typedef struct gorse_frames {
+typedef struct gorse_widget_frames {
     gorse_widget widget;
     const GORSE_ROM gorse_animation *animation;
     const GORSE_ROM int32_t *steps; /* 0: plays by time; else from which value on each frame after the first shows */
@@ -218,7 +218,7 @@ typedef struct gorse_frames {
     uint8_t play;
     uint8_t starts; /* plays when its screen is entered */
     uint8_t reserved[2];
-} gorse_frames;
+} gorse_widget_frames;
 
 typedef struct gorse_frames_state {
     uint32_t since; /* when the frame came */
@@ -228,22 +228,22 @@ typedef struct gorse_frames_state {
 
 enum { GORSE_SIDE_LEFT = 0, GORSE_SIDE_RIGHT = 1, GORSE_SIDE_ABOVE = 2, GORSE_SIDE_BELOW = 3 };
 
-typedef struct gorse_button {
-    gorse_label label;
+typedef struct gorse_widget_button {
+    gorse_widget_text label;
     const GORSE_ROM gorse_image *image; /* 0: none */
     uint8_t image_side;
     uint8_t gap; /* pixels between image and text */
     uint8_t reserved[2];
-} gorse_button;
+} gorse_widget_button;
 
 /* The largest record of all kinds, for the copy on the stack. */
 typedef union gorse_record {
     gorse_widget widget;
-    gorse_rectangle rectangle;
-    gorse_label label;
-    gorse_picture picture;
-    gorse_button button;
-    gorse_frames frames;
+    gorse_widget_rectangle rectangle;
+    gorse_widget_text label;
+    gorse_widget_image picture;
+    gorse_widget_button button;
+    gorse_widget_frames frames;
 } gorse_record;
 
 /* Sizes of a slot's field; `GORSE_SLOT_TEXT` is a pointer to one of the scene's strings. */
@@ -272,7 +272,7 @@ typedef struct gorse_screen {
 } gorse_screen;
 
 typedef struct gorse_number_variable {
-    int32_t least, most, start;
+    int32_t min, max, start;
 } gorse_number_variable;
 
 typedef struct gorse_text_variable {
@@ -283,23 +283,23 @@ typedef struct gorse_text_variable {
 } gorse_text_variable;
 
 enum {
-    GORSE_ON_START = 0,
-    GORSE_ON_ENTER = 1,
-    GORSE_ON_PRESS = 2,
-    GORSE_ON_RELEASE = 3,
-    GORSE_ON_TAP = 4,
-    GORSE_ON_LEAVE = 5,
-    GORSE_EVERY = 6,
-    GORSE_WHEN = 7,
-    GORSE_ON_DONE = 8
+    GORSE_EVENT_START = 0,
+    GORSE_EVENT_ENTER = 1,
+    GORSE_EVENT_PRESS = 2,
+    GORSE_EVENT_RELEASE = 3,
+    GORSE_EVENT_TAP = 4,
+    GORSE_EVENT_LEAVE = 5,
+    GORSE_EVENT_EVERY = 6,
+    GORSE_EVENT_WHEN = 7,
+    GORSE_EVENT_DONE = 8
 };
 
 typedef struct gorse_rule {
-    uint32_t period;    /* ms, of GORSE_EVERY */
+    uint32_t period;    /* ms, of GORSE_EVENT_EVERY */
     uint16_t condition; /* offsets in the byte code, or GORSE_NONE */
     uint16_t body, otherwise;
     uint16_t screen, widget;
-    uint16_t memory; /* which timer of GORSE_EVERY, which byte of GORSE_WHEN */
+    uint16_t memory; /* which timer of GORSE_EVENT_EVERY, which byte of GORSE_EVENT_WHEN */
     uint8_t event;
     uint8_t reserved[3];
 } gorse_rule;
@@ -322,9 +322,9 @@ typedef struct gorse_scene {
     const GORSE_ROM gorse_rule *rules;
     const GORSE_ROM uint8_t *code;
     const GORSE_ROM uint8_t *const GORSE_ROM *strings; /* texts that rules speak of */
-    /* gorse_more_code where byte code has operations that need more, else 0. */
-    void (*more)(gorse *g, struct gorse_machine *m, uint8_t op, uint16_t operand);
-    /* gorse_more_forms where texts show times, other texts, or yes and no, else 0. */
+    /* gorse_extended_code where byte code has operations that need more, else 0. */
+    void (*extended)(gorse *g, struct gorse_machine *m, uint8_t op, uint16_t operand);
+    /* gorse_extended_forms where texts show times, other texts, or yes and no, else 0. */
     void (*forms)(const gorse *g, struct gorse_writer *to, const GORSE_ROM uint8_t *inset, int32_t value);
     const GORSE_ROM gorse_motion *motion; /* &gorse_motion_of_widgets where a kind does something by itself, else 0 */
     uint16_t screen_count, number_count, text_count, rule_count;
@@ -351,15 +351,15 @@ enum {
     GORSE_OP_JUMP_IF_NOT, /* u16: pop, the same if it is 0 */
     GORSE_OP_GO,          /* u16 screen */
     GORSE_OP_CALL,        /* u16 hook, u8 how many values (at most 4), u8 0 */
-    GORSE_OP_COMMAND,     /* u16 screen, u16 widget, u8 what: GORSE_PLAY, GORSE_STOP */
+    GORSE_OP_COMMAND,     /* u16 screen, u16 widget, u8 what: GORSE_COMMAND_PLAY, GORSE_COMMAND_STOP */
     GORSE_OP_SET_TEXT,    /* more: u16: pop a text into text variable */
     GORSE_OP_CALL_TEXT,   /* more: u16 hook, u8 how many values, u8 the bit of the one that is a text */
     GORSE_OP_BACK,
     /* Of two values, the one on top second. */
     GORSE_OP_ADD, GORSE_OP_SUBTRACT, GORSE_OP_MULTIPLY, GORSE_OP_EQUAL, GORSE_OP_LESS,
     /* From here on more is needed. */
-    GORSE_OP_MORE,
-    GORSE_OP_DIVIDE = GORSE_OP_MORE, GORSE_OP_REMAINDER,
+    GORSE_OP_EXTENDED,
+    GORSE_OP_DIVIDE = GORSE_OP_EXTENDED, GORSE_OP_REMAINDER,
     GORSE_OP_ROUND_DIVIDE, /* like divide, to the nearest, halves away from zero: gives up decimals */
     GORSE_OP_SAME_TEXT, GORSE_OP_COMPLEMENT,
     GORSE_OP_AND, GORSE_OP_OR, GORSE_OP_XOR, GORSE_OP_LEFT, GORSE_OP_RIGHT
@@ -373,9 +373,9 @@ typedef struct gorse_machine {
 } gorse_machine;
 
 /* A text as a value: one of the scene's strings, or a text variable with this bit. */
-#define GORSE_TEXT_OF_VARIABLE 0x8000
+#define GORSE_TEXT_IS_VARIABLE 0x8000
 
-/* The head of the state in bytes, and the whole state: what gorse_state_bytes answers, as a constant expression. */
+/* The head of the state in bytes, and the whole state: what gorse_state_bytes returns, as a constant expression. */
 #define GORSE_HEAD_BYTES (16u + 2u * GORSE_HISTORY + 8u * (GORSE_DIRTY + 1))
 #define GORSE_STATE_BYTES(end) (GORSE_HEAD_BYTES + (end))
 
@@ -388,8 +388,8 @@ extern const GORSE_ROM gorse_kind gorse_kind_frames;
 
 extern const GORSE_ROM gorse_motion gorse_motion_of_widgets;
 
-void gorse_more_code(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand);
-void gorse_more_forms(const gorse *g, struct gorse_writer *to, const GORSE_ROM uint8_t *inset, int32_t value);
+void gorse_extended_code(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand);
+void gorse_extended_forms(const gorse *g, struct gorse_writer *to, const GORSE_ROM uint8_t *inset, int32_t value);
 
 void gorse_read_glyph_bits(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
 void gorse_read_glyph_nibbles(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);

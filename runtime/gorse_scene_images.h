@@ -9,7 +9,7 @@
 extern "C" {
 #endif
 
-typedef GORSE_PLACE gorse_place;
+typedef GORSE_COORD gorse_coord;
 
 struct gorse_canvas;
 
@@ -40,13 +40,13 @@ typedef struct gorse_image_reader {
     /* Gives `n` units from there on, in `room` or where they lie. */
     const uint8_t *(*get)(struct gorse_image_row *row, uint16_t n, uint8_t *room);
     /* Draws n opaque pixels of whole bytes in the panel's own form. 0: they are got and copied. */
-    void (*draw)(struct gorse_image_row *row, const struct gorse_canvas *c, gorse_place x, gorse_place y, uint16_t n);
+    void (*draw)(struct gorse_image_row *row, const struct gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n);
 } gorse_image_reader;
 
 /* How an image is stored that does not lie plainly in memory in the panel's own form. */
 typedef struct gorse_image_source {
     /* gorse_draw_stored_image. */
-    void (*draw)(const struct gorse_canvas *c, const GORSE_ROM struct gorse_image *image, gorse_place x, gorse_place y,
+    void (*draw)(const struct gorse_canvas *c, const GORSE_ROM struct gorse_image *image, gorse_coord x, gorse_coord y,
                  gorse_colour colour);
     const GORSE_ROM gorse_image_reader *reader; /* 0: plainly in memory */
     /* Makes `n` pixels (a byte each below 8 bits, else their bytes) the panel's row form, in place, in room for
@@ -95,7 +95,7 @@ extern const GORSE_ROM gorse_image_reader gorse_reader_outside;
 extern const GORSE_ROM gorse_image_reader gorse_reader_outside_runs;
 
 /* gorse_image_source.draw. */
-void gorse_draw_stored_image(const struct gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_place x, gorse_place y,
+void gorse_draw_stored_image(const struct gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_coord x, gorse_coord y,
                              gorse_colour colour);
 
 /* gorse_image_format.get. */

@@ -103,5 +103,5 @@ gorse_text_source gorse_text_by_value(const gorse *g, int32_t value) {
     const GORSE_ROM uint8_t *string = gorse_string(g, value);
     if (string != 0)
         return gorse_rom_text(string);
-    return gorse_plain_text(gorse_text_value(g, (uint16_t)((uint32_t)value ^ GORSE_TEXT_OF_VARIABLE)));
+    return gorse_plain_text(gorse_text_value(g, (uint16_t)((uint32_t)value ^ GORSE_TEXT_IS_VARIABLE)));
 }

@@ -13,7 +13,7 @@ typedef struct drawing {
     gorse_image_plane pixels, mask;
     gorse_image_row pixel_row, mask_row;
     gorse_colour colour;
-    gorse_place x; /* of its left edge */
+    gorse_coord x; /* of its left edge */
     uint8_t has_pixels, has_mask, in_memory;
 } drawing;
 
@@ -110,7 +110,7 @@ static const uint8_t *get_pixels(const drawing *d, gorse_image_row *row, uint16_
     return room;
 }
 
-static void draw_row(drawing *d, gorse_place from, gorse_place to, gorse_place row, uint16_t y) {
+static void draw_row(drawing *d, gorse_coord from, gorse_coord to, gorse_coord row, uint16_t y) {
     uint8_t coverage[GORSE_CHUNK];
     uint8_t mask_room[GORSE_CHUNK];
     uint8_t room[GORSE_CHUNK * 4];
@@ -130,9 +130,9 @@ static void draw_row(drawing *d, gorse_place from, gorse_place to, gorse_place r
         uint16_t n = (uint16_t)(to - from);
         const uint8_t *covered = 0;
         /* Every part but the first begins with a whole byte. */
-        uint16_t most = (uint16_t)(GORSE_CHUNK - (column & 7u));
-        if (n > most)
-            n = most;
+        uint16_t max = (uint16_t)(GORSE_CHUNK - (column & 7u));
+        if (n > max)
+            n = max;
         if (d->has_mask != 0u) {
             covered = get_mask(d, &d->mask_row, column, y, n, mask_room, coverage);
         } else if (makes_coverage != 0u) {
@@ -145,12 +145,12 @@ static void draw_row(drawing *d, gorse_place from, gorse_place to, gorse_place r
             gorse_mask_span(d->c, from, row, n, covered, d->colour);
         else
             d->c->format->copy(d->c, from, row, n, get_pixels(d, &d->pixel_row, column, y, n, room, coverage), covered);
-        from = (gorse_place)(from + (gorse_place)n);
+        from = (gorse_coord)(from + (gorse_coord)n);
         column = (uint16_t)(column + n);
     }
 }
 
-void gorse_draw_stored_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_place x, gorse_place y,
+void gorse_draw_stored_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_coord x, gorse_coord y,
                              gorse_colour colour) {
     drawing d;
     gorse_rect area;

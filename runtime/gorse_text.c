@@ -41,7 +41,7 @@ static uint16_t glyph_of(const GORSE_ROM gorse_font *font, uint32_t code) {
     return 0;
 }
 
-static gorse_place kern_of(const GORSE_ROM gorse_font *font, uint16_t left, uint16_t right) {
+static gorse_coord kern_of(const GORSE_ROM gorse_font *font, uint16_t left, uint16_t right) {
     uint16_t low = 0, high = font->kern_count;
     uint32_t wanted = (uint32_t)left << 16 | right;
     while (low < high) {
@@ -58,7 +58,7 @@ static gorse_place kern_of(const GORSE_ROM gorse_font *font, uint16_t left, uint
     return 0;
 }
 
-void gorse_start_pen(gorse_pen *pen, const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, gorse_place x) {
+void gorse_start_pen(gorse_pen *pen, const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, gorse_coord x) {
     pen->font = font;
     pen->text = text;
     pen->at = at;
@@ -66,26 +66,26 @@ void gorse_start_pen(gorse_pen *pen, const GORSE_ROM gorse_font *font, gorse_tex
     pen->previous = GORSE_NONE;
 }
 
-uint32_t gorse_next_glyph(gorse_pen *pen, gorse_glyph *glyph, gorse_place *x) {
+uint32_t gorse_next_glyph(gorse_pen *pen, gorse_glyph *glyph, gorse_coord *x) {
     uint32_t code = gorse_next_character(pen->text, &pen->at);
     uint16_t number;
     if (code == 0u)
         return 0;
     number = glyph_of(pen->font, code);
     if (pen->previous != GORSE_NONE)
-        pen->x = (gorse_place)(pen->x + kern_of(pen->font, pen->previous, number));
+        pen->x = (gorse_coord)(pen->x + kern_of(pen->font, pen->previous, number));
     gorse_copy_rom(glyph, &pen->font->glyphs[number], sizeof *glyph);
     *x = pen->x;
-    pen->x = (gorse_place)(pen->x + glyph->advance);
+    pen->x = (gorse_coord)(pen->x + glyph->advance);
     pen->previous = number;
     return code;
 }
 
-uint8_t gorse_next_line(const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, uint8_t wrap, gorse_place room,
+uint8_t gorse_next_line(const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, uint8_t wrap, gorse_coord room,
                         gorse_line *line) {
     gorse_pen pen;
     gorse_glyph glyph;
-    gorse_place x;
+    gorse_coord x;
     line->from = at;
     line->to = GORSE_NONE; /* until a space was passed where the line may be broken */
     gorse_start_pen(&pen, font, text, at, 0);
@@ -112,29 +112,29 @@ uint8_t gorse_next_line(const GORSE_ROM gorse_font *font, gorse_text_source text
     }
 }
 
-gorse_place gorse_text_top(gorse_text_source text, const gorse_text_box *where, const GORSE_ROM gorse_font *font) {
-    gorse_place height = font->line_height;
+gorse_coord gorse_text_top(gorse_text_source text, const gorse_text_box *where, const GORSE_ROM gorse_font *font) {
+    gorse_coord height = font->line_height;
     gorse_line line;
     line.next = 0;
-    if (where->wrap != 0u && where->place != GORSE_START)
-        while (gorse_next_line(font, text, line.next, 1, (gorse_place)(where->box.x1 - where->box.x0), &line) != 0u &&
+    if (where->wrap != 0u && where->place != GORSE_ALIGN_START)
+        while (gorse_next_line(font, text, line.next, 1, (gorse_coord)(where->box.x1 - where->box.x0), &line) != 0u &&
                height < 16000)
-            height = (gorse_place)(height + font->line_height);
+            height = (gorse_coord)(height + font->line_height);
     return gorse_placed(where->box.y0, where->box.y1, height, where->place);
 }
 
-gorse_place gorse_line_left(const gorse_text_box *where, gorse_place width) {
+gorse_coord gorse_line_left(const gorse_text_box *where, gorse_coord width) {
     return gorse_placed(where->box.x0, where->box.x1, width, where->align);
 }
 
 static void draw_line(const gorse_canvas *c, const GORSE_ROM gorse_font *font, gorse_text_source text, const gorse_line *line,
-                      gorse_place left, gorse_place top, gorse_colour colour) {
+                      gorse_coord left, gorse_coord top, gorse_colour colour) {
     gorse_pen pen;
     gorse_glyph glyph;
-    gorse_place x;
+    gorse_coord x;
     gorse_start_pen(&pen, font, text, line->from, left);
     while (pen.at < line->to && pen.x < c->clip.x1 + 128 && gorse_next_glyph(&pen, &glyph, &x) != 0u)
-        gorse_draw_glyph(c, font, &glyph, (gorse_place)(x + glyph.left), (gorse_place)(top + glyph.top - GORSE_TOP_BIAS), colour);
+        gorse_draw_glyph(c, font, &glyph, (gorse_coord)(x + glyph.left), (gorse_coord)(top + glyph.top - GORSE_TOP_BIAS), colour);
 }
 
 /* The line from `at` to the next break that is written, unmeasured. */
@@ -152,7 +152,7 @@ static uint8_t skip_line(gorse_text_source text, uint16_t at, gorse_line *line) 
 void gorse_draw_text(const gorse_canvas *c, gorse_text_source text, const gorse_text_box *where,
                      const GORSE_ROM gorse_font *font, gorse_colour colour) {
     gorse_line line;
-    gorse_place top, high;
+    gorse_coord top, high;
     uint8_t more;
     if (font == 0 || gorse_text_byte(text, 0) == 0u || gorse_alpha(colour) == 0u)
         return;
@@ -162,12 +162,12 @@ void gorse_draw_text(const gorse_canvas *c, gorse_text_source text, const gorse_
     do {
         uint8_t shown = (uint8_t)((int32_t)top + 2 * (int32_t)high > c->clip.y0 && (int32_t)top - high < c->clip.y1);
         /* The width matters only where it breaks or moves a line that shows. */
-        if (where->wrap != 0u || (shown != 0u && where->align != GORSE_START))
-            more = gorse_next_line(font, text, line.next, where->wrap, (gorse_place)(where->box.x1 - where->box.x0), &line);
+        if (where->wrap != 0u || (shown != 0u && where->align != GORSE_ALIGN_START))
+            more = gorse_next_line(font, text, line.next, where->wrap, (gorse_coord)(where->box.x1 - where->box.x0), &line);
         else
             more = skip_line(text, line.next, &line);
         if (shown != 0u)
             draw_line(c, font, text, &line, gorse_line_left(where, line.width), top, colour);
-        top = (gorse_place)(top + high);
+        top = (gorse_coord)(top + high);
     } while (more != 0u && top < c->clip.y1 + (int32_t)high);
 }

@@ -13,33 +13,33 @@ typedef struct gorse_pen {
     const GORSE_ROM gorse_font *font;
     gorse_text_source text;
     uint16_t at, previous;
-    gorse_place x;
+    gorse_coord x;
 } gorse_pen;
 
 /* One line: bytes from `from` up to `to`; the next begins at `next`. */
 typedef struct gorse_line {
     uint16_t from, to, next;
-    gorse_place width;
+    gorse_coord width;
 } gorse_line;
 
 /* The character at *at, which moves on; 0 at the end, U+FFFD for broken UTF-8. */
 uint32_t gorse_next_character(gorse_text_source text, uint16_t *at);
 
-void gorse_start_pen(gorse_pen *pen, const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, gorse_place x);
+void gorse_start_pen(gorse_pen *pen, const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, gorse_coord x);
 
-/* The next glyph and where the pen stood for it; answers its character, 0 at the end. */
-uint32_t gorse_next_glyph(gorse_pen *pen, gorse_glyph *glyph, gorse_place *x);
+/* The next glyph and where the pen stood for it; returns its character, 0 at the end. */
+uint32_t gorse_next_glyph(gorse_pen *pen, gorse_glyph *glyph, gorse_coord *x);
 
 /* The line that begins at `at`, broken at spaces (or in a word wider than `room`) if `wrap`; 1 if one follows. */
-uint8_t gorse_next_line(const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, uint8_t wrap, gorse_place room,
+uint8_t gorse_next_line(const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, uint8_t wrap, gorse_coord room,
                         gorse_line *line);
 
 /* The top of a text's first line, and the left of a line, in its box. */
-gorse_place gorse_text_top(gorse_text_source text, const gorse_text_box *where, const GORSE_ROM gorse_font *font);
-gorse_place gorse_line_left(const gorse_text_box *where, gorse_place width);
+gorse_coord gorse_text_top(gorse_text_source text, const gorse_text_box *where, const GORSE_ROM gorse_font *font);
+gorse_coord gorse_line_left(const gorse_text_box *where, gorse_coord width);
 
 /* A glyph's bitmap with its top left at x, y. */
-void gorse_draw_glyph(const gorse_canvas *c, const GORSE_ROM gorse_font *font, const gorse_glyph *glyph, gorse_place x, gorse_place y,
+void gorse_draw_glyph(const gorse_canvas *c, const GORSE_ROM gorse_font *font, const gorse_glyph *glyph, gorse_coord x, gorse_coord y,
                       gorse_colour colour);
 
 #ifdef __cplusplus

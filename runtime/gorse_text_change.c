@@ -7,7 +7,7 @@
 typedef struct side {
     gorse_pen pen;
     gorse_glyph glyph;
-    gorse_place x; /* of the glyph's pen */
+    gorse_coord x; /* of the glyph's pen */
     uint8_t more;
 } side;
 
@@ -20,12 +20,12 @@ static void start(side *s, gorse_text_source text, const gorse_text_box *where, 
     advance(s);
 }
 
-static void add_box(const side *s, gorse_place top, gorse_rect *box) {
+static void add_box(const side *s, gorse_coord top, gorse_rect *box) {
     gorse_rect r;
-    r.x0 = (gorse_place)(s->x + s->glyph.left);
-    r.y0 = (gorse_place)(top + s->glyph.top - GORSE_TOP_BIAS);
-    r.x1 = (gorse_place)(r.x0 + s->glyph.width);
-    r.y1 = (gorse_place)(r.y0 + s->glyph.height);
+    r.x0 = (gorse_coord)(s->x + s->glyph.left);
+    r.y0 = (gorse_coord)(top + s->glyph.top - GORSE_TOP_BIAS);
+    r.x1 = (gorse_coord)(r.x0 + s->glyph.width);
+    r.y1 = (gorse_coord)(r.y0 + s->glyph.height);
     if (gorse_is_empty(box) != 0u)
         *box = r;
     else if (gorse_is_empty(&r) == 0u)
@@ -41,7 +41,7 @@ static uint8_t same_glyph(const gorse_glyph *a, const gorse_glyph *b) {
 void gorse_text_difference(gorse_text_source before, gorse_text_source after, const gorse_text_box *where,
                            const GORSE_ROM gorse_font *font, void (*changed)(void *to, const gorse_rect *area), void *to) {
     side a, b;
-    gorse_place top;
+    gorse_coord top;
     if (font == 0)
         return;
     top = gorse_text_top(after, where, font);

@@ -13,13 +13,13 @@ typedef struct gorse_turning {
 
 static inline gorse_turning gorse_turning_of(const GORSE_ROM gorse_panel *panel) {
     uint8_t quarter = panel->quarter_turns;
-    uint8_t mirror_x = (uint8_t)((panel->flags & GORSE_MIRROR_X) != 0u);
-    uint8_t mirror_y = (uint8_t)((panel->flags & GORSE_MIRROR_Y) != 0u);
+    uint8_t mirror_x = (uint8_t)((panel->flags & GORSE_PANEL_MIRROR_X) != 0u);
+    uint8_t mirror_y = (uint8_t)((panel->flags & GORSE_PANEL_MIRROR_Y) != 0u);
     gorse_turning t;
     t.exchanges = quarter & 1u;
     t.mirrors_columns = (uint8_t)((quarter == 1u || quarter == 2u) != mirror_x);
     t.mirrors_rows = (uint8_t)((quarter == 2u || quarter == 3u) != mirror_y);
-    t.inverts = (uint8_t)((panel->flags & GORSE_INVERT) != 0u);
+    t.inverts = (uint8_t)((panel->flags & GORSE_PANEL_INVERT) != 0u);
     t.width = t.exchanges != 0u ? panel->height : panel->width;
     t.height = t.exchanges != 0u ? panel->width : panel->height;
     return t;

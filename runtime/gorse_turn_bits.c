@@ -74,7 +74,7 @@ void gorse_turn_bits(gorse_strip *s, const GORSE_ROM gorse_panel *panel) {
     packing p;
     gorse_turning t = gorse_turning_of(panel);
     p.bits = panel->format->bits;
-    p.low_first = (uint8_t)(panel->format->flags & GORSE_LOW_BIT_FIRST);
+    p.low_first = (uint8_t)(panel->format->flags & GORSE_FORMAT_LOW_BIT_FIRST);
     if (t.exchanges != 0u)
         exchange_rows_and_columns(s, p);
     if (t.mirrors_columns != 0u) {

@@ -72,8 +72,8 @@ void gorse_turn_pixels(gorse_strip *s, const GORSE_ROM gorse_panel *panel) {
         mirror_rows(s);
         gorse_mirror_y(s, &t);
     }
-    if ((panel->flags & GORSE_SWAP_RED_BLUE) != 0u)
-        swap_red_and_blue(s, &format, (uint8_t)(format.flags & GORSE_HIGH_BYTE_FIRST));
+    if ((panel->flags & GORSE_PANEL_SWAP_RED_BLUE) != 0u)
+        swap_red_and_blue(s, &format, (uint8_t)(format.flags & GORSE_FORMAT_HIGH_BYTE_FIRST));
     if (t.inverts != 0u) {
         uint32_t i, all = (uint32_t)s->w * s->h * bytes;
         for (i = 0; i < all; i++)

@@ -27,7 +27,7 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr qsizetype kMostShown = 200000;  // bytes of a file in the view
+constexpr qsizetype kMaxShown = 200000;  // bytes of a file in the view
 
 QStandardItem* cell(const QString& text, bool figures = false) {
     auto* item = new QStandardItem(text);
@@ -121,7 +121,7 @@ QWidget* CodeStation::makeTop() {
     column->addLayout(lower);
     connect(copy, &QPushButton::clicked, this, [this] {
         QApplication::clipboard()->setText(QString::fromStdString(compileCommand(code_, outputFolder().toStdString(), session_.document().panel->wordBits)));
-        session_.tellWell(tr("The compile command is on the clipboard."));
+        session_.showDone(tr("The compile command is on the clipboard."));
     });
     connect(choose, &QToolButton::clicked, this, [this] {
         const QString chosen = QFileDialog::getExistingDirectory(this, tr("Folder for generated code"), outputFolder());
@@ -199,7 +199,7 @@ void CodeStation::refresh() {
                      : !blocked.empty() ? tr("%1 was changed outside: look at it before you generate.").arg(QString::fromStdString(blocked.front()))
                      : plan_.toWrite() == 0 ? tr("Everything is written.") : tr("%1 files to write.").arg(plan_.toWrite());
     status_->setText(status);
-    status_->setStyleSheet(QString("color: %1").arg(Theme::colour(errors || !blocked.empty() ? Role::Trouble : Role::Well).name()));
+    status_->setStyleSheet(QString("color: %1").arg(Theme::colour(errors || !blocked.empty() ? Role::Error : Role::Well).name()));
     const QString command = QString::fromStdString(compileCommand(code_, folder.toStdString(), session_.document().panel->wordBits));
     command_->setText(errors ? QString() : command);
     command_->setToolTip(command);
@@ -221,7 +221,7 @@ void CodeStation::fillFiles() {
         auto* state = cell(toWords(file.state));
         const bool wrong = file.state == FileState::Edited || file.state == FileState::Foreign;
         const bool will = file.state == FileState::New || file.state == FileState::Changed || file.state == FileState::Gone;
-        state->setForeground(Theme::colour(wrong ? Role::Trouble : will ? Role::Well : Role::QuietText));
+        state->setForeground(Theme::colour(wrong ? Role::Error : will ? Role::Well : Role::QuietText));
         fileModel_->appendRow({cell(path), state, cell(grouped(file.bytes), true)});
         if (path == chosen || (chosen.isEmpty() && path.endsWith(".h") && !path.startsWith("gorse/")))
             select = row;
@@ -296,9 +296,9 @@ void CodeStation::showFile() {
     text_->setLineWrapMode(differs ? QPlainTextEdit::WidgetWidth : QPlainTextEdit::NoWrap);
     if (!differs) {
         const std::string& shown = file.state == FileState::Yours && there ? *there : fresh;
-        QString text = QString::fromStdString(shown.substr(0, kMostShown));
-        if (shown.size() > kMostShown)
-            text += tr("\n… %1 bytes more").arg(shown.size() - kMostShown);
+        QString text = QString::fromStdString(shown.substr(0, kMaxShown));
+        if (shown.size() > kMaxShown)
+            text += tr("\n… %1 bytes more").arg(shown.size() - kMaxShown);
         text_->setPlainText(text);
         text_->setExtraSelections({});
         return;
@@ -309,9 +309,9 @@ void CodeStation::showFile() {
 void CodeStation::generate() {
     const auto written = writeOutput(code_, outputFolder().toStdString(), disk_);
     if (!written)
-        session_.tell(QString::fromStdString(written.error().text()));
+        session_.showError(QString::fromStdString(written.error().text()));
     else
-        session_.tellWell(tr("Wrote %1 files.").arg(written->toWrite()));
+        session_.showDone(tr("Wrote %1 files.").arg(written->toWrite()));
     refresh();
 }
 

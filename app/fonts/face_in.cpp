@@ -39,7 +39,7 @@ void FaceIn::files(const QStringList& paths, const QString& variant) {
         const std::string file = QFileInfo(path).fileName().toStdString();
         const auto facts = bytes ? faceFacts(*bytes, file, variant.toStdString()) : tl::unexpected(bytes.error());
         if (!facts) {
-            session_.tell(QString::fromStdString(facts.error().text()));
+            session_.showError(QString::fromStdString(facts.error().text()));
             continue;
         }
         Face face;
@@ -60,9 +60,9 @@ void FaceIn::files(const QStringList& paths, const QString& variant) {
         return;
     session_.edit(next, tr("Bring in %1").arg(names.join(", ")));
     if (words.isEmpty())
-        session_.tellWell(tr("Brought in %1").arg(names.join(", ")));
+        session_.showDone(tr("Brought in %1").arg(names.join(", ")));
     else
-        session_.tell(words.join("; "));
+        session_.showError(words.join("; "));
     Q_EMIT brought(names.front());
 }
 

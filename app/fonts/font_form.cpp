@@ -13,7 +13,7 @@
 #include <QSlider>
 
 #include "app/fonts/block_dialog.h"
-#include "app/fonts/font_desk.h"
+#include "app/fonts/font_editor.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
@@ -50,10 +50,10 @@ class ReasonList : public QListWidget {
 
 }  // namespace
 
-FontForm::FontForm(Session& session, FontDesk& desk, QWidget* parent)
+FontForm::FontForm(Session& session, FontEditor& editor, QWidget* parent)
     : FormPage("font_form", tr("How a face becomes glyphs: bits per pixel, edges, distances, which characters it holds and why.\n\nIt stands here once a face is chosen."), parent),
       session_(session),
-      desk_(desk) {
+      editor_(editor) {
     makeFace();
     rule();
     makeSize();
@@ -62,8 +62,8 @@ FontForm::FontForm(Session& session, FontDesk& desk, QWidget* parent)
     rule();
     makeHeld();
     finish();
-    connect(&desk, &FontDesk::shown, this, &FontForm::refresh);
-    connect(&desk, &FontDesk::currentChanged, this, &FontForm::refresh);
+    connect(&editor, &FontEditor::shown, this, &FontForm::refresh);
+    connect(&editor, &FontEditor::currentChanged, this, &FontForm::refresh);
 }
 
 void FontForm::makeFace() {
@@ -71,7 +71,7 @@ void FontForm::makeFace() {
     variant->setObjectName("variant");
     variant_ = variant;
     connect(variant, &QComboBox::activated, this, [this, variant](int at) {
-        Face face = *desk_.face();
+        Face face = *editor_.face();
         face.variant = at == 0 ? std::string() : variant->itemText(at).toStdString();
         session_.edit(withFace(session_.document(), face), tr("Variant %1").arg(variant->itemText(at)));
     });
@@ -84,26 +84,26 @@ void FontForm::makeFace() {
     own_->setWordWrap(true);
     own_->setProperty("quiet", true);
     addWide(own_);
-    usual_ = new QPushButton(tr("As the face's other sizes"), page_);
-    usual_->setObjectName("as_usual");
-    usual_->setToolTip(tr("Forget this size's own settings and its glyphs set by hand"));
-    connect(usual_, &QPushButton::clicked, this, [this] { session_.edit(removeFontSize(session_.document(), desk_.current()), tr("Usual settings for %1 px").arg(desk_.current().size)); });
-    addWide(usual_);
+    defaults_ = new QPushButton(tr("As the face's other sizes"), page_);
+    defaults_->setObjectName("as_usual");
+    defaults_->setToolTip(tr("Forget this size's own settings and its glyphs set by hand"));
+    connect(defaults_, &QPushButton::clicked, this, [this] { session_.edit(removeFontSize(session_.document(), editor_.current()), tr("Usual settings for %1 px").arg(editor_.current().size)); });
+    addWide(defaults_);
 }
 
 void FontForm::choice(const QString& label, const QString& name, const QStringList& words, const std::function<QString(const FontSettings&)>& now,
                       const std::function<void(FontSettings&, const QString&)>& set, const QString& help) {
     auto* field = new ChoiceField(words, page_);
     field->setObjectName(name);
-    connect(field, &ChoiceField::chosen, this, [this, set, label](const QString& to) { desk_.change([&](FontSettings& s) { set(s, to); }, label + " " + to); });
+    connect(field, &ChoiceField::chosen, this, [this, set, label](const QString& to) { editor_.change([&](FontSettings& s) { set(s, to); }, label + " " + to); });
     fills_.push_back([field, now](const FontSettings& s) { field->setChosen(now(s)); });
     addRow(label, field, help);
 }
 
-void FontForm::number(const QString& label, const QString& name, int least, int most, int FontSettings::*member, const QString& help) {
-    auto* field = new NumberField(least, most, tr("px"), page_);
+void FontForm::number(const QString& label, const QString& name, int min, int max, int FontSettings::*member, const QString& help) {
+    auto* field = new NumberField(min, max, tr("px"), page_);
     field->setObjectName(name);
-    connect(field, &NumberField::numberChosen, this, [this, member, label, name](int now) { desk_.change([=](FontSettings& s) { s.*member = now; }, tr("Change %1").arg(label.toLower()), name); });
+    connect(field, &NumberField::numberChosen, this, [this, member, label, name](int now) { editor_.change([=](FontSettings& s) { s.*member = now; }, tr("Change %1").arg(label.toLower()), name); });
     fills_.push_back([field, member](const FontSettings& s) { field->setNumber(s.*member); });
     addRow(label, field, help);
 }
@@ -111,16 +111,16 @@ void FontForm::number(const QString& label, const QString& name, int least, int 
 void FontForm::makeSize() {
     choice(tr("Size counts"), "measure", {"em", "capitals", "line"}, [](const FontSettings& s) { return QString(toKey(s.measure)); },
            [](FontSettings& s, const QString& to) { s.measure = *sizeMeasureByKey(to.toStdString()); }, tr("What the size in pixels means: the face's em, the capitals' height, or a whole line"));
-    choice(tr("Bits"), "font_bits", {tr("usual"), "1", "2", "4", "8"}, [](const FontSettings& s) { return s.bits == 0 ? tr("usual") : QString::number(s.bits); },
-           [](FontSettings& s, const QString& to) { s.bits = to == tr("usual") ? 0 : to.toInt(); }, tr("A pixel; usual: as suits the panel"));
-    choice(tr("Hinting"), "hinting", {"usual", "none", "light", "full"}, [](const FontSettings& s) { return QString(toKey(s.hinting)); },
-           [](FontSettings& s, const QString& to) { s.hinting = *hintingByKey(to.toStdString()); }, tr("How outlines are fitted to pixels; usual: for black and white with one bit, else light"));
+    choice(tr("Bits"), "font_bits", {tr("default"), "1", "2", "4", "8"}, [](const FontSettings& s) { return s.bits == 0 ? tr("default") : QString::number(s.bits); },
+           [](FontSettings& s, const QString& to) { s.bits = to == tr("default") ? 0 : to.toInt(); }, tr("A pixel; default: as suits the panel"));
+    choice(tr("Hinting"), "hinting", {"default", "none", "light", "full"}, [](const FontSettings& s) { return QString(toKey(s.hinting)); },
+           [](FontSettings& s, const QString& to) { s.hinting = *hintingByKey(to.toStdString()); }, tr("How outlines are fitted to pixels; default: for black and white with one bit, else light"));
     const Slider edges = addSlider(tr("Edges"), "edges", 20, 300, 100, tr("Above 100 heavier, below lighter; not with one bit a pixel"));
-    connect(edges.slide, &QSlider::valueChanged, this, [this](int now) { desk_.change([now](FontSettings& s) { s.gamma = now; }, tr("Change edges"), "edges"); });
+    connect(edges.slide, &QSlider::valueChanged, this, [this](int now) { editor_.change([now](FontSettings& s) { s.gamma = now; }, tr("Change edges"), "edges"); });
     connect(edges.slide, &QSlider::sliderReleased, this, [this] { session_.endGesture(); });
     fills_.push_back([this, edges](const FontSettings& s) {
         edges.set(s.gamma);
-        edges.slide->setEnabled(!desk_.font() || desk_.font()->bits() > 1);
+        edges.slide->setEnabled(!editor_.font() || editor_.font()->bits() > 1);
     });
     metrics_ = new QLabel(page_);
     metrics_->setFont(Theme::figures());
@@ -134,19 +134,19 @@ void FontForm::makeGlyphs() {
     number(tr("Lines"), "line_distance", -64, 128, &FontSettings::line, tr("Pixels more between lines"));
     auto* even = new QCheckBox(tr("all of one width"), page_);
     even->setObjectName("even_digits");
-    connect(even, &QCheckBox::clicked, this, [this](bool on) { desk_.change([on](FontSettings& s) { s.evenDigits = on; }, tr("Digits of one width")); });
+    connect(even, &QCheckBox::clicked, this, [this](bool on) { editor_.change([on](FontSettings& s) { s.evenDigits = on; }, tr("Digits of one width")); });
     fills_.push_back([even](const FontSettings& s) { even->setChecked(s.evenDigits); });
     addRow(tr("Digits"), even, tr("So that a readout does not jitter while it counts"));
     auto* fallback = new QComboBox(page_);
     fallback->setObjectName("fallback");
     connect(fallback, &QComboBox::activated, this, [this, fallback](int at) {
-        desk_.change([&](FontSettings& s) { s.fallback = fallback->itemData(at).toString().toStdString(); }, tr("Stand-in face"));
+        editor_.change([&](FontSettings& s) { s.fallback = fallback->itemData(at).toString().toStdString(); }, tr("Stand-in face"));
     });
     fills_.push_back([this, fallback](const FontSettings& s) {
         fallback->clear();
         fallback->addItem(tr("none"), QString());
         for (const Face& each : *session_.document().faces)
-            if (each.name != desk_.current().face)
+            if (each.name != editor_.current().face)
                 fallback->addItem(fromStd(each.name), fromStd(each.name));
         fallback->setCurrentIndex(std::max(0, fallback->findData(fromStd(s.fallback))));
     });
@@ -184,7 +184,7 @@ void FontForm::makeHeld() {
         if (!item || !item->data(Entry).isValid())
             return;
         const auto entry = item->data(Entry).toUInt();
-        desk_.change([entry](FontSettings& s) {
+        editor_.change([entry](FontSettings& s) {
             if (entry < s.holds.size())
                 s.holds.erase(s.holds.begin() + entry);
         }, tr("Hold less"));
@@ -200,16 +200,16 @@ void FontForm::makeHeld() {
 }
 
 void FontForm::hold(const HeldCharacters& held) {
-    desk_.change([&](FontSettings& s) {
-        if (s.holds.size() < kMostHeld)
+    editor_.change([&](FontSettings& s) {
+        if (s.holds.size() < kMaxHeld)
             s.holds.push_back(held);
     }, tr("Hold more characters"));
 }
 
 void FontForm::holdBlock() {
-    if (!desk_.font())
+    if (!editor_.font())
         return;
-    BlockDialog dialog(*desk_.font(), this);
+    BlockDialog dialog(*editor_.font(), this);
     if (dialog.exec() == QDialog::Accepted)
         for (const QString& name : dialog.chosen())
             hold({HeldCharacters::From::Block, name.toStdString(), ""});
@@ -229,7 +229,7 @@ void FontForm::holdFile() {
     Disk disk;
     const auto text = readFile(disk, path.toStdString(), kMaxTextFile);
     if (!text) {
-        session_.tell(fromStd(text.error().text()));
+        session_.showError(fromStd(text.error().text()));
         return;
     }
     // Each character once: the file itself stays where it is.
@@ -241,13 +241,13 @@ void FontForm::holdFile() {
 }
 
 void FontForm::showFacts() {
-    const Face* face = desk_.face();
+    const Face* face = editor_.face();
     auto* variant = static_cast<QComboBox*>(variant_);
     variant->clear();
     const auto facts = face->original ? faceFacts(face->original, "fonts/" + face->file, face->variant) : tl::unexpected(Error{"fonts/" + face->file, "", "the file is missing", "Put it back"});
     variant->setVisible(facts && facts->variants.size() > 1);
     variantName_->setVisible(facts && facts->variants.size() > 1);
-    licence_->setProperty("trouble", !facts);
+    licence_->setProperty("error", !facts);
     if (!facts) {
         licence_->setText(fromStd(facts.error().text()));
         return;
@@ -274,7 +274,7 @@ void FontForm::showFacts() {
 
 void FontForm::showReasons() {
     reasons_->clear();
-    const BakedFont* font = desk_.font();
+    const BakedFont* font = editor_.font();
     if (!font)
         return;
     const auto add = [&](const QString& words, const QString& detail, size_t count) {
@@ -309,21 +309,21 @@ void FontForm::showReasons() {
 }
 
 void FontForm::refresh() {
-    const Face* face = desk_.face();
+    const Face* face = editor_.face();
     setShown(face != nullptr);
     if (!face)
         return;
-    const FontKey key = desk_.current();
+    const FontKey key = editor_.current();
     heading_->setText(key.size == 0 ? tr("The face %1").arg(fromStd(key.face)) : tr("%1, %2 px").arg(fromStd(key.face)).arg(key.size));
-    use_->setText(key.size == 0 ? QString() : desk_.isUsed() ? tr("in the code") : tr("not used"));
+    use_->setText(key.size == 0 ? QString() : editor_.isUsed() ? tr("in the code") : tr("not used"));
     const bool own = key.size != 0 && face->ownSize(key.size);
-    own_->setText(key.size == 0 ? tr("These settings hold for all of its sizes without their own.") : own ? tr("This size has its own settings.") : tr("As the face's usual; a change here is this size's own."));
-    usual_->setVisible(own);
+    own_->setText(key.size == 0 ? tr("These settings hold for all of its sizes without their own.") : own ? tr("This size has its own settings.") : tr("As the face's defaults; a change here is this size's own."));
+    defaults_->setVisible(own);
     showFacts();
-    const FontSettings& settings = desk_.settings();
+    const FontSettings& settings = editor_.settings();
     for (const auto& fill : fills_)
         fill(settings);
-    if (const BakedFont* font = desk_.font()) {
+    if (const BakedFont* font = editor_.font()) {
         metrics_->setText(tr("line %1 · up %2 · capitals %3").arg(font->lineHeight()).arg(font->ascent()).arg(font->capitals()));
         packed_->setText(tr("plain %L1 B · runs %L2 B").arg(font->bitmapBytes(false)).arg(font->bitmapBytes(true)));
     }

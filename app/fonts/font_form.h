@@ -11,7 +11,7 @@ class QPushButton;
 
 namespace gorsefinch::app {
 
-class FontDesk;
+class FontEditor;
 class Session;
 
 // How the chosen face becomes glyphs, which characters it holds besides those that are needed, and why it holds what
@@ -20,7 +20,7 @@ class FontForm : public FormPage {
     Q_OBJECT
 
   public:
-    FontForm(Session& session, FontDesk& desk, QWidget* parent = nullptr);
+    FontForm(Session& session, FontEditor& editor, QWidget* parent = nullptr);
 
   Q_SIGNALS:
     // A widget that needs characters was chosen.
@@ -32,7 +32,7 @@ class FontForm : public FormPage {
     void makeSize();
     void makeGlyphs();
     void makeHeld();
-    void number(const QString& label, const QString& name, int least, int most, int FontSettings::*member, const QString& help);
+    void number(const QString& label, const QString& name, int min, int max, int FontSettings::*member, const QString& help);
     void choice(const QString& label, const QString& name, const QStringList& words, const std::function<QString(const FontSettings&)>& now,
                 const std::function<void(FontSettings&, const QString&)>& set, const QString& help);
     void hold(const HeldCharacters& held);
@@ -44,13 +44,13 @@ class FontForm : public FormPage {
     void showReasons();
 
     Session& session_;
-    FontDesk& desk_;
+    FontEditor& editor_;
     std::vector<std::function<void(const FontSettings&)>> fills_;
     QWidget* variant_ = nullptr;
     QLabel* variantName_ = nullptr;
     QLabel* licence_ = nullptr;
     QLabel* own_ = nullptr;
-    QPushButton* usual_ = nullptr;
+    QPushButton* defaults_ = nullptr;
     QLabel* metrics_ = nullptr;
     QLabel* packed_ = nullptr;
     QListWidget* reasons_ = nullptr;

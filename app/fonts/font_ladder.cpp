@@ -7,7 +7,7 @@
 #include <QStyledItemDelegate>
 #include <QVBoxLayout>
 
-#include "app/fonts/font_desk.h"
+#include "app/fonts/font_editor.h"
 #include "app/fonts/specimen_view.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
@@ -29,7 +29,7 @@ std::vector<int> sizesAround(int size) {
     std::set<int> out;
     const int step = std::max(1, size / 12);
     for (const int each : {size - 2 * step, size - step, size, size + step, size + 2 * step, size * 3 / 2, size * 2})
-        out.insert(std::clamp(each, kLeastFontSize, kMostFontSize));
+        out.insert(std::clamp(each, kMinFontSize, kMaxFontSize));
     return {out.begin(), out.end()};
 }
 
@@ -60,8 +60,8 @@ class SizePainter : public QStyledItemDelegate {
 
 }  // namespace
 
-FontLadder::FontLadder(Session& session, FontDesk& desk, SpecimenView& specimen, QWidget* parent)
-    : QWidget(parent), session_(session), desk_(desk), specimen_(specimen), table_(new QTableWidget(this)), state_(new QLabel(this)) {
+FontLadder::FontLadder(Session& session, FontEditor& editor, SpecimenView& specimen, QWidget* parent)
+    : QWidget(parent), session_(session), editor_(editor), specimen_(specimen), table_(new QTableWidget(this)), state_(new QLabel(this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 6);
     column->setSpacing(4);
@@ -83,43 +83,43 @@ FontLadder::FontLadder(Session& session, FontDesk& desk, SpecimenView& specimen,
     column->addWidget(table_, 1);
     connect(table_, &QTableWidget::cellClicked, this, &FontLadder::take);
     connect(table_, &QTableWidget::cellActivated, this, &FontLadder::take);
-    connect(&desk, &FontDesk::shown, this, &FontLadder::wish);
-    connect(&specimen, &SpecimenView::coloursChanged, this, &FontLadder::wish);
+    connect(&editor, &FontEditor::shown, this, &FontLadder::request);
+    connect(&specimen, &SpecimenView::coloursChanged, this, &FontLadder::request);
 }
 
-void FontLadder::wish() {
-    const BakedFont* font = desk_.font();
+void FontLadder::request() {
+    const BakedFont* font = editor_.font();
     if (!font) {
         job_.cancel();
         table_->setRowCount(0);
         state_->setText(tr("bits per pixel and sizes side by side, with their bytes: once a face is chosen"));
         return;
     }
-    const FontKey key = desk_.shownKey();
+    const FontKey key = editor_.shownKey();
     const std::set<char32_t> characters = font->held();
-    SpecimenAsk ask{key, specimen_.text(), specimen_.ink(), specimen_.ground(), kSampleWidth, 24, false};
+    SpecimenRequest request{key, specimen_.text(), specimen_.ink(), specimen_.ground(), kSampleWidth, 24, false};
     state_->setText(tr("climbing …"));
-    job_.wish([this, document = session_.document(), key, characters, ask](const std::atomic<bool>& stale) -> NewestJob::Finish {
+    job_.request([this, document = session_.document(), key, characters, request](const std::atomic<bool>& stale) -> NewestJob::Finish {
         std::vector<FontRung> rungs;
         for (const int size : sizesAround(key.size))
             for (const int bits : kDepths) {
                 if (stale)
                     return {};
-                SpecimenAsk sample = ask;
+                SpecimenRequest sample = request;
                 sample.height = std::min(size * 5 / 4 + 8, 64);
-                rungs.push_back(climbFont(document, key, size, bits, characters, sample));
+                rungs.push_back(makeFontRung(document, key, size, bits, characters, sample));
             }
         return [this, rungs = std::move(rungs)] { show(rungs); };
     });
 }
 
 void FontLadder::show(const std::vector<FontRung>& rungs) {
-    if (!desk_.font())
+    if (!editor_.font())
         return;
     const int count = static_cast<int>(rungs.size()) / 4;
     sizes_.clear();
     table_->setRowCount(count);
-    const int shownSize = desk_.shownKey().size, shownBits = desk_.font()->bits();
+    const int shownSize = editor_.shownKey().size, shownBits = editor_.font()->bits();
     for (int row = 0; row < count; ++row) {
         const int size = rungs[static_cast<size_t>(row) * 4].size;
         sizes_.push_back(size);
@@ -143,25 +143,25 @@ void FontLadder::show(const std::vector<FontRung>& rungs) {
 }
 
 void FontLadder::take(int row, int column) {
-    if (row < 0 || row >= static_cast<int>(sizes_.size()) || !desk_.font())
+    if (row < 0 || row >= static_cast<int>(sizes_.size()) || !editor_.font())
         return;
-    const FontKey key = desk_.shownKey();
+    const FontKey key = editor_.shownKey();
     const int size = sizes_[static_cast<size_t>(row)], bits = kDepths[column];
     Document next = session_.document();
-    if (bits != desk_.font()->bits()) {
+    if (bits != editor_.font()->bits()) {
         FontSettings settings = next.face(key.face)->settings(key.size);
         settings.bits = bits;
         next = withFontSettings(next, key, settings);
     }
     const FontKey to{key.face, size};
-    const bool ofSize = desk_.current().size != 0;
+    const bool ofSize = editor_.current().size != 0;
     if (size != key.size)
         next = resizeFont(next, key, size);
-    if (size == key.size && bits == desk_.font()->bits())
+    if (size == key.size && bits == editor_.font()->bits())
         return;
     session_.edit(next, tr("Take %1 px, %2").arg(size).arg(counted(bits, tr("bit"), tr("bits"))));
     if (ofSize)
-        desk_.setCurrent(to);
+        editor_.setCurrent(to);
 }
 
 }  // namespace gorsefinch::app

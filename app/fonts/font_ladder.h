@@ -10,7 +10,7 @@ class QLabel;
 
 namespace gorsefinch::app {
 
-class FontDesk;
+class FontEditor;
 class Session;
 class SpecimenView;
 
@@ -19,15 +19,15 @@ class FontLadder : public QWidget {
     Q_OBJECT
 
   public:
-    FontLadder(Session& session, FontDesk& desk, SpecimenView& specimen, QWidget* parent = nullptr);
+    FontLadder(Session& session, FontEditor& editor, SpecimenView& specimen, QWidget* parent = nullptr);
 
   private:
-    void wish();
+    void request();
     void show(const std::vector<FontRung>& rungs);
     void take(int row, int column);
 
     Session& session_;
-    FontDesk& desk_;
+    FontEditor& editor_;
     SpecimenView& specimen_;
     QTableWidget* table_;
     QLabel* state_;

@@ -11,7 +11,7 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
-#include "app/fonts/font_desk.h"
+#include "app/fonts/font_editor.h"
 #include "app/fonts/fonts_model.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
@@ -39,7 +39,7 @@ class FontDelegate : public QStyledItemDelegate {
         if (face && index.row() > 0)
             painter->fillRect(QRect(r.left() + 12, r.top(), r.width() - 24, 1), Theme::colour(Role::Line));
         const bool used = index.data(FontsModel::Used).toBool();
-        const QString trouble = index.data(FontsModel::Trouble).toString();
+        const QString error = index.data(FontsModel::Error).toString();
         const QRect words = r.adjusted(face ? 12 : 82, face ? 6 : 8, -12, 0);
         const qint64 bytes = index.data(FontsModel::Bytes).toLongLong();
         int room = 0;
@@ -55,9 +55,9 @@ class FontDelegate : public QStyledItemDelegate {
         painter->setPen(Theme::colour(Role::Text));
         painter->drawText(words, Qt::AlignLeft | Qt::AlignTop, painter->fontMetrics().elidedText(index.data().toString(), Qt::ElideMiddle, words.width() - room));
         painter->setFont(face ? Theme::text() : Theme::figures());
-        painter->setPen(Theme::colour(trouble.isEmpty() ? Role::QuietText : Role::Trouble));
+        painter->setPen(Theme::colour(error.isEmpty() ? Role::QuietText : Role::Error));
         const QString detail = index.data(FontsModel::Detail).toString();
-        const QString second = trouble.isEmpty() ? detail : detail.isEmpty() ? trouble : detail + " · " + trouble;
+        const QString second = error.isEmpty() ? detail : detail.isEmpty() ? error : detail + " · " + error;
         painter->drawText(words.adjusted(0, 17, 0, 0), Qt::AlignLeft | Qt::AlignTop, painter->fontMetrics().elidedText(second, Qt::ElideRight, words.width()));
     }
 
@@ -88,8 +88,8 @@ QWidget* emptyPage(QWidget* parent, const std::function<void(QWidget*)>& bringIn
 
 }  // namespace
 
-FontList::FontList(Session& session, FontDesk& desk, QWidget* parent)
-    : QWidget(parent), session_(session), desk_(desk), model_(new FontsModel(session, this)), list_(new QListView(this)), pages_(new QStackedWidget(this)) {
+FontList::FontList(Session& session, FontEditor& editor, QWidget* parent)
+    : QWidget(parent), session_(session), editor_(editor), model_(new FontsModel(session, this)), list_(new QListView(this)), pages_(new QStackedWidget(this)) {
     setFixedWidth(252);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
@@ -107,7 +107,7 @@ FontList::FontList(Session& session, FontDesk& desk, QWidget* parent)
     list_->setContextMenuPolicy(Qt::CustomContextMenu);
     list_->installEventFilter(this);
     pages_->addWidget(list_);
-    const auto bringIn = [this](QWidget* under) { Q_EMIT bringInAsked(under->mapToGlobal(QPoint(0, under->height()))); };
+    const auto bringIn = [this](QWidget* under) { Q_EMIT bringInRequested(under->mapToGlobal(QPoint(0, under->height()))); };
     pages_->addWidget(emptyPage(pages_, bringIn));
     column->addWidget(pages_, 1);
     totals_ = new QLabel(this);
@@ -133,15 +133,15 @@ FontList::FontList(Session& session, FontDesk& desk, QWidget* parent)
     buttons->addStretch(1);
     column->addLayout(buttons);
     connect(face, &QToolButton::clicked, this, [bringIn, face] { bringIn(face); });
-    connect(size_, &QToolButton::clicked, this, &FontList::sizeAsked);
+    connect(size_, &QToolButton::clicked, this, &FontList::sizeRequested);
     connect(list_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& now) {
         if (now.isValid())
-            desk_.setCurrent(model_->keyAt(now.row()));
+            editor_.setCurrent(model_->keyAt(now.row()));
     });
-    connect(list_, &QWidget::customContextMenuRequested, this, [this](const QPoint& at) { Q_EMIT menuAsked(list_->viewport()->mapToGlobal(at)); });
+    connect(list_, &QWidget::customContextMenuRequested, this, [this](const QPoint& at) { Q_EMIT menuRequested(list_->viewport()->mapToGlobal(at)); });
     connect(model_, &FontsModel::totalsChanged, this, &FontList::showTotals);
     connect(model_, &QAbstractItemModel::modelReset, this, &FontList::follow);
-    connect(&desk_, &FontDesk::currentChanged, this, &FontList::follow);
+    connect(&editor_, &FontEditor::currentChanged, this, &FontList::follow);
     setFocusProxy(list_);
 }
 
@@ -149,9 +149,9 @@ FontList::FontList(Session& session, FontDesk& desk, QWidget* parent)
 void FontList::follow() {
     if (!session_.isOpen())
         return;
-    int row = model_->rowOf(desk_.current());
+    int row = model_->rowOf(editor_.current());
     if (row < 0)
-        row = std::min(model_->rowOf({desk_.current().face, 0}), model_->rowCount() - 1);
+        row = std::min(model_->rowOf({editor_.current().face, 0}), model_->rowCount() - 1);
     if (row < 0)
         row = std::min(1, model_->rowCount() - 1);
     // The desk may hear of a change before the list does.
@@ -159,8 +159,8 @@ void FontList::follow() {
         return;
     if (row != list_->currentIndex().row())
         list_->setCurrentIndex(model_->index(row));
-    if (!(desk_.current() == model_->keyAt(row)))
-        desk_.setCurrent(model_->keyAt(row));
+    if (!(editor_.current() == model_->keyAt(row)))
+        editor_.setCurrent(model_->keyAt(row));
 }
 
 void FontList::showTotals() {
@@ -173,7 +173,7 @@ void FontList::showTotals() {
 }
 
 void FontList::rename() {
-    const int row = model_->rowOf({desk_.current().face, 0});
+    const int row = model_->rowOf({editor_.current().face, 0});
     if (row < 0)
         return;
     list_->setCurrentIndex(model_->index(row));
@@ -184,7 +184,7 @@ bool FontList::eventFilter(QObject* watched, QEvent* event) {
     if (watched == list_ && event->type() == QEvent::KeyPress) {
         const int key = static_cast<QKeyEvent*>(event)->key();
         if (key == Qt::Key_Delete)
-            Q_EMIT removeAsked();
+            Q_EMIT removeRequested();
         return key == Qt::Key_Delete;
     }
     return QWidget::eventFilter(watched, event);

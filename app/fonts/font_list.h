@@ -10,7 +10,7 @@ class QToolButton;
 
 namespace gorsefinch::app {
 
-class FontDesk;
+class FontEditor;
 class FontsModel;
 class Session;
 
@@ -19,15 +19,15 @@ class FontList : public QWidget {
     Q_OBJECT
 
   public:
-    FontList(Session& session, FontDesk& desk, QWidget* parent = nullptr);
+    FontList(Session& session, FontEditor& editor, QWidget* parent = nullptr);
     void rename();
     FontsModel& model() { return *model_; }
 
   Q_SIGNALS:
-    void bringInAsked(const QPoint& at);
-    void sizeAsked();
-    void removeAsked();
-    void menuAsked(const QPoint& at);
+    void bringInRequested(const QPoint& at);
+    void sizeRequested();
+    void removeRequested();
+    void menuRequested(const QPoint& at);
 
   protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
@@ -37,7 +37,7 @@ class FontList : public QWidget {
     void showTotals();
 
     Session& session_;
-    FontDesk& desk_;
+    FontEditor& editor_;
     FontsModel* model_;
     QLabel* count_;
     QLabel* totals_;

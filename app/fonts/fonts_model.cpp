@@ -40,7 +40,7 @@ FontsModel::Row FontsModel::faceRow(const Face& face) const {
     Row row;
     row.key = {face.name, 0};
     if (!face.original) {
-        row.trouble = tr("the file fonts/%1 is missing").arg(fromStd(face.file));
+        row.error = tr("the file fonts/%1 is missing").arg(fromStd(face.file));
     } else {
         auto known = facts_.find({face.original.get(), face.variant});
         if (known == facts_.end()) {
@@ -49,7 +49,7 @@ FontsModel::Row FontsModel::faceRow(const Face& face) const {
         }
         row.detail = known->second;
         if (row.detail.isEmpty())
-            row.trouble = tr("this is not a font that can be used");
+            row.error = tr("this is not a font that can be used");
     }
     for (const BakedFont* each : session_.scene()->fonts)
         if (each->key().face == face.name) {
@@ -71,7 +71,7 @@ FontsModel::Row FontsModel::sizeRow(const Face& face, int size) const {
         row.bytes = static_cast<qint64>(font->bytes());
         row.detail += " · " + counted(static_cast<qsizetype>(font->held().size()), tr("glyph"), tr("glyphs"));
         if (const auto missing = font->missing(); !missing.empty())
-            row.trouble = tr("%1 missing").arg(missing.size());
+            row.error = tr("%1 missing").arg(missing.size());
     } else {
         row.detail += tr(" · unused");
     }
@@ -187,11 +187,11 @@ QVariant FontsModel::data(const QModelIndex& index, int role) const {
         case Detail: return row.detail;
         case Bytes: return row.bytes;
         case Used: return row.used;
-        case Trouble: return row.trouble;
+        case Error: return row.error;
         case Qt::DecorationRole: return row.key.size == 0 ? QVariant() : QVariant(sample(row));
         case Qt::ToolTipRole: {
-            if (!row.trouble.isEmpty() && row.key.size == 0)
-                return row.trouble;
+            if (!row.error.isEmpty() && row.key.size == 0)
+                return row.error;
             if (row.key.size == 0)
                 return tr("the face %1: settings for all its sizes; F2 renames, Del deletes").arg(fromStd(row.key.face));
             const auto users = usersOfFont(session_.document(), row.key);
@@ -213,8 +213,8 @@ bool FontsModel::setData(const QModelIndex& index, const QVariant& value, int ro
 }
 
 Qt::ItemFlags FontsModel::flags(const QModelIndex& index) const {
-    const Qt::ItemFlags usual = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
-    return !index.isValid() ? Qt::NoItemFlags : keyAt(index.row()).size == 0 ? usual | Qt::ItemIsEditable : usual;
+    const Qt::ItemFlags defaults = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
+    return !index.isValid() ? Qt::NoItemFlags : keyAt(index.row()).size == 0 ? defaults | Qt::ItemIsEditable : defaults;
 }
 
 }  // namespace gorsefinch::app

@@ -17,7 +17,7 @@ class FontsModel : public QAbstractListModel {
     Q_OBJECT
 
   public:
-    enum Role { FaceName = Qt::UserRole, Size, Detail, Bytes, Used, Trouble };
+    enum Role { FaceName = Qt::UserRole, Size, Detail, Bytes, Used, Error };
 
     explicit FontsModel(Session& session, QObject* parent = nullptr);
     int rowCount(const QModelIndex& parent = {}) const override;
@@ -41,7 +41,7 @@ class FontsModel : public QAbstractListModel {
         QString detail;
         qint64 bytes = -1;
         bool used = false;
-        QString trouble;
+        QString error;
         mutable QPixmap sample;
         mutable QColor ink;  // that the sample was drawn in
     };

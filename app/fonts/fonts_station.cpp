@@ -30,17 +30,17 @@ namespace gorsefinch::app {
 FontsStation::FontsStation(Session& session, QWidget* parent)
     : Station(parent),
       session_(session),
-      desk_(session),
+      editor_(session),
       faceIn_(new FaceIn(session, this)),
-      list_(new FontList(session, desk_, this)),
-      specimen_(new SpecimenView(session, desk_, this)),
-      ladder_(new FontLadder(session, desk_, *specimen_, this)),
-      form_(new FontForm(session, desk_, this)) {
+      list_(new FontList(session, editor_, this)),
+      specimen_(new SpecimenView(session, editor_, this)),
+      ladder_(new FontLadder(session, editor_, *specimen_, this)),
+      form_(new FontForm(session, editor_, this)) {
     setAcceptDrops(true);
     auto* middle = new QSplitter(Qt::Vertical, this);
     auto* glyphs = new QSplitter(Qt::Horizontal, middle);
-    glyphs->addWidget(new GlyphTable(desk_, glyphs));
-    glyphs->addWidget(new GlyphView(session, desk_, glyphs));
+    glyphs->addWidget(new GlyphTable(editor_, glyphs));
+    glyphs->addWidget(new GlyphView(session, editor_, glyphs));
     glyphs->setStretchFactor(0, 5);
     glyphs->setStretchFactor(1, 4);
     glyphs->setChildrenCollapsible(false);
@@ -53,17 +53,17 @@ FontsStation::FontsStation(Session& session, QWidget* parent)
     middle->setChildrenCollapsible(false);
     layOut(list_, middle, form_);
     // Without a font there are no glyphs and nothing to climb.
-    connect(&desk_, &FontDesk::shown, this, [this, glyphs] {
+    connect(&editor_, &FontEditor::shown, this, [this, glyphs] {
         for (QWidget* each : std::initializer_list<QWidget*>{glyphs, ladder_})
-            each->setVisible(desk_.font() != nullptr);
+            each->setVisible(editor_.font() != nullptr);
     });
     makeCommands();
     setFocusProxy(list_);
-    connect(list_, &FontList::bringInAsked, this, [this](const QPoint& at) { showMenu(at, 3); });
-    connect(list_, &FontList::sizeAsked, this, &FontsStation::addSize);
-    connect(list_, &FontList::removeAsked, this, &FontsStation::remove);
-    connect(list_, &FontList::menuAsked, this, [this](const QPoint& at) { showMenu(at); });
-    connect(faceIn_, &FaceIn::brought, this, [this](const QString& face) { desk_.setCurrent({face.toStdString(), 0}); });
+    connect(list_, &FontList::bringInRequested, this, [this](const QPoint& at) { showMenu(at, 3); });
+    connect(list_, &FontList::sizeRequested, this, &FontsStation::addSize);
+    connect(list_, &FontList::removeRequested, this, &FontsStation::remove);
+    connect(list_, &FontList::menuRequested, this, [this](const QPoint& at) { showMenu(at); });
+    connect(faceIn_, &FaceIn::brought, this, [this](const QString& face) { editor_.setCurrent({face.toStdString(), 0}); });
     connect(form_, &FontForm::widgetChosen, this, &FontsStation::widgetChosen);
 }
 
@@ -86,62 +86,62 @@ QString FontsStation::figure() const {
 bool FontsStation::goTo(const Problem& problem) {
     for (const Face& each : *session_.document().faces)
         if (problem.file == "fonts/" + each.file || problem.place.starts_with(each.name + " ")) {
-            desk_.setCurrent({each.name, 0});
+            editor_.setCurrent({each.name, 0});
             return true;
         }
     return false;
 }
 
 void FontsStation::addSize() {
-    if (!desk_.face())
+    if (!editor_.face())
         return;
     bool good = false;
-    const int size = QInputDialog::getInt(this, tr("Make a size"), tr("Pixels of what the size counts:"), desk_.shownKey().size, kLeastFontSize, kMostFontSize, 1, &good);
+    const int size = QInputDialog::getInt(this, tr("Make a size"), tr("Pixels of what the size counts:"), editor_.shownKey().size, kMinFontSize, kMaxFontSize, 1, &good);
     if (!good)
         return;
-    const FontKey key{desk_.current().face, size};
+    const FontKey key{editor_.current().face, size};
     session_.edit(addFontSize(session_.document(), key), tr("Make %1 px of %2").arg(size).arg(QString::fromStdString(key.face)));
-    desk_.setCurrent(key);
+    editor_.setCurrent(key);
 }
 
 void FontsStation::remove() {
-    const Face* face = desk_.face();
+    const Face* face = editor_.face();
     if (!face)
         return;
-    const FontKey key = desk_.current();
+    const FontKey key = editor_.current();
     const QString name = QString::fromStdString(key.face);
     if (key.size != 0) {
         if (!face->ownSize(key.size)) {
-            session_.tell(tr("%1 px is there because looks or widgets ask for it; change them, or take another rung of the ladder").arg(key.size));
+            session_.showError(tr("%1 px is there because looks or widgets ask for it; change them, or take another rung of the ladder").arg(key.size));
             return;
         }
         session_.edit(removeFontSize(session_.document(), key), tr("Delete the settings of %1 px").arg(key.size));
         return;
     }
     session_.edit(removeFace(session_.document(), key.face), tr("Delete the face %1").arg(name));
-    session_.tellWell(tr("Deleted %1; Ctrl+Z brings it back").arg(name));
+    session_.showDone(tr("Deleted %1; Ctrl+Z brings it back").arg(name));
 }
 
 void FontsStation::exportFont() {
-    if (!desk_.font())
+    if (!editor_.font())
         return;
-    const FontKey key = desk_.shownKey();
+    const FontKey key = editor_.shownKey();
     const QString start = QString("%1_%2.bdf").arg(QString::fromStdString(key.face)).arg(key.size);
     const QString path = QFileDialog::getSaveFileName(this, tr("Export %1, %2 px").arg(QString::fromStdString(key.face)).arg(key.size), start,
                                                       tr("Bitmap font (*.bdf);;Sheet of glyphs (*.png);;C source (*.c)"));
     if (path.isEmpty())
         return;
     Disk disk;
-    const auto bytes = gorsefinch::exportFont(*desk_.font(), "." + QFileInfo(path).suffix().toLower().toStdString());
+    const auto bytes = gorsefinch::exportFont(*editor_.font(), "." + QFileInfo(path).suffix().toLower().toStdString());
     const auto written = bytes ? replaceFile(disk, path.toStdString(), *bytes) : tl::unexpected(bytes.error());
     if (written)
-        session_.tellWell(tr("Wrote %1").arg(path));
+        session_.showDone(tr("Wrote %1").arg(path));
     else
-        session_.tell(QString::fromStdString(written.error().text()));
+        session_.showError(QString::fromStdString(written.error().text()));
 }
 
 void FontsStation::putOnShelf() {
-    const Face* face = desk_.face();
+    const Face* face = editor_.face();
     if (!face)
         return;
     // The sizes in use come along, with the settings that they have.
@@ -152,9 +152,9 @@ void FontsStation::putOnShelf() {
     Disk disk;
     const auto put = Shelf(disk, shelfFolder().toStdString()).put({}, std::span(whole.face(face->name), 1));
     if (put)
-        session_.tellWell(tr("%1 put on your shelf, for every project").arg(QString::fromStdString(face->name)));
+        session_.showDone(tr("%1 put on your shelf, for every project").arg(QString::fromStdString(face->name)));
     else
-        session_.tell(QString::fromStdString(put.error().text()));
+        session_.showError(QString::fromStdString(put.error().text()));
 }
 
 void FontsStation::takeFromShelf() {
@@ -166,11 +166,11 @@ void FontsStation::takeFromShelf() {
     for (const Face& each : dialog.faces())
         next = takeFace(next, each, &name);
     session_.edit(next, tr("Take %1 from the shelf").arg(QString::fromStdString(name)));
-    desk_.setCurrent({name, 0});
+    editor_.setCurrent({name, 0});
 }
 
-void FontsStation::showEvent(QShowEvent*) { desk_.setAwake(true); }
-void FontsStation::hideEvent(QHideEvent*) { desk_.setAwake(false); }
+void FontsStation::showEvent(QShowEvent*) { editor_.setAwake(true); }
+void FontsStation::hideEvent(QHideEvent*) { editor_.setAwake(false); }
 
 void FontsStation::dragEnterEvent(QDragEnterEvent* event) {
     if (event->mimeData()->hasUrls())

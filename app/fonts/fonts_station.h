@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "app/fonts/font_desk.h"
+#include "app/fonts/font_editor.h"
 #include "app/widgets/station.h"
 
 namespace gorsefinch::app {
@@ -42,7 +42,7 @@ class FontsStation : public Station {
     void takeFromShelf();
 
     Session& session_;
-    FontDesk desk_;
+    FontEditor editor_;
     FaceIn* faceIn_;
     FontList* list_;
     SpecimenView* specimen_;

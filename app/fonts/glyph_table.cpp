@@ -8,7 +8,7 @@
 #include <QStyledItemDelegate>
 #include <QVBoxLayout>
 
-#include "app/fonts/font_desk.h"
+#include "app/fonts/font_editor.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
 #include "app/widgets/glyph_picture.h"
@@ -28,12 +28,12 @@ enum GlyphData { Character = Qt::UserRole, Missing, ByHand };
 // Characters that are held, then those that are needed and missing.
 class GlyphModel : public QAbstractListModel {
   public:
-    GlyphModel(FontDesk& desk, QObject* parent) : QAbstractListModel(parent), desk_(desk) {}
+    GlyphModel(FontEditor& editor, QObject* parent) : QAbstractListModel(parent), editor_(editor) {}
 
     void reload() {
         std::vector<char32_t> characters;
         size_t held = 0;
-        if (const BakedFont* font = desk_.font()) {
+        if (const BakedFont* font = editor_.font()) {
             characters.assign(font->held().begin(), font->held().end());
             held = characters.size();
             for (const char32_t each : font->missing())
@@ -57,16 +57,16 @@ class GlyphModel : public QAbstractListModel {
 
     int rowCount(const QModelIndex& parent = {}) const override { return parent.isValid() ? 0 : static_cast<int>(characters_.size()); }
     QVariant data(const QModelIndex& index, int role) const override {
-        if (!index.isValid() || index.row() >= rowCount() || !desk_.font())
+        if (!index.isValid() || index.row() >= rowCount() || !editor_.font())
             return {};
         const char32_t character = characters_[static_cast<size_t>(index.row())];
         const bool missing = static_cast<size_t>(index.row()) >= held_;
         switch (role) {
             case Character: return static_cast<uint>(character);
             case Missing: return missing;
-            case ByHand: return desk_.font()->isByHand(character);
+            case ByHand: return editor_.font()->isByHand(character);
             case Qt::DisplayRole: return QString::fromStdString(characterCode(character)).mid(2);
-            case Qt::DecorationRole: return missing ? QVariant() : QVariant(glyphPicture(*desk_.font(), character, Theme::colour(Role::Text)));
+            case Qt::DecorationRole: return missing ? QVariant() : QVariant(glyphPicture(*editor_.font(), character, Theme::colour(Role::Text)));
             case Qt::ToolTipRole:
                 return QString::fromUcs4(&character, 1) + "  " + QString::fromStdString(characterCode(character)) + "\n" + QString::fromStdString(characterName(character)).toLower() +
                        (missing ? GlyphTable::tr("\nneeded, but no face of this font has it") : QString());
@@ -75,7 +75,7 @@ class GlyphModel : public QAbstractListModel {
     }
 
   private:
-    FontDesk& desk_;
+    FontEditor& editor_;
     std::vector<char32_t> characters_;
     size_t held_ = 0;
 };
@@ -97,7 +97,7 @@ class GlyphDelegate : public QStyledItemDelegate {
         const bool missing = index.data(Missing).toBool();
         const QRect room = r.adjusted(3, 3, -3, -16);
         if (missing) {
-            painter->setPen(QPen(Theme::colour(Role::Trouble), 1, Qt::DashLine));
+            painter->setPen(QPen(Theme::colour(Role::Error), 1, Qt::DashLine));
             painter->drawRect(room.adjusted(10, 4, -11, -5));
         } else {
             const QImage glyph = index.data(Qt::DecorationRole).value<QImage>();
@@ -110,7 +110,7 @@ class GlyphDelegate : public QStyledItemDelegate {
             painter->setRenderHint(QPainter::SmoothPixmapTransform, false);
         }
         painter->setFont(Theme::figures(10));
-        painter->setPen(Theme::colour(missing ? Role::Trouble : Role::QuietText));
+        painter->setPen(Theme::colour(missing ? Role::Error : Role::QuietText));
         painter->drawText(r.adjusted(0, 0, 0, -2), Qt::AlignHCenter | Qt::AlignBottom, index.data().toString());
         if (index.data(ByHand).toBool())
             painter->fillRect(QRect(r.right() - 6, r.top() + 2, 5, 5), Theme::colour(Role::Bound));
@@ -119,7 +119,7 @@ class GlyphDelegate : public QStyledItemDelegate {
 
 }  // namespace
 
-GlyphTable::GlyphTable(FontDesk& desk, QWidget* parent) : QWidget(parent), desk_(desk), model_(new GlyphModel(desk, this)), list_(new QListView(this)), count_(new QLabel(this)) {
+GlyphTable::GlyphTable(FontEditor& editor, QWidget* parent) : QWidget(parent), editor_(editor), model_(new GlyphModel(editor, this)), list_(new QListView(this)), count_(new QLabel(this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(4);
@@ -136,11 +136,11 @@ GlyphTable::GlyphTable(FontDesk& desk, QWidget* parent) : QWidget(parent), desk_
     list_->setItemDelegate(new GlyphDelegate(list_));
     list_->setStyleSheet("QListView { padding: 0 8px; }");
     column->addWidget(list_, 1);
-    connect(&desk, &FontDesk::shown, this, &GlyphTable::refresh);
-    connect(&desk, &FontDesk::characterChanged, this, &GlyphTable::follow);
+    connect(&editor, &FontEditor::shown, this, &GlyphTable::refresh);
+    connect(&editor, &FontEditor::characterChanged, this, &GlyphTable::follow);
     connect(list_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& now) {
         if (now.isValid() && !refreshing_)
-            desk_.setCharacter(static_cast<char32_t>(now.data(Character).toUInt()));
+            editor_.setCharacter(static_cast<char32_t>(now.data(Character).toUInt()));
     });
 }
 
@@ -148,19 +148,19 @@ void GlyphTable::refresh() {
     refreshing_ = true;
     model_->reload();
     refreshing_ = false;
-    const BakedFont* font = desk_.font();
+    const BakedFont* font = editor_.font();
     const qsizetype missing = font ? static_cast<qsizetype>(font->missing().size()) : 0;
     QString words = font ? tr("%1 held").arg(model_->held()) : QString();
     if (missing > 0)
         words += tr(" · %1 missing").arg(missing);
-    if (font && !desk_.isUsed() && desk_.settings().holds.empty())
+    if (font && !editor_.isUsed() && editor_.settings().holds.empty())
         words = tr("a sample: nothing uses this size yet");
     count_->setText(words);
     follow();
 }
 
 void GlyphTable::follow() {
-    const int row = model_->rowOf(desk_.character());
+    const int row = model_->rowOf(editor_.character());
     if (row >= 0 && row != list_->currentIndex().row())
         list_->setCurrentIndex(model_->index(row));
 }

@@ -8,7 +8,7 @@ class QListView;
 
 namespace gorsefinch::app {
 
-class FontDesk;
+class FontEditor;
 class GlyphModel;
 
 // The glyphs that the font holds, each in its own pixels.
@@ -16,13 +16,13 @@ class GlyphTable : public QWidget {
     Q_OBJECT
 
   public:
-    GlyphTable(FontDesk& desk, QWidget* parent = nullptr);
+    GlyphTable(FontEditor& editor, QWidget* parent = nullptr);
 
   private:
     void refresh();
     void follow();
 
-    FontDesk& desk_;
+    FontEditor& editor_;
     GlyphModel* model_;
     QListView* list_;
     QLabel* count_;

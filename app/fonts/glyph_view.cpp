@@ -8,7 +8,7 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
-#include "app/fonts/font_desk.h"
+#include "app/fonts/font_editor.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
@@ -161,8 +161,8 @@ class GlyphView::Pixels : public QWidget {
     QPoint cursor_{0, 0};
 };
 
-GlyphView::GlyphView(Session& session, FontDesk& desk, QWidget* parent)
-    : QWidget(parent), session_(session), desk_(desk), pixels_(new Pixels(*this)), name_(new QLabel(this)), measures_(new QLabel(this)), why_(new QLabel(this)), back_(new QPushButton(tr("As the face has it"), this)) {
+GlyphView::GlyphView(Session& session, FontEditor& editor, QWidget* parent)
+    : QWidget(parent), session_(session), editor_(editor), pixels_(new Pixels(*this)), name_(new QLabel(this)), measures_(new QLabel(this)), why_(new QLabel(this)), back_(new QPushButton(tr("As the face has it"), this)) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(0);
@@ -185,24 +185,24 @@ GlyphView::GlyphView(Session& session, FontDesk& desk, QWidget* parent)
     column->addStretch(1);
     row->addWidget(words);
     connect(back_, &QPushButton::clicked, this, [this] {
-        session_.edit(withHandGlyph(session_.document(), desk_.shownKey(), desk_.character(), std::nullopt), tr("Glyph as the face has it"));
+        session_.edit(withHandGlyph(session_.document(), editor_.shownKey(), editor_.character(), std::nullopt), tr("Glyph as the face has it"));
     });
-    connect(&desk, &FontDesk::shown, this, &GlyphView::refresh);
-    connect(&desk, &FontDesk::characterChanged, this, &GlyphView::refresh);
+    connect(&editor, &FontEditor::shown, this, &GlyphView::refresh);
+    connect(&editor, &FontEditor::characterChanged, this, &GlyphView::refresh);
 }
 
 void GlyphView::setPixel(int x, int y, bool on) {
-    const BakedFont* font = desk_.font();
+    const BakedFont* font = editor_.font();
     if (!font || font->bits() != 1)
         return;
-    GlyphBitmap now = font->bitmap(desk_.character());
+    GlyphBitmap now = font->bitmap(editor_.character());
     now.advance -= font->settings().letter;
-    session_.edit(withHandGlyph(session_.document(), desk_.shownKey(), desk_.character(), withPixel(now, x, y, on)), tr("Set a glyph's pixel"), "glyph pixels");
+    session_.edit(withHandGlyph(session_.document(), editor_.shownKey(), editor_.character(), withPixel(now, x, y, on)), tr("Set a glyph's pixel"), "glyph pixels");
 }
 
 void GlyphView::refresh() {
-    const BakedFont* font = desk_.font();
-    const char32_t c = desk_.character();
+    const BakedFont* font = editor_.font();
+    const char32_t c = editor_.character();
     if (!font || c == 0 || font->held().count(c) == 0) {
         pixels_->clear();
         const bool missing = font && font->missing().count(c) != 0;

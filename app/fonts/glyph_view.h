@@ -10,7 +10,7 @@ class QPushButton;
 
 namespace gorsefinch::app {
 
-class FontDesk;
+class FontEditor;
 class Session;
 
 // One glyph large: its pixels on a grid, the baseline, the pen's way, and what it takes. With one bit a pixel a click
@@ -19,7 +19,7 @@ class GlyphView : public QWidget {
     Q_OBJECT
 
   public:
-    GlyphView(Session& session, FontDesk& desk, QWidget* parent = nullptr);
+    GlyphView(Session& session, FontEditor& editor, QWidget* parent = nullptr);
 
   private:
     class Pixels;
@@ -27,7 +27,7 @@ class GlyphView : public QWidget {
     void setPixel(int x, int y, bool on);
 
     Session& session_;
-    FontDesk& desk_;
+    FontEditor& editor_;
     Pixels* pixels_;
     QLabel* name_;
     QLabel* measures_;

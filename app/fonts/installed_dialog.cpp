@@ -76,11 +76,11 @@ void InstalledDialog::showFacts() {
         facts_->setText(QString::fromStdString(facts.error().text()));
         return;
     }
-    FaceAsk ask;
-    ask.size = 22;
-    ask.bits = 8;
-    ask.variant = variant().toStdString();
-    if (const auto opened = openFace(*bytes, face->file, ask)) {
+    FaceRequest request;
+    request.size = 22;
+    request.bits = 8;
+    request.variant = variant().toStdString();
+    if (const auto opened = openFace(*bytes, face->file, request)) {
         FontSource source;
         source.faces = {*opened};
         source.settings.bits = 8;

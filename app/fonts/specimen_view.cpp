@@ -9,7 +9,7 @@
 #include <QToolButton>
 #include <QWheelEvent>
 
-#include "app/fonts/font_desk.h"
+#include "app/fonts/font_editor.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
@@ -20,7 +20,7 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr int kMostZoom = 8;
+constexpr int kMaxZoom = 8;
 
 }  // namespace
 
@@ -32,9 +32,9 @@ class SpecimenView::Page : public QWidget {
         setMinimumHeight(90);
         setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
     }
-    void show(const QImage& image, const QString& trouble) {
+    void show(const QImage& image, const QString& error) {
         image_ = image;
-        trouble_ = trouble;
+        error_ = error;
         update();
     }
     QSize pixels(int zoom) const { return {std::max((width() - 24) / zoom, 8), std::max((height() - 20) / zoom, 8)}; }
@@ -57,18 +57,18 @@ class SpecimenView::Page : public QWidget {
                               QRect(QPoint(), (QSize(width() - 24, height() - 20) / view_.zoom_).boundedTo(image_.size())));
         } else {
             painter.setPen(Theme::colour(Role::Text));
-            painter.drawText(rect().adjusted(16, 12, -16, -12), Qt::AlignTop | Qt::AlignLeft | Qt::TextWordWrap, trouble_);
+            painter.drawText(rect().adjusted(16, 12, -16, -12), Qt::AlignTop | Qt::AlignLeft | Qt::TextWordWrap, error_);
         }
     }
 
   private:
     SpecimenView& view_;
     QImage image_;
-    QString trouble_;
+    QString error_;
 };
 
-SpecimenView::SpecimenView(Session& session, FontDesk& desk, QWidget* parent)
-    : QWidget(parent), session_(session), desk_(desk), words_(new QLineEdit(this)), inkField_(new ColourField(this)), groundField_(new ColourField(this)), zoomed_(new QLabel(this)), page_(new Page(*this)) {
+SpecimenView::SpecimenView(Session& session, FontEditor& editor, QWidget* parent)
+    : QWidget(parent), session_(session), editor_(editor), words_(new QLineEdit(this)), inkField_(new ColourField(this)), groundField_(new ColourField(this)), zoomed_(new QLabel(this)), page_(new Page(*this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
@@ -107,7 +107,7 @@ SpecimenView::SpecimenView(Session& session, FontDesk& desk, QWidget* parent)
     }
     column->addLayout(bar);
     column->addWidget(page_, 1);
-    zoom_ = std::clamp(QSettings().value("specimen_zoom", 2).toInt(), 1, kMostZoom);
+    zoom_ = std::clamp(QSettings().value("specimen_zoom", 2).toInt(), 1, kMaxZoom);
     connect(words_, &QLineEdit::textChanged, this, [this] {
         QSettings().setValue("specimen", words_->text());
         refresh();
@@ -123,12 +123,12 @@ SpecimenView::SpecimenView(Session& session, FontDesk& desk, QWidget* parent)
         connect(field, &ColourField::colourChosen, this, pick(*colour));
         connect(field, &ColourField::chosenLive, this, pick(*colour));
     }
-    connect(&desk, &FontDesk::currentChanged, this, &SpecimenView::takeColours);
-    connect(&desk, &FontDesk::shown, this, &SpecimenView::refresh);
+    connect(&editor, &FontEditor::currentChanged, this, &SpecimenView::takeColours);
+    connect(&editor, &FontEditor::shown, this, &SpecimenView::refresh);
 }
 
 void SpecimenView::zoomBy(int steps) {
-    zoom_ = std::clamp(zoom_ + steps, 1, kMostZoom);
+    zoom_ = std::clamp(zoom_ + steps, 1, kMaxZoom);
     QSettings().setValue("specimen_zoom", zoom_);
     refresh();
 }
@@ -139,7 +139,7 @@ void SpecimenView::takeColours() {
         return;
     ground_ = session_.document().screens.front()->background;
     ink_ = opaque(info(session_.document().panel->format).isOneBit() ? 0xffffff : 0xF2EEE4);
-    const BakedFont* font = session_.font(desk_.shownKey());
+    const BakedFont* font = session_.font(editor_.shownKey());
     bool found = false;
     for (const auto& part : session_.scene()->parts)
         for (const FontNeed& need : part->needs)
@@ -156,7 +156,7 @@ void SpecimenView::takeColours() {
 
 // Texts as they get longest, of all widgets that show the font, each once.
 std::string SpecimenView::interfaceWords() const {
-    const BakedFont* font = session_.font(desk_.shownKey());
+    const BakedFont* font = session_.font(editor_.shownKey());
     const ProjectNames names(session_.document());
     std::vector<std::string> lines;
     for (const auto& part : session_.scene()->parts)
@@ -186,12 +186,12 @@ std::string SpecimenView::text() const {
 
 void SpecimenView::refresh() {
     zoomed_->setText(QString("%1x").arg(zoom_));
-    if (!session_.isOpen() || !desk_.font()) {
-        page_->show({}, !desk_.trouble().isEmpty() ? desk_.trouble() : tr("A specimen of the font stands here once a face is chosen."));
+    if (!session_.isOpen() || !editor_.font()) {
+        page_->show({}, !editor_.error().isEmpty() ? editor_.error() : tr("A specimen of the font stands here once a face is chosen."));
         return;
     }
     const QSize size = page_->pixels(zoom_);
-    page_->show(toImage(specimen(session_.document(), {desk_.shownKey(), text(), ink_, ground_, size.width(), size.height(), true})), {});
+    page_->show(toImage(specimen(session_.document(), {editor_.shownKey(), text(), ink_, ground_, size.width(), size.height(), true})), {});
 }
 
 }  // namespace gorsefinch::app

@@ -12,7 +12,7 @@ class QLineEdit;
 namespace gorsefinch::app {
 
 class ColourField;
-class FontDesk;
+class FontEditor;
 class Session;
 
 // A text in the chosen font as the panel shows it: drawn by the runtime, in the panel's pixels, whole times enlarged.
@@ -21,7 +21,7 @@ class SpecimenView : public QWidget {
     Q_OBJECT
 
   public:
-    SpecimenView(Session& session, FontDesk& desk, QWidget* parent = nullptr);
+    SpecimenView(Session& session, FontEditor& editor, QWidget* parent = nullptr);
     void zoomBy(int steps);
     // The words that are shown, UTF-8.
     std::string text() const;
@@ -38,7 +38,7 @@ class SpecimenView : public QWidget {
     std::string interfaceWords() const;
 
     Session& session_;
-    FontDesk& desk_;
+    FontEditor& editor_;
     QLineEdit* words_;
     ColourField* inkField_;
     ColourField* groundField_;

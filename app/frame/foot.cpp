@@ -43,9 +43,9 @@ Foot::Foot(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     connect(problems_, &QPushButton::clicked, this, &Foot::showProblems);
 }
 
-void Foot::tell(const QString& notice, bool well) {
+void Foot::showNotice(const QString& notice, bool well) {
     notice_->setText(notice);
-    notice_->setStyleSheet(QString("color: %1").arg(Theme::colour(well ? Role::Well : Role::Trouble).name()));
+    notice_->setStyleSheet(QString("color: %1").arg(Theme::colour(well ? Role::Well : Role::Error).name()));
     QTimer::singleShot(8000, notice_, [this, notice] {
         if (notice_->text() == notice)
             notice_->clear();
@@ -67,7 +67,7 @@ void Foot::refresh() {
     selection_->setText(text);
     const auto count = static_cast<int>(session_.problems().size());
     problems_->setText(count == 0 ? tr("no problems") : count == 1 ? tr("1 problem") : tr("%1 problems").arg(count));
-    const QColor colour = Theme::colour(count == 0 ? Role::QuietText : Role::Trouble);
+    const QColor colour = Theme::colour(count == 0 ? Role::QuietText : Role::Error);
     problems_->setStyleSheet(QString("QPushButton { border: none; padding: 0; background: transparent; color: %1; }"
                                      "QPushButton:focus { text-decoration: underline; }").arg(colour.name()));
     const QString label = QString::fromStdString(session_.history().undoLabel());
@@ -87,7 +87,7 @@ void Foot::showProblems() {
     for (const Problem& each : problems) {
         auto* item = new QListWidgetItem(QString::fromStdString(each.text()), list);
         if (each.severity == Severity::Error)
-            item->setForeground(Theme::colour(Role::Trouble));
+            item->setForeground(Theme::colour(Role::Error));
     }
     if (problems.empty()) {
         auto* none = new QLabel(tr("Nothing is wrong. Problems of screens, rules, images and fonts show up here as they arise."), &dialog);

@@ -21,7 +21,7 @@ class Foot : public QWidget {
     explicit Foot(Session& session, QWidget* parent = nullptr);
     void refresh();
     void setPointer(const QString& text) { pointer_->setText(text); }
-    void tell(const QString& notice, bool well);
+    void showNotice(const QString& notice, bool well);
 
   Q_SIGNALS:
     void problemChosen(const gorsefinch::Problem& problem);

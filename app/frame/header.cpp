@@ -106,13 +106,13 @@ void BudgetMeter::paintEvent(QPaintEvent*) {
     painter.setFont(Theme::figures());
     painter.setPen(Theme::colour(Role::QuietText));
     painter.drawText(QRect(0, 0, 40, 14), Qt::AlignLeft | Qt::AlignVCenter, name_);
-    painter.setPen(Theme::colour(over ? Role::Trouble : Role::Text));
+    painter.setPen(Theme::colour(over ? Role::Error : Role::Text));
     const QString text = kilobytes(used_) + " / " + kilobytes(budget_) + " KB" + (over ? tr(" over") : QString());
     painter.drawText(QRect(40, 0, width() - 40, 14), Qt::AlignLeft | Qt::AlignVCenter, text);
     const QRect bar(40, 15, width() - 42, 4);
     painter.fillRect(bar, Theme::colour(Role::Line));
     const double share = budget_ > 0 ? std::min(1.0, static_cast<double>(used_) / static_cast<double>(budget_)) : 0;
-    painter.fillRect(QRect(bar.topLeft(), QSize(static_cast<int>(bar.width() * share), 4)), Theme::colour(over ? Role::Trouble : Role::Well));
+    painter.fillRect(QRect(bar.topLeft(), QSize(static_cast<int>(bar.width() * share), 4)), Theme::colour(over ? Role::Error : Role::Well));
 }
 
 Header::Header(Session& session, const QVector<Station*>& stations, QWidget* parent)

@@ -56,7 +56,7 @@ MainWindow::MainWindow(Session& session) : session_(session) {
     connect(header_, &Header::stationChosen, this, &MainWindow::showStation);
     connect(header_->projectCell(), &HeaderCell::clicked, this, &MainWindow::showProjectMenu);
     connect(screens_, &ScreensStation::pointerMoved, foot_, &Foot::setPointer);
-    connect(screens_, &ScreensStation::ruleAsked, this, [this](const QString& widget) {
+    connect(screens_, &ScreensStation::ruleRequested, this, [this](const QString& widget) {
         showStation(static_cast<int>(stations_.indexOf(rules_)));
         rules_->addTapRule(widget);
     });
@@ -64,8 +64,8 @@ MainWindow::MainWindow(Session& session) : session_(session) {
     connect(&session_, &Session::changed, this, &MainWindow::refresh);
     connect(&session_, &Session::savedChanged, this, &MainWindow::refresh);
     connect(&session_, &Session::selectionChanged, foot_, &Foot::refresh);
-    connect(&session_, &Session::noticed, foot_, &Foot::tell);
-    connect(bars_, &ProjectBars::saveAsAsked, this, &MainWindow::saveAs);
+    connect(&session_, &Session::noticed, foot_, &Foot::showNotice);
+    connect(bars_, &ProjectBars::saveAsRequested, this, &MainWindow::saveAs);
     restoreState();
 }
 
@@ -80,7 +80,7 @@ void MainWindow::makeStations() {
         session_.select({widget.toStdString()});
     });
     auto* images = new ImagesStation(session_);
-    connect(images, &ImagesStation::placeAsked, this, [this](const QStringList& names) {
+    connect(images, &ImagesStation::placeRequested, this, [this](const QStringList& names) {
         showStation(static_cast<int>(stations_.indexOf(screens_)));
         screens_->placeImages(names);
     });
@@ -93,14 +93,14 @@ void MainWindow::makeStations() {
         pages_->addWidget(station);
     start_ = new StartPage(session_);
     pages_->addWidget(start_);
-    connect(start_, &StartPage::openAsked, this, [this](const QString& folder) {
+    connect(start_, &StartPage::openRequested, this, [this](const QString& folder) {
         if (folder.isEmpty())
             askOpen();
         else if (mayLeave())
             openProject(folder);
     });
     connect(start_, &StartPage::created, this, [this] { openProject(session_.folder()); });
-    connect(start_, &StartPage::backAsked, this, [this] { showStation(static_cast<int>(stations_.indexOf(screens_))); });
+    connect(start_, &StartPage::backRequested, this, [this] { showStation(static_cast<int>(stations_.indexOf(screens_))); });
 }
 
 QAction* MainWindow::command(const QString& name, const QKeySequence& keys, const std::function<void()>& run) {
@@ -189,7 +189,7 @@ void MainWindow::showStart() {
     refresh();
 }
 
-int MainWindow::ask(const QString& title, const QString& words, int buttons) {
+int MainWindow::showDialog(const QString& title, const QString& words, int buttons) {
     QMessageBox box(QMessageBox::NoIcon, title, words, static_cast<QMessageBox::StandardButtons>(buttons), this);
     return box.exec();
 }
@@ -200,7 +200,7 @@ bool MainWindow::openProject(const QString& folder) {
     if (!opened) {
         if (!session_.isOpen())
             showStart();
-        ask(tr("The project can't be opened"), QString::fromStdString(opened.error().text()), QMessageBox::Ok);
+        showDialog(tr("The project can't be opened"), QString::fromStdString(opened.error().text()), QMessageBox::Ok);
         return false;
     }
     rememberProject(folder);
@@ -213,7 +213,7 @@ bool MainWindow::openProject(const QString& folder) {
             shown = i;
     showStation(shown);
     if (hasErrors(session_.problems()))
-        foot_->tell(tr("The project was opened, but something in it is wrong: see the problems."), false);
+        foot_->showNotice(tr("The project was opened, but something in it is wrong: see the problems."), false);
     return true;
 }
 
@@ -244,7 +244,7 @@ bool MainWindow::save() {
     if (!saved && saved.error().code == kChangedOutside && bars_->reviewOutside())
         saved = session_.save();
     if (!saved)
-        ask(tr("Not saved"), QString::fromStdString(saved.error().text()), QMessageBox::Ok);
+        showDialog(tr("Not saved"), QString::fromStdString(saved.error().text()), QMessageBox::Ok);
     return saved.has_value();
 }
 
@@ -256,7 +256,7 @@ void MainWindow::saveAs() {
     if (folder.isEmpty())
         return;
     if (const auto saved = session_.saveAs(folder); !saved)
-        ask(tr("Not saved"), QString::fromStdString(saved.error().text()), QMessageBox::Ok);
+        showDialog(tr("Not saved"), QString::fromStdString(saved.error().text()), QMessageBox::Ok);
     else
         rememberProject(folder);
 }
@@ -266,7 +266,7 @@ bool MainWindow::mayLeave() {
     finishTyping();
     if (!session_.isOpen() || session_.history().isSaved())
         return true;
-    const int answer = ask(tr("Unsaved work"), tr("The project %1 has changes that are not saved.").arg(QString::fromStdString(session_.document().name)),
+    const int answer = showDialog(tr("Unsaved work"), tr("The project %1 has changes that are not saved.").arg(QString::fromStdString(session_.document().name)),
                            QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel);
     if (answer == QMessageBox::Save)
         return save();

@@ -46,7 +46,7 @@ class MainWindow : public QMainWindow {
     void goTo(const Problem& problem);
     void askOpen();
     // Tells or asks; `buttons` are those of a message box, and the chosen one comes back.
-    int ask(const QString& title, const QString& words, int buttons);
+    int showDialog(const QString& title, const QString& words, int buttons);
     void finishTyping();
     bool save();
     void saveAs();

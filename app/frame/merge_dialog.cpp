@@ -169,7 +169,7 @@ void MergeDialog::addItem(const MergeItem& item) {
         return;
     }
     for (int i = 0; i < 3; ++i)
-        table_->item(row, i)->setForeground(Theme::colour(Role::Trouble));
+        table_->item(row, i)->setForeground(Theme::colour(Role::Error));
     auto* field = new QComboBox(table_);
     field->setObjectName("side_" + fromStd(item.name));
     field->addItems({tr("here (yours)"), tr("disk (theirs)")});

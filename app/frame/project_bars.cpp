@@ -42,7 +42,7 @@ void ProjectBars::makeRecovery() {
 
 void ProjectBars::makeLook() {
     look_ = new NoticeBar("look_only", this);
-    look_->addButton("look_save_as", tr("Save as…"), tr("Saves what you see into another folder, and opens that (Ctrl+Shift+S)"), [this] { Q_EMIT saveAsAsked(); });
+    look_->addButton("look_save_as", tr("Save as…"), tr("Saves what you see into another folder, and opens that (Ctrl+Shift+S)"), [this] { Q_EMIT saveAsRequested(); });
     takeOver_ = look_->addButton("take_over", tr("&Take over…"), tr("Makes this window the one that edits and saves the project; you are asked first (Alt+T)"), [this] { takeOver(); });
 }
 
@@ -88,10 +88,10 @@ bool ProjectBars::reviewOutside() {
     if (dialog.exec() != QDialog::Accepted)
         return false;
     if (const auto merged = session_.applyReviewed(dialog.choices()); !merged) {
-        session_.tell(fromStd(merged.error().text()));
+        session_.showError(fromStd(merged.error().text()));
         return false;
     }
-    session_.tellWell(tr("Merged the changes of another program; Ctrl+Z brings back the former version"));
+    session_.showDone(tr("Merged the changes of another program; Ctrl+Z brings back the former version"));
     return true;
 }
 
@@ -117,7 +117,7 @@ void ProjectBars::takeOver() {
     if (box.clickedButton() != take)
         return;
     if (const auto taken = session_.takeOver(); !taken)
-        session_.tell(fromStd(taken.error().text()));
+        session_.showError(fromStd(taken.error().text()));
 }
 
 }  // namespace gorsefinch::app

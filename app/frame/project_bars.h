@@ -24,7 +24,7 @@ class ProjectBars : public QWidget {
     void reset();
 
   Q_SIGNALS:
-    void saveAsAsked();
+    void saveAsRequested();
 
   private:
     void makeRecovery();

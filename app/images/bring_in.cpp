@@ -38,7 +38,7 @@ Result<Image> imageFrom(const std::vector<MoreOriginal>& files, const Document& 
     image.file = files.front().file;
     image.original = files.front().original;
     image.more.assign(files.begin() + 1, files.end());
-    image.recipe = *document.usualRecipe;
+    image.recipe = *document.defaultRecipe;
     const auto decoded = decodeFrames(image, progress);
     if (!decoded)
         return tl::unexpected(decoded.error());
@@ -84,7 +84,7 @@ BringIn::BringIn(Session& session, QWidget* window) : QObject(window), session_(
     connect(settled, &QTimer::timeout, this, &BringIn::takeUpChanges);
 }
 
-void BringIn::ask() {
+void BringIn::chooseFiles() {
     QSettings settings;
     const QStringList paths = QFileDialog::getOpenFileNames(window_, tr("Bring in pictures"), settings.value("picture_folder").toString(), tr("Pictures (%1)").arg(kPicturePatterns));
     if (paths.isEmpty())
@@ -145,7 +145,7 @@ void BringIn::files(const QStringList& paths) {
     }
     progress.setValue(progress.maximum());
     if (!refused.isEmpty())
-        session_.tell(refused.size() == 1 ? refused.front() : tr("%1 (and %2 more could not be read)").arg(refused.front()).arg(refused.size() - 1));
+        session_.showError(refused.size() == 1 ? refused.front() : tr("%1 (and %2 more could not be read)").arg(refused.front()).arg(refused.size() - 1));
     if (images.empty())
         return;
     std::vector<std::string> names;
@@ -155,7 +155,7 @@ void BringIn::files(const QStringList& paths) {
     for (const std::string& each : names)
         all << fromStd(each);
     if (refused.isEmpty())
-        session_.tellWell(tr("Brought in %1").arg(all.join(", ")));
+        session_.showDone(tr("Brought in %1").arg(all.join(", ")));
     Q_EMIT brought(all);
 }
 
@@ -243,7 +243,7 @@ void BringIn::takeUpChanges() {
     if (!changed.isEmpty() || !names.empty())
         session_.edit(next, tr("Take up what changed in the images folder"));
     if (!changed.isEmpty())
-        session_.tellWell(tr("%1 changed on disk and was read again").arg(changed.join(", ")));
+        session_.showDone(tr("%1 changed on disk and was read again").arg(changed.join(", ")));
     watchFolder();
 }
 

@@ -24,7 +24,7 @@ class BringIn : public QObject {
     void files(const QStringList& paths);
     void picture(const QImage& image);
     // Asks with a dialog.
-    void ask();
+    void chooseFiles();
 
   Q_SIGNALS:
     void brought(const QStringList& names);

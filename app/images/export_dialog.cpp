@@ -106,9 +106,9 @@ void ExportDialog::chooseFolder() {
         folder_->setText(chosen);
 }
 
-void ExportDialog::say(const QString& words, bool trouble) {
+void ExportDialog::say(const QString& words, bool error) {
     files_->setText(words);
-    files_->setStyleSheet(QString("color: %1").arg(Theme::colour(trouble ? Role::Trouble : Role::QuietText).name()));
+    files_->setStyleSheet(QString("color: %1").arg(Theme::colour(error ? Role::Error : Role::QuietText).name()));
 }
 
 void ExportDialog::write() {

@@ -20,7 +20,7 @@ class ExportDialog : public QDialog {
 
   public:
     // `hasWords`: all have formats of 16 bits, so that arrays of words can hold them. `write` writes them all; what it
-    // refuses is told here, and can be corrected.
+    // refuses is shown here, and can be corrected.
     ExportDialog(const QStringList& images, bool hasWords, const QString& folder,
                  std::function<Result<void>(const ExportDialog&)> write, QWidget* parent);
 
@@ -33,7 +33,7 @@ class ExportDialog : public QDialog {
     void refresh();
     void chooseFolder();
     void write();
-    void say(const QString& words, bool trouble);
+    void say(const QString& words, bool error);
 
     std::function<Result<void>(const ExportDialog&)> writeAll_;
     QStringList images_;

@@ -9,7 +9,7 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
-#include "app/images/image_desk.h"
+#include "app/images/image_editor.h"
 #include "app/images/picture_view.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
@@ -23,13 +23,13 @@ namespace {
 enum FrameData { Source = Qt::UserRole, Ms };
 
 // The frames as they play now, written out.
-std::vector<FrameUse> usesOf(const ImageDesk& desk) {
-    if (!desk.recipe().frames.empty())
-        return desk.recipe().frames;
+std::vector<FrameUse> usesOf(const ImageEditor& editor) {
+    if (!editor.recipe().frames.empty())
+        return editor.recipe().frames;
     std::vector<FrameUse> out;
-    if (desk.original())
-        for (size_t i = 0; i < desk.original()->frames.size(); ++i)
-            out.push_back({static_cast<int>(i), std::clamp(desk.original()->ms[i], 1, 60000)});
+    if (editor.original())
+        for (size_t i = 0; i < editor.original()->frames.size(); ++i)
+            out.push_back({static_cast<int>(i), std::clamp(editor.original()->ms[i], 1, 60000)});
     return out;
 }
 
@@ -49,8 +49,8 @@ QPixmap framePicture(const Picture& picture) {
 
 }  // namespace
 
-FrameStrip::FrameStrip(ImageDesk& desk, PictureView& view, QWidget* parent)
-    : QWidget(parent), desk_(desk), view_(view), list_(new QListWidget(this)), play_(new QToolButton(this)), time_(new NumberField(1, 60000, "ms", this)), sum_(new QLabel(this)) {
+FrameStrip::FrameStrip(ImageEditor& editor, PictureView& view, QWidget* parent)
+    : QWidget(parent), editor_(editor), view_(view), list_(new QListWidget(this)), play_(new QToolButton(this)), time_(new NumberField(1, 60000, "ms", this)), sum_(new QLabel(this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(4);
@@ -100,13 +100,13 @@ FrameStrip::FrameStrip(ImageDesk& desk, PictureView& view, QWidget* parent)
     // The move ends after the drop was signalled.
     connect(list_->model(), &QAbstractItemModel::rowsMoved, this, [this] { QTimer::singleShot(0, this, &FrameStrip::takeOrder); });
     connect(time_, &NumberField::numberChosen, this, &FrameStrip::setTime);
-    connect(&desk, &ImageDesk::shown, this, &FrameStrip::refresh);
+    connect(&editor, &ImageEditor::shown, this, &FrameStrip::refresh);
 }
 
 void FrameStrip::refresh() {
-    const BakedImageRef& baked = desk_.baked();
-    const std::vector<FrameUse> uses = usesOf(desk_);
-    const bool moves = baked && (uses.size() > 1 || (desk_.original() && desk_.original()->frames.size() > 1));
+    const BakedImageRef& baked = editor_.baked();
+    const std::vector<FrameUse> uses = usesOf(editor_);
+    const bool moves = baked && (uses.size() > 1 || (editor_.original() && editor_.original()->frames.size() > 1));
     setVisible(moves);
     if (!moves)
         return;
@@ -134,7 +134,7 @@ void FrameStrip::takeOrder() {
     std::vector<FrameUse> uses;
     for (int i = 0; i < list_->count(); ++i)
         uses.push_back({list_->item(i)->data(Source).toInt(), list_->item(i)->data(Ms).toInt()});
-    desk_.change([&](Recipe& r) { r.frames = uses; }, tr("Reorder frames"));
+    editor_.change([&](Recipe& r) { r.frames = uses; }, tr("Reorder frames"));
 }
 
 void FrameStrip::dropSelected() {
@@ -145,15 +145,15 @@ void FrameStrip::dropSelected() {
     for (int i = 0; i < list_->count(); ++i)
         if (!selected.contains(list_->item(i)))
             uses.push_back({list_->item(i)->data(Source).toInt(), list_->item(i)->data(Ms).toInt()});
-    desk_.change([&](Recipe& r) { r.frames = uses; }, tr("Drop %1").arg(counted(selected.size(), tr("frame"), tr("frames"))));
+    editor_.change([&](Recipe& r) { r.frames = uses; }, tr("Drop %1").arg(counted(selected.size(), tr("frame"), tr("frames"))));
 }
 
 void FrameStrip::setTime(int ms) {
-    std::vector<FrameUse> uses = usesOf(desk_);
+    std::vector<FrameUse> uses = usesOf(editor_);
     for (int i = 0; i < list_->count() && i < static_cast<int>(uses.size()); ++i)
         if (list_->item(i)->isSelected() || i == list_->currentRow())
             uses[static_cast<size_t>(i)].ms = ms;
-    desk_.change([&](Recipe& r) { r.frames = uses; }, tr("Change a frame's time"), "time");
+    editor_.change([&](Recipe& r) { r.frames = uses; }, tr("Change a frame's time"), "time");
 }
 
 bool FrameStrip::eventFilter(QObject* watched, QEvent* event) {

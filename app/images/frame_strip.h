@@ -9,7 +9,7 @@ class QToolButton;
 
 namespace gorsefinch::app {
 
-class ImageDesk;
+class ImageEditor;
 class NumberField;
 class PictureView;
 
@@ -19,7 +19,7 @@ class FrameStrip : public QWidget {
     Q_OBJECT
 
   public:
-    FrameStrip(ImageDesk& desk, PictureView& view, QWidget* parent = nullptr);
+    FrameStrip(ImageEditor& editor, PictureView& view, QWidget* parent = nullptr);
 
   protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
@@ -30,7 +30,7 @@ class FrameStrip : public QWidget {
     void dropSelected();
     void setTime(int ms);
 
-    ImageDesk& desk_;
+    ImageEditor& editor_;
     PictureView& view_;
     QListWidget* list_;
     QToolButton* play_;

@@ -13,7 +13,7 @@
 #include <QStyledItemDelegate>
 #include <QVBoxLayout>
 
-#include "app/images/image_desk.h"
+#include "app/images/image_editor.h"
 #include "app/images/images_model.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
@@ -64,7 +64,7 @@ class ImageDelegate : public QStyledItemDelegate {
         if (option.state & QStyle::State_HasFocus)
             painter->fillRect(QRect(r.left(), r.top(), 3, r.height()), Theme::colour(Role::Accent));
         painter->drawPixmap(r.left() + 12, r.top() + 6, index.data(Qt::DecorationRole).value<QPixmap>());
-        const bool trouble = !index.data(ImagesModel::Trouble).toString().isEmpty();
+        const bool error = !index.data(ImagesModel::Error).toString().isEmpty();
         const bool unused = index.data(ImagesModel::Uses).toInt() == 0;
         const QString bytes = bytesText(index.data(ImagesModel::Bytes).toLongLong());
         painter->setFont(Theme::figures());
@@ -72,8 +72,8 @@ class ImageDelegate : public QStyledItemDelegate {
         const QRect words = r.adjusted(64, 0, -12, 0);
         painter->setPen(Theme::colour(unused ? Role::QuietText : Role::Text));
         painter->drawText(words.adjusted(0, 8, 0, 0), Qt::AlignRight | Qt::AlignTop, bytes);
-        painter->setPen(Theme::colour(trouble ? Role::Trouble : Role::QuietText));
-        const QString detail = (unused && !trouble ? tr("unused · ") : QString()) + index.data(ImagesModel::Detail).toString();
+        painter->setPen(Theme::colour(error ? Role::Error : Role::QuietText));
+        const QString detail = (unused && !error ? tr("unused · ") : QString()) + index.data(ImagesModel::Detail).toString();
         painter->drawText(words.adjusted(0, 26, 0, 0), Qt::AlignLeft | Qt::AlignTop, painter->fontMetrics().elidedText(detail, Qt::ElideRight, words.width()));
         painter->setFont(Theme::text());
         painter->setPen(Theme::colour(Role::Text));
@@ -88,8 +88,8 @@ class ImageDelegate : public QStyledItemDelegate {
 
 }  // namespace
 
-ImageList::ImageList(Session& session, ImageDesk& desk, QWidget* parent)
-    : QWidget(parent), session_(session), desk_(desk), model_(new ImagesModel(session, this)), sorted_(new SortedImages(this)) {
+ImageList::ImageList(Session& session, ImageEditor& editor, QWidget* parent)
+    : QWidget(parent), session_(session), editor_(editor), model_(new ImagesModel(session, this)), sorted_(new SortedImages(this)) {
     setFixedWidth(252);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
@@ -144,7 +144,7 @@ ImageList::ImageList(Session& session, ImageDesk& desk, QWidget* parent)
     totals_->setProperty("quiet", true);
     unused_ = new QLabel(this);
     unused_->setFont(Theme::figures());
-    unused_->setProperty("trouble", true);
+    unused_->setProperty("error", true);
     auto* bring = new QPushButton(tr("Bring in pictures…"), this);
     bring->setObjectName("bring_in");
     bring->setToolTip(tr("PNG, JPEG, BMP, GIF, WebP, SVG, PBM, PGM, PPM or XBM; several at once (Ctrl+I)"));
@@ -153,17 +153,17 @@ ImageList::ImageList(Session& session, ImageDesk& desk, QWidget* parent)
     bottom->addWidget(unused_);
     bottom->addWidget(bring);
     column->addLayout(bottom);
-    connect(bring, &QPushButton::clicked, this, &ImageList::bringInAsked);
+    connect(bring, &QPushButton::clicked, this, &ImageList::bringInRequested);
     connect(filter_, &QLineEdit::textChanged, sorted_, [this](const QString& text) { sorted_->setFilterFixedString(text.trimmed()); });
     connect(order_, &QComboBox::activated, this, [this](int at) { static_cast<SortedImages*>(sorted_)->setOrder(static_cast<Order>(at)); });
     connect(list_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& now) {
         if (now.isValid())
-            desk_.setCurrent(now.data(ImagesModel::Name).toString());
+            editor_.setCurrent(now.data(ImagesModel::Name).toString());
     });
-    connect(list_, &QWidget::customContextMenuRequested, this, [this](const QPoint& at) { Q_EMIT menuAsked(list_->viewport()->mapToGlobal(at)); });
+    connect(list_, &QWidget::customContextMenuRequested, this, [this](const QPoint& at) { Q_EMIT menuRequested(list_->viewport()->mapToGlobal(at)); });
     connect(model_, &ImagesModel::totalsChanged, this, &ImageList::showTotals);
     connect(model_, &QAbstractItemModel::modelReset, this, &ImageList::follow);
-    connect(&desk_, &ImageDesk::currentChanged, this, &ImageList::follow);
+    connect(&editor_, &ImageEditor::currentChanged, this, &ImageList::follow);
     auto* focusFilter = new QAction(this);
     focusFilter->setShortcut(QKeySequence::Find);
     focusFilter->setShortcutContext(Qt::WidgetWithChildrenShortcut);
@@ -174,7 +174,7 @@ ImageList::ImageList(Session& session, ImageDesk& desk, QWidget* parent)
 
 // After a reset the desk's image is chosen again; without one, the first.
 void ImageList::follow() {
-    const int row = model_->rowOf(desk_.current());
+    const int row = model_->rowOf(editor_.current());
     const QModelIndex at = row >= 0 ? sorted_->mapFromSource(model_->index(row)) : sorted_->index(0, 0);
     pages_->setCurrentIndex(model_->rowCount() == 0 ? 1 : 0);
     // The desk may hear of a change before the list does.
@@ -183,7 +183,7 @@ void ImageList::follow() {
     if (at.isValid() && at != list_->currentIndex())
         list_->setCurrentIndex(at);
     if (row < 0 && at.isValid())
-        desk_.setCurrent(at.data(ImagesModel::Name).toString());
+        editor_.setCurrent(at.data(ImagesModel::Name).toString());
 }
 
 void ImageList::showTotals() {
@@ -218,7 +218,7 @@ void ImageList::rename() { list_->edit(list_->currentIndex()); }
 
 bool ImageList::eventFilter(QObject* watched, QEvent* event) {
     if (watched == list_ && event->type() == QEvent::KeyPress && static_cast<QKeyEvent*>(event)->key() == Qt::Key_Delete) {
-        Q_EMIT removeAsked();
+        Q_EMIT removeRequested();
         return true;
     }
     return QWidget::eventFilter(watched, event);

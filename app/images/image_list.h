@@ -12,7 +12,7 @@ class QStackedWidget;
 
 namespace gorsefinch::app {
 
-class ImageDesk;
+class ImageEditor;
 class ImagesModel;
 class Session;
 
@@ -21,16 +21,16 @@ class ImageList : public QWidget {
     Q_OBJECT
 
   public:
-    ImageList(Session& session, ImageDesk& desk, QWidget* parent = nullptr);
+    ImageList(Session& session, ImageEditor& editor, QWidget* parent = nullptr);
     QStringList selectedNames() const;
     void select(const QStringList& names);
     void rename();
     ImagesModel& model() { return *model_; }
 
   Q_SIGNALS:
-    void bringInAsked();
-    void removeAsked();
-    void menuAsked(const QPoint& at);
+    void bringInRequested();
+    void removeRequested();
+    void menuRequested(const QPoint& at);
 
   protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
@@ -40,7 +40,7 @@ class ImageList : public QWidget {
     void follow();
 
     Session& session_;
-    ImageDesk& desk_;
+    ImageEditor& editor_;
     ImagesModel* model_;
     QSortFilterProxyModel* sorted_;
     QLabel* count_;

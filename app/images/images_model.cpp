@@ -86,9 +86,9 @@ void ImagesModel::countUses(bool reloaded) {
 void ImagesModel::makeNext() {
     const Document& document = session_.document();
     for (const Row& row : rows_) {
-        if (!row.trouble.isEmpty() || session_.images().known(document, row.image))
+        if (!row.error.isEmpty() || session_.images().known(document, row.image))
             continue;
-        job_.wish([this, document, image = row.image](const std::atomic<bool>&) -> NewestJob::Finish {
+        job_.request([this, document, image = row.image](const std::atomic<bool>&) -> NewestJob::Finish {
             const auto baked = std::make_shared<Result<BakedImageRef>>(ImageBakery().bake(document, image));
             return [this, document, image, baked] {
                 if (*baked)
@@ -113,7 +113,7 @@ void ImagesModel::take(const QString& name, const Result<BakedImageRef>& baked) 
     if (baked)
         row.baked = *baked;
     else
-        row.trouble = QString::fromStdString(baked.error().text());
+        row.error = QString::fromStdString(baked.error().text());
     Q_EMIT dataChanged(index(at), index(at));
     Q_EMIT totalsChanged();
 }
@@ -136,7 +136,7 @@ const QPixmap& ImagesModel::thumbnail(const Row& row) const {
 }
 
 QString ImagesModel::detail(const Row& row) const {
-    if (!row.trouble.isEmpty())
+    if (!row.error.isEmpty())
         return tr("can't be used");
     if (!row.baked)
         return tr("…");
@@ -161,11 +161,11 @@ QVariant ImagesModel::data(const QModelIndex& index, int role) const {
         case Detail: return detail(row);
         case Bytes: return row.baked ? static_cast<qint64>(row.baked->bytes(row.allFrames || row.uses == 0)) : qint64{-1};
         case Uses: return row.uses;
-        case Trouble: return row.trouble;
+        case Error: return row.error;
         case Qt::DecorationRole: return thumbnail(row);
         case Qt::ToolTipRole:
-            if (!row.trouble.isEmpty())
-                return row.trouble;
+            if (!row.error.isEmpty())
+                return row.error;
             return tr("from %1").arg(QString::fromStdString(row.image.file)) + "\n" +
                    (row.uses == 0 ? tr("not used: left out of what is generated") : tr("used by %1").arg(counted(row.uses, tr("widget"), tr("widgets")))) +
                    "\n" + tr("F2 renames, Del deletes; drag it over Screens and onto the screen, or press Ctrl+Return");

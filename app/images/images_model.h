@@ -18,7 +18,7 @@ class ImagesModel : public QAbstractListModel {
     Q_OBJECT
 
   public:
-    enum Role { Name = Qt::UserRole, Detail, Bytes, Uses, Trouble };
+    enum Role { Name = Qt::UserRole, Detail, Bytes, Uses, Error };
 
     explicit ImagesModel(Session& session, QObject* parent = nullptr);
     int rowCount(const QModelIndex& parent = {}) const override;
@@ -44,7 +44,7 @@ class ImagesModel : public QAbstractListModel {
     struct Row {
         Image image;
         BakedImageRef baked;
-        QString trouble;
+        QString error;
         int uses = 0;
         bool allFrames = false;
         mutable QPixmap thumbnail;

@@ -41,12 +41,12 @@ QString imageCount(qsizetype count) { return counted(count, ImagesStation::tr("i
 ImagesStation::ImagesStation(Session& session, QWidget* parent)
     : Station(parent),
       session_(session),
-      desk_(session),
+      editor_(session),
       bringIn_(new BringIn(session, this)),
-      list_(new ImageList(session, desk_, this)),
-      view_(new PictureView(session, desk_, this)),
-      ladder_(new LadderView(session, desk_, this)),
-      recipe_(new RecipeForm(session, desk_, this)) {
+      list_(new ImageList(session, editor_, this)),
+      view_(new PictureView(session, editor_, this)),
+      ladder_(new LadderView(session, editor_, this)),
+      recipe_(new RecipeForm(session, editor_, this)) {
     setAcceptDrops(true);
     auto* middle = new QWidget(this);
     auto* column = new QVBoxLayout(middle);
@@ -60,7 +60,7 @@ ImagesStation::ImagesStation(Session& session, QWidget* parent)
     auto* stack = new QVBoxLayout(lower);
     stack->setContentsMargins(0, 0, 0, 0);
     stack->setSpacing(0);
-    stack->addWidget(new FrameStrip(desk_, *view_, lower));
+    stack->addWidget(new FrameStrip(editor_, *view_, lower));
     stack->addWidget(ladder_, 1);
     auto* splitter = new QSplitter(Qt::Vertical, middle);
     splitter->addWidget(view_);
@@ -73,15 +73,15 @@ ImagesStation::ImagesStation(Session& session, QWidget* parent)
     layOut(list_, middle, recipe_);
     makeCommands();
     setFocusProxy(list_);
-    connect(list_, &ImageList::bringInAsked, bringIn_, &BringIn::ask);
-    connect(list_, &ImageList::removeAsked, this, &ImagesStation::removeSelected);
-    connect(list_, &ImageList::menuAsked, this, [this](const QPoint& at) { showMenu(at); });
+    connect(list_, &ImageList::bringInRequested, bringIn_, &BringIn::chooseFiles);
+    connect(list_, &ImageList::removeRequested, this, &ImagesStation::removeSelected);
+    connect(list_, &ImageList::menuRequested, this, [this](const QPoint& at) { showMenu(at); });
     connect(bringIn_, &BringIn::brought, list_, &ImageList::select);
-    connect(recipe_, &RecipeForm::cropAsked, this, [this](bool on) { on ? view_->setMode(PictureView::Mode::Crop) : view_->endCrop(); });
+    connect(recipe_, &RecipeForm::cropRequested, this, [this](bool on) { on ? view_->setMode(PictureView::Mode::Crop) : view_->endCrop(); });
     connect(view_, &PictureView::cropFinished, recipe_, &RecipeForm::endCrop);
-    connect(recipe_, &RecipeForm::aspectHeld, view_, &PictureView::setAspectHeld);
+    connect(recipe_, &RecipeForm::aspectKept, view_, &PictureView::setAspectKept);
     connect(view_, &PictureView::cropDrawn, this, [this](const PixelBox& box) {
-        desk_.change([&](Recipe& r) { r.cropX = box.x, r.cropY = box.y, r.cropWidth = box.width, r.cropHeight = box.height; }, tr("Crop"), "crop");
+        editor_.change([&](Recipe& r) { r.cropX = box.x, r.cropY = box.y, r.cropWidth = box.width, r.cropHeight = box.height; }, tr("Crop"), "crop");
         session_.endGesture();
     });
 }
@@ -138,13 +138,13 @@ void ImagesStation::makeViewBar(QBoxLayout* row) {
 void ImagesStation::makeCommands() {
     command(tr("Put on the screen"), Qt::CTRL | Qt::Key_Return, "place_image", [this] {
         if (const QStringList names = list_->selectedNames(); !names.isEmpty())
-            Q_EMIT placeAsked(names);
+            Q_EMIT placeRequested(names);
     });
     command(tr("Rename"), Qt::Key_F2, "rename_image", [this] { list_->rename(); });
     command(tr("Delete"), Qt::CTRL | Qt::Key_Delete, "remove_image", [this] { removeSelected(); });
     command(tr("Paste a picture or a recipe"), QKeySequence::Paste, "paste_image", [this] { paste(); });
     command(tr("Copy recipe"), QKeySequence::Copy, "copy_recipe", [this] { copyRecipe(); });
-    command(tr("Use this recipe for new pictures"), {}, "usual_recipe", [this] { makeUsual(); });
+    command(tr("Use this recipe for new pictures"), {}, "default_recipe", [this] { makeDefault(); });
     command(tr("Copy as C array"), Qt::CTRL | Qt::SHIFT | Qt::Key_C, "copy_c", [this] { copyC(); });
     command(tr("Put on my shelf"), Qt::CTRL | Qt::Key_B, "put_on_shelf", [this] { putOnShelf(); });
     command(tr("Take from my shelf…"), Qt::CTRL | Qt::SHIFT | Qt::Key_B, "take_from_shelf", [this] { takeFromShelf(); });
@@ -184,17 +184,17 @@ void ImagesStation::removeSelected() {
 }
 
 void ImagesStation::copyRecipe() {
-    if (!desk_.image())
+    if (!editor_.image())
         return;
-    QGuiApplication::clipboard()->setText(QString::fromStdString(recipeText(desk_.recipe())));
-    session_.tellWell(tr("The recipe of %1 was copied: select other images and paste").arg(desk_.current()));
+    QGuiApplication::clipboard()->setText(QString::fromStdString(recipeText(editor_.recipe())));
+    session_.showDone(tr("The recipe of %1 was copied: select other images and paste").arg(editor_.current()));
 }
 
 // A recipe goes to all selected images.
 void ImagesStation::pasteRecipe() {
     const auto recipe = recipeFromText(QGuiApplication::clipboard()->text().toStdString());
     if (!recipe) {
-        session_.tell(tr("The clipboard holds no picture and no recipe"));
+        session_.showError(tr("The clipboard holds no picture and no recipe"));
         return;
     }
     std::vector<std::string> names;
@@ -203,24 +203,24 @@ void ImagesStation::pasteRecipe() {
     session_.edit(withRecipeOn(session_.document(), names, *recipe), tr("Paste a recipe on %1").arg(imageCount(static_cast<qsizetype>(names.size()))));
 }
 
-void ImagesStation::makeUsual() {
-    if (!desk_.image())
+void ImagesStation::makeDefault() {
+    if (!editor_.image())
         return;
     Document next = session_.document();
-    next.usualRecipe = std::make_shared<const Recipe>(withoutPicture(desk_.recipe()));
+    next.defaultRecipe = std::make_shared<const Recipe>(withoutPicture(editor_.recipe()));
     session_.edit(next, tr("Recipe for new pictures"));
-    session_.tellWell(tr("Pictures that are brought in from now on take the recipe of %1").arg(desk_.current()));
+    session_.showDone(tr("Pictures that are brought in from now on take the recipe of %1").arg(editor_.current()));
 }
 
 void ImagesStation::paste() {
-    const QMimeData* held = QGuiApplication::clipboard()->mimeData();
-    if (!held)
+    const QMimeData* copied = QGuiApplication::clipboard()->mimeData();
+    if (!copied)
         return;
-    if (held->hasUrls()) {
-        bringIn_->files(filesOf(*held));
-    } else if (held->hasImage()) {
-        bringIn_->picture(qvariant_cast<QImage>(held->imageData()));
-    } else if (held->hasText()) {
+    if (copied->hasUrls()) {
+        bringIn_->files(filesOf(*copied));
+    } else if (copied->hasImage()) {
+        bringIn_->picture(qvariant_cast<QImage>(copied->imageData()));
+    } else if (copied->hasText()) {
         pasteRecipe();
     }
 }
@@ -230,17 +230,17 @@ Result<BakedImageRef> ImagesStation::bakedForExport(const Image& image) {
 }
 
 void ImagesStation::copyC() {
-    const Image* image = desk_.image();
+    const Image* image = editor_.image();
     if (!image)
         return;
     const auto baked = bakedForExport(*image);
     const auto text = baked ? exportImage(**baked, {image->name, "static const", "uint8_t"}, ".h") : tl::unexpected(baked.error());
     if (!text) {
-        session_.tell(QString::fromStdString(text.error().text()));
+        session_.showError(QString::fromStdString(text.error().text()));
         return;
     }
     QGuiApplication::clipboard()->setText(QString::fromStdString(*text));
-    session_.tellWell(tr("%1 was copied as a C array").arg(desk_.current()));
+    session_.showDone(tr("%1 was copied as a C array").arg(editor_.current()));
 }
 
 void ImagesStation::exportSelected() {
@@ -257,7 +257,7 @@ void ImagesStation::exportSelected() {
         return {};
     };
     if (ExportDialog(names, hasWords, session_.folder(), writeAll, this).exec() == QDialog::Accepted)
-        session_.tellWell(tr("%1 exported").arg(imageCount(names.size())));
+        session_.showDone(tr("%1 exported").arg(imageCount(names.size())));
 }
 
 Result<void> ImagesStation::writeFiles(const Image& image, const ExportDialog& how) {
@@ -295,9 +295,9 @@ void ImagesStation::putOnShelf() {
     Disk disk;
     const auto put = Shelf(disk, shelfFolder().toStdString()).put(images, {});
     if (put)
-        session_.tellWell(tr("%1 put on your shelf, for every project").arg(imageCount(static_cast<qsizetype>(images.size()))));
+        session_.showDone(tr("%1 put on your shelf, for every project").arg(imageCount(static_cast<qsizetype>(images.size()))));
     else
-        session_.tell(QString::fromStdString(put.error().text()));
+        session_.showError(QString::fromStdString(put.error().text()));
 }
 
 void ImagesStation::takeFromShelf() {

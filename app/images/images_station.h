@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "app/images/image_desk.h"
+#include "app/images/image_editor.h"
 #include "app/widgets/station.h"
 
 class QToolButton;
@@ -28,12 +28,12 @@ class ImagesStation : public Station {
     QString help() const override { return tr("Pictures and what becomes of them in the panel's pixels"); }
     int number() const override { return 2; }
     bool goTo(const Problem& problem) override;
-    // Takes pictures from disk into the project; answers the names that they have there.
+    // Takes pictures from disk into the project; returns the names that they have there.
     QStringList bringIn(const QStringList& paths);
 
   Q_SIGNALS:
     // Images that are to be put on the screen that is edited.
-    void placeAsked(const QStringList& names);
+    void placeRequested(const QStringList& names);
 
   protected:
     void dragEnterEvent(QDragEnterEvent* event) override;
@@ -44,7 +44,7 @@ class ImagesStation : public Station {
     void makeCommands();
     void copyRecipe();
     void pasteRecipe();
-    void makeUsual();
+    void makeDefault();
     void removeSelected();
     void paste();
     void exportSelected();
@@ -55,7 +55,7 @@ class ImagesStation : public Station {
     Result<BakedImageRef> bakedForExport(const Image& image);
 
     Session& session_;
-    ImageDesk desk_;
+    ImageEditor editor_;
     BringIn* bringIn_;
     ImageList* list_;
     PictureView* view_;

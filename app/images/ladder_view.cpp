@@ -9,7 +9,7 @@
 #include <QVBoxLayout>
 #include <cmath>
 
-#include "app/images/image_desk.h"
+#include "app/images/image_editor.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/counted.h"
@@ -79,8 +79,8 @@ QPixmap rungPicture(const Picture& picture) {
 
 }  // namespace
 
-LadderView::LadderView(Session& session, ImageDesk& desk, QWidget* parent)
-    : QWidget(parent), session_(session), desk_(desk), order_(new QComboBox(this)), list_(new QListWidget(this)), state_(new QLabel(this)) {
+LadderView::LadderView(Session& session, ImageEditor& editor, QWidget* parent)
+    : QWidget(parent), session_(session), editor_(editor), order_(new QComboBox(this)), list_(new QListWidget(this)), state_(new QLabel(this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 6);
     column->setSpacing(4);
@@ -101,19 +101,19 @@ LadderView::LadderView(Session& session, ImageDesk& desk, QWidget* parent)
     connect(order_, &QComboBox::activated, this, &LadderView::show);
     const auto takeRung = [this](QListWidgetItem* item) {
         const Rung rung = results_[static_cast<size_t>(item->data(Number).toInt())].rung;
-        desk_.change([&](Recipe& r) { r = withRung(r, rung, session_.document().panel->format); }, tr("Take %1 %2").arg(info(rung.format).key, wayWords(rung)));
+        editor_.change([&](Recipe& r) { r = withRung(r, rung, session_.document().panel->format); }, tr("Take %1 %2").arg(info(rung.format).key, wayWords(rung)));
     };
     connect(list_, &QListWidget::itemClicked, this, takeRung);
     connect(list_, &QListWidget::itemActivated, this, takeRung);
-    connect(&desk, &ImageDesk::shown, this, &LadderView::wish);
+    connect(&editor, &ImageEditor::shown, this, &LadderView::request);
 }
 
 // Climbs when the picture, its shape or its tone are others than those of the last climb.
-void LadderView::wish() {
-    const Image* image = desk_.image();
-    if (!image || !desk_.original()) {
+void LadderView::request() {
+    const Image* image = editor_.image();
+    if (!image || !editor_.original()) {
         job_.cancel();
-        climbed_.reset();
+        made_.reset();
         results_.clear();
         list_->clear();
         state_->setText(tr("every pixel format's bytes and error, once a picture is chosen"));
@@ -130,16 +130,16 @@ void LadderView::wish() {
         return each;
     };
     const Image now = ground(*image);
-    if (climbed_ && climbed_->original == now.original && climbed_->more == now.more && climbed_->recipe == now.recipe) {
+    if (made_ && made_->original == now.original && made_->more == now.more && made_->recipe == now.recipe) {
         mark();
         return;
     }
-    climbed_ = now;
+    made_ = now;
     state_->setText(tr("climbing …"));
-    const OriginalRef original = desk_.original();
+    const OriginalRef original = editor_.original();
     const PixelFormat panel = session_.document().panel->format;
     const Colour ground0 = session_.document().screens.front()->background;
-    job_.wish([this, original, now, panel, ground0](const std::atomic<bool>& stale) -> NewestJob::Finish {
+    job_.request([this, original, now, panel, ground0](const std::atomic<bool>& stale) -> NewestJob::Finish {
         ImageBakery bakery;
         bakery.adoptOriginal(now, original);
         Image first = now;
@@ -155,7 +155,7 @@ void LadderView::wish() {
         for (const Rung& rung : ladderRungs(panel)) {
             if (stale)
                 return {};
-            results.push_back(climb(picture, rung, recipe));
+            results.push_back(makeRung(picture, rung, recipe));
         }
         return [this, results = std::move(results)]() mutable {
             results_ = std::move(results);
@@ -193,13 +193,13 @@ void LadderView::show() {
                              .arg(r.difference, 0, 'f', 2)
                              .arg(std::isinf(r.psnr) ? tr("without loss") : QString("%1 dB").arg(r.psnr, 0, 'f', 1)));
     }
-    const bool several = desk_.baked() && desk_.baked()->frames.size() > 1;
+    const bool several = editor_.baked() && editor_.baked()->frames.size() > 1;
     state_->setText(several ? tr("first frame's bytes · error 100 is black to white") : tr("error = mean colour difference, 100 is black to white"));
     mark();
 }
 
 void LadderView::mark() {
-    const Rung now = rungOf(desk_.recipe(), session_.document().panel->format);
+    const Rung now = rungOf(editor_.recipe(), session_.document().panel->format);
     list_->clearSelection();
     for (int i = 0; i < list_->count(); ++i)
         if (results_[static_cast<size_t>(list_->item(i)->data(Number).toInt())].rung == now)

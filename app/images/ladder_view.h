@@ -12,7 +12,7 @@ class QListWidget;
 
 namespace gorsefinch::app {
 
-class ImageDesk;
+class ImageEditor;
 class Session;
 
 // The picture in every pixel format and the common reductions, with what each costs and loses. A click takes it.
@@ -20,21 +20,21 @@ class LadderView : public QWidget {
     Q_OBJECT
 
   public:
-    LadderView(Session& session, ImageDesk& desk, QWidget* parent = nullptr);
+    LadderView(Session& session, ImageEditor& editor, QWidget* parent = nullptr);
 
   private:
-    void wish();
+    void request();
     void show();
     void mark();
 
     Session& session_;
-    ImageDesk& desk_;
+    ImageEditor& editor_;
     QComboBox* order_;
     QListWidget* list_;
     QLabel* state_;
     std::vector<RungResult> results_;
     // What the results were made of, so that taking a rung does not climb anew.
-    std::optional<Image> climbed_;
+    std::optional<Image> made_;
     NewestJob job_;
 };
 

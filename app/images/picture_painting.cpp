@@ -2,7 +2,7 @@
 // How the picture view looks: original and result, the crop, and the words over them.
 #include <QPainter>
 
-#include "app/images/image_desk.h"
+#include "app/images/image_editor.h"
 #include "app/images/picture_view.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
@@ -12,12 +12,12 @@ namespace gorsefinch::app {
 void PictureView::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     painter.fillRect(rect(), Theme::colour(Role::Around));
-    if (!desk_.image()) {
+    if (!editor_.image()) {
         painter.setPen(Theme::colour(Role::Surface));
         painter.drawText(rect(), Qt::AlignCenter, tr("Bring in a picture, and see here what the panel will show of it"));
-    } else if (!desk_.trouble().isEmpty()) {
+    } else if (!editor_.error().isEmpty()) {
         painter.setPen(Theme::colour(Role::Surface));
-        painter.drawText(rect().adjusted(40, 0, -40, 0), Qt::AlignCenter | Qt::TextWordWrap, desk_.trouble());
+        painter.drawText(rect().adjusted(40, 0, -40, 0), Qt::AlignCenter | Qt::TextWordWrap, editor_.error());
     } else if (!result_.isNull()) {
         if (mode_ == Mode::Crop)
             paintCrop(painter);
@@ -26,7 +26,7 @@ void PictureView::paintEvent(QPaintEvent*) {
         else
             paintSplit(painter);
     }
-    if (desk_.isBusy())
+    if (editor_.isBusy())
         paintProgress(painter);
     if (hasFocus()) {
         painter.setPen(Theme::colour(Role::Accent));
@@ -37,11 +37,11 @@ void PictureView::paintEvent(QPaintEvent*) {
 
 // What is being done, over a bar of how far it is.
 void PictureView::paintProgress(QPainter& painter) const {
-    const QString doing = desk_.progress().isEmpty() ? tr("working …") : desk_.progress();
+    const QString doing = editor_.progress().isEmpty() ? tr("working …") : editor_.progress();
     paintTag(painter, {width() / 2, 8}, tr("%1   Esc cancels").arg(doing), Qt::AlignTop | Qt::AlignHCenter, true);
     const QRect bar(width() / 2 - 100, 34, 200, 4);
     painter.fillRect(bar, QColor(29, 35, 32, 235));
-    painter.fillRect(QRect(bar.topLeft(), QSize(static_cast<int>(bar.width() * desk_.done()), bar.height())), Theme::colour(Role::Accent));
+    painter.fillRect(QRect(bar.topLeft(), QSize(static_cast<int>(bar.width() * editor_.done()), bar.height())), Theme::colour(Role::Accent));
 }
 
 void PictureView::paintGround(QPainter& painter, const QRect& picture) const {
@@ -90,14 +90,14 @@ void PictureView::paintTag(QPainter& painter, const QPoint& corner, const QStrin
 }
 
 QString PictureView::sourceWords() const {
-    const OriginalRef& original = desk_.original();
+    const OriginalRef& original = editor_.original();
     if (!original)
         return {};
     return tr("original %1x%2").arg(original->width()).arg(original->height()) + (original->drawing ? tr(" drawing") : QString());
 }
 
 QString PictureView::resultWords() const {
-    const BakedImage& baked = *desk_.baked();
+    const BakedImage& baked = *editor_.baked();
     QString words = QString("%1x%2").arg(baked.width).arg(baked.height);
     if (baked.frames.front().record.format)
         words += QString(" ") + info(baked.format).key;
@@ -120,7 +120,7 @@ QString PictureView::pointerWords() const {
                                            std::min((y * 2 + 1) * source_.height() / (2 * result_.height()), source_.height() - 1)));
     const QRgb pixel = result_.pixel(x, y);
     words += QString::fromUtf8(" → ") + name(pixel);
-    const BakedImage& baked = *desk_.baked();
+    const BakedImage& baked = *editor_.baked();
     if (baked.frames.front().record.format && info(baked.format).bits <= 16) {
         const auto bytes = rowForm(Colour{pixel | 0xff000000u}, baked.format, baked.palette);
         uint32_t number = 0;

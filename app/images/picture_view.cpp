@@ -6,7 +6,7 @@
 #include <QWheelEvent>
 #include <cmath>
 
-#include "app/images/image_desk.h"
+#include "app/images/image_editor.h"
 #include "app/session/session.h"
 #include "app/widgets/frame_picture.h"
 
@@ -14,28 +14,28 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr int kMost = 32;    // zoom
+constexpr int kMax = 32;    // zoom
 constexpr int kMargin = 14;  // around the picture
 constexpr int kGap = 16;     // between source and result side by side
 
 }  // namespace
 
-PictureView::PictureView(Session& session, ImageDesk& desk, QWidget* parent) : QWidget(parent), session_(session), desk_(desk) {
+PictureView::PictureView(Session& session, ImageEditor& editor, QWidget* parent) : QWidget(parent), session_(session), editor_(editor) {
     setObjectName("picture_view");
     setMouseTracking(true);
     setFocusPolicy(Qt::StrongFocus);
     setMinimumSize(320, 220);
     setToolTip({});
-    connect(&desk, &ImageDesk::currentChanged, this, [this] {
+    connect(&editor, &ImageEditor::currentChanged, this, [this] {
         frame_ = 0;
         zoomIsFit_ = true;
         pan_ = {};
         setPlaying(false);
     });
-    connect(&desk, &ImageDesk::shown, this, &PictureView::takeShown);
-    connect(&desk, &ImageDesk::busyChanged, this, [this] { update(); });
-    connect(&desk, &ImageDesk::progressed, this, [this] {
-        Q_EMIT progressShown(desk_.progress(), desk_.done());
+    connect(&editor, &ImageEditor::shown, this, &PictureView::takeShown);
+    connect(&editor, &ImageEditor::busyChanged, this, [this] { update(); });
+    connect(&editor, &ImageEditor::progressed, this, [this] {
+        Q_EMIT progressShown(editor_.progress(), editor_.done());
         update();
     });
     connect(&player_, &QTimer::timeout, this, &PictureView::nextFrame);
@@ -43,7 +43,7 @@ PictureView::PictureView(Session& session, ImageDesk& desk, QWidget* parent) : Q
 
 // The original's frame that the shown one is made of.
 const Picture& PictureView::sourceFrame(const Original& original) const {
-    const auto& uses = desk_.recipe().frames;
+    const auto& uses = editor_.recipe().frames;
     const int number = uses.empty() ? frame_ : uses[std::min(static_cast<size_t>(frame_), uses.size() - 1)].source;
     return original.frames[std::min(static_cast<size_t>(std::max(number, 0)), original.frames.size() - 1)];
 }
@@ -51,13 +51,13 @@ const Picture& PictureView::sourceFrame(const Original& original) const {
 void PictureView::takeShown() {
     result_ = {};
     whole_ = {};
-    if (const BakedImageRef& baked = desk_.baked()) {
+    if (const BakedImageRef& baked = editor_.baked()) {
         frame_ = std::min(frame_, static_cast<int>(baked->frames.size()) - 1);
         result_ = toImage(baked->picture(static_cast<size_t>(frame_)));
     }
-    if (const OriginalRef& original = desk_.original()) {
+    if (const OriginalRef& original = editor_.original()) {
         whole_ = toImage(sourceFrame(*original));
-        crop_ = croppedBox(desk_.recipe(), whole_.width(), whole_.height());
+        crop_ = croppedBox(editor_.recipe(), whole_.width(), whole_.height());
     }
     if (zoomIsFit_)
         zoomToFit();
@@ -68,7 +68,7 @@ void PictureView::takeShown() {
 // How many of the original's pixels make one of the result's, along the side where it is more.
 double PictureView::pixelsOfOriginal() const {
     double w = crop_.width, h = crop_.height;
-    if (desk_.recipe().turn % 180 != 0)
+    if (editor_.recipe().turn % 180 != 0)
         std::swap(w, h);
     return std::max(w / result_.width(), h / result_.height());
 }
@@ -76,18 +76,18 @@ double PictureView::pixelsOfOriginal() const {
 // The source as the recipe's shape has it, at the size it has on the widget, so that it can be compared.
 void PictureView::makeSource() {
     source_ = {};
-    const OriginalRef& original = desk_.original();
+    const OriginalRef& original = editor_.original();
     if (!original || result_.isNull() || whole_.isNull())
         return;
-    RecipeShape shape = desk_.recipe();
+    RecipeShape shape = editor_.recipe();
     shape.columns = shape.rows = 1;
-    const double most = 2.0 * std::max(width(), height()) / std::max(result_.width(), result_.height());
-    double by = std::clamp(static_cast<double>(zoom_), 1.0, std::max(1.0, most));
+    const double max = 2.0 * std::max(width(), height()) / std::max(result_.width(), result_.height());
+    double by = std::clamp(static_cast<double>(zoom_), 1.0, std::max(1.0, max));
     // Not more pixels than it has: they show as the squares that they are.
     if (!original->drawing)
         by = std::min(by, pixelsOfOriginal());
-    shape.width = std::clamp(static_cast<int>(std::lround(result_.width() * by)), 1, kMostResultSide);
-    shape.height = std::clamp(static_cast<int>(std::lround(result_.height() * by)), 1, kMostResultSide);
+    shape.width = std::clamp(static_cast<int>(std::lround(result_.width() * by)), 1, kMaxResultSide);
+    shape.height = std::clamp(static_cast<int>(std::lround(result_.height() * by)), 1, kMaxResultSide);
     if (original->drawing)
         shape.cropWidth = 0;
     source_ = toImage(shaped(sourceFrame(*original), shape));
@@ -120,31 +120,31 @@ void PictureView::setOnPanel(bool on) {
 }
 
 void PictureView::setFrame(int frame) {
-    if (!desk_.baked())
+    if (!editor_.baked())
         return;
-    frame_ = std::clamp(frame, 0, static_cast<int>(desk_.baked()->frames.size()) - 1);
+    frame_ = std::clamp(frame, 0, static_cast<int>(editor_.baked()->frames.size()) - 1);
     takeShown();
     Q_EMIT frameShown(frame_);
 }
 
 void PictureView::setPlaying(bool playing) {
-    const bool can = playing && desk_.baked() && desk_.baked()->frames.size() > 1;
+    const bool can = playing && editor_.baked() && editor_.baked()->frames.size() > 1;
     if (can == player_.isActive())
         return;
     if (can)
-        player_.start(desk_.baked()->times[static_cast<size_t>(frame_)]);
+        player_.start(editor_.baked()->times[static_cast<size_t>(frame_)]);
     else
         player_.stop();
     Q_EMIT playingChanged(can);
 }
 
 void PictureView::nextFrame() {
-    if (!desk_.baked() || desk_.baked()->frames.size() < 2) {
+    if (!editor_.baked() || editor_.baked()->frames.size() < 2) {
         setPlaying(false);
         return;
     }
-    setFrame((frame_ + 1) % static_cast<int>(desk_.baked()->frames.size()));
-    player_.setInterval(desk_.baked()->times[static_cast<size_t>(frame_)]);
+    setFrame((frame_ + 1) % static_cast<int>(editor_.baked()->frames.size()));
+    player_.setInterval(editor_.baked()->times[static_cast<size_t>(frame_)]);
 }
 
 void PictureView::zoomToFit() {
@@ -155,14 +155,14 @@ void PictureView::zoomToFit() {
     const Panel& panel = *session_.document().panel;
     const QSize one = onPanel_ ? QSize(panel.width, panel.height).expandedTo(result_.size()) : result_.size();
     const int across = mode_ == Mode::Beside ? (width() - 2 * kMargin - kGap) / 2 : width() - 2 * kMargin;
-    zoom_ = std::clamp(std::min(across / one.width(), (height() - 2 * kMargin) / one.height()), 1, kMost);
+    zoom_ = std::clamp(std::min(across / one.width(), (height() - 2 * kMargin) / one.height()), 1, kMax);
     makeSource();
     update();
 }
 
 void PictureView::zoomBy(int steps) {
     zoomIsFit_ = false;
-    zoom_ = std::clamp(zoom_ + steps, 1, kMost);
+    zoom_ = std::clamp(zoom_ + steps, 1, kMax);
     makeSource();
     update();
 }
@@ -222,11 +222,11 @@ void PictureView::mousePressEvent(QMouseEvent* event) {
     drag_ = onLine ? Drag::Line : Drag::Pan;
 }
 
-// The crop while an edge, all of it, or a new box is dragged; held to the picture, and to the panel's aspect if wanted.
+// The crop while an edge, all of it, or a new box is dragged; clamped to the picture, and to the panel's aspect if wanted.
 void PictureView::moveCrop(const QPointF& to) {
     const QRectF whole = wholeOriginal();
     const double by = whole.width() / whole_.width();
-    const auto px = [&](double v, double start, int most) { return std::clamp(static_cast<int>(std::lround((v - start) / by)), 0, most); };
+    const auto px = [&](double v, double start, int max) { return std::clamp(static_cast<int>(std::lround((v - start) / by)), 0, max); };
     const int x = px(to.x(), whole.left(), whole_.width()), y = px(to.y(), whole.top(), whole_.height());
     const int fromX = px(dragFrom_.x(), whole.left(), whole_.width()), fromY = px(dragFrom_.y(), whole.top(), whole_.height());
     if (cropEdges_ == 16) {
@@ -243,7 +243,7 @@ void PictureView::moveCrop(const QPointF& to) {
         x1 = cropEdges_ & 4 ? std::max(x, x0 + 1) : x1;
         y1 = cropEdges_ & 8 ? std::max(y, y0 + 1) : y1;
     }
-    if (aspectHeld_ && x1 > x0) {
+    if (aspectKept_ && x1 > x0) {
         const Panel& panel = *session_.document().panel;
         const int tall = std::max(1, (x1 - x0) * panel.height / panel.width);
         (cropEdges_ & 2 ? y0 : y1) = cropEdges_ & 2 ? std::max(0, y1 - tall) : std::min(whole_.height(), y0 + tall);
@@ -301,7 +301,7 @@ void PictureView::keyPressEvent(QKeyEvent* event) {
             if (mode_ == Mode::Crop)
                 Q_EMIT cropFinished();
             else if (event->key() == Qt::Key_Escape)
-                desk_.cancel();
+                editor_.cancel();
             break;
         default: QWidget::keyPressEvent(event); return;
     }

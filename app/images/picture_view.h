@@ -10,7 +10,7 @@
 
 namespace gorsefinch::app {
 
-class ImageDesk;
+class ImageEditor;
 class Session;
 
 // The original and the result in the panel's pixels, one over the other with a line between them that is dragged
@@ -21,14 +21,14 @@ class PictureView : public QWidget {
   public:
     enum class Mode { Split, Beside, Crop };
 
-    PictureView(Session& session, ImageDesk& desk, QWidget* parent = nullptr);
+    PictureView(Session& session, ImageEditor& editor, QWidget* parent = nullptr);
     void setMode(Mode mode);
     // Back to how it looked before the crop was drawn.
     void endCrop();
     Mode mode() const { return mode_; }
     void setGridShown(bool shown);
     void setOnPanel(bool on);
-    void setAspectHeld(bool held) { aspectHeld_ = held; }
+    void setAspectKept(bool kept) { aspectKept_ = kept; }
     void setPlaying(bool playing);
     bool isPlaying() const { return player_.isActive(); }
     void setFrame(int frame);
@@ -83,9 +83,9 @@ class PictureView : public QWidget {
     void moveCrop(const QPointF& to);
 
     Session& session_;
-    ImageDesk& desk_;
+    ImageEditor& editor_;
     Mode mode_ = Mode::Split, beforeCrop_ = Mode::Split;
-    bool gridShown_ = true, onPanel_ = false, aspectHeld_ = false, zoomIsFit_ = true;
+    bool gridShown_ = true, onPanel_ = false, aspectKept_ = false, zoomIsFit_ = true;
     int zoom_ = 1, frame_ = 0;
     double line_ = 0.5;       // where the line between source and result stands, of the picture's width
     QPoint pan_;

@@ -8,7 +8,7 @@
 #include <QPushButton>
 #include <QSlider>
 
-#include "app/images/image_desk.h"
+#include "app/images/image_editor.h"
 #include "app/images/palette_strip.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
@@ -23,10 +23,10 @@ namespace {
 
 }  // namespace
 
-RecipeForm::RecipeForm(Session& session, ImageDesk& desk, QWidget* parent)
+RecipeForm::RecipeForm(Session& session, ImageEditor& editor, QWidget* parent)
     : FormPage("recipe", tr("The recipe says what becomes of a picture on its way to the panel: crop, size, tone, colours, packing.\n\nIt stands here once a picture is chosen."), parent),
       session_(session),
-      desk_(desk) {
+      editor_(editor) {
     makeShape();
     rule();
     makeTone();
@@ -37,8 +37,8 @@ RecipeForm::RecipeForm(Session& session, ImageDesk& desk, QWidget* parent)
     rule();
     makeStorage();
     finish();
-    connect(&desk, &ImageDesk::shown, this, &RecipeForm::refresh);
-    connect(&desk, &ImageDesk::currentChanged, this, &RecipeForm::refresh);
+    connect(&editor, &ImageEditor::shown, this, &RecipeForm::refresh);
+    connect(&editor, &ImageEditor::currentChanged, this, &RecipeForm::refresh);
     connect(&session, &Session::changed, this, [this] {
         if (isVisible())
             refresh();
@@ -47,10 +47,10 @@ RecipeForm::RecipeForm(Session& session, ImageDesk& desk, QWidget* parent)
     });
 }
 
-void RecipeForm::change(const Step& step, const QString& label, const QString& merge) { desk_.change(step, label, merge); }
+void RecipeForm::change(const Step& step, const QString& label, const QString& merge) { editor_.change(step, label, merge); }
 
-FormPage::Slider RecipeForm::slider(const QString& label, const QString& name, int least, int most, int rest, int Recipe::*member, const QString& help) {
-    const Slider row = addSlider(label, name, least, most, rest, help);
+FormPage::Slider RecipeForm::slider(const QString& label, const QString& name, int min, int max, int rest, int Recipe::*member, const QString& help) {
+    const Slider row = addSlider(label, name, min, max, rest, help);
     connect(row.slide, &QSlider::valueChanged, this, [this, member, label, name](int now) {
         change([&](Recipe& r) { r.*member = now; }, tr("Change %1").arg(label.toLower()), name);
     });
@@ -66,11 +66,11 @@ void RecipeForm::makeShape() {
     crop_->setObjectName("crop");
     crop_->setCheckable(true);
     crop_->setFont(Theme::figures());
-    auto* held = new QCheckBox(tr("panel's"), page_);
-    addRow(tr("Crop"), pair(crop_, held), tr("Draw on the picture what is kept (C); with the panel's aspect if wanted"));
+    auto* kept = new QCheckBox(tr("panel's"), page_);
+    addRow(tr("Crop"), pair(crop_, kept), tr("Draw on the picture what is kept (C); with the panel's aspect if wanted"));
     crop_->setShortcut(Qt::Key_C);
-    connect(crop_, &QPushButton::toggled, this, &RecipeForm::cropAsked);
-    connect(held, &QCheckBox::toggled, this, &RecipeForm::aspectHeld);
+    connect(crop_, &QPushButton::toggled, this, &RecipeForm::cropRequested);
+    connect(kept, &QCheckBox::toggled, this, &RecipeForm::aspectKept);
     fills_.push_back([this](const Recipe& r) {
         crop_->setText(r.cropWidth > 0 ? QString("%1x%2").arg(r.cropWidth).arg(r.cropHeight) : tr("draw…"));
     });
@@ -82,8 +82,8 @@ void RecipeForm::makeShape() {
     fills_.push_back([trim](const Recipe& r) { trim->setChecked(r.trim); });
     fills_.push_back([clear](const Recipe& r) { clear->setEnabled(r.cropWidth > 0); });
     addRow(QString(), pair(clear, trim), tr("Take the crop away; trim cuts off an empty border"));
-    auto* w = new NumberField(0, kMostResultSide, tr("w"), page_);
-    auto* h = new NumberField(0, kMostResultSide, tr("h"), page_);
+    auto* w = new NumberField(0, kMaxResultSide, tr("w"), page_);
+    auto* h = new NumberField(0, kMaxResultSide, tr("h"), page_);
     w->setObjectName("recipe_width");
     h->setObjectName("recipe_height");
     connect(w, &NumberField::numberChosen, this, [this](int now) { change([now](Recipe& r) { r.width = now; }, tr("Change the image's width"), "width"); });
@@ -95,7 +95,7 @@ void RecipeForm::makeShape() {
     addRow(tr("Size"), pair(w, h), tr("In pixels; 0 follows the other side, or the original"));
     enlarged_ = new QLabel(page_);
     enlarged_->setWordWrap(true);
-    enlarged_->setProperty("trouble", true);
+    enlarged_->setProperty("error", true);
     addUnder(enlarged_);
     auto* fit = new ChoiceField({"contain", "cover", "stretch"}, page_);
     fit->setObjectName("fit");
@@ -210,8 +210,8 @@ void RecipeForm::makeReduction() {
             } else {
                 r.paletteSource = *paletteSourceByKey(chosen.toStdString());
             }
-            if (r.paletteSource == PaletteSource::Own && r.palette.empty() && desk_.baked())
-                r.palette = desk_.baked()->palette;
+            if (r.paletteSource == PaletteSource::Own && r.palette.empty() && editor_.baked())
+                r.palette = editor_.baked()->palette;
         }, tr("Palette from %1").arg(source->itemText(at)));
     });
     fills_.push_back([this, source](const Recipe& r) {
@@ -220,7 +220,7 @@ void RecipeForm::makeReduction() {
         source->addItem(tr("the panel's"), "panel");
         source->addItem(tr("its own, by hand"), "own");
         for (const Image& each : *session_.document().images)
-            if (fromStd(each.name) != desk_.current() && each.recipe.format && info(*each.recipe.format).hasPalette())
+            if (fromStd(each.name) != editor_.current() && each.recipe.format && info(*each.recipe.format).hasPalette())
                 source->addItem(tr("that of %1").arg(fromStd(each.name)), "image:" + fromStd(each.name));
         source->setCurrentIndex(source->findData(r.paletteSource == PaletteSource::Image ? "image:" + fromStd(r.paletteImage) : QString(toKey(r.paletteSource))));
     });
@@ -252,7 +252,7 @@ void RecipeForm::makeReduction() {
     connect(light, &ChoiceField::chosen, this, [this](const QString& to) { change([&](Recipe& r) { r.linear = to == tr("linear"); }, tr("Light %1").arg(to)); });
     fills_.push_back([light](const Recipe& r) { light->setChosen(r.linear ? tr("linear") : tr("as stored")); });
     when(addRow(tr("Light"), light, tr("Dots mix as light does, or as the numbers do")), light, dithers);
-    const Slider threshold = slider(tr("Threshold"), "threshold", 1, 255, 128, &Recipe::threshold, tr("The least grey that is lit"));
+    const Slider threshold = slider(tr("Threshold"), "threshold", 1, 255, 128, &Recipe::threshold, tr("The lowest grey that is lit"));
     when(threshold.name, threshold.field, oneBit);
 }
 
@@ -274,9 +274,9 @@ void RecipeForm::makeStorage() {
 }
 
 void RecipeForm::editPalette(int entry) {
-    if (!desk_.baked() || entry >= static_cast<int>(desk_.baked()->palette.size()))
+    if (!editor_.baked() || entry >= static_cast<int>(editor_.baked()->palette.size()))
         return;
-    const std::vector<Colour> now = desk_.baked()->palette;
+    const std::vector<Colour> now = editor_.baked()->palette;
     const QColor chosen = QColorDialog::getColor(QColor::fromRgb(now[static_cast<size_t>(entry)].argb), this, tr("Colour %1 of the palette").arg(entry), QColorDialog::DontUseNativeDialog);
     if (!chosen.isValid())
         return;
@@ -288,7 +288,7 @@ void RecipeForm::editPalette(int entry) {
 }
 
 void RecipeForm::showPalette() {
-    static_cast<PaletteStrip*>(palette_)->setColours(desk_.baked() ? desk_.baked()->palette : std::vector<Colour>());
+    static_cast<PaletteStrip*>(palette_)->setColours(editor_.baked() ? editor_.baked()->palette : std::vector<Colour>());
 }
 
 // Edits elsewhere cost nothing here.
@@ -299,7 +299,7 @@ void RecipeForm::showEvent(QShowEvent* event) {
 }
 
 void RecipeForm::refresh() {
-    const Image* image = desk_.image();
+    const Image* image = editor_.image();
     setShown(image != nullptr);
     if (!image)
         return;
@@ -307,18 +307,18 @@ void RecipeForm::refresh() {
     const auto users = usersOfImage(session_.document(), image->name);
     use_->setText(users.empty() ? tr("not used") : tr("used %1").arg(counted(static_cast<qsizetype>(users.size()), tr("time"), tr("times"))));
     use_->setToolTip(users.empty() ? tr("Left out of what is generated") : fromStd([&] { std::string all; for (const std::string& each : users) all += (all.empty() ? "" : "\n") + each; return all; }()));
-    const Recipe& recipe = desk_.recipe();
+    const Recipe& recipe = editor_.recipe();
     for (const auto& fill : fills_)
         fill(recipe);
     for (const auto& [widget, when] : shownWhen_)
         widget->setVisible(when(recipe));
     showPalette();
-    const OriginalRef& original = desk_.original();
+    const OriginalRef& original = editor_.original();
     const double by = original && !original->drawing ? enlargement(recipe, original->width(), original->height()) : 1;
     enlarged_->setVisible(by > 1.0);
     if (by > 1.0)
-        enlarged_->setText(tr("%1 px shown at %2 px: it will look blocky").arg(croppedBox(recipe, original->width(), original->height()).width).arg(desk_.baked() ? desk_.baked()->width : recipe.width));
-    if (const BakedImageRef& baked = desk_.baked())
+        enlarged_->setText(tr("%1 px shown at %2 px: it will look blocky").arg(croppedBox(recipe, original->width(), original->height()).width).arg(editor_.baked() ? editor_.baked()->width : recipe.width));
+    if (const BakedImageRef& baked = editor_.baked())
         packed_->setText(baked->packedByRuns() ? tr("runs %L1 B · plain %L2").arg(baked->bytes()).arg(baked->plainBytes + baked->paletteBytes.size())
                                                : tr("plain %L1 B").arg(baked->bytes()));
 }

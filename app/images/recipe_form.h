@@ -10,7 +10,7 @@ class QPushButton;
 
 namespace gorsefinch::app {
 
-class ImageDesk;
+class ImageEditor;
 class Session;
 
 // The recipe of the image that is worked on, step by step from top to bottom.
@@ -18,13 +18,13 @@ class RecipeForm : public FormPage {
     Q_OBJECT
 
   public:
-    RecipeForm(Session& session, ImageDesk& desk, QWidget* parent = nullptr);
+    RecipeForm(Session& session, ImageEditor& editor, QWidget* parent = nullptr);
     // No more of the crop is to be drawn.
     void endCrop();
 
   Q_SIGNALS:
-    void cropAsked(bool on);
-    void aspectHeld(bool held);
+    void cropRequested(bool on);
+    void aspectKept(bool kept);
 
   protected:
     void showEvent(QShowEvent* event) override;
@@ -36,14 +36,14 @@ class RecipeForm : public FormPage {
     void makeTransparency();
     void makeReduction();
     void makeStorage();
-    Slider slider(const QString& label, const QString& name, int least, int most, int rest, int Recipe::*member, const QString& help);
+    Slider slider(const QString& label, const QString& name, int min, int max, int rest, int Recipe::*member, const QString& help);
     void change(const Step& step, const QString& label, const QString& merge = {});
     void refresh();
     void showPalette();
     void editPalette(int entry);
 
     Session& session_;
-    ImageDesk& desk_;
+    ImageEditor& editor_;
     std::vector<std::function<void(const Recipe&)>> fills_;
     std::vector<std::pair<QWidget*, std::function<bool(const Recipe&)>>> shownWhen_;
     QPushButton* crop_ = nullptr;

@@ -68,9 +68,9 @@ void PanelStation::edit(const QString& label, const std::function<void(Panel&)>&
     session_.edit(withPanel(session_.document(), panel), label, "panel " + label);
 }
 
-void PanelStation::number(QFormLayout* form, const QString& text, const QString& name, const QString& unit, int least, int most, const QString& help,
+void PanelStation::number(QFormLayout* form, const QString& text, const QString& name, const QString& unit, int min, int max, const QString& help,
                           int64_t (*get)(const Panel&), void (*set)(Panel&, int64_t)) {
-    auto* field = new NumberField(least, most, unit, this);
+    auto* field = new NumberField(min, max, unit, this);
     field->setObjectName(name);
     field->setToolTip(help);
     connect(field, &NumberField::numberChosen, this, [this, text, set](int value) {
@@ -119,8 +119,8 @@ QWidget* PanelStation::makeForm() {
             return;
         name->setModified(false);
         const std::string to = name->text().trimmed().toStdString();
-        if (const auto trouble = nameTrouble(to)) {
-            session_.tell(QString::fromStdString(*trouble));
+        if (const auto error = nameError(to)) {
+            session_.showError(QString::fromStdString(*error));
             name->setText(QString::fromStdString(session_.document().name));
             return;
         }
@@ -132,8 +132,8 @@ QWidget* PanelStation::makeForm() {
     project->addRow(caption(tr("Name"), name), name);
 
     QFormLayout* size = section(tr("Picture"), page);
-    number(size, tr("Width"), "panel_width", "px", kLeastPanelSide, kMostPanelSide, tr("Columns of the interface as the user sees it"), [](const Panel& p) -> int64_t { return p.width; }, [](Panel& p, int64_t v) { p.width = static_cast<int>(v); });
-    number(size, tr("Height"), "panel_height", "px", kLeastPanelSide, kMostPanelSide, tr("Rows of the interface as the user sees it"), [](const Panel& p) -> int64_t { return p.height; }, [](Panel& p, int64_t v) { p.height = static_cast<int>(v); });
+    number(size, tr("Width"), "panel_width", "px", kMinPanelSide, kMaxPanelSide, tr("Columns of the interface as the user sees it"), [](const Panel& p) -> int64_t { return p.width; }, [](Panel& p, int64_t v) { p.width = static_cast<int>(v); });
+    number(size, tr("Height"), "panel_height", "px", kMinPanelSide, kMaxPanelSide, tr("Rows of the interface as the user sees it"), [](const Panel& p) -> int64_t { return p.height; }, [](Panel& p, int64_t v) { p.height = static_cast<int>(v); });
     yesNo(size, tr("Round"), "panel_round", tr("the glass shows a circle of it"), &Panel::round);
     QStringList formats;
     for (const PixelFormatInfo& each : pixelFormats())
@@ -150,14 +150,14 @@ QWidget* PanelStation::makeForm() {
     yesNo(mount, tr("Mirror rows"), "mirror_y", tr("top and bottom are exchanged"), &Panel::mirrorY);
     yesNo(mount, tr("Invert"), "invert", tr("dark shows as light"), &Panel::invert);
     yesNo(mount, tr("Red and blue"), "swap_red_blue", tr("red shows as blue"), &Panel::swapRedBlue);
-    number(mount, tr("First column"), "column_offset", "px", 0, kMostPanelSide, tr("Columns of the panel's memory left of the picture: a shifted picture needs them"), [](const Panel& p) -> int64_t { return p.columnOffset; }, [](Panel& p, int64_t v) { p.columnOffset = static_cast<int>(v); });
-    number(mount, tr("First row"), "row_offset", "px", 0, kMostPanelSide, tr("Rows of the panel's memory above the picture"), [](const Panel& p) -> int64_t { return p.rowOffset; }, [](Panel& p, int64_t v) { p.rowOffset = static_cast<int>(v); });
+    number(mount, tr("First column"), "column_offset", "px", 0, kMaxPanelSide, tr("Columns of the panel's memory left of the picture: a shifted picture needs them"), [](const Panel& p) -> int64_t { return p.columnOffset; }, [](Panel& p, int64_t v) { p.columnOffset = static_cast<int>(v); });
+    number(mount, tr("First row"), "row_offset", "px", 0, kMaxPanelSide, tr("Rows of the panel's memory above the picture"), [](const Panel& p) -> int64_t { return p.rowOffset; }, [](Panel& p, int64_t v) { p.rowOffset = static_cast<int>(v); });
 
     QFormLayout* target = section(tr("Controller"), page);
     choice(target, tr("Kind"), "word_bits", {tr("32-bit"), tr("8-bit")}, tr("8-bit: constants lie in program memory, texts are short"),
            [](const Panel& p) { return p.wordBits == 8 ? tr("8-bit") : tr("32-bit"); },
            [](Panel& p, const QString& t) { p.wordBits = t == tr("8-bit") ? 8 : 32; });
-    number(target, tr("Draw buffer"), "strip_lines", "lines", 1, kMostPanelSide, tr("Lines drawn at a time: fewer take less RAM, more are faster"), [](const Panel& p) -> int64_t { return p.stripLines; }, [](Panel& p, int64_t v) { p.stripLines = static_cast<int>(v); });
+    number(target, tr("Draw buffer"), "strip_lines", "lines", 1, kMaxPanelSide, tr("Lines drawn at a time: fewer take less RAM, more are faster"), [](const Panel& p) -> int64_t { return p.stripLines; }, [](Panel& p, int64_t v) { p.stripLines = static_cast<int>(v); });
     number(target, tr("Flash"), "flash_budget", "KB", 0, 4194303, tr("Budget for the interface: code, screens, images, fonts"), [](const Panel& p) { return p.flashBytes / 1024; }, [](Panel& p, int64_t v) { p.flashBytes = v * 1024; });
     number(target, tr("RAM"), "ram_budget", "KB", 0, 4194303, tr("Budget for the interface: state and draw buffer"), [](const Panel& p) { return p.ramBytes / 1024; }, [](Panel& p, int64_t v) { p.ramBytes = v * 1024; });
 

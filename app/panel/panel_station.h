@@ -38,7 +38,7 @@ class PanelStation : public Station {
     QWidget* makeForm();
     QWidget* makePictures();
     QFormLayout* section(const QString& title, QWidget* page);
-    void number(QFormLayout* form, const QString& caption, const QString& name, const QString& unit, int least, int most, const QString& help,
+    void number(QFormLayout* form, const QString& caption, const QString& name, const QString& unit, int min, int max, const QString& help,
                 int64_t (*get)(const Panel&), void (*set)(Panel&, int64_t));
     void yesNo(QFormLayout* form, const QString& caption, const QString& name, const QString& help, bool Panel::*member);
     void choice(QFormLayout* form, const QString& caption, const QString& name, const QStringList& choices, const QString& help,

@@ -31,7 +31,7 @@ void RulesLexer::takeTheme() {
     setColor(Theme::colour(Role::Well), Text);
     setColor(Theme::colour(Role::Well), Colour);
     setColor(Theme::colour(Role::QuietText), Comment);
-    setColor(Theme::colour(Role::Trouble), Wrong);
+    setColor(Theme::colour(Role::Error), Wrong);
 }
 
 QString RulesLexer::description(int style) const {

@@ -103,7 +103,7 @@ void RulesStation::takeTheme() {
     QFont margin = Theme::figures();
     margin.setPointSizeF(8);
     editor_->setMarginsFont(margin);
-    editor_->setIndicatorForegroundColor(Theme::colour(Role::Trouble), kSquiggle);
+    editor_->setIndicatorForegroundColor(Theme::colour(Role::Error), kSquiggle);
     editor_->setCaretLineVisible(true);
     editor_->setCaretLineBackgroundColor(Theme::colour(Role::Surface));
     const auto style = [&](int number, Role text, Role ground) {
@@ -112,7 +112,7 @@ void RulesStation::takeTheme() {
         editor_->SendScintilla(QsciScintilla::SCI_STYLESETFONT, static_cast<unsigned long>(number), "DejaVu Sans Mono");
         editor_->SendScintilla(QsciScintilla::SCI_STYLESETSIZE, static_cast<unsigned long>(number), 8L);
     };
-    style(kProblemStyle, Role::Trouble, Role::TroubleGround);
+    style(kProblemStyle, Role::Error, Role::ErrorGround);
     style(kRunsStyle, Role::Well, Role::Surface);
 }
 
@@ -207,7 +207,7 @@ void RulesStation::showProblems() {
     summary_->setText(errors == 0   ? running
                       : errors == 1 ? tr("%1; 1 mistake keeps another from running").arg(running)
                                     : tr("%1; %2 mistakes keep others from running").arg(running).arg(errors));
-    summary_->setStyleSheet(QString("color: %1").arg(Theme::colour(errors == 0 ? Role::Well : Role::Trouble).name()));
+    summary_->setStyleSheet(QString("color: %1").arg(Theme::colour(errors == 0 ? Role::Well : Role::Error).name()));
 }
 
 void RulesStation::showRuns() {

@@ -15,7 +15,7 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr int kLeastBox = 4;
+constexpr int kMinBox = 4;
 
 }  // namespace
 
@@ -105,7 +105,7 @@ void Canvas::setZonesShown(bool shown) {
 
 void Canvas::insert(Kind kind, const QRect& box) {
     const Document& document = session_.document();
-    const bool drawn = box.width() >= kLeastBox && box.height() >= kLeastBox;
+    const bool drawn = box.width() >= kMinBox && box.height() >= kMinBox;
     Widget widget = newWidget(document, *session_.screen(), kind, box.x(), box.y(), box.width(), box.height(), drawn);
     if (const Image* image = document.image(startImage(document, kind)); image && !drawn)
         if (const auto baked = session_.images().bake(document, *image)) {
@@ -182,7 +182,7 @@ void Canvas::keyPressEvent(QKeyEvent* event) {
             setOperating(true);
         }
     } else if (event->key() == Qt::Key_A && plain) {
-        Q_EMIT insertAsked(pointer_);
+        Q_EMIT insertRequested(pointer_);
     } else if (event->key() == Qt::Key_Escape) {
         if (armed_)
             arm(std::nullopt);

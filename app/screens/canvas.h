@@ -39,7 +39,7 @@ class Canvas : public QWidget {
     QPointF fromPanel(const QPointF& at) const;
     // The last place of the pointer on the panel.
     QPoint pointer() const { return pointer_; }
-    // Inserts a widget of a kind in a box (or of its usual size there), selects it, and gives its name.
+    // Inserts a widget of a kind in a box (or of its default size there), selects it, and gives its name.
     void insert(Kind kind, const QRect& box);
     // Inserts widgets that show these images at their own size, the first with its middle at a place, and selects them.
     void placeImages(const QStringList& names, const QPoint& middle);
@@ -49,8 +49,8 @@ class Canvas : public QWidget {
     void zoomChanged(int zoom);
     void armedChanged();
     void operatingChanged(bool operating);
-    void insertAsked(const QPoint& panelPlace);
-    void renameAsked();
+    void insertRequested(const QPoint& panelPlace);
+    void renameRequested();
     void filesDropped(const QStringList& paths, const QPoint& panelPlace);
 
   protected:

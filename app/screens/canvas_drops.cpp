@@ -33,7 +33,7 @@ void Canvas::placeImages(const QStringList& names, const QPoint& middle) {
             continue;
         const auto baked = session_.images().bake(document, *image);
         if (!baked) {
-            session_.tell(QString::fromStdString(baked.error().text()));
+            session_.showError(QString::fromStdString(baked.error().text()));
             continue;
         }
         widgets.push_back(imageWidget(document, *session_.screen(), image->name, (*baked)->width, (*baked)->height, at.x(), at.y(), (*baked)->frames.size() > 1));

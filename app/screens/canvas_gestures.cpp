@@ -240,7 +240,7 @@ void Canvas::mouseDoubleClickEvent(QMouseEvent* event) {
     if (operating_)
         mousePressEvent(event);
     else if (!session_.selection().empty())
-        Q_EMIT renameAsked();
+        Q_EMIT renameRequested();
 }
 
 void Canvas::touchTwin(const QPointF& at, bool down) {

@@ -182,7 +182,7 @@ void Reel::duplicate() {
 
 void Reel::remove() {
     if (session_.document().screens.size() < 2) {
-        session_.tell(tr("An interface keeps at least one screen."));
+        session_.showError(tr("An interface keeps at least one screen."));
         return;
     }
     session_.edit(removeScreen(session_.document(), session_.screenIndex()), tr("Delete screen"));

@@ -108,7 +108,7 @@ void ScreensStation::paste() {
         return;
     auto widgets = widgetsFromBytes(copied->data(kWidgetsMime));
     if (!widgets) {
-        session_.tell(QString::fromStdString(widgets.error().text()));
+        session_.showError(QString::fromStdString(widgets.error().text()));
         return;
     }
     // On another screen the place stays the same, so that equal things stand at equal places; on the same one the
@@ -143,7 +143,7 @@ void ScreensStation::removeSelection(const QString& label) {
         if (!each->locked)
             names.push_back(each->name);
     if (names.size() < session_.selection().size())
-        session_.tell(tr("Locked widgets stay; L unlocks them."));
+        session_.showError(tr("Locked widgets stay; L unlocks them."));
     if (!names.empty())
         session_.edit(removeWidgets(session_.document(), session_.screenName().toStdString(), names), label);
 }

@@ -61,13 +61,13 @@ ScreensStation::ScreensStation(Session& session, QWidget* parent) : Station(pare
     addCommands();
     connect(canvas_, &Canvas::pointerMoved, this, &ScreensStation::pointerMoved);
     connect(canvas_, &Canvas::filesDropped, this, &ScreensStation::filesDropped);
-    connect(canvas_, &Canvas::insertAsked, this, &ScreensStation::askKind);
-    connect(canvas_, &Canvas::renameAsked, this, &ScreensStation::renameSelection);
+    connect(canvas_, &Canvas::insertRequested, this, &ScreensStation::askKind);
+    connect(canvas_, &Canvas::renameRequested, this, &ScreensStation::renameSelection);
     connect(canvas_, &Canvas::armedChanged, this, [this] {
         tray_->setArmed(canvas_->armed());
     });
     connect(tray_, &Tray::chosen, canvas_, [this](Kind kind) { canvas_->arm(kind); });
-    connect(sheet_, &Sheet::ruleAsked, this, &ScreensStation::ruleAsked);
+    connect(sheet_, &Sheet::ruleRequested, this, &ScreensStation::ruleRequested);
     const auto count = [this] {
         if (session_.isOpen())
             layersFigure_->setText(QString::number(session_.screen()->widgets.size()));

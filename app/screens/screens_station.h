@@ -35,7 +35,7 @@ class ScreensStation : public Station {
 
   Q_SIGNALS:
     void pointerMoved(const QString& text);
-    void ruleAsked(const QString& widget);
+    void ruleRequested(const QString& widget);
     void filesDropped(const QStringList& paths, const QPoint& panelPlace);
 
   private:

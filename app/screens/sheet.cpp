@@ -212,7 +212,7 @@ void Sheet::addBox() {
     std::vector<NumberField*> fields;
     for (size_t i = 0; i < 4; ++i) {
         const PropertyInfo& property = placeProperties()[i];
-        auto* field = new NumberField(property.least, property.most, property.key, boxRow);
+        auto* field = new NumberField(property.min, property.max, property.key, boxRow);
         field->setObjectName(property.key);
         field->setToolTip(tr("%1 in pixels; takes sums such as 320-24 or w/2").arg(property.help));
         connect(field, &NumberField::numberChosen, this, [this, &property](int number) { set(property, int64_t{number}, true); });
@@ -322,7 +322,7 @@ void Sheet::addRules() {
     if (info(widget->kind).has(kIsTouched)) {
         auto* add = new QPushButton(tr("Add a rule for its tap"), page_);
         add->setObjectName("add_rule");
-        connect(add, &QPushButton::clicked, this, [this, widget] { Q_EMIT ruleAsked(fromStd(widget->name)); });
+        connect(add, &QPushButton::clicked, this, [this, widget] { Q_EMIT ruleRequested(fromStd(widget->name)); });
         addRow(QString(), add, tr("Opens the station Rules with a new rule for it"), [] {});
     }
     auto* costs = new QLabel(page_);

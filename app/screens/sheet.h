@@ -28,7 +28,7 @@ class Sheet : public QScrollArea {
     void focusName();
 
   Q_SIGNALS:
-    void ruleAsked(const QString& widget);
+    void ruleRequested(const QString& widget);
 
   private:
     // One line of the sheet: its field, and how it is filled from the selection.

@@ -33,7 +33,7 @@ QStringList choiceList(const PropertyInfo& property) {
 QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& fill) {
     switch (property.type) {
         case PropertyType::Whole: {
-            auto* field = new NumberField(property.least, property.most, property.unit, page_);
+            auto* field = new NumberField(property.min, property.max, property.unit, page_);
             connect(field, &NumberField::numberChosen, this, [this, &property](int number) { set(property, int64_t{number}, true); });
             fill = [this, field, &property] {
                 const auto value = common(property);
@@ -80,7 +80,7 @@ QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& f
 
 QWidget* Sheet::textField(const PropertyInfo& property, std::function<void()>& fill) {
     auto* field = new QLineEdit(page_);
-    field->setMaxLength(static_cast<int>(kMostTextBytes) / 4);
+    field->setMaxLength(static_cast<int>(kMaxTextBytes) / 4);
     // Each letter shows on the canvas and in the twin at once; the steps of one stay in the field join for undo.
     connect(field, &QLineEdit::textEdited, this, [this, &property](const QString& text) {
         QString words = text;
@@ -159,7 +159,7 @@ QString Sheet::bringIn(const PropertyInfo& property) {
                         : image ? decodePicture(**bytes, fileName).map([](const Picture&) {})
                                 : faceFacts(*bytes, fileName).map([](const FaceFacts&) {});
     if (!usable) {
-        session_.tell(fromStd(usable.error().text()));
+        session_.showError(fromStd(usable.error().text()));
         return {};
     }
     std::string name;

@@ -9,7 +9,7 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr int kTick = 16;            // ms: one frame of a usual display
+constexpr int kTick = 16;            // ms: one frame of a common display
 constexpr int kOutsideLook = 2000;   // ms between checks for changes of other programs
 
 Change difference(const Document& a, const Document& b) {
@@ -17,7 +17,7 @@ Change difference(const Document& a, const Document& b) {
     change.panel = a.panel != b.panel || a.name != b.name;
     change.variables = a.variables != b.variables;
     change.looks = a.looks != b.looks;
-    change.assets = a.images != b.images || a.faces != b.faces || a.usualRecipe != b.usualRecipe;
+    change.assets = a.images != b.images || a.faces != b.faces || a.defaultRecipe != b.defaultRecipe;
     change.rules = a.rules != b.rules;
     change.screens = a.screens != b.screens;
     change.screenList = a.screens.size() != b.screens.size();
@@ -34,7 +34,7 @@ Session::Session(QObject* parent) : QObject(parent) {
     connect(&ticker_, &QTimer::timeout, this, &Session::stepTwin);
     outsideTimer_.setInterval(kOutsideLook);
     connect(&outsideTimer_, &QTimer::timeout, this, [this] { lookOutside(false); });
-    connect(&store_, &ProjectStore::failed, this, &Session::tell);
+    connect(&store_, &ProjectStore::failed, this, &Session::showError);
     clock_.start();
 }
 
@@ -104,7 +104,7 @@ void Session::edit(const Document& next, const QString& label, const QString& me
     if (stepping_)
         return;
     if (const auto refused = refusal(next)) {
-        tell(*refused);
+        showError(*refused);
         // Fields show the current values again.
         Q_EMIT changed({false, true, true, true, true, true, true, true});
         return;
@@ -126,7 +126,7 @@ std::optional<QString> Session::refusal(const Document& next) const {
 
 bool Session::edit(const Result<Document>& next, const QString& label, const QString& merge) {
     if (!next) {
-        tell(QString::fromStdString(next.error().text()));
+        showError(QString::fromStdString(next.error().text()));
         return false;
     }
     if (stepping_ || refusal(*next)) {
@@ -143,7 +143,7 @@ bool Session::addWidgets(const Document& document, std::vector<Widget> widgets, 
     Names added;
     const Document next = gorsefinch::addWidgets(document, screen_.toStdString(), std::move(widgets), &added);
     if (added.empty()) {
-        tell(tr("A screen holds at most %1 widgets.").arg(kMostWidgets));
+        showError(tr("A screen holds at most %1 widgets.").arg(kMaxWidgets));
         return false;
     }
     if (!edit(Result<Document>(next), label))
@@ -343,7 +343,7 @@ void Session::restoreRecovery() {
     if (!edit(Result<Document>(restored.document), tr("Restore unsaved work")))
         return;
     if (const auto kept = store_.keepNow(document()); !kept) {
-        tell(QString::fromStdString(kept.error().text()));
+        showError(QString::fromStdString(kept.error().text()));
         return;
     }
     store_.dropUnsaved(restored.file);

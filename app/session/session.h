@@ -34,7 +34,7 @@ class Session : public QObject {
     explicit Session(QObject* parent = nullptr);
     ~Session() override;
 
-    // Opens a project's folder. An error if nothing can be opened; what is merely damaged is told by problems().
+    // Opens a project's folder. An error if nothing can be opened; what is merely damaged is listed by problems().
     Result<void> open(const QString& folder);
     // Makes a project in a folder and opens it.
     Result<void> create(const Document& document, const QString& folder);
@@ -75,10 +75,10 @@ class Session : public QObject {
 
     // Makes an edit the present. `merge` joins successive edits of one gesture.
     void edit(const Document& next, const QString& label, const QString& merge = {});
-    // The same for an edit that may be refused, which is told as a notice.
+    // The same for an edit that may be refused, which is shown as a notice.
     bool edit(const Result<Document>& next, const QString& label, const QString& merge = {});
     // Adds widgets to the screen that is edited, of a document that may have changed already, and selects them. False, and
-    // told, if the screen has no room for them.
+    // an error shown, if the screen has no room for them.
     bool addWidgets(const Document& document, std::vector<Widget> widgets, const QString& label);
     void endGesture() { history_->endMerging(); }
     void undo();
@@ -108,8 +108,8 @@ class Session : public QObject {
     void stepTwin();
 
     // A line at the window's foot: what was refused, or what was done well.
-    void tell(const QString& trouble) { Q_EMIT noticed(trouble, false); }
-    void tellWell(const QString& done) { Q_EMIT noticed(done, true); }
+    void showError(const QString& error) { Q_EMIT noticed(error, false); }
+    void showDone(const QString& done) { Q_EMIT noticed(done, true); }
 
   Q_SIGNALS:
     void changed(const gorsefinch::app::Change& change);
@@ -146,7 +146,7 @@ class Session : public QObject {
     QTimer ticker_, outsideTimer_;
     QElapsedTimer clock_;
     qint64 twinTime_ = 0, lastTick_ = 0;
-    bool stepping_ = false;  // an undo or a redo is being told
+    bool stepping_ = false;  // an undo or a redo is being announced
 };
 
 }  // namespace gorsefinch::app

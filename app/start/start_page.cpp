@@ -48,7 +48,7 @@ QLabel* heading(const QString& text, QWidget* parent) {
 
 StartPage::StartPage(Session& session, QWidget* parent)
     : QWidget(parent), session_(session), presets_(new QListWidget(this)), recent_(new QListWidget(this)), name_(new QLineEdit(this)),
-      folder_(new QLineEdit(this)), trouble_(new QLabel(this)), create_(new QPushButton(tr("Create project"), this)),
+      folder_(new QLineEdit(this)), error_(new QLabel(this)), create_(new QPushButton(tr("Create project"), this)),
       back_(new QPushButton(tr("Back to the project"), this)) {
     setObjectName("start_page");
     auto* outer = new QHBoxLayout(this);
@@ -86,10 +86,10 @@ StartPage::StartPage(Session& session, QWidget* parent)
     form->addRow(tr("Name"), name_);
     form->addRow(tr("Folder"), folderRow);
     left->addLayout(form);
-    trouble_->setProperty("trouble", true);
-    trouble_->setWordWrap(true);
-    trouble_->setMinimumHeight(20);
-    left->addWidget(trouble_);
+    error_->setProperty("error", true);
+    error_->setWordWrap(true);
+    error_->setMinimumHeight(20);
+    left->addWidget(error_);
     auto* buttons = new QHBoxLayout;
     create_->setObjectName("create");
     create_->setProperty("primary", true);
@@ -112,10 +112,10 @@ StartPage::StartPage(Session& session, QWidget* parent)
     right->addWidget(open, 0, Qt::AlignLeft);
     right->addStretch(1);
     outer->addLayout(right, 2);
-    connect(open, &QPushButton::clicked, this, [this] { Q_EMIT openAsked({}); });
+    connect(open, &QPushButton::clicked, this, [this] { Q_EMIT openRequested({}); });
     connect(recent_, &QListWidget::itemActivated, this, [this](QListWidgetItem* item) {
         if (const QString folder = item->data(Qt::UserRole).toString(); !folder.isEmpty())
-            Q_EMIT openAsked(folder);
+            Q_EMIT openRequested(folder);
     });
     connect(name_, &QLineEdit::textEdited, this, &StartPage::suggestFolder);
     connect(folder_, &QLineEdit::textEdited, this, [this] { folderTyped_ = true; });
@@ -128,7 +128,7 @@ StartPage::StartPage(Session& session, QWidget* parent)
     });
     connect(create_, &QPushButton::clicked, this, &StartPage::create);
     connect(name_, &QLineEdit::returnPressed, this, &StartPage::create);
-    connect(back_, &QPushButton::clicked, this, &StartPage::backAsked);
+    connect(back_, &QPushButton::clicked, this, &StartPage::backRequested);
 }
 
 void StartPage::refresh() {
@@ -142,7 +142,7 @@ void StartPage::refresh() {
         none->setFlags(Qt::NoItemFlags);
     }
     back_->setVisible(session_.isOpen());
-    trouble_->clear();
+    error_->clear();
     folderTyped_ = false;
     name_->setText("display");
     name_->selectAll();
@@ -162,7 +162,7 @@ void StartPage::create() {
     const auto document = newProject(*preset, name_->text().trimmed().toStdString(), face ? FileContents::mapped(*face) : nullptr, faceFile);
     const auto made = document ? session_.create(*document, folder_->text()) : tl::unexpected(document.error());
     if (!made) {
-        trouble_->setText(QString::fromStdString(made.error().text()));
+        error_->setText(QString::fromStdString(made.error().text()));
         return;
     }
     Q_EMIT created();

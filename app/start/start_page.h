@@ -21,9 +21,9 @@ class StartPage : public QWidget {
     void refresh();
 
   Q_SIGNALS:
-    void openAsked(const QString& folder);  // "" asks for one
+    void openRequested(const QString& folder);  // "" asks for one
     void created();
-    void backAsked();
+    void backRequested();
 
   private:
     void create();
@@ -32,7 +32,7 @@ class StartPage : public QWidget {
     Session& session_;
     QListWidget *presets_, *recent_;
     QLineEdit *name_, *folder_;
-    QLabel* trouble_;
+    QLabel* error_;
     QPushButton *create_, *back_;
     bool folderTyped_ = false;
 };

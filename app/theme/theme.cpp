@@ -39,8 +39,8 @@ constexpr std::array<RoleColours, 16> colours{{
     {Role::Well, "#3f6f4a", "#86bd90"},
     {Role::Bound, "#6f5288", "#b99bd0"},
     {Role::BoundGround, "#e9e1ef", "#3a3142"},
-    {Role::Trouble, "#a8441f", "#e08a66"},
-    {Role::TroubleGround, "#f4ddd3", "#4a2c20"},
+    {Role::Error, "#a8441f", "#e08a66"},
+    {Role::ErrorGround, "#f4ddd3", "#4a2c20"},
 }};
 
 QString filled(QString sheet) {
@@ -48,7 +48,7 @@ QString filled(QString sheet) {
         {"@field", Role::Field}, {"@line", Role::Line}, {"@strong", Role::StrongLine}, {"@text", Role::Text},
         {"@quiet", Role::QuietText}, {"@around", Role::Around}, {"@ruler", Role::Ruler}, {"@accent", Role::Accent},
         {"@soft", Role::AccentSoft}, {"@well", Role::Well}, {"@bound", Role::Bound}, {"@boundground", Role::BoundGround},
-        {"@trouble", Role::Trouble}, {"@troubleground", Role::TroubleGround}}};
+        {"@error", Role::Error}, {"@errorground", Role::ErrorGround}}};
     for (const auto& [name, role] : names)
         sheet.replace(QString(name) + ";", Theme::colour(role).name() + ";").replace(QString(name) + " ", Theme::colour(role).name() + " ");
     return sheet;

@@ -15,7 +15,7 @@ namespace {
 
 bool isNumber(const Variable& v) { return v.type == VariableType::Whole || v.type == VariableType::Decimal; }
 
-// The value in steps of other decimals, held inside 32 bits.
+// The value in steps of other decimals, clamped to 32 bits.
 int32_t rescaled(int32_t value, int from, int to) {
     int64_t out = value;
     for (; from < to; ++from)
@@ -26,10 +26,10 @@ int32_t rescaled(int32_t value, int from, int to) {
 }
 
 void setDecimals(Variable& v, int decimals) {
-    const bool open = v.least == INT32_MIN && v.most == INT32_MAX;
+    const bool open = v.min == INT32_MIN && v.max == INT32_MAX;
     if (!open) {
-        v.least = rescaled(v.least, v.decimals, decimals);
-        v.most = rescaled(v.most, v.decimals, decimals);
+        v.min = rescaled(v.min, v.decimals, decimals);
+        v.max = rescaled(v.max, v.decimals, decimals);
     }
     v.start = rescaled(v.start, v.decimals, decimals);
     v.decimals = decimals;
@@ -39,15 +39,15 @@ void setType(Variable& v, VariableType type) {
     if (type == v.type)
         return;
     if (v.type == VariableType::YesNo || v.type == VariableType::Text) {
-        v.least = INT32_MIN;
-        v.most = INT32_MAX;
+        v.min = INT32_MIN;
+        v.max = INT32_MAX;
         v.start = 0;
     }
     v.type = type;
     setDecimals(v, type == VariableType::Decimal ? 1 : 0);
     if (type == VariableType::YesNo) {
-        v.least = 0;
-        v.most = 1;
+        v.min = 0;
+        v.max = 1;
         v.start = v.start != 0;
         v.unit.clear();
     }
@@ -91,8 +91,8 @@ QString VariablesModel::text(const Variable& v, int column) const {
         case Name: return QString::fromStdString(v.name);
         case Type: return toKey(v.type);
         case Digits: return v.type == VariableType::Decimal ? QString::number(v.decimals) : v.type == VariableType::Text ? QString::number(v.length) : QString();
-        case Least: return isNumber(v) ? number(v.least) : QString();
-        case Most: return isNumber(v) ? number(v.most) : QString();
+        case Min: return isNumber(v) ? number(v.min) : QString();
+        case Max: return isNumber(v) ? number(v.max) : QString();
         case Start:
             return v.type == VariableType::Text ? QString::fromStdString(v.startText) : v.type == VariableType::YesNo ? (v.start != 0 ? "yes" : "no") : number(v.start);
         case Unit: return QString::fromStdString(v.unit);
@@ -109,7 +109,7 @@ QVariant VariablesModel::data(const QModelIndex& index, int role) const {
         return {};
     const Variable& v = variable(index.row());
     const int column = index.column();
-    const bool figures = column == Digits || column == Least || column == Most || column == Start || column == Now || column == Used;
+    const bool figures = column == Digits || column == Min || column == Max || column == Start || column == Now || column == Used;
     if (role == Qt::DisplayRole || role == Qt::EditRole)
         return text(v, column);
     if (role == Qt::CheckStateRole && column == Kept)
@@ -121,7 +121,7 @@ QVariant VariablesModel::data(const QModelIndex& index, int role) const {
     if (role == Qt::ForegroundRole && column == Now)
         return Theme::colour(Role::Bound);
     if (role == Qt::ForegroundRole && column == Used && uses(v) == 0)
-        return Theme::colour(Role::Trouble);
+        return Theme::colour(Role::Error);
     if (role == Qt::ToolTipRole)
         return headerData(column, Qt::Horizontal, Qt::ToolTipRole);
     return {};
@@ -130,7 +130,7 @@ QVariant VariablesModel::data(const QModelIndex& index, int role) const {
 QVariant VariablesModel::headerData(int section, Qt::Orientation orientation, int role) const {
     static const char* const titles[] = {"Name", "Type", "Digits", "Least", "Most", "Start", "Unit", "Written by", "Kept", "In the twin", "Uses", "Note"};
     static const char* const help[] = {"A rename follows through to texts and rules", "whole, decimal, yes/no or text",
-        "Digits behind the point of a decimal; most bytes of a text", "The least value: what is below is held to it", "The most value: what is above is held to it",
+        "Digits behind the point of a decimal; maximum bytes of a text", "Minimum: smaller values are clamped to it", "Maximum: larger values are clamped to it",
         "The value when the interface starts", "Shown nowhere by itself; rules are checked for mixed units", "Who writes it: the firmware, the panel, or both",
         "Kept over power-off", "Its value in the running twin: double click to set it", "Screens and rules that use it; 0 means nobody does", "For whoever reads the generated header"};
     if (orientation != Qt::Horizontal || section < 0 || section >= Columns)
@@ -148,14 +148,14 @@ Qt::ItemFlags VariablesModel::flags(const QModelIndex& index) const {
     const int column = index.column();
     if (column == Kept)
         return flags | Qt::ItemIsUserCheckable;
-    const bool fixed = column == Used || ((column == Least || column == Most) && !isNumber(v)) ||
+    const bool fixed = column == Used || ((column == Min || column == Max) && !isNumber(v)) ||
                        (column == Digits && v.type != VariableType::Decimal && v.type != VariableType::Text);
     return fixed ? flags : flags | Qt::ItemIsEditable;
 }
 
-void VariablesModel::refuse(const QString& why) { session_.tell(why); }
+void VariablesModel::refuse(const QString& why) { session_.showError(why); }
 
-// Takes a cell's new text into the variable; false, and told, if it can't be.
+// Takes a cell's new text into the variable; false, and an error shown, if it can't be.
 bool VariablesModel::change(Variable& v, int column, const QString& given) {
     const std::string text = given.trimmed().toStdString();
     const auto number = decimalFromText(text, v.decimals);
@@ -192,15 +192,15 @@ bool VariablesModel::change(Variable& v, int column, const QString& given) {
         refuse(tr("\"%1\" is not a number that fits.").arg(given));
         return false;
     }
-    if (column == Least)
-        v.least = *number;
-    if (column == Most)
-        v.most = *number;
-    if (v.least > v.most || (column == Start && (*number < v.least || *number > v.most))) {
-        refuse(tr("That leaves the range: least to most, with the start value between them."));
+    if (column == Min)
+        v.min = *number;
+    if (column == Max)
+        v.max = *number;
+    if (v.min > v.max || (column == Start && (*number < v.min || *number > v.max))) {
+        refuse(tr("The minimum must not exceed the maximum, and the start value must lie between them."));
         return false;
     }
-    v.start = column == Start ? *number : std::clamp(v.start, v.least, v.most);
+    v.start = column == Start ? *number : std::clamp(v.start, v.min, v.max);
     return true;
 }
 
@@ -233,8 +233,8 @@ bool VariablesModel::setData(const QModelIndex& index, const QVariant& value, in
 int VariablesModel::add() {
     Variable v;
     v.name = uniqueName("value", [&](std::string_view name) { return isTaken(session_.document(), name); });
-    v.least = 0;
-    v.most = 100;
+    v.min = 0;
+    v.max = 100;
     session_.edit(withVariable(session_.document(), v), tr("Add variable"));
     return rowCount() - 1;
 }

@@ -35,7 +35,7 @@ void showDifference(QPlainTextEdit& view, const QString& before, const QString& 
             continue;
         QTextEdit::ExtraSelection mark;
         mark.cursor = QTextCursor(view.document()->findBlockByNumber(static_cast<int>(i)));
-        mark.format.setBackground(Theme::colour(kinds[i] == DifferenceLine::Gone ? Role::TroubleGround : Role::AccentSoft));
+        mark.format.setBackground(Theme::colour(kinds[i] == DifferenceLine::Gone ? Role::ErrorGround : Role::AccentSoft));
         mark.format.setProperty(QTextFormat::FullWidthSelection, true);
         marks.append(mark);
     }

@@ -97,8 +97,8 @@ class SumReader {
 
 std::optional<int> sumValue(const QString& text, const BoxValues& box) { return SumReader(text, box).run(); }
 
-NumberField::NumberField(int least, int most, const QString& unit, QWidget* parent)
-    : QLineEdit(parent), least_(least), most_(most), unit_(unit) {
+NumberField::NumberField(int min, int max, const QString& unit, QWidget* parent)
+    : QLineEdit(parent), min_(min), max_(max), unit_(unit) {
     setFont(Theme::figures());
     const int room = unit.isEmpty() ? 4 : QFontMetrics(Theme::figures(10)).horizontalAdvance(unit) + 8;
     setTextMargins(0, 0, room, 0);
@@ -127,10 +127,10 @@ void NumberField::commit() {
     if (!isModified() || text().isEmpty())
         return;
     const std::optional<int> value = sumValue(text(), box_);
-    const bool fits = value && *value >= least_ && *value <= most_;
+    const bool fits = value && *value >= min_ && *value <= max_;
     mark(!fits);
     if (!fits) {
-        setToolTip(tr("A whole number from %1 to %2, or a sum of such").arg(least_).arg(most_));
+        setToolTip(tr("A whole number from %1 to %2, or a sum of such").arg(min_).arg(max_));
         return;
     }
     setModified(false);
@@ -145,7 +145,7 @@ void NumberField::keyPressEvent(QKeyEvent* event) {
     if (direction != 0 && shown_) {
         const int step = event->modifiers() & Qt::ShiftModifier ? 10 : 1;
         setModified(false);
-        Q_EMIT numberChosen(std::clamp(*shown_ + direction * step, least_, most_));
+        Q_EMIT numberChosen(std::clamp(*shown_ + direction * step, min_, max_));
     } else if (event->key() == Qt::Key_Escape && isModified()) {
         setModified(false);
         setNumber(shown_);

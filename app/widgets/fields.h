@@ -26,7 +26,7 @@ class NumberField : public QLineEdit {
     Q_OBJECT
 
   public:
-    NumberField(int least, int most, const QString& unit, QWidget* parent = nullptr);
+    NumberField(int min, int max, const QString& unit, QWidget* parent = nullptr);
     void setBox(const BoxValues& box) { box_ = box; }
     // Shows a number; nothing (several different ones) leaves it empty.
     void setNumber(std::optional<int> number);
@@ -43,7 +43,7 @@ class NumberField : public QLineEdit {
     void commit();
     void mark(bool wrong);
 
-    int least_, most_;
+    int min_, max_;
     QString unit_;
     BoxValues box_;
     std::optional<int> shown_;

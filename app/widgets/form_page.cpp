@@ -17,8 +17,8 @@ namespace {
 // A slider at its place of rest when it is double clicked.
 class RestingSlider : public QSlider {
   public:
-    RestingSlider(int least, int most, int rest, QWidget* parent) : QSlider(Qt::Horizontal, parent), rest_(rest) {
-        setRange(least, most);
+    RestingSlider(int min, int max, int rest, QWidget* parent) : QSlider(Qt::Horizontal, parent), rest_(rest) {
+        setRange(min, max);
         setPageStep(10);
     }
 
@@ -96,12 +96,12 @@ void FormPage::Slider::set(int number) const {
     value->setText(QString::number(number));
 }
 
-FormPage::Slider FormPage::addSlider(const QString& label, const QString& name, int least, int most, int rest, const QString& help) {
+FormPage::Slider FormPage::addSlider(const QString& label, const QString& name, int min, int max, int rest, const QString& help) {
     auto* field = new QWidget(page_);
     auto* row = new QHBoxLayout(field);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(8);
-    auto* slide = new RestingSlider(least, most, rest, field);
+    auto* slide = new RestingSlider(min, max, rest, field);
     slide->setObjectName(name);
     auto* value = new QLabel(field);
     value->setFont(Theme::figures());

@@ -34,7 +34,7 @@ class FormPage : public QScrollArea {
         QLabel* value;
         void set(int number) const;
     };
-    Slider addSlider(const QString& label, const QString& name, int least, int most, int rest, const QString& help);
+    Slider addSlider(const QString& label, const QString& name, int min, int max, int rest, const QString& help);
     // After the last row.
     void finish();
     void setShown(bool anything);

@@ -16,7 +16,7 @@ NewestJob::~NewestJob() {
     thread_.join();
 }
 
-void NewestJob::wish(Work work) {
+void NewestJob::request(Work work) {
     {
         const std::lock_guard lock(mutex_);
         waiting_ = std::move(work);

@@ -11,7 +11,7 @@
 
 namespace gorsefinch::app {
 
-// Work off the window's thread, of which only the newest wish counts: a new one replaces the one that waits and makes
+// Work off the window's thread, of which only the newest request counts: a new one replaces the one that waits and makes
 // the one that runs stale.
 class NewestJob : public QObject {
     Q_OBJECT
@@ -25,7 +25,7 @@ class NewestJob : public QObject {
     explicit NewestJob(QObject* parent = nullptr);
     ~NewestJob() override;
 
-    void wish(Work work);
+    void request(Work work);
     // Forgets what waits and what runs; its Finish is not called.
     void cancel();
     bool isBusy() const { return busy_; }
@@ -45,7 +45,7 @@ class NewestJob : public QObject {
     std::mutex mutex_;
     std::condition_variable wake_;
     std::optional<Work> waiting_;
-    quint64 ticket_ = 0;          // of the newest wish
+    quint64 ticket_ = 0;          // of the newest request
     bool ending_ = false;
     bool busy_ = false;
     std::atomic<bool> stale_{false};

@@ -34,9 +34,9 @@ QAction* Station::command(const QString& name, const QKeySequence& keys, const Q
     return action;
 }
 
-void Station::showMenu(const QPoint& at, int most) {
+void Station::showMenu(const QPoint& at, int max) {
     QMenu menu(this);
-    menu.addActions(actions().mid(0, most));
+    menu.addActions(actions().mid(0, max));
     menu.exec(at);
 }
 

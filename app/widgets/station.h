@@ -32,7 +32,7 @@ class Station : public QWidget {
     // A command of this station alone, with keys or without, and a line in its menu.
     QAction* command(const QString& name, const QKeySequence& keys, const QString& objectName, const std::function<void()>& run);
     // The station's commands, or the first of them.
-    void showMenu(const QPoint& at, int most = -1);
+    void showMenu(const QPoint& at, int max = -1);
 };
 
 // Paths of the files that are dragged or copied; none for anything else.

@@ -6,9 +6,9 @@ namespace gorsefinch {
 std::string decimalText(int64_t value, int decimals) {
     std::string digits = std::to_string(value < 0 ? -value : value);
     if (decimals > 0) {
-        const auto least = static_cast<size_t>(decimals) + 1;
-        if (digits.size() < least)
-            digits.insert(0, least - digits.size(), '0');
+        const auto min = static_cast<size_t>(decimals) + 1;
+        if (digits.size() < min)
+            digits.insert(0, min - digits.size(), '0');
         digits.insert(digits.size() - static_cast<size_t>(decimals), ".");
     }
     return (value < 0 ? "-" : "") + digits;

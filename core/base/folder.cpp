@@ -123,8 +123,8 @@ Result<Folder::File> Folder::read(const std::string& name, size_t maxBytes) cons
         return diskFailure(shown(name), number, kReadable);
     const Handle file(*disk_, number);
     File out;
-    if (const int told = disk_->stamp(number, out.stamp); told < 0)
-        return diskFailure(shown(name), told, kReadable);
+    if (const int result = disk_->stamp(number, out.stamp); result < 0)
+        return diskFailure(shown(name), result, kReadable);
     if (out.stamp.type != FileStamp::Type::File)
         return failure(shown(name), "", "this is not a plain file", "Choose a file");
     if (out.stamp.bytes > maxBytes)
@@ -158,8 +158,8 @@ std::optional<FileStamp> Folder::stampOf(const std::string& name) const {
 
 Result<std::vector<std::string>> Folder::list() const {
     std::vector<std::string> names;
-    if (const int told = disk_->list(handle_.number(), names); told < 0)
-        return diskFailure(path_.string(), told, kReadable);
+    if (const int result = disk_->list(handle_.number(), names); result < 0)
+        return diskFailure(path_.string(), result, kReadable);
     std::sort(names.begin(), names.end());
     return names;
 }

@@ -40,7 +40,7 @@ const FontSize* Face::ownSize(int size) const {
 
 const FontSettings& Face::settings(int size) const {
     const FontSize* own = ownSize(size);
-    return own ? own->settings : usual;
+    return own ? own->settings : defaults;
 }
 
 const Face* Document::face(std::string_view wanted) const { return byName(*faces, wanted); }
@@ -88,7 +88,7 @@ size_t longestRules(const Document& document) {
 std::optional<std::string> exceededLimit(const Document& before, const Document& next) {
     const auto grows = [](size_t was, size_t is, size_t limit) { return is > limit && is > was; };
     const auto tooMany = [&](const char* what, size_t was, size_t is) {
-        return grows(was, is, kMostListed) ? std::optional("A project holds at most " + std::to_string(kMostListed) + " " + what + ".") : std::nullopt;
+        return grows(was, is, kMaxListed) ? std::optional("A project holds at most " + std::to_string(kMaxListed) + " " + what + ".") : std::nullopt;
     };
     if (auto words = tooMany("screens", before.screens.size() + before.unreadScreens->size(), next.screens.size() + next.unreadScreens->size()))
         return words;
@@ -127,7 +127,7 @@ PropertyValue lookValue(const Look* look, std::string_view state, std::string_vi
 }
 
 std::vector<Colour> panelPalette(const Panel& panel) {
-    return panel.palette.empty() || !info(panel.format).hasPalette() ? usualPalette(panel.format) : panel.palette;
+    return panel.palette.empty() || !info(panel.format).hasPalette() ? defaultPalette(panel.format) : panel.palette;
 }
 
 PropertyValue effectiveValue(const Document& document, const Widget& widget, std::string_view key) {

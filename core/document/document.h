@@ -15,12 +15,12 @@
 namespace gorsefinch {
 
 // Limits that keep hostile projects small.
-inline constexpr int kLeastPanelSide = 8;
-inline constexpr int kMostPanelSide = 4096;
-inline constexpr size_t kMostSeries = 1000;  // files of one image
-inline constexpr size_t kMostTextBytes = 4000;
-inline constexpr size_t kMostWidgets = 2000;  // of one screen
-inline constexpr size_t kMostListed = 4000;   // screens, variables, looks, images, fonts, files of rules: of each
+inline constexpr int kMinPanelSide = 8;
+inline constexpr int kMaxPanelSide = 4096;
+inline constexpr size_t kMaxSeries = 1000;  // files of one image
+inline constexpr size_t kMaxTextBytes = 4000;
+inline constexpr size_t kMaxWidgets = 2000;  // of one screen
+inline constexpr size_t kMaxListed = 4000;   // screens, variables, looks, images, fonts, files of rules: of each
 // Bytes of all originals together, each counted once, and of a file of rules.
 inline constexpr size_t kMaxOriginals = size_t{512} << 20, kMaxRulesFile = size_t{1} << 20;
 inline constexpr int kFormatVersion = 1;
@@ -30,7 +30,7 @@ struct Panel {
     int width = 320, height = 240;            // pixels
     bool round = false;                       // the glass shows the ellipse inside them
     PixelFormat format = PixelFormat::Rgb565;
-    std::vector<Colour> palette;              // of an indexed format; empty: the usual one
+    std::vector<Colour> palette;              // of an indexed format; empty: the default one
     int turn = 0;                             // clockwise degrees: 0, 90, 180, 270
     bool mirrorX = false, mirrorY = false;
     bool invert = false;
@@ -45,14 +45,14 @@ struct Panel {
 enum class VariableType { Whole, Decimal, YesNo, Text };
 enum class Writer { Firmware, Panel, Both };
 
-// A value shared with the firmware. Decimals count in steps of 10^-decimals, also in least, most and start.
+// A value shared with the firmware. Decimals count in steps of 10^-decimals, also in min, max and start.
 struct Variable {
     std::string name;
     VariableType type = VariableType::Whole;
     int decimals = 0;                  // 0 to 6, of a decimal
-    int32_t least = -2147483647 - 1, most = 2147483647, start = 0;
+    int32_t min = -2147483647 - 1, max = 2147483647, start = 0;
     std::string startText;             // of a text
-    int length = 16;                   // most bytes of a text: 1 to 200
+    int length = 16;                   // maximum bytes of a text: 1 to 200
     std::string unit;
     Writer writer = Writer::Firmware;
     bool kept = false;                 // over power-off
@@ -90,7 +90,7 @@ struct Face {
     std::string file;      // in fonts/
     Bytes original;        // null if the file could not be read
     std::string variant;   // of a variable face or a collection, by its name; "" for the first
-    FontSettings usual;    // of sizes without settings of their own
+    FontSettings defaults;    // of sizes without settings of their own
     std::vector<FontSize> sizes;  // those that have some, or were made by hand
     UnknownKeys unknown;
     friend bool operator==(const Face&, const Face&) = default;
@@ -125,7 +125,7 @@ struct Document {
     Shared<std::vector<Variable>> variables = std::make_shared<std::vector<Variable>>();
     Shared<std::vector<Look>> looks = std::make_shared<std::vector<Look>>();
     Shared<std::vector<Image>> images = std::make_shared<std::vector<Image>>();
-    Shared<Recipe> usualRecipe = std::make_shared<Recipe>();  // of images that are brought in
+    Shared<Recipe> defaultRecipe = std::make_shared<Recipe>();  // of images that are brought in
     Shared<std::vector<Face>> faces = std::make_shared<std::vector<Face>>();
     Shared<std::vector<RuleFile>> rules = std::make_shared<std::vector<RuleFile>>();
     std::vector<ScreenRef> screens;

@@ -14,11 +14,12 @@ constexpr std::array<std::pair<SizeMeasure, const char*>, 3> measures{{
     {SizeMeasure::Capitals, "capitals"},
     {SizeMeasure::Line, "line"},
 }};
-constexpr std::array<std::pair<Hinting, const char*>, 4> hintings{{
-    {Hinting::Usual, "usual"},
+constexpr std::array<std::pair<Hinting, const char*>, 5> hintings{{
+    {Hinting::Default, "default"},
     {Hinting::None, "none"},
     {Hinting::Light, "light"},
     {Hinting::Full, "full"},
+    {Hinting::Default, "usual"},  // in earlier files
 }};
 constexpr std::array<std::pair<GlyphPacking, const char*>, 3> glyphPackingKeys{{
     {GlyphPacking::Plain, "plain"},

@@ -41,12 +41,12 @@ constexpr auto spelled = std::to_array<std::pair<std::string_view, std::string_v
 
 }  // namespace
 
-std::optional<std::string> nameTrouble(std::string_view name) {
+std::optional<std::string> nameError(std::string_view name) {
     if (name.empty())
         return "a name is missing";
     const std::string quoted = "\"" + std::string(name.substr(0, 60)) + "\"";
-    if (name.size() > kMostNameBytes)
-        return quoted + " is longer than " + std::to_string(kMostNameBytes) + " characters";
+    if (name.size() > kMaxNameBytes)
+        return quoted + " is longer than " + std::to_string(kMaxNameBytes) + " characters";
     if (std::any_of(name.begin(), name.end(), [](char c) { return !isLetter(c) && !isDigit(c) && c != '_'; }))
         return quoted + " may hold only the letters a to z, digits and _";
     if (isDigit(name.front()))

@@ -12,12 +12,12 @@
 
 namespace gorsefinch {
 
-inline constexpr size_t kMostNameBytes = 48;
+inline constexpr size_t kMaxNameBytes = 48;
 
 // What is wrong with a name, as a sentence; nothing if it can stand in C and C++. Names begin with a letter, hold
 // ASCII letters, digits and underscores, are not keywords and do not end in an underscore (so that joined names
 // stay apart).
-std::optional<std::string> nameTrouble(std::string_view name);
+std::optional<std::string> nameError(std::string_view name);
 
 // A valid name made of any text: "Zurück!" becomes "zurueck". `fallback` if nothing is left.
 std::string nameFrom(std::string_view text, std::string_view fallback);

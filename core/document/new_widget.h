@@ -14,7 +14,7 @@ std::string startImage(const Document& document, Kind kind);
 std::string startLook(const Document& document, Kind kind);
 
 // A new widget with its start look and content, at x, y in pixels. `drawn` says whether w and h were chosen by the user;
-// else it has its usual size, at most half a small panel's, and lies inside it. Its name is free on the screen.
+// else it has its default size, at most half a small panel's, and lies inside it. Its name is free on the screen.
 Widget newWidget(const Document& document, const Screen& screen, Kind kind, int x, int y, int w, int h, bool drawn);
 
 // A widget that shows an image of w x h pixels with its middle at x, y, as far inside the panel as it fits: frames where

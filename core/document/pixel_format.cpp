@@ -87,7 +87,7 @@ long packedBytes(PixelFormat format, int w, int h) {
     return packedRowBytes(format, w) * (pages ? (h + 7) / 8 : h);
 }
 
-std::vector<Colour> usualPalette(PixelFormat format) {
+std::vector<Colour> defaultPalette(PixelFormat format) {
     std::vector<Colour> out;
     switch (format) {
         case PixelFormat::Index1:

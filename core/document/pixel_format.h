@@ -76,6 +76,6 @@ long packedRowBytes(PixelFormat format, int w);
 
 // Colours of an indexed panel that sets none: black and white, four greys, the sixteen named colours of HTML 4, or a
 // cube of 6 levels a channel with 40 greys. Empty for other formats.
-std::vector<Colour> usualPalette(PixelFormat format);
+std::vector<Colour> defaultPalette(PixelFormat format);
 
 }  // namespace gorsefinch

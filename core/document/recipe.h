@@ -12,7 +12,7 @@
 namespace gorsefinch {
 
 // Maximum frames of an original, and maximum side of what a recipe makes, in pixels.
-inline constexpr int kMostFrames = 1000, kMostResultSide = 4096;
+inline constexpr int kMaxFrames = 1000, kMaxResultSide = 4096;
 
 enum class Fit { Contain, Cover, Stretch };
 
@@ -58,7 +58,7 @@ struct Recipe : RecipeShape {
     Reduction reduction = Reduction::Nearest;
     int strength = 100;                // per cent, of the dither
     bool linear = false;               // dithers in linear light
-    int threshold = 128;               // of one-bit formats: the least grey that is lit, 1 to 255
+    int threshold = 128;               // of one-bit formats: the lowest grey that is lit, 1 to 255
     PaletteSource paletteSource = PaletteSource::Picture;
     int colours = 0;                   // of a palette made from the picture, 2 to 256; 0: as many as the format holds
     std::string paletteImage;          // whose palette is shared

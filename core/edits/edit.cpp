@@ -66,7 +66,7 @@ Document changeWidgets(const Document& document, std::string_view screen, std::s
 Document addWidgets(const Document& document, std::string_view screen, std::vector<Widget> widgets, Names* added) {
     Names names;
     Document out = editScreen(document, screen, [&](Screen& next) {
-        if (next.widgets.size() + widgets.size() > kMostWidgets)
+        if (next.widgets.size() + widgets.size() > kMaxWidgets)
             return;
         NameSet taken;
         for (const WidgetRef& each : next.widgets)
@@ -138,8 +138,8 @@ Result<Document> setProperty(const Document& document, std::string_view screen, 
         if (!property || fits(*property, value))
             continue;
         const std::string range = property->type == PropertyType::Whole
-                                      ? "It goes from " + std::to_string(property->least) + " to " +
-                                            std::to_string(property->most)
+                                      ? "It goes from " + std::to_string(property->min) + " to " +
+                                            std::to_string(property->max)
                                       : "It takes another type of value";
         return failure("", each->name + "." + std::string(key), "that value does not fit", range);
     }

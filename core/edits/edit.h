@@ -22,7 +22,7 @@ Document changeWidgets(const Document& document, std::string_view screen, std::s
                        const std::function<void(Widget&)>& change);
 
 // Adds widgets on top; names that are taken get a number behind. `added` receives the names, if given.
-// Adds nothing to a screen that would then have more than kMostWidgets.
+// Adds nothing to a screen that would then have more than kMaxWidgets.
 Document addWidgets(const Document& document, std::string_view screen, std::vector<Widget> widgets,
                     Names* added = nullptr);
 Document removeWidgets(const Document& document, std::string_view screen, std::span<const std::string> names);

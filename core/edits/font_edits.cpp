@@ -21,37 +21,37 @@ Document changedFace(const Document& document, std::string_view name, const std:
     return next == *old ? document : withFace(document, next);
 }
 
-// The size's own entry, made with the usual settings if it has none.
+// The size's own entry, made with the default settings if it has none.
 FontSize& ownSize(Face& face, int size) {
     const auto at = std::find_if(face.sizes.begin(), face.sizes.end(), [&](const FontSize& each) { return each.size >= size; });
     if (at != face.sizes.end() && at->size == size)
         return *at;
     FontSize fresh;
     fresh.size = size;
-    fresh.settings = face.usual;
+    fresh.settings = face.defaults;
     return *face.sizes.insert(at, fresh);
 }
 
 // Where a text's face and size may stand.
-struct Asked {
+struct Requested {
     std::string face;
     int size = 0;
     bool is(const FontKey& key) const { return face == key.face && size == key.size; }
 };
 
-Asked asked(const Document& document, const PropertyValue& face, const PropertyValue& size) {
-    Asked out{std::get<std::string>(face), static_cast<int>(std::get<int64_t>(size))};
+Requested requested(const Document& document, const PropertyValue& face, const PropertyValue& size) {
+    Requested out{std::get<std::string>(face), static_cast<int>(std::get<int64_t>(size))};
     if (out.face.empty() && !document.faces->empty())
         out.face = document.faces->front().name;
     return out;
 }
 
-Asked askedByLook(const Document& document, const Look& look, std::string_view state) {
-    return asked(document, lookValue(&look, state, "font"), lookValue(&look, state, "size"));
+Requested askedByLook(const Document& document, const Look& look, std::string_view state) {
+    return requested(document, lookValue(&look, state, "font"), lookValue(&look, state, "size"));
 }
 
-Asked askedByWidget(const Document& document, const Widget& widget) {
-    return asked(document, effectiveValue(document, widget, "font"), effectiveValue(document, widget, "size"));
+Requested askedByWidget(const Document& document, const Widget& widget) {
+    return requested(document, effectiveValue(document, widget, "font"), effectiveValue(document, widget, "size"));
 }
 
 // A widget asks by itself if it has a face or size of its own, or no look that says one.
@@ -59,8 +59,8 @@ bool asksItself(const Document& document, const Widget& widget) {
     return info(widget.kind).has(kHasText) && (widget.properties.count("font") != 0 || widget.properties.count("size") != 0 || !document.look(widget.look));
 }
 
-void forEachAsker(const Document& document, const std::function<void(const Look&, std::string_view state, const Asked&)>& ofLook,
-                  const std::function<void(const Screen&, const Widget&, const Asked&)>& ofWidget) {
+void forEachAsker(const Document& document, const std::function<void(const Look&, std::string_view state, const Requested&)>& ofLook,
+                  const std::function<void(const Screen&, const Widget&, const Requested&)>& ofWidget) {
     for (const Look& look : *document.looks) {
         ofLook(look, "", askedByLook(document, look, ""));
         for (const auto& [state, style] : look.states)
@@ -118,7 +118,7 @@ Document removeFace(const Document& document, std::string_view name) {
 }
 
 Document withFontSettings(const Document& document, const FontKey& key, const FontSettings& settings) {
-    return changedFace(document, key.face, [&](Face& face) { (key.size == 0 ? face.usual : ownSize(face, key.size).settings) = settings; });
+    return changedFace(document, key.face, [&](Face& face) { (key.size == 0 ? face.defaults : ownSize(face, key.size).settings) = settings; });
 }
 
 Document addFontSize(const Document& document, const FontKey& key) {
@@ -177,12 +177,12 @@ std::vector<std::string> usersOfFont(const Document& document, const FontKey& ke
     std::vector<std::string> out;
     forEachAsker(
         document,
-        [&](const Look& look, std::string_view state, const Asked& asked) {
-            if (asked.is(key))
+        [&](const Look& look, std::string_view state, const Requested& requested) {
+            if (requested.is(key))
                 out.push_back("look " + look.name + (state.empty() ? "" : ", " + std::string(state)));
         },
-        [&](const Screen& screen, const Widget& widget, const Asked& asked) {
-            if (asked.is(key))
+        [&](const Screen& screen, const Widget& widget, const Requested& requested) {
+            if (requested.is(key))
                 out.push_back(screen.name + "." + widget.name);
         });
     return out;

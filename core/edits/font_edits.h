@@ -12,12 +12,12 @@ Document addFace(const Document& document, std::string_view fileName, Bytes orig
 Document addFace(const Document& document, Face face, std::string* name = nullptr);
 // Puts the face in place of the one of its name.
 Document withFace(const Document& document, const Face& face);
-// Texts in it keep its name, which is then a problem that is told.
+// Texts in it keep its name, which is then a reported problem.
 Document removeFace(const Document& document, std::string_view name);
 
 // Settings of one size, or with size 0 those of all sizes without their own.
 Document withFontSettings(const Document& document, const FontKey& key, const FontSettings& settings);
-// Makes a size by hand, with the face's usual settings; nothing if it has its own already.
+// Makes a size by hand, with the face's default settings; nothing if it has its own already.
 Document addFontSize(const Document& document, const FontKey& key);
 // Takes a size's own settings and hand-set glyphs away.
 Document removeFontSize(const Document& document, const FontKey& key);

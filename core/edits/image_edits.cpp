@@ -74,7 +74,7 @@ Document addImage(const Document& document, std::string_view fileName, Bytes ori
     Image image;
     image.file = fileName;
     image.original = std::move(original);
-    image.recipe = *document.usualRecipe;
+    image.recipe = *document.defaultRecipe;
     std::vector<std::string> names;
     Document next = addImages(document, {image}, &names);
     if (name)

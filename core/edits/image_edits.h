@@ -18,7 +18,7 @@ Document withRecipe(const Document& document, std::string_view image, const Reci
 Document addImages(const Document& document, std::vector<Image> images, std::vector<std::string>* names = nullptr);
 // One picture from a file, with the recipe that the project has for new ones.
 Document addImage(const Document& document, std::string_view fileName, Bytes original, std::string* name = nullptr);
-// Widgets that showed them keep the name, which is then a problem that is told.
+// Widgets that showed them keep the name, which is then a reported problem.
 Document removeImages(const Document& document, std::span<const std::string> names);
 
 // Gives images a recipe; crop, cells and frames, which belong to each picture, stay its own.

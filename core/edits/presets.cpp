@@ -71,8 +71,8 @@ const Preset* presetByKey(std::string_view key) {
 }
 
 Result<Document> newProject(const Preset& preset, const std::string& name, Bytes face, const std::string& faceFile) {
-    if (const auto trouble = nameTrouble(name))
-        return failure("", "the project's name", *trouble, "Choose another name");
+    if (const auto error = nameError(name))
+        return failure("", "the project's name", *error, "Choose another name");
     Document document;
     document.name = name;
     Panel panel;

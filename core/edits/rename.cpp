@@ -13,8 +13,8 @@ namespace gorsefinch {
 namespace {
 
 std::optional<Error> refuse(std::string_view to, bool taken) {
-    if (const auto trouble = nameTrouble(to))
-        return Error{"", "", *trouble, "Choose another name"};
+    if (const auto error = nameError(to))
+        return Error{"", "", *error, "Choose another name"};
     if (taken)
         return Error{"", "", "the name \"" + std::string(to) + "\" is taken", "Choose another name"};
     return std::nullopt;
@@ -129,8 +129,8 @@ Result<Document> renameFace(const Document& document, std::string_view from, std
     for (Face& each : *all) {
         if (each.name == from)
             each.name = to;
-        if (each.usual.fallback == from)
-            each.usual.fallback = to;
+        if (each.defaults.fallback == from)
+            each.defaults.fallback = to;
         for (FontSize& size : each.sizes)
             if (size.settings.fallback == from)
                 size.settings.fallback = to;

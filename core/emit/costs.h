@@ -40,7 +40,7 @@ Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf);
 // first.
 long widgetFlash(const ScreenPart& part, size_t widget, int wordBits);
 
-// The most stack that a step takes, measured with the compilers' own reports, rounded up.
+// The maximum stack that a step takes, measured with the compilers' own reports, rounded up.
 long stackEstimate(int wordBits);
 
 }  // namespace gorsefinch

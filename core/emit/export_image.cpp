@@ -161,8 +161,8 @@ std::string binary(const BakedImage& image) {
 }
 
 Result<void> checkC(const BakedImage& image, const ExportStyle& style) {
-    if (const auto trouble = nameTrouble(style.name))
-        return failure("", "name", *trouble, "Choose another name");
+    if (const auto error = nameError(style.name))
+        return failure("", "name", *error, "Choose another name");
     if (!isTypeName(style.element) || !isTypeName(style.storage))
         return failure("", "", "\"" + (isTypeName(style.element) ? style.storage : style.element) + "\" is no C",
                        "Write something like uint8_t, or static const");

@@ -34,11 +34,11 @@ class ClashFinder {
     std::map<std::string, std::string> symbols_;
 };
 
-void addNameTrouble(const std::string& name, const std::string& what, Problems& problems) {
-    if (const auto trouble = nameTrouble(name)) {
+void addNameError(const std::string& name, const std::string& what, Problems& problems) {
+    if (const auto error = nameError(name)) {
         Problem p;
         p.place = what;
-        p.reason = *trouble;
+        p.reason = *error;
         p.remedy = "Rename it";
         problems.push_back(p);
     }
@@ -89,7 +89,7 @@ void visitAssetSymbols(const BuiltScene& scene, const SymbolVisitor& visit) {
 Problems nameProblems(const BuiltScene& scene) {
     const Document& doc = scene.document;
     Problems problems;
-    addNameTrouble(doc.name, "the project", problems);
+    addNameError(doc.name, "the project", problems);
     if (isNameOfRuntime(doc.name)) {
         Problem p;
         p.place = "the project";
@@ -98,12 +98,12 @@ Problems nameProblems(const BuiltScene& scene) {
         problems.push_back(p);
     }
     for (const ScreenRef& screen : doc.screens) {
-        addNameTrouble(screen->name, "screen " + screen->name, problems);
+        addNameError(screen->name, "screen " + screen->name, problems);
         for (const WidgetRef& widget : screen->widgets)
-            addNameTrouble(widget->name, "widget " + screen->name + "." + widget->name, problems);
+            addNameError(widget->name, "widget " + screen->name + "." + widget->name, problems);
     }
     for (const Variable& v : *doc.variables)
-        addNameTrouble(v.name, "variable " + v.name, problems);
+        addNameError(v.name, "variable " + v.name, problems);
     ClashFinder clashes(doc.name);
     const auto add = [&](const std::string& symbol, const std::string& what) { clashes.add(symbol, what); };
     visitOwnSymbols(add);

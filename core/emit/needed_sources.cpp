@@ -10,7 +10,7 @@ namespace {
 // Files that only some scenes need.
 bool isOptional(std::string_view name) {
     for (const std::string_view prefix :
-         {"gorse_kind_", "gorse_format_", "gorse_image_", "gorse_turn_", "gorse_reader_", "gorse_palette", "gorse_motion", "gorse_stored_image", "gorse_glyph_", "gorse_paint_squares", "gorse_code_more", "gorse_expand_more"})
+         {"gorse_kind_", "gorse_format_", "gorse_image_", "gorse_turn_", "gorse_reader_", "gorse_palette", "gorse_motion", "gorse_stored_image", "gorse_glyph_", "gorse_paint_squares", "gorse_code_extended", "gorse_expand_extended"})
         if (name.starts_with(prefix) && name.ends_with(".c"))
             return true;
     return false;
@@ -52,10 +52,10 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
         kinds.insert(part->kinds.begin(), part->kinds.end());
     for (const RuntimeKind* each : kinds)
         chosen.insert(each->source);
-    if (scene.scene.more)
-        chosen.insert("gorse_code_more.c");
+    if (scene.scene.extended)
+        chosen.insert("gorse_code_extended.c");
     if (scene.scene.forms)
-        chosen.insert("gorse_expand_more.c");
+        chosen.insert("gorse_expand_extended.c");
     if (scene.panel.paint == gorse_paint_squares)
         chosen.insert("gorse_paint_squares.c");
     for (const BakedFont* font : scene.fonts)

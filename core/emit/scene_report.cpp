@@ -43,9 +43,9 @@ const SceneReporter::ScreenFacts& SceneReporter::factsOf(const BuiltScene& scene
     facts.part = part;
     facts.cost = screenCost(scene, *part);
     visitSymbols(*part->source, [&](const std::string& symbol, const std::string&) { facts.symbols.push_back(hashOf(symbol)); });
-    facts.invalidNames = nameTrouble(part->source->name).has_value();
+    facts.invalidNames = nameError(part->source->name).has_value();
     for (const WidgetRef& widget : part->source->widgets)
-        facts.invalidNames = facts.invalidNames || nameTrouble(widget->name);
+        facts.invalidNames = facts.invalidNames || nameError(widget->name);
     return facts;
 }
 
@@ -56,7 +56,7 @@ bool SceneReporter::mayHaveNameProblems(const BuiltScene& scene) {
         variables_ = {doc.variables, {}, false};
         visitSymbols(*doc.variables, [&](const std::string& symbol, const std::string&) { variables_.hashes.push_back(hashOf(symbol)); });
         for (const Variable& each : *doc.variables)
-            variables_.invalidNames = variables_.invalidNames || nameTrouble(each.name);
+            variables_.invalidNames = variables_.invalidNames || nameError(each.name);
     }
     if (rules_.of != scene.rules) {
         rules_ = {scene.rules, {}, false};
@@ -67,7 +67,7 @@ bool SceneReporter::mayHaveNameProblems(const BuiltScene& scene) {
     visitOwnSymbols(add);
     visitAssetSymbols(scene, add);
     std::vector<const std::vector<size_t>*> all{&others, &variables_.hashes, &rules_.hashes};
-    bool invalid = nameTrouble(doc.name) || isNameOfRuntime(doc.name) || variables_.invalidNames;
+    bool invalid = nameError(doc.name) || isNameOfRuntime(doc.name) || variables_.invalidNames;
     size_t count = 0;
     for (const auto& part : scene.parts) {
         const ScreenFacts& facts = factsOf(scene, part);

@@ -18,7 +18,7 @@ std::string rangeWords(const Variable& v) {
         return "0 or 1";
     if (v.type == VariableType::Text)
         return "UTF-8, at most " + std::to_string(v.length) + " bytes";
-    std::string out = decimalText(v.least, v.decimals) + " to " + decimalText(v.most, v.decimals);
+    std::string out = decimalText(v.min, v.decimals) + " to " + decimalText(v.max, v.decimals);
     if (!v.unit.empty())
         out += " " + commentWords(v.unit);
     if (v.decimals > 0)
@@ -64,7 +64,7 @@ std::string writeHeader(const BuiltScene& scene) {
     for (size_t i = 0; i < doc.screens.size(); ++i)
         out += "    " + upper + "_SCREEN_" + upperCase(doc.screens[i]->name) + " = " + std::to_string(i) + ",\n";
     out += "    " + upper + "_SCREENS = " + std::to_string(doc.screens.size()) + "\n};\n\n";
-    out += "/* Starts the interface; answers 0, or what is wrong (GORSE_... of gorse/gorse.h). */\nuint8_t " + name + "_begin(void);\n";
+    out += "/* Starts the interface; returns 0, or what is wrong (GORSE_... of gorse/gorse.h). */\nuint8_t " + name + "_begin(void);\n";
     out += "/* Advances to a time in ms that may start anywhere and wrap, and draws what has changed. */\nvoid " + name + "_step(uint32_t now_ms);\n";
     out += "/* A finger at a place of the interface; down is 1 while it touches. */\nvoid " + name + "_touch(int16_t x, int16_t y, uint8_t down);\n";
     out += "/* Changes to a screen at the next step. */\nvoid " + name + "_go(uint16_t screen);\nuint16_t " + name + "_screen(void);\n";

@@ -267,13 +267,13 @@ class SceneWriter {
             numbers += ", " + num(each);
         line("static const GORSE_ROM gorse_panel " + name_ + "_panel = {&" + info(panel.format).panelSymbol.symbol + ", " +
              (p.paint == gorse_paint_squares ? "gorse_paint_squares" : "gorse_paint_rows") + ", " + turn +
-             ", " + (p.palette ? name_ + "_palette" : "0") + ", " + std::to_string(p.least_buffer) + "u" + numbers + "};\n");
+             ", " + (p.palette ? name_ + "_palette" : "0") + ", " + std::to_string(p.min_buffer_bytes) + "u" + numbers + "};\n");
         const auto table = [&](int count, const char* what) { return count ? name_ + "_" + what : std::string("0"); };
         line("static const GORSE_ROM gorse_scene " + name_ + "_scene = {");
         line("    &" + name_ + "_panel, " + name_ + "_screens, " + table(s.number_count, "numbers") + ", " +
              table(s.text_count, "texts") + ", " + table(s.rule_count, "rules") + ", " + table(s.rule_count, "code") +
-             ", " + table(s.string_count, "strings") + ", " + (s.more ? "gorse_more_code" : "0") + ", " +
-             (s.forms ? "gorse_more_forms" : "0") + ", " + (s.motion ? "&gorse_motion_of_widgets" : "0") + ",");
+             ", " + table(s.string_count, "strings") + ", " + (s.extended ? "gorse_extended_code" : "0") + ", " +
+             (s.forms ? "gorse_extended_forms" : "0") + ", " + (s.motion ? "&gorse_motion_of_widgets" : "0") + ",");
         line("    " + num(s.screen_count) + ", " + num(s.number_count) + ", " + num(s.text_count) + ", " +
              num(s.rule_count) + ", " + num(s.slot_count) + ", " + num(s.timer_count) + ", " + num(s.when_count) + ", " +
              num(s.string_count) + ", " + num(s.first_screen) + ", 0,");

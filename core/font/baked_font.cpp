@@ -11,9 +11,9 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr size_t kMostBits = 0xffffff;  // what a glyph's offset can say
-constexpr size_t kMostGlyphs = 65000;
-constexpr size_t kMostKerned = 1500;    // characters whose pairs are looked up
+constexpr size_t kMaxBits = 0xffffff;  // what a glyph's offset can say
+constexpr size_t kMaxGlyphs = 65000;
+constexpr size_t kMaxKerned = 1500;    // characters whose pairs are looked up
 
 bool isAsciiDigit(char32_t character) { return character >= U'0' && character <= U'9'; }
 
@@ -146,7 +146,7 @@ GlyphBitmap BakedFont::missingBox() const {
 bool BakedFont::addGlyph(const GlyphBitmap& bitmap, bool packed) {
     const size_t offset = bits_.size();
     const std::vector<uint8_t> all = packed ? packCoverageRuns(bitmap.coverage, bits()) : packCoverage(bitmap.coverage, bits());
-    if (offset + all.size() > kMostBits || glyphs_.size() >= kMostGlyphs)
+    if (offset + all.size() > kMaxBits || glyphs_.size() >= kMaxGlyphs)
         return false;
     gorse_glyph glyph{};
     glyph.offset_low = static_cast<uint16_t>(offset);
@@ -208,7 +208,7 @@ void BakedFont::choosePacking(const std::set<char32_t>& wanted) {
 
 void BakedFont::addKerning(const std::vector<char32_t>& characters) {
     kerns_.clear();
-    const size_t count = std::min(characters.size(), kMostKerned);
+    const size_t count = std::min(characters.size(), kMaxKerned);
     for (size_t left = 0; left < count; ++left) {
         const FaceAtSize* face = faceWith(characters[left]);
         std::vector<char32_t> fresh;

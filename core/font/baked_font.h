@@ -22,7 +22,7 @@ struct FontSource {
 std::vector<std::string> facesOfFont(const Document& document, const FontKey& key);
 // Opens what a font of the document needs: its face, and the faces that stand in. `usualBits` are taken where the
 // settings leave them to the panel. An error if its own face can't be opened.
-Result<FontSource> fontSource(const Document& document, const FontKey& key, int usualBits);
+Result<FontSource> fontSource(const Document& document, const FontKey& key, int defaultBits);
 
 // What an entry of the settings adds.
 std::set<char32_t> charactersOf(const HeldCharacters& held);

@@ -17,7 +17,7 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr size_t kMostVariants = 200;
+constexpr size_t kMaxVariants = 200;
 
 // UTF-16 of the name table as UTF-8; characters outside the first plane are rare in names and left out.
 std::string fromUtf16(const FT_SfntName& name) {
@@ -78,7 +78,7 @@ void addVariants(FT_Library library, FT_Face face, long number, std::vector<Face
         const std::string stem = name;
         for (int n = 2; std::any_of(out.begin(), out.end(), [&](const FaceVariant& v) { return v.name == name; }); ++n)
             name = stem + " " + std::to_string(n);
-        if (out.size() < kMostVariants)
+        if (out.size() < kMaxVariants)
             out.push_back({name, at});
     };
     add(face->style_name ? face->style_name : "", number);

@@ -19,7 +19,7 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr size_t kMostCharacters = 65536;
+constexpr size_t kMaxCharacters = 65536;
 // Larger outlines are not rasterised: a glyph has at most 255 pixels a side.
 constexpr FT_Pos kMaxOutlineSide = 2048;
 constexpr int kMaxMetric = 10000;  // pixels; larger metrics are clamped
@@ -33,26 +33,26 @@ struct BufferDeleter {
     void operator()(hb_buffer_t* buffer) const { hb_buffer_destroy(buffer); }
 };
 
-FT_Int32 loadFlags(const FaceAsk& ask) {
-    switch (ask.hinting) {
-        case Hinting::None: return FT_LOAD_NO_HINTING | (ask.bits == 1 ? FT_LOAD_TARGET_MONO : FT_LOAD_TARGET_NORMAL);
+FT_Int32 loadFlags(const FaceRequest& request) {
+    switch (request.hinting) {
+        case Hinting::None: return FT_LOAD_NO_HINTING | (request.bits == 1 ? FT_LOAD_TARGET_MONO : FT_LOAD_TARGET_NORMAL);
         case Hinting::Light: return FT_LOAD_TARGET_LIGHT;
-        case Hinting::Full: return ask.bits == 1 ? FT_LOAD_TARGET_MONO : FT_LOAD_TARGET_NORMAL;
-        case Hinting::Usual: break;
+        case Hinting::Full: return request.bits == 1 ? FT_LOAD_TARGET_MONO : FT_LOAD_TARGET_NORMAL;
+        case Hinting::Default: break;
     }
-    return ask.bits == 1 ? FT_LOAD_TARGET_MONO : FT_LOAD_TARGET_LIGHT;
+    return request.bits == 1 ? FT_LOAD_TARGET_MONO : FT_LOAD_TARGET_LIGHT;
 }
 
 class FreeTypeFace : public FaceAtSize {
   public:
-    FreeTypeFace(Bytes bytes, FreeTypeLibrary library, FreeTypeFaceRef face, const FaceAsk& ask)
-        : bytes_(std::move(bytes)), library_(std::move(library)), face_(std::move(face)), flags_(loadFlags(ask)), mono_(ask.bits == 1) {
+    FreeTypeFace(Bytes bytes, FreeTypeLibrary library, FreeTypeFaceRef face, const FaceRequest& request)
+        : bytes_(std::move(bytes)), library_(std::move(library)), face_(std::move(face)), flags_(loadFlags(request)), mono_(request.bits == 1) {
         if (!face_->charmap || face_->charmap->encoding != FT_ENCODING_UNICODE)
             charset_ = charactersOfCharset(face_.get());
         if (FT_IS_SCALABLE(face_.get()))
-            setOutlineSize(ask);
+            setOutlineSize(request);
         else if (face_->num_fixed_sizes > 0)
-            chooseStrike(ask);
+            chooseStrike(request);
         font_.reset(hb_ft_font_create(face_.get(), nullptr));
         hb_ft_font_set_load_flags(font_.get(), flags_ | FT_LOAD_NO_BITMAP);
         kerns_ = enlarged_ == 1 && FT_IS_SCALABLE(face_.get()) &&
@@ -122,44 +122,44 @@ class FreeTypeFace : public FaceAtSize {
         if (!charset_.empty())
             return out;
         FT_UInt glyph = 0;
-        for (FT_ULong code = FT_Get_First_Char(face_.get(), &glyph); glyph != 0 && out.size() < kMostCharacters; code = FT_Get_Next_Char(face_.get(), code, &glyph))
+        for (FT_ULong code = FT_Get_First_Char(face_.get(), &glyph); glyph != 0 && out.size() < kMaxCharacters; code = FT_Get_Next_Char(face_.get(), code, &glyph))
             out.push_back(static_cast<char32_t>(code));
         return out;
     }
 
   private:
-    void setOutlineSize(const FaceAsk& ask) {
+    void setOutlineSize(const FaceRequest& request) {
         FT_Face face = face_.get();
-        if (ask.measure == SizeMeasure::Line) {
-            FT_Size_RequestRec request{FT_SIZE_REQUEST_TYPE_REAL_DIM, 0, ask.size * 64, 0, 0};
-            FT_Request_Size(face, &request);
+        if (request.measure == SizeMeasure::Line) {
+            FT_Size_RequestRec size{FT_SIZE_REQUEST_TYPE_REAL_DIM, 0, request.size * 64, 0, 0};
+            FT_Request_Size(face, &size);
             return;
         }
-        FT_Set_Pixel_Sizes(face, 0, static_cast<FT_UInt>(ask.size));
-        if (ask.measure == SizeMeasure::Em)
+        FT_Set_Pixel_Sizes(face, 0, static_cast<FT_UInt>(request.size));
+        if (request.measure == SizeMeasure::Em)
             return;
         // The em whose hinted capitals are as high as asked: hinting rounds, so it is tried.
-        FT_F26Dot6 em = ask.size * 64;
+        FT_F26Dot6 em = request.size * 64;
         for (int i = 0; i < 8; ++i) {
             const int rows = glyph(U'H').rise;
-            if (rows <= 0 || rows == ask.size)
+            if (rows <= 0 || rows == request.size)
                 return;
-            const FT_F26Dot6 next = em * ask.size / rows;
-            em = std::clamp<FT_F26Dot6>(next == em ? em + (rows < ask.size ? 16 : -16) : next, 64, 64 * 1000);
+            const FT_F26Dot6 next = em * request.size / rows;
+            em = std::clamp<FT_F26Dot6>(next == em ? em + (rows < request.size ? 16 : -16) : next, 64, 64 * 1000);
             FT_Set_Char_Size(face, 0, em, 72, 72);
         }
     }
 
-    void chooseStrike(const FaceAsk& ask) {
+    void chooseStrike(const FaceRequest& request) {
         int best = 0;
         const auto height = [&](int i) { return pixels(face_->available_sizes[i].y_ppem); };
         for (int i = 1; i < face_->num_fixed_sizes; ++i) {
-            const bool fits = height(i) <= ask.size, bestFits = height(best) <= ask.size;
+            const bool fits = height(i) <= request.size, bestFits = height(best) <= request.size;
             if (fits != bestFits ? fits : fits ? height(i) > height(best) : height(i) < height(best))
                 best = i;
         }
         FT_Select_Size(face_.get(), best);
-        enlarged_ = std::clamp(ask.size / std::max(height(best), 1), 1, 16);
+        enlarged_ = std::clamp(request.size / std::max(height(best), 1), 1, 16);
     }
 
     FT_UInt indexOf(char32_t character) const {
@@ -222,7 +222,7 @@ class FreeTypeFace : public FaceAtSize {
 
 }  // namespace
 
-Result<std::shared_ptr<const FaceAtSize>> openFace(Bytes bytes, const std::string& file, const FaceAsk& ask) {
+Result<std::shared_ptr<const FaceAtSize>> openFace(Bytes bytes, const std::string& file, const FaceRequest& request) {
     if (!bytes)
         return failure(file, "", "the face is missing", "Put the file back or choose another");
     auto unpacked = faceBytes(std::move(bytes), file);
@@ -230,10 +230,10 @@ Result<std::shared_ptr<const FaceAtSize>> openFace(Bytes bytes, const std::strin
         return tl::unexpected(unpacked.error());
     bytes = std::move(*unpacked);
     FreeTypeLibrary library = newFreeTypeLibrary();
-    auto face = loadFace(library.get(), *bytes, file, variantNumber(bytes, ask.variant));
+    auto face = loadFace(library.get(), *bytes, file, variantNumber(bytes, request.variant));
     if (!face)
         return tl::unexpected(face.error());
-    return std::make_shared<FreeTypeFace>(std::move(bytes), std::move(library), std::move(*face), ask);
+    return std::make_shared<FreeTypeFace>(std::move(bytes), std::move(library), std::move(*face), request);
 }
 
 }  // namespace gorsefinch

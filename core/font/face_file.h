@@ -37,16 +37,16 @@ class FaceAtSize {
 };
 
 // What of the settings decides the bitmaps.
-struct FaceAsk {
+struct FaceRequest {
     int size = 16;  // pixels of what `measure` says
     int bits = 4;   // a pixel
     SizeMeasure measure = SizeMeasure::Em;
-    Hinting hinting = Hinting::Usual;
+    Hinting hinting = Hinting::Default;
     std::string variant = {};
 };
 
 // Opens a TTF, OTF, BDF or PCF. Bitmap faces take their nearest size that is not larger, enlarged by whole numbers.
 // An error names `file` when the bytes are no face.
-Result<std::shared_ptr<const FaceAtSize>> openFace(Bytes bytes, const std::string& file, const FaceAsk& ask);
+Result<std::shared_ptr<const FaceAtSize>> openFace(Bytes bytes, const std::string& file, const FaceRequest& request);
 
 }  // namespace gorsefinch

@@ -7,16 +7,16 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr size_t kMostFaces = 4;  // of one font: its own and those that stand in
+constexpr size_t kMaxFaces = 4;  // of one font: its own and those that stand in
 
 Result<std::shared_ptr<const FaceAtSize>> open(const Face& face, const FontSettings& settings, int size) {
-    FaceAsk ask;
-    ask.size = size;
-    ask.bits = settings.bits;
-    ask.measure = settings.measure;
-    ask.hinting = settings.hinting;
-    ask.variant = face.variant;
-    return openFace(face.original, "fonts/" + face.file, ask);
+    FaceRequest request;
+    request.size = size;
+    request.bits = settings.bits;
+    request.measure = settings.measure;
+    request.hinting = settings.hinting;
+    request.variant = face.variant;
+    return openFace(face.original, "fonts/" + face.file, request);
 }
 
 }  // namespace
@@ -25,21 +25,21 @@ std::vector<std::string> facesOfFont(const Document& document, const FontKey& ke
     std::vector<std::string> out;
     const Face* next = document.face(key.face);
     // A face that stands in may have one that stands in for it; a circle ends.
-    while (next && out.size() < kMostFaces && std::find(out.begin(), out.end(), next->name) == out.end()) {
+    while (next && out.size() < kMaxFaces && std::find(out.begin(), out.end(), next->name) == out.end()) {
         out.push_back(next->name);
         next = document.face(next->settings(key.size).fallback);
     }
     return out;
 }
 
-Result<FontSource> fontSource(const Document& document, const FontKey& key, int usualBits) {
+Result<FontSource> fontSource(const Document& document, const FontKey& key, int defaultBits) {
     const Face* face = document.face(key.face);
     if (!face)
         return failure("", "", "there is no face \"" + key.face + "\"", "Choose another, or bring the face in");
     FontSource out;
     out.settings = face->settings(key.size);
     if (out.settings.bits == 0)
-        out.settings.bits = usualBits;
+        out.settings.bits = defaultBits;
     if (const FontSize* own = face->ownSize(key.size); own && out.settings.bits == 1)
         out.byHand = own->byHand;
     for (const std::string& name : facesOfFont(document, key)) {

@@ -92,9 +92,9 @@ std::vector<uint8_t> unpackCoverage(const std::vector<uint8_t>& packed, size_t o
 
 const GlyphReader& readerOfGlyphs(int bits, bool runs) {
     static constexpr GlyphReader packed{gorse_read_glyph_runs, "gorse_read_glyph_runs", "gorse_glyph_runs.c"};
-    static constexpr GlyphReader usual{gorse_read_glyph_nibbles, "gorse_read_glyph_nibbles", "gorse_glyph_nibbles.c"};
+    static constexpr GlyphReader defaults{gorse_read_glyph_nibbles, "gorse_read_glyph_nibbles", "gorse_glyph_nibbles.c"};
     static constexpr GlyphReader others{gorse_read_glyph_bits, "gorse_read_glyph_bits", "gorse_glyph_bits.c"};
-    return runs ? packed : bits == 4 ? usual : others;
+    return runs ? packed : bits == 4 ? defaults : others;
 }
 
 }  // namespace gorsefinch

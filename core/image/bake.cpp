@@ -21,7 +21,7 @@ class Baker {
         out_->palette = target_.palette;
         out_->outside = recipe_.outside;
         for (size_t i = 0; i < shaped.size(); ++i) {
-            if (!tell(progress, Step::Reduce, static_cast<double>(i) / static_cast<double>(shaped.size())))
+            if (!report(progress, Step::Reduce, static_cast<double>(i) / static_cast<double>(shaped.size())))
                 return nullptr;
             addFrame(toned(shaped[i], recipe_), ms[i]);
         }

@@ -70,7 +70,7 @@ double drawingScale(const Image& image, const Original& original) {
 Result<Original> decodeAll(const Image& image, double scale, const Progress& progress) {
     const auto files = static_cast<double>(image.more.size() + 1);
     double before = 0;
-    const Progress ofFile = [&](Step step, double done) { return tell(progress, step, (before + done) / files); };
+    const Progress ofFile = [&](Step step, double done) { return report(progress, step, (before + done) / files); };
     if (!image.original)
         return failure(fileOf(image), "", "the original is missing", "Put the file back or choose another");
     auto first = decodeOriginal(*image.original, fileOf(image), scale, ofFile);
@@ -95,7 +95,7 @@ Result<Original> decodeAll(const Image& image, double scale, const Progress& pro
                                " pixels, the first of the series " + std::to_string(out.width()) + "x" + std::to_string(out.height()),
                            "Bring in pictures of one size as a series");
         pixels += static_cast<int64_t>(frame.pixels.size());
-        if (pixels > kMostPixels)
+        if (pixels > kMaxPixels)
             return failure(file, "", "the series has more than 64 megapixels together", "Make it smaller or shorter first");
         out.frames.push_back(std::move(frame));
         out.ms.push_back(100);
@@ -204,7 +204,7 @@ Result<std::shared_ptr<const std::vector<Picture>>> ImageBakery::shapedFrames(co
     const Original& all = **from;
     RecipeShape shape = image.recipe;
     if (all.drawing) {
-        // The crop is told in the drawing's own units; what was drawn is that much larger.
+        // The crop is given in the drawing's own units; what was drawn is that much larger.
         const auto plain = decodeOriginal(*image.original, fileOf(image));
         const double by = plain ? static_cast<double>(all.width()) * std::max(shape.columns, 1) / plain->width() : 1;
         for (int* each : {&shape.cropX, &shape.cropY, &shape.cropWidth, &shape.cropHeight})
@@ -212,8 +212,8 @@ Result<std::shared_ptr<const std::vector<Picture>>> ImageBakery::shapedFrames(co
     }
     if (!image.recipe.width && !image.recipe.height) {
         const PixelBox box = croppedBox(shape, all.width(), all.height());
-        if (box.width > kMostResultSide || box.height > kMostResultSide)
-            return failure(fileOf(image), "recipe", "the result would be larger than " + std::to_string(kMostResultSide) + " pixels",
+        if (box.width > kMaxResultSide || box.height > kMaxResultSide)
+            return failure(fileOf(image), "recipe", "the result would be larger than " + std::to_string(kMaxResultSide) + " pixels",
                            "Set its size");
     }
     std::vector<FrameUse> uses = image.recipe.frames;
@@ -223,9 +223,9 @@ Result<std::shared_ptr<const std::vector<Picture>>> ImageBakery::shapedFrames(co
     std::vector<const Picture*> frames;
     for (const FrameUse& use : uses)
         frames.push_back(&all.frames[std::min(static_cast<size_t>(std::max(use.source, 0)), all.frames.size() - 1)]);
-    if (!tell(progress_, Step::Shape, 0))
+    if (!report(progress_, Step::Shape, 0))
         return givenUp(image);
-    auto out = std::make_shared<const std::vector<Picture>>(shaped(frames, shape, 2 * kMostPixels));
+    auto out = std::make_shared<const std::vector<Picture>>(shaped(frames, shape, 2 * kMaxPixels));
     if (out->empty())
         return failure(fileOf(image), "recipe", "its frames have more than 128 megapixels together", "Make it smaller, or take frames out");
     shaped_.push_front({image, out});
@@ -273,7 +273,7 @@ Result<std::vector<Colour>> ImageBakery::paletteOf(const Document& document, con
         }
     }
     if (out.empty())
-        out = usualPalette(format);
+        out = defaultPalette(format);
     out.resize(std::min(out.size(), static_cast<size_t>(room)));
     return out;
 }
@@ -317,7 +317,7 @@ Result<BakedImageRef> ImageBakery::bake(const Document& document, const Image& i
     target.panel = document.panel->format;
     target.panelPalette = panelPalette(*document.panel);
     target.format = imageFormat(image, *document.panel);
-    if (!tell(progress_, Step::Reduce, 0))
+    if (!report(progress_, Step::Reduce, 0))
         return givenUp(image);
     const auto colours = palette(document, image);
     if (!colours)

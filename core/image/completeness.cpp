@@ -103,7 +103,7 @@ std::optional<uint64_t> wordOf(std::string_view bytes, size_t& at) {
 
 }  // namespace
 
-std::optional<std::pair<uint64_t, uint64_t>> toldSize(std::string_view bytes, std::string_view format) {
+std::optional<std::pair<uint64_t, uint64_t>> declaredSize(std::string_view bytes, std::string_view format) {
     if (format == "gif" && bytes.size() >= 10)
         return std::pair(number(bytes, 6, 2), number(bytes, 8, 2));
     if (format != "pbm" && format != "pgm" && format != "ppm")

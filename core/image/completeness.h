@@ -16,6 +16,6 @@ bool isCutOff(std::string_view bytes, std::string_view format);
 
 // The size that a GIF's screen or a PBM's, PGM's or PPM's header tells, which the toolkit's readers don't before they
 // make the picture; nothing for other formats and broken headers.
-std::optional<std::pair<uint64_t, uint64_t>> toldSize(std::string_view bytes, std::string_view format);
+std::optional<std::pair<uint64_t, uint64_t>> declaredSize(std::string_view bytes, std::string_view format);
 
 }  // namespace gorsefinch

@@ -38,7 +38,7 @@ bool isKnown(const QByteArray& format) {
 
 Error tooLarge(const std::string& file, const QSize& size) {
     return {file, "", "it has " + std::to_string(size.width()) + "x" + std::to_string(size.height()) + " pixels",
-            "The most is 64 megapixels; make it smaller first"};
+            "The maximum is 64 megapixels; make it smaller first"};
 }
 
 // Takes the image over, which saves a copy of its pixels.
@@ -53,7 +53,7 @@ Picture pictureOf(QImage given) {
 }
 
 // A frame without a time of its own is shown as long as viewers commonly show it.
-int frameTime(int told) { return told <= 10 ? 100 : std::min(told, 60000); }
+int frameTime(int declared) { return declared <= 10 ? 100 : std::min(declared, 60000); }
 
 // Tells how much of it was read; once that is to be given up, nothing more is.
 class WatchedBuffer : public QBuffer {
@@ -62,11 +62,11 @@ class WatchedBuffer : public QBuffer {
     bool isGivenUp() const { return givenUp_; }
 
   protected:
-    qint64 readData(char* to, qint64 most) override {
+    qint64 readData(char* to, qint64 max) override {
         // A reader looks at the beginning more than once.
         farthest_ = std::max(farthest_, pos());
-        givenUp_ = givenUp_ || !tell(progress_, Step::Decode, static_cast<double>(farthest_) / static_cast<double>(std::max<qint64>(size(), 1)));
-        return givenUp_ ? -1 : QBuffer::readData(to, most);
+        givenUp_ = givenUp_ || !report(progress_, Step::Decode, static_cast<double>(farthest_) / static_cast<double>(std::max<qint64>(size(), 1)));
+        return givenUp_ ? -1 : QBuffer::readData(to, max);
     }
 
   private:
@@ -85,7 +85,7 @@ class Decoder {
             format_.clear();
     }
 
-    Result<Original> run(double drawingScale, int mostFrames) {
+    Result<Original> run(double drawingScale, int maxFrames) {
         if (!isKnown(format_))
             return failure(file_, "", "this is not a picture of a known format", kPictureRemedy);
         if (isCutOff({data_.constData(), static_cast<size_t>(data_.size())}, format_.toStdString()))
@@ -104,11 +104,11 @@ class Decoder {
             size = drawnSize(size, drawingScale);
             reader.setScaledSize(size);
         }
-        QImageReader::setAllocationLimit(320);  // MB, a little above kMostPixels
-        return readFrames(reader, mostFrames, std::move(out));
+        QImageReader::setAllocationLimit(320);  // MB, a little above kMaxPixels
+        return readFrames(reader, maxFrames, std::move(out));
     }
 
-    QSize told() {
+    QSize declared() {
         QImageReader reader(&buffer_, format_);
         return sizeBy(reader);
     }
@@ -127,28 +127,28 @@ class Decoder {
 
     QSize sizeBy(const QImageReader& reader) const {
         const QSize size = reader.size();
-        const auto told = toldSize({data_.constData(), static_cast<size_t>(data_.size())}, format_.toStdString());
-        return told ? size.expandedTo(QSize(static_cast<int>(told->first), static_cast<int>(told->second))) : size;
+        const auto declared = declaredSize({data_.constData(), static_cast<size_t>(data_.size())}, format_.toStdString());
+        return declared ? size.expandedTo(QSize(static_cast<int>(declared->first), static_cast<int>(declared->second))) : size;
     }
 
     static bool tooMany(const QSize& size) {
-        return size.isValid() && int64_t{size.width()} * size.height() > kMostPixels;
+        return size.isValid() && int64_t{size.width()} * size.height() > kMaxPixels;
     }
 
-    static QSize drawnSize(const QSize& told, double scale) {
-        const QSize size = told.isEmpty() ? QSize(256, 256) : told;
-        const double most = std::sqrt(static_cast<double>(kMostPixels) / 4 / (double{1} * size.width() * size.height()));
-        const double by = std::clamp(scale, 0.001, std::max(most, 0.001));
+    static QSize drawnSize(const QSize& declared, double scale) {
+        const QSize size = declared.isEmpty() ? QSize(256, 256) : declared;
+        const double max = std::sqrt(static_cast<double>(kMaxPixels) / 4 / (double{1} * size.width() * size.height()));
+        const double by = std::clamp(scale, 0.001, std::max(max, 0.001));
         return {std::max(1, static_cast<int>(std::lround(size.width() * by))),
                 std::max(1, static_cast<int>(std::lround(size.height() * by)))};
     }
 
-    Result<Original> readFrames(QImageReader& reader, int mostFrames, Original out) {
+    Result<Original> readFrames(QImageReader& reader, int maxFrames, Original out) {
         QImage image;
         int64_t pixels = 0;
-        while (static_cast<int>(out.frames.size()) < mostFrames && reader.read(&image) && !image.isNull()) {
+        while (static_cast<int>(out.frames.size()) < maxFrames && reader.read(&image) && !image.isNull()) {
             pixels += int64_t{image.width()} * image.height();
-            if (pixels > kMostPixels)
+            if (pixels > kMaxPixels)
                 return out.frames.empty() ? Result<Original>(tl::unexpected(tooLarge(file_, image.size())))
                                           : failure(file_, "", "its frames have more than 64 megapixels together",
                                                     "Make it smaller or shorter first");
@@ -177,11 +177,11 @@ class Decoder {
 }  // namespace
 
 Result<Original> decodeOriginal(std::string_view bytes, const std::string& file, double drawingScale, const Progress& progress) {
-    return Decoder(bytes, file, progress).run(drawingScale, kMostFrames);
+    return Decoder(bytes, file, progress).run(drawingScale, kMaxFrames);
 }
 
-int64_t toldPixels(std::string_view bytes) {
-    const QSize size = Decoder(bytes, {}, {}).told();
+int64_t declaredPixels(std::string_view bytes) {
+    const QSize size = Decoder(bytes, {}, {}).declared();
     return size.isValid() ? int64_t{size.width()} * size.height() : 0;
 }
 

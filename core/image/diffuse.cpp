@@ -24,11 +24,11 @@ void diffuse(const Picture& p, Reduction method, int strength, Out* out, PixelOf
 }
 
 // An error that has run out of the range is cut, so that it does not smear over half the picture.
-int held(int amount, int most) { return std::clamp(amount, -most / 2, most + most / 2); }
+int clampedAmount(int amount, int max) { return std::clamp(amount, -max / 2, max + max / 2); }
 template <typename Amounts>
-Amounts between(Amounts amounts, Amounts least, Amounts most) {
-    amounts = amounts < least ? least : amounts;
-    return amounts > most ? most : amounts;
+Amounts between(Amounts amounts, Amounts min, Amounts max) {
+    amounts = amounts < min ? min : amounts;
+    return amounts > max ? max : amounts;
 }
 
 // In a loop of its own, which the compiler makes wide instructions of.
@@ -44,22 +44,22 @@ std::vector<uint8_t> diffusedGreys(const Picture& p, const LevelSteps& steps, Re
     std::vector<uint8_t> out(p.pixels.size());
     greysOf(p.pixels.data(), out.data(), out.size());
     const uint8_t* greys = out.data();
-    const int most = steps.mostAmount(), middle = (most + 1) / 2;
+    const int max = steps.maxAmount(), middle = (max + 1) / 2;
     if (steps.top() == 1)
         diffuse<int>(p, method, strength, out.data(), [&] {
-            return [&steps, greys, most, middle](size_t i, int come, uint8_t* to) {
+            return [&steps, greys, max, middle](size_t i, int come, uint8_t* to) {
                 const int sum = steps.amountOf(greys[i]) + come;
                 // All ones where it is lit: a branch would be foretold wrongly every other time, and a table would
                 // stand between a pixel and the next.
                 const int lit = (middle - 1 - sum) >> 31;
                 *to = static_cast<uint8_t>(lit & 1);
-                return sum - (most & lit);
+                return sum - (max & lit);
             };
         });
     else
         diffuse<int>(p, method, strength, out.data(), [&] {
-            return [&steps, greys, most](size_t i, int come, uint8_t* to) {
-                const int sum = held(steps.amountOf(greys[i]) + come, most);
+            return [&steps, greys, max](size_t i, int come, uint8_t* to) {
+                const int sum = clampedAmount(steps.amountOf(greys[i]) + come, max);
                 const uint8_t level = steps.nearestLevel(sum);
                 *to = level;
                 return sum - steps.amountOfLevel(level);
@@ -91,9 +91,9 @@ std::vector<uint8_t> diffusedStored(const Picture& p, const NearestColour& palet
         const auto search = std::make_shared<NearestColour>(palette);
         return [search, nearest = search.get(), pixels = p.pixels.data(), cells = palette.cells(), ofEntry = ofEntry.data()](size_t i, Amounts16 come, uint8_t* to) {
             constexpr int16_t top = kStoredTop, far = kStoredTop / 2;
-            const Amounts16 none{}, most{top, top, top, 0};
+            const Amounts16 none{}, max{top, top, top, 0};
             const Amounts16 sum = between(storedAmounts(pixels[i]) + come, Amounts16{-far, -far, -far, 0}, Amounts16{top + far, top + far, top + far, 0});
-            const Amounts16 inside = between(sum, none, most);
+            const Amounts16 inside = between(sum, none, max);
             // Five bits of each channel, brought together at the top.
             const Amounts16 high = inside >> 5;
             uint64_t lanes;
@@ -152,7 +152,7 @@ Picture diffusedChannels(const Picture& p, const Reducing& how) {
             Amounts32 error{};
             uint32_t argb = 0xff;
             for (size_t c = 0; c < 3; ++c) {
-                const int sum = held(steps[c].amountOf(pixels[i] >> (16 - 8 * c) & 255) + come[c], steps[c].mostAmount());
+                const int sum = clampedAmount(steps[c].amountOf(pixels[i] >> (16 - 8 * c) & 255) + come[c], steps[c].maxAmount());
                 const uint8_t level = steps[c].nearestLevel(sum);
                 error[c] = sum - steps[c].amountOfLevel(level);
                 argb = argb << 8 | valueOf(level, bits[c]);

@@ -11,7 +11,7 @@
 #include "core/image/picture.h"
 
 // How errors of pixels travel to their neighbours, by Floyd and Steinberg or by Atkinson, whatever an error is: a number,
-// or several channels' side by side. A pixel function answers the error of a pixel: pixel(number, come, to), where
+// or several channels' side by side. A pixel function returns the error of a pixel: pixel(number, come, to), where
 // `come` is what has come to it, rounded, and `to` takes the result.
 
 namespace gorsefinch {
@@ -89,7 +89,7 @@ class Band {
 };
 
 inline constexpr size_t kBandPixels = size_t{1} << 17;  // pictures below twice that are one band
-inline constexpr int kMostBands = 8;
+inline constexpr int kMaxBands = 8;
 inline constexpr int kSettling = 40;                    // rows
 
 template <typename BandOf>
@@ -133,7 +133,7 @@ void rowsOfTwo(BandOf a, BandRows ofA, BandOf b, BandRows ofB) {
 template <typename Amount, typename Out, typename PixelOf>
 void byFloydSteinberg(const Picture& p, int strength, Out* out, PixelOf pixelOf) {
     using ThisBand = Band<Amount, Out, decltype(pixelOf())>;
-    const int pairs = std::min(static_cast<int>(std::min<size_t>(p.pixels.size() / kBandPixels, kMostBands)), p.height / (2 * kSettling)) / 2;
+    const int pairs = std::min(static_cast<int>(std::min<size_t>(p.pixels.size() / kBandPixels, kMaxBands)), p.height / (2 * kSettling)) / 2;
     if (pairs == 0) {
         ThisBand whole(p, strength, out, pixelOf());
         for (int y = 0; y < p.height; ++y)

@@ -52,7 +52,7 @@ double colourDifferenceOf(const Picture& a, const Picture& b) {
     return a.pixels.empty() ? 0 : 100 * sum / static_cast<double>(a.pixels.size());
 }
 
-RungResult climb(const Picture& picture, const Rung& rung, const Recipe& recipe) {
+RungResult makeRung(const Picture& picture, const Rung& rung, const Recipe& recipe) {
     Reducing how;
     how.format = rung.format;
     how.method = rung.reduction;

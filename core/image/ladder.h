@@ -33,7 +33,7 @@ struct RungResult {
 std::vector<Rung> ladderRungs(PixelFormat panel);
 
 // The picture (toned, over its background) on a rung. Other settings of the reduction come from the recipe.
-RungResult climb(const Picture& picture, const Rung& rung, const Recipe& recipe);
+RungResult makeRung(const Picture& picture, const Rung& rung, const Recipe& recipe);
 
 // How far two pictures of one size are apart.
 double psnrOf(const Picture& a, const Picture& b);

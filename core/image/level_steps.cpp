@@ -12,8 +12,8 @@ namespace gorsefinch {
 LevelSteps::LevelSteps(int bits, bool linear, int shift) : linear_(linear) {
     const auto& light = lightOfStored();
     const auto amount = [&](int value) {
-        const int held = std::clamp(value, 0, 255);
-        return linear ? static_cast<int>(light[static_cast<size_t>(held)]) : held * 16;
+        const int clamped = std::clamp(value, 0, 255);
+        return linear ? static_cast<int>(light[static_cast<size_t>(clamped)]) : clamped * 16;
     };
     const uint32_t top = (1u << bits) - 1u;
     for (uint32_t level = 0; level <= top; ++level)

@@ -28,12 +28,12 @@ class LevelSteps {
     int amountOf(uint32_t value) const { return amounts_[value]; }
     int amountOfLevel(uint32_t level) const { return levelAmounts_[level]; }
     uint8_t nearestLevel(int amount) const {
-        const int most = linear_ ? 65535 : 255 * 16;
-        const int held = amount < 0 ? 0 : amount > most ? most : amount;
-        return nearest_[static_cast<size_t>(linear_ ? held >> 4 : held)];
+        const int max = linear_ ? 65535 : 255 * 16;
+        const int clamped = amount < 0 ? 0 : amount > max ? max : amount;
+        return nearest_[static_cast<size_t>(linear_ ? clamped >> 4 : clamped)];
     }
-    // The most that an amount can be.
-    int mostAmount() const { return linear_ ? 65535 : 255 * 16; }
+    // The largest amount.
+    int maxAmount() const { return linear_ ? 65535 : 255 * 16; }
     int top() const { return static_cast<int>(levelAmounts_.size()) - 1; }
 
   private:

@@ -43,8 +43,8 @@ struct Sum {
     }
 };
 
-// The distinct colours, unless there are more than `most`.
-std::vector<Colour> fewColours(std::span<const Picture* const> pictures, size_t most) {
+// The distinct colours, unless there are more than `max`.
+std::vector<Colour> fewColours(std::span<const Picture* const> pictures, size_t max) {
     std::unordered_set<uint32_t> seen;
     uint32_t last = 0;
     for (const Picture* each : pictures)
@@ -53,7 +53,7 @@ std::vector<Colour> fewColours(std::span<const Picture* const> pictures, size_t 
                 continue;
             last = argb;
             seen.insert(argb & 0xffffff);
-            if (seen.size() > most)
+            if (seen.size() > max)
                 return {};
         }
     std::vector<Colour> out;
@@ -160,13 +160,13 @@ Lab channelsOf(Colour colour) {
 size_t nearestOf(const std::vector<Lab>& labs, const Lab& to, size_t guess) {
     const auto start = static_cast<size_t>(std::lower_bound(labs.begin(), labs.end(), to.l, [](const Lab& lab, float l) { return lab.l < l; }) - labs.begin());
     size_t best = std::min(guess, labs.size() - 1);
-    float least = labDistance(to, labs[best]);
+    float min = labDistance(to, labs[best]);
     const auto look = [&](size_t i) {
         const float lightness = labs[i].l - to.l;
-        if (lightness * lightness >= least)
+        if (lightness * lightness >= min)
             return false;
-        if (const float d = labDistance(to, labs[i]); d < least) {
-            least = d;
+        if (const float d = labDistance(to, labs[i]); d < min) {
+            min = d;
             best = i;
         }
         return true;
@@ -211,13 +211,13 @@ bool refine(std::vector<Bin>& bins, std::vector<Colour>& colours, Lab (*placeOf)
 }  // namespace
 
 std::vector<Colour> makePalette(std::span<const Picture* const> pictures, int count) {
-    const auto most = static_cast<size_t>(std::clamp(count, 2, 256));
-    std::vector<Colour> out = fewColours(pictures, most);
+    const auto max = static_cast<size_t>(std::clamp(count, 2, 256));
+    std::vector<Colour> out = fewColours(pictures, max);
     if (out.empty()) {
         std::vector<Bin> bins = binsOf(pictures);
         if (bins.empty())
             return {opaque(0)};
-        for (const auto& [first, last] : cut(bins, most)) {
+        for (const auto& [first, last] : cut(bins, max)) {
             Sum sum;
             for (size_t i = first; i < last; ++i)
                 sum.add(bins[i]);
@@ -225,7 +225,7 @@ std::vector<Colour> makePalette(std::span<const Picture* const> pictures, int co
         }
         // First as the eye sees, which decides what is kept at all; then by the channels themselves, which is what the
         // error is measured in.
-        const int rounds = most <= 32 ? 8 : 3;
+        const int rounds = max <= 32 ? 8 : 3;
         for (int i = 0; i < rounds && refine(bins, out, labOf); ++i) {
         }
         for (Bin& bin : bins)

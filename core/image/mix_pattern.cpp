@@ -82,7 +82,7 @@ uint32_t MixPatterns::colour(uint32_t argb, int threshold) {
         known_.push_back(make((argb & 0xf8f8f8) | 0x040404));
         numbers_[key] = static_cast<uint16_t>(known_.size());
     }
-    // The least threshold picks the lightest.
+    // The lowest threshold picks the lightest.
     return known_[numbers_[key] - 1u][static_cast<size_t>(15 - std::clamp(threshold, 0, 255) / 16)];
 }
 

@@ -16,7 +16,7 @@ int channel(uint32_t argb, size_t c) { return static_cast<int>(argb >> (16 - 8 *
 
 constexpr int kBlockCells = kBlockSide / kCellSide;
 
-// For the 64 cells of a block: distance and number of the entry nearest to each one's middle in one, so that the least of
+// For the 64 cells of a block: distance and number of the entry nearest to each one's middle in one, so that the minimum of
 // both is the first of the nearest. `channels`: of the entries that are possible in the block, less its lowest corner.
 GORSEFINCH_WIDE_LOOPS void nearestInBlock(const std::array<int, 256>* channels, const uint16_t* numbers, size_t count, int* keys) {
     constexpr int cells = kBlockCells * kBlockCells * kBlockCells;
@@ -65,8 +65,8 @@ void NearestColour::Choice::add(const Choice& from, size_t i) {
 
 // Which can be nearest to some pixel of the cube with this lowest corner and side; how many.
 size_t NearestColour::Choice::possibleIn(const std::array<int, 3>& low, int side, std::array<uint16_t, 256>& out) const {
-    // The least and the greatest distance of each colour to the cube's pixels.
-    std::array<int, 256> least{}, most{};
+    // The minimum and maximum distance of each colour to the cube's pixels.
+    std::array<int, 256> min{}, max{};
     const size_t count = numbers.size();
     for (size_t c = 0; c < 3; ++c) {
         const int* values = channels[c].data();
@@ -74,15 +74,15 @@ size_t NearestColour::Choice::possibleIn(const std::array<int, 3>& low, int side
         for (size_t i = 0; i < count; ++i) {
             const int outside = std::max(std::max(first - values[i], values[i] - last), 0);
             const int farthest = std::max(last - values[i], values[i] - first);
-            least[i] += outside * outside;
-            most[i] += farthest * farthest;
+            min[i] += outside * outside;
+            max[i] += farthest * farthest;
         }
     }
-    const int bound = *std::min_element(most.begin(), most.begin() + static_cast<std::ptrdiff_t>(count));
+    const int bound = *std::min_element(max.begin(), max.begin() + static_cast<std::ptrdiff_t>(count));
     size_t kept = 0;
     for (size_t i = 0; i < count; ++i) {
         out[kept] = static_cast<uint16_t>(i);
-        kept += least[i] <= bound ? 1 : 0;
+        kept += min[i] <= bound ? 1 : 0;
     }
     return kept;
 }
@@ -116,15 +116,15 @@ uint32_t NearestColour::among(uint32_t number, uint32_t argb) const {
         fill(number);
     const Cell& cell = cells_[number];
     const int red = channel(argb, 0), green = channel(argb, 1), blue = channel(argb, 2);
-    // Distance and number in one, so that the least of both is the first of the nearest.
-    uint32_t least = std::numeric_limits<uint32_t>::max();
+    // Distance and number in one, so that the minimum of both is the first of the nearest.
+    uint32_t min = std::numeric_limits<uint32_t>::max();
     const Candidate* at = candidates_.data() + cell.first;
     for (const Candidate* end = at + cell.count; at != end; ++at) {
         const int r = red - at->red, g = green - at->green, b = blue - at->blue;
         const uint32_t key = static_cast<uint32_t>(r * r + g * g + b * b) << 8 | at->number;
-        least = std::min(least, key);
+        min = std::min(min, key);
     }
-    return least & 255;
+    return min & 255;
 }
 
 void NearestColour::prepareCells() {

@@ -180,8 +180,8 @@ uint32_t unpackWide(const uint8_t* at, PixelFormat format) {
     }
 }
 
-std::vector<Colour> orUsual(std::span<const Colour> palette, PixelFormat format) {
-    return palette.empty() ? usualPalette(format) : std::vector<Colour>(palette.begin(), palette.end());
+std::vector<Colour> orDefault(std::span<const Colour> palette, PixelFormat format) {
+    return palette.empty() ? defaultPalette(format) : std::vector<Colour>(palette.begin(), palette.end());
 }
 
 }  // namespace
@@ -194,7 +194,7 @@ void packInto(std::span<uint8_t> room, const Picture& picture, PixelFormat forma
     }
     std::optional<NearestColour> nearest;
     if (f.hasPalette())
-        nearest.emplace(orUsual(palette, format));
+        nearest.emplace(orDefault(palette, format));
     const Numbers number = numbersOf(f, nearest ? &*nearest : nullptr);
     packSmall(room, f, picture.width, picture.height, [&](size_t i) { return number(picture.pixels[i]); });
 }
@@ -218,7 +218,7 @@ std::vector<uint8_t> packedNumbers(std::span<const uint8_t> numbers, PixelFormat
 std::array<uint32_t, 256> coloursOfNumbers(PixelFormat format, std::span<const Colour> palette) {
     std::array<uint32_t, 256> colours{};
     const PixelFormatInfo& f = info(format);
-    const std::vector<Colour> known = f.hasPalette() ? orUsual(palette, format) : std::vector<Colour>();
+    const std::vector<Colour> known = f.hasPalette() ? orDefault(palette, format) : std::vector<Colour>();
     for (uint32_t i = 0; i < 1u << f.bits; ++i)
         colours[i] = colourOfNumber(i, f, known);
     return colours;
@@ -252,7 +252,7 @@ std::vector<uint8_t> rowForm(Colour colour, PixelFormat format, std::span<const 
         return packed(one, format);
     std::optional<NearestColour> nearest;
     if (f.hasPalette())
-        nearest.emplace(orUsual(panelPalette, format));
+        nearest.emplace(orDefault(panelPalette, format));
     return {static_cast<uint8_t>(numbersOf(f, nearest ? &*nearest : nullptr)(one.pixels[0]))};
 }
 

@@ -12,7 +12,7 @@
 namespace gorsefinch {
 
 // Packed bytes as DESIGN 6 lays them out. Pixels that the format can't hold become the nearest; a mask takes the
-// picture's alpha. `palette` is that of an indexed format, at most as many colours as it counts; empty takes the usual
+// picture's alpha. `palette` is that of an indexed format, at most as many colours as it counts; empty takes the default
 // one.
 std::vector<uint8_t> packed(const Picture& picture, PixelFormat format, std::span<const Colour> palette = {});
 // The same into room of packedBytes(); what the room holds before does not matter.

@@ -28,8 +28,8 @@ struct Picture {
 
 Picture makePicture(int width, int height, uint32_t argb = 0);
 
-// The most pixels that an original may have, all its frames together: 64 megapixels.
-inline constexpr int64_t kMostPixels = int64_t{64} << 20;
+// Maximum pixels of an original, all its frames together: 64 megapixels.
+inline constexpr int64_t kMaxPixels = int64_t{64} << 20;
 
 // The endings of files that decodeOriginal() reads, as a file dialog takes them.
 inline constexpr const char* kPicturePatterns = "*.png *.jpg *.jpeg *.bmp *.gif *.webp *.svg *.pbm *.pgm *.ppm *.xbm";
@@ -45,13 +45,13 @@ struct Original {
 };
 
 // Decodes PNG, JPEG, BMP, GIF, WebP, SVG, PBM, PGM, PPM or XBM, found by content, with all frames. `file` is only for
-// messages. A drawing is made `drawingScale` times as large as it says, as far as kMostPixels allows. Truncated and
+// messages. A drawing is made `drawingScale` times as large as it says, as far as kMaxPixels allows. Truncated and
 // broken pictures, and those above the limits, give an error. Progress follows the bytes that were read.
 Result<Original> decodeOriginal(std::string_view bytes, const std::string& file, double drawingScale = 1,
                                 const Progress& progress = {});
 
 // Pixels of a frame as the file's head tells them, without decoding; 0 if it tells none.
-int64_t toldPixels(std::string_view bytes);
+int64_t declaredPixels(std::string_view bytes);
 
 // The first frame alone.
 Result<Picture> decodePicture(std::string_view bytes, const std::string& file);

@@ -120,7 +120,7 @@ Reduced reduce(const Picture& picture, const Reducing& wanted) {
     out.width = picture.width;
     out.height = picture.height;
     if (f.hasPalette()) {
-        out.palette = how.palette.empty() ? usualPalette(how.format) : how.palette;
+        out.palette = how.palette.empty() ? defaultPalette(how.format) : how.palette;
         out.palette.resize(std::min(out.palette.size(), size_t{1} << f.bits));
         reducePalette(picture, how, out);
     } else if (f.isMask()) {

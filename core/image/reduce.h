@@ -15,7 +15,7 @@ struct Reducing {
     int strength = 100;           // per cent
     bool linear = false;          // in linear light, else as stored
     int threshold = 128;          // of one-bit greys, 1 to 255
-    std::vector<Colour> palette = {};  // of indexed formats; empty takes the usual one
+    std::vector<Colour> palette = {};  // of indexed formats; empty takes the default one
 };
 
 // A picture of only such pixels as its format can hold. Alpha is not part of it.

@@ -10,8 +10,8 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr size_t kMostRun = 255 - GORSE_RUN + GORSE_RUN_LEAST;
-constexpr size_t kMostOther = 128;
+constexpr size_t kMaxRun = 255 - GORSE_RUN + GORSE_RUN_MIN;
+constexpr size_t kMaxOther = 128;
 
 class RowPacker {
   public:
@@ -30,7 +30,7 @@ class RowPacker {
                 continue;
             }
             others(start, at);
-            out_.push_back(static_cast<uint8_t>(length - GORSE_RUN_LEAST + GORSE_RUN));
+            out_.push_back(static_cast<uint8_t>(length - GORSE_RUN_MIN + GORSE_RUN));
             append(at, 1);
             at += length;
             start = at;
@@ -41,7 +41,7 @@ class RowPacker {
   private:
     size_t runFrom(size_t at) const {
         size_t length = 1;
-        while (at + length < units_ && length < kMostRun &&
+        while (at + length < units_ && length < kMaxRun &&
                std::memcmp(row_ + at * unit_, row_ + (at + length) * unit_, unit_) == 0)
             ++length;
         return length;
@@ -51,7 +51,7 @@ class RowPacker {
     }
     void others(size_t from, size_t to) {
         while (from < to) {
-            const size_t count = std::min(to - from, kMostOther);
+            const size_t count = std::min(to - from, kMaxOther);
             out_.push_back(static_cast<uint8_t>(count - 1));
             append(from, count);
             from += count;
@@ -87,7 +87,7 @@ std::optional<std::vector<uint8_t>> unpackedRuns(const RunBytes& packed, size_t 
                 return std::nullopt;
             const size_t head = from[at++];
             const bool same = head >= GORSE_RUN;
-            const size_t count = same ? head - GORSE_RUN + GORSE_RUN_LEAST : head + 1;
+            const size_t count = same ? head - GORSE_RUN + GORSE_RUN_MIN : head + 1;
             const size_t bytes = (same ? 1 : count) * unit;
             if (count > left || from.size() - at < bytes)
                 return std::nullopt;

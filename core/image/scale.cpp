@@ -239,7 +239,7 @@ class Scaler {
     Scaler(const Picture& from, int width, int height)
         : from_(from), across_(tapsFor(from.width, width)), down_(tapsFor(from.height, height)), out_(makePicture(width, height)) {}
 
-    // False if the picture turned out not to be opaque, though it was told so.
+    // False if the picture turned out not to be opaque, though it was declared so.
     bool run(bool opaque) {
         std::atomic<bool> fine{true};
         inParallel(out_.height, from_.pixels.size() + out_.pixels.size(), [&](int first, int last) {

@@ -119,7 +119,7 @@ PixelBox croppedBox(const RecipeShape& shape, int w, int h) {
 
 PixelSize resultSize(const RecipeShape& shape, int w, int h) {
     const auto follow = [](int known, int along, int across) {
-        return std::clamp(static_cast<int>(std::lround(static_cast<double>(known) * across / along)), 1, kMostResultSide);
+        return std::clamp(static_cast<int>(std::lround(static_cast<double>(known) * across / along)), 1, kMaxResultSide);
     };
     if (shape.width == 0 && shape.height == 0)
         return {w, h};

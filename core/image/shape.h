@@ -20,11 +20,11 @@ struct PixelBox {
     friend bool operator==(const PixelBox&, const PixelBox&) = default;
 };
 
-// What a recipe keeps of an original of w x h: its crop, held to the picture; all of it without one.
+// What a recipe keeps of an original of w x h: its crop, clamped to the picture; all of it without one.
 PixelBox croppedBox(const RecipeShape& shape, int w, int h);
 
 // The size that a recipe gives a cut-out of w x h (turned already): a side of 0 follows the other by the aspect, both
-// 0 keep the cut-out's. At most kMostResultSide a side.
+// 0 keep the cut-out's. At most kMaxResultSide a side.
 PixelSize resultSize(const RecipeShape& shape, int w, int h);
 
 // How many times larger than the original the result's pixels are; above 1 it looks blocky or soft.

@@ -14,17 +14,17 @@ const PropertyInfo buttonProperties[] = {
      .help = "an image beside the text, or alone"},
     {.key = "image_side", .label = "Image side", .type = PropertyType::Choice, .fallback = std::string("left"),
      .help = "where the image stands to the text", .choices = buttonSides},
-    {.key = "gap", .label = "Gap", .type = PropertyType::Whole, .fallback = int64_t{6}, .most = 255, .unit = "px",
+    {.key = "gap", .label = "Gap", .type = PropertyType::Whole, .fallback = int64_t{6}, .max = 255, .unit = "px",
      .help = "between image and text"},
     {.key = "align", .label = "Align", .type = PropertyType::Choice, .fallback = std::string("middle"),
      .help = "where the text stands", .choices = alignChoices()},
 };
 
 constexpr FieldInfo buttonFields[] = {
-    GORSEFINCH_FIELD(gorse_button, image, Image, "image"),
-    GORSEFINCH_FIELD(gorse_button, image_side, U8, "image_side"),
-    GORSEFINCH_FIELD(gorse_button, gap, U8, "gap"),
-    GORSEFINCH_FIELD(gorse_button, reserved, Padding),
+    GORSEFINCH_FIELD(gorse_widget_button, image, Image, "image"),
+    GORSEFINCH_FIELD(gorse_widget_button, image_side, U8, "image_side"),
+    GORSEFINCH_FIELD(gorse_widget_button, gap, U8, "gap"),
+    GORSEFINCH_FIELD(gorse_widget_button, reserved, Padding),
 };
 
 constexpr const char* buttonLooks[] = {"button", "plain"};
@@ -37,7 +37,7 @@ const RuntimeKind& buttonRuntime(const gorse_record& record) { return record.but
 
 }  // namespace
 
-constexpr RecordInfo buttonRecord{"gorse_button", sizeof(gorse_button), &labelRecord, "label", buttonFields};
+constexpr RecordInfo buttonRecord{"gorse_widget_button", sizeof(gorse_widget_button), &labelRecord, "label", buttonFields};
 static_assert(isComplete(buttonRecord));
 
 constinit const KindInfo buttonKind{
@@ -52,7 +52,7 @@ constinit const KindInfo buttonKind{
     .traits = kHasText | kIsTouched,
     .runtime = plainButton,
     .runtimeOf = buttonRuntime,
-    .complete = [](RecordBuilder& builder) { builder.record().label.place = GORSE_MIDDLE; },
+    .complete = [](RecordBuilder& builder) { builder.record().label.place = GORSE_ALIGN_MIDDLE; },
     .looks = buttonLooks,
     .start = [](Widget& widget, bool) { widget.properties["text"] = std::string("Button"); },
     .sample = [](Widget& widget, bool oneBit) { sampleText(widget, "Press", oneBit); },

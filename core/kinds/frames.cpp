@@ -30,19 +30,19 @@ const PropertyInfo framesProperties[] = {
 };
 
 constexpr FieldInfo framesFields[] = {
-    GORSEFINCH_FIELD(gorse_frames, animation, Animation, "image"),
-    GORSEFINCH_FIELD(gorse_frames, steps, Numbers),
-    GORSEFINCH_FIELD(gorse_frames, variable, Variable),
-    GORSEFINCH_FIELD(gorse_frames, align, U8, "align"),
-    GORSEFINCH_FIELD(gorse_frames, place, U8, "place"),
-    GORSEFINCH_FIELD(gorse_frames, play, U8, "play"),
-    GORSEFINCH_FIELD(gorse_frames, starts, U8, "starts"),
-    GORSEFINCH_FIELD(gorse_frames, reserved, Padding),
+    GORSEFINCH_FIELD(gorse_widget_frames, animation, Animation, "image"),
+    GORSEFINCH_FIELD(gorse_widget_frames, steps, Numbers),
+    GORSEFINCH_FIELD(gorse_widget_frames, variable, Variable),
+    GORSEFINCH_FIELD(gorse_widget_frames, align, U8, "align"),
+    GORSEFINCH_FIELD(gorse_widget_frames, place, U8, "place"),
+    GORSEFINCH_FIELD(gorse_widget_frames, play, U8, "play"),
+    GORSEFINCH_FIELD(gorse_widget_frames, starts, U8, "starts"),
+    GORSEFINCH_FIELD(gorse_widget_frames, reserved, Padding),
 };
 
 // Cuts the variable's range into as many equal parts as there are frames.
 void completeFrames(RecordBuilder& builder) {
-    gorse_frames& frames = builder.record().frames;
+    gorse_widget_frames& frames = builder.record().frames;
     frames.variable = GORSE_NONE;
     const std::string name = builder.text("variable");
     if (!frames.animation || name.empty())
@@ -57,7 +57,7 @@ void completeFrames(RecordBuilder& builder) {
             builder.report(Severity::Error, "\"" + words + "\" is not a number", "Write a value of " + name);
         return number.value_or(otherwise);
     };
-    const int64_t from = bound("from", variable->least), to = bound("to", variable->most), count = frames.animation->count;
+    const int64_t from = bound("from", variable->min), to = bound("to", variable->max), count = frames.animation->count;
     if (from >= to)
         builder.report(Severity::Error, "the last frame's value must be above the first's", "Correct First at or Last at");
     std::vector<int32_t> steps;
@@ -82,7 +82,7 @@ bool keepFrames(const gorse_record& was, const gorse_record& is, std::span<std::
 
 }  // namespace
 
-constexpr RecordInfo framesRecord{"gorse_frames", sizeof(gorse_frames), &widgetRecord, "widget", framesFields};
+constexpr RecordInfo framesRecord{"gorse_widget_frames", sizeof(gorse_widget_frames), &widgetRecord, "widget", framesFields};
 static_assert(isComplete(framesRecord));
 
 constinit const KindInfo framesKind{

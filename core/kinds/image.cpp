@@ -14,15 +14,15 @@ const PropertyInfo imageProperties[] = {
 };
 
 constexpr FieldInfo imageFields[] = {
-    GORSEFINCH_FIELD(gorse_picture, image, Image, "image"),
-    GORSEFINCH_FIELD(gorse_picture, align, U8, "align"),
-    GORSEFINCH_FIELD(gorse_picture, place, U8, "place"),
-    GORSEFINCH_FIELD(gorse_picture, reserved, Padding),
+    GORSEFINCH_FIELD(gorse_widget_image, image, Image, "image"),
+    GORSEFINCH_FIELD(gorse_widget_image, align, U8, "align"),
+    GORSEFINCH_FIELD(gorse_widget_image, place, U8, "place"),
+    GORSEFINCH_FIELD(gorse_widget_image, reserved, Padding),
 };
 
 }  // namespace
 
-constexpr RecordInfo pictureRecord{"gorse_picture", sizeof(gorse_picture), &widgetRecord, "widget", imageFields};
+constexpr RecordInfo pictureRecord{"gorse_widget_image", sizeof(gorse_widget_image), &widgetRecord, "widget", imageFields};
 static_assert(isComplete(pictureRecord));
 
 constinit const KindInfo imageKind{

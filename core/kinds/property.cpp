@@ -15,13 +15,13 @@ using I = int64_t;
 using S = std::string;
 
 const std::array<PropertyInfo, 5> placeTable{{
-    {.key = "x", .label = "Left", .type = PropertyType::Whole, .fallback = I{0}, .least = -4096, .most = 4096, .unit = "px",
+    {.key = "x", .label = "Left", .type = PropertyType::Whole, .fallback = I{0}, .min = -4096, .max = 4096, .unit = "px",
      .help = "left edge on the screen", .inRules = true, .number = &Widget::x},
-    {.key = "y", .label = "Top", .type = PropertyType::Whole, .fallback = I{0}, .least = -4096, .most = 4096, .unit = "px",
+    {.key = "y", .label = "Top", .type = PropertyType::Whole, .fallback = I{0}, .min = -4096, .max = 4096, .unit = "px",
      .help = "top edge on the screen", .inRules = true, .number = &Widget::y},
-    {.key = "w", .label = "Width", .type = PropertyType::Whole, .fallback = I{10}, .least = 1, .most = 4096, .unit = "px",
+    {.key = "w", .label = "Width", .type = PropertyType::Whole, .fallback = I{10}, .min = 1, .max = 4096, .unit = "px",
      .help = "width", .inRules = true, .number = &Widget::w},
-    {.key = "h", .label = "Height", .type = PropertyType::Whole, .fallback = I{10}, .least = 1, .most = 4096, .unit = "px",
+    {.key = "h", .label = "Height", .type = PropertyType::Whole, .fallback = I{10}, .min = 1, .max = 4096, .unit = "px",
      .help = "height", .inRules = true, .number = &Widget::h},
     {.key = "visible", .label = "Visible", .type = PropertyType::YesNo, .fallback = true, .help = "drawn and open to touch",
      .inRules = true, .flag = &Widget::visible},
@@ -33,14 +33,14 @@ const std::array<PropertyInfo, 8> styleTable{{
      .help = "colour of text and of one-colour images", .inRules = true, .needs = kHasText | kIsInked},
     {.key = "border", .label = "Border", .type = PropertyType::Colour, .fallback = opaque(0x5B6660), .help = "colour of the border",
      .inRules = true},
-    {.key = "border_width", .label = "Border width", .type = PropertyType::Whole, .fallback = I{0}, .most = 64, .unit = "px",
+    {.key = "border_width", .label = "Border width", .type = PropertyType::Whole, .fallback = I{0}, .max = 64, .unit = "px",
      .help = "0 for no border", .inRules = true},
-    {.key = "radius", .label = "Corner", .type = PropertyType::Whole, .fallback = I{0}, .most = 255, .unit = "px",
+    {.key = "radius", .label = "Corner", .type = PropertyType::Whole, .fallback = I{0}, .max = 255, .unit = "px",
      .help = "radius of the corners", .inRules = true},
-    {.key = "padding", .label = "Padding", .type = PropertyType::Whole, .fallback = I{0}, .most = 64, .unit = "px",
+    {.key = "padding", .label = "Padding", .type = PropertyType::Whole, .fallback = I{0}, .max = 64, .unit = "px",
      .help = "from the border to text or image", .inRules = true, .needs = kHasText | kIsInked},
     {.key = "font", .label = "Face", .type = PropertyType::Font, .fallback = S{}, .help = "face of the text", .needs = kHasText},
-    {.key = "size", .label = "Size", .type = PropertyType::Whole, .fallback = I{14}, .least = kLeastFontSize, .most = kMostFontSize,
+    {.key = "size", .label = "Size", .type = PropertyType::Whole, .fallback = I{14}, .min = kMinFontSize, .max = kMaxFontSize,
      .unit = "px", .help = "size of the text: the face's em in pixels, or what the font says", .needs = kHasText},
 }};
 
@@ -75,7 +75,7 @@ bool fits(const PropertyInfo& property, const PropertyValue& value) {
             return std::holds_alternative<Colour>(value);
         case PropertyType::Whole: {
             const int64_t* number = std::get_if<int64_t>(&value);
-            return number && *number >= property.least && *number <= property.most;
+            return number && *number >= property.min && *number <= property.max;
         }
         case PropertyType::Choice: {
             const std::string* chosen = std::get_if<std::string>(&value);

@@ -24,7 +24,7 @@ enum class PropertyType {
 
 // Bits of what a kind of widget does, for all that asks about kinds.
 enum Trait : unsigned {
-    kHasText = 1,    // its record begins with a gorse_label; it takes a font
+    kHasText = 1,    // its record begins with a gorse_widget_text; it takes a font
     kIsInked = 2,    // its look's colour and padding matter
     kIsTouched = 4,  // has the events press, release, tap
     kPlays = 8       // has the event done; takes play and stop
@@ -36,7 +36,7 @@ struct PropertyInfo {
     const char* label;
     PropertyType type;
     PropertyValue fallback;
-    int least = 0, most = 0;  // of a whole number
+    int min = 0, max = 0;  // of a whole number
     const char* unit = "";
     const char* help = "";
     std::span<const char* const> choices = {};
@@ -48,7 +48,7 @@ struct PropertyInfo {
     bool Widget::*flag = nullptr;
 };
 
-inline constexpr int kLeastFontSize = 4, kMostFontSize = 200;  // pixels
+inline constexpr int kMinFontSize = 4, kMaxFontSize = 200;  // pixels
 
 // x, y, w, h, visible: what every widget has.
 std::span<const PropertyInfo> placeProperties();
@@ -60,7 +60,7 @@ const PropertyInfo& styleProperty(std::string_view key);
 // Null if there is none.
 const PropertyInfo* findIn(std::span<const PropertyInfo> properties, std::string_view key);
 
-// Choices of several kinds, in the order of GORSE_START, GORSE_MIDDLE, GORSE_END.
+// Choices of several kinds, in the order of GORSE_ALIGN_START, GORSE_ALIGN_MIDDLE, GORSE_ALIGN_END.
 std::span<const char* const> alignChoices();
 std::span<const char* const> placeChoices();
 

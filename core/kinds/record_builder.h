@@ -14,7 +14,7 @@ namespace gorsefinch {
 // A number of the project's variables.
 struct NumberVariable {
     uint16_t number;
-    int32_t least, most;  // in steps of 10^-decimals
+    int32_t min, max;  // in steps of 10^-decimals
     int decimals;
 };
 

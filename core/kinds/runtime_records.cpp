@@ -114,8 +114,8 @@ constexpr FieldInfo bindingRecordFields[] = {
 };
 
 constexpr FieldInfo numberVariableRecordFields[] = {
-    GORSEFINCH_FIELD(gorse_number_variable, least, I32),
-    GORSEFINCH_FIELD(gorse_number_variable, most, I32),
+    GORSEFINCH_FIELD(gorse_number_variable, min, I32),
+    GORSEFINCH_FIELD(gorse_number_variable, max, I32),
     GORSEFINCH_FIELD(gorse_number_variable, start, I32),
 };
 
@@ -146,7 +146,7 @@ constexpr FieldInfo sceneRecordFields[] = {
     GORSEFINCH_FIELD(gorse_scene, rules, Pointer),
     GORSEFINCH_FIELD(gorse_scene, code, Pointer),
     GORSEFINCH_FIELD(gorse_scene, strings, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, more, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, extended, Pointer),
     GORSEFINCH_FIELD(gorse_scene, forms, Pointer),
     GORSEFINCH_FIELD(gorse_scene, motion, Pointer),
     GORSEFINCH_FIELD(gorse_scene, screen_count, U16),
@@ -173,7 +173,7 @@ constexpr FieldInfo panelRecordFields[] = {
     GORSEFINCH_FIELD(gorse_panel, paint, Pointer),
     GORSEFINCH_FIELD(gorse_panel, turn, Pointer),
     GORSEFINCH_FIELD(gorse_panel, palette, Pointer),
-    GORSEFINCH_FIELD(gorse_panel, least_buffer, U32),
+    GORSEFINCH_FIELD(gorse_panel, min_buffer_bytes, U32),
     GORSEFINCH_FIELD(gorse_panel, width, U16),
     GORSEFINCH_FIELD(gorse_panel, height, U16),
     GORSEFINCH_FIELD(gorse_panel, column_offset, U16),

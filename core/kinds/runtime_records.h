@@ -25,13 +25,13 @@ inline constexpr RecordInfo widgetRecord{"gorse_widget", sizeof(gorse_widget), n
 static_assert(isComplete(widgetRecord));
 
 inline constexpr FieldInfo labelRecordFields[] = {
-    GORSEFINCH_FIELD(gorse_label, text, Text, "text"),
-    GORSEFINCH_FIELD(gorse_label, align, U8, "align"),
-    GORSEFINCH_FIELD(gorse_label, place, U8, "place"),
-    GORSEFINCH_FIELD(gorse_label, wrap, U8, "wrap"),
-    GORSEFINCH_FIELD(gorse_label, reserved, Padding),
+    GORSEFINCH_FIELD(gorse_widget_text, text, Text, "text"),
+    GORSEFINCH_FIELD(gorse_widget_text, align, U8, "align"),
+    GORSEFINCH_FIELD(gorse_widget_text, place, U8, "place"),
+    GORSEFINCH_FIELD(gorse_widget_text, wrap, U8, "wrap"),
+    GORSEFINCH_FIELD(gorse_widget_text, reserved, Padding),
 };
-inline constexpr RecordInfo labelRecord{"gorse_label", sizeof(gorse_label), &widgetRecord, "widget", labelRecordFields};
+inline constexpr RecordInfo labelRecord{"gorse_widget_text", sizeof(gorse_widget_text), &widgetRecord, "widget", labelRecordFields};
 static_assert(isComplete(labelRecord));
 
 // The fields that a look's style properties set.

@@ -14,7 +14,7 @@ Json settingsJson(const FontSettings& s) {
     Json out = Json::object();
     putUnless(out, "measure", std::string(toKey(s.measure)), std::string(toKey(SizeMeasure::Em)));
     putUnless(out, "bits", s.bits, 0);
-    putUnless(out, "hinting", std::string(toKey(s.hinting)), std::string(toKey(Hinting::Usual)));
+    putUnless(out, "hinting", std::string(toKey(s.hinting)), std::string(toKey(Hinting::Default)));
     putUnless(out, "gamma", s.gamma, 100);
     putUnless(out, "letter_distance", s.letter, 0);
     putUnless(out, "line_distance", s.line, 0);
@@ -45,7 +45,7 @@ Json handGlyphJson(char32_t character, const HandGlyph& glyph) {
 
 void readHolds(JsonObject& object, FontSettings& settings, const std::string& file, const std::string& place, Problems& problems) {
     const Json& all = object.array("holds");
-    for (size_t i = 0; i < std::min(all.size(), kMostHeld); ++i) {
+    for (size_t i = 0; i < std::min(all.size(), kMaxHeld); ++i) {
         JsonObject one(all[i], file, place + ".holds[" + std::to_string(i) + "]", problems);
         HeldCharacters held;
         held.from = one.has("block") ? HeldCharacters::From::Block : one.has("file") ? HeldCharacters::From::File : HeldCharacters::From::Text;
@@ -58,8 +58,8 @@ void readHolds(JsonObject& object, FontSettings& settings, const std::string& fi
 }
 
 FontSettings readSettings(JsonObject& object, const std::string& file, const std::string& place, Problems& problems) {
-    const auto whole = [&](const char* key, int otherwise, int least, int most) {
-        return static_cast<int>(object.whole(key, otherwise, least, most));
+    const auto whole = [&](const char* key, int otherwise, int min, int max) {
+        return static_cast<int>(object.whole(key, otherwise, min, max));
     };
     FontSettings s;
     s.measure = object.choice<SizeMeasure>("measure", s.measure, sizeMeasureByKey);
@@ -86,23 +86,23 @@ std::optional<HandGlyph> readHandGlyph(JsonObject& object) {
     glyph.rise = static_cast<int>(object.whole("rise", 0, -128, 255));
     glyph.advance = static_cast<int>(object.whole("advance", 0, 0, 255));
     const Json& rows = object.array("rows");
-    bool good = rows.size() <= static_cast<size_t>(kMostHandSide);
+    bool good = rows.size() <= static_cast<size_t>(kMaxHandSide);
     for (size_t i = 0; good && i < rows.size(); ++i) {
         const std::string row = rows[i].is_string() ? rows[i].get<std::string>() : "?";
-        good = row.find_first_not_of("#.") == std::string::npos && row.size() <= static_cast<size_t>(kMostHandSide) &&
+        good = row.find_first_not_of("#.") == std::string::npos && row.size() <= static_cast<size_t>(kMaxHandSide) &&
                (i == 0 || row.size() == glyph.rows.front().size());
         glyph.rows.push_back(row);
     }
     if (good)
         return glyph;
-    object.problem("rows", "a glyph's rows hold # and . and have one length, at most " + std::to_string(kMostHandSide), "Correct the rows");
+    object.problem("rows", "a glyph's rows hold # and . and have one length, at most " + std::to_string(kMaxHandSide), "Correct the rows");
     return std::nullopt;
 }
 
 FontSize readSize(const Json& json, const std::string& file, const std::string& place, Problems& problems) {
     JsonObject object(json, file, place, problems);
     FontSize out;
-    out.size = static_cast<int>(object.whole("size", out.size, kLeastFontSize, kMostFontSize));
+    out.size = static_cast<int>(object.whole("size", out.size, kMinFontSize, kMaxFontSize));
     out.settings = readSettings(object, file, place, problems);
     const Json& glyphs = object.array("glyphs");
     for (size_t i = 0; i < std::min<size_t>(glyphs.size(), 5000); ++i) {
@@ -121,8 +121,8 @@ FontSize readSize(const Json& json, const std::string& file, const std::string& 
 
 void putFontSettings(Json& object, const Face& face) {
     putUnless(object, "variant", face.variant, std::string());
-    if (const Json usual = settingsJson(face.usual); !usual.empty())
-        object["usual"] = usual;
+    if (const Json defaults = settingsJson(face.defaults); !defaults.empty())
+        object["defaults"] = defaults;
     for (const FontSize& each : face.sizes) {
         Json size;
         size["size"] = each.size;
@@ -135,14 +135,15 @@ void putFontSettings(Json& object, const Face& face) {
 
 void readFontSettings(JsonObject& object, Face& face, const std::string& file, const std::string& place, Problems& problems) {
     face.variant = object.text("variant", "", 200);
-    JsonObject usual(object.object("usual"), file, place + ".usual", problems);
-    face.usual = readSettings(usual, file, place + ".usual", problems);
-    face.usual.unknown = usual.unknown();
+    const char* key = object.either("defaults", "usual");
+    JsonObject defaults(object.object(key), file, place + "." + key, problems);
+    face.defaults = readSettings(defaults, file, place + "." + key, problems);
+    face.defaults.unknown = defaults.unknown();
     // Characters as earlier files wrote them.
     if (const std::string also = object.text("also_holds"); !also.empty())
-        face.usual.holds.push_back({HeldCharacters::From::Text, "", also});
+        face.defaults.holds.push_back({HeldCharacters::From::Text, "", also});
     const Json& sizes = object.array("sizes");
-    for (size_t i = 0; i < std::min<size_t>(sizes.size(), kMostFontSize); ++i) {
+    for (size_t i = 0; i < std::min<size_t>(sizes.size(), kMaxFontSize); ++i) {
         FontSize size = readSize(sizes[i], file, place + ".sizes[" + std::to_string(i) + "]", problems);
         const bool again = std::any_of(face.sizes.begin(), face.sizes.end(), [&](const FontSize& s) { return s.size == size.size; });
         if (again)

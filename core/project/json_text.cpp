@@ -54,20 +54,20 @@ T JsonObject::typed(const char* key, T otherwise, bool (Json::*is)() const noexc
     return value->get<T>();
 }
 
-std::string JsonObject::text(const char* key, const std::string& otherwise, size_t most) {
+std::string JsonObject::text(const char* key, const std::string& otherwise, size_t max) {
     std::string value = typed<std::string>(key, otherwise, &Json::is_string, "a text");
-    if (value.size() > most) {
-        problem(key, "the text is longer than " + std::to_string(most) + " bytes", "Shorten it");
+    if (value.size() > max) {
+        problem(key, "the text is longer than " + std::to_string(max) + " bytes", "Shorten it");
         return otherwise;
     }
     return value;
 }
 
-int64_t JsonObject::whole(const char* key, int64_t otherwise, int64_t least, int64_t most) {
+int64_t JsonObject::whole(const char* key, int64_t otherwise, int64_t min, int64_t max) {
     const double value = typed<double>(key, static_cast<double>(otherwise), &Json::is_number, "a whole number");
-    if (!(value >= static_cast<double>(least) && value <= static_cast<double>(most)) ||
+    if (!(value >= static_cast<double>(min) && value <= static_cast<double>(max)) ||
         value != static_cast<double>(static_cast<int64_t>(value))) {
-        problem(key, "it goes from " + std::to_string(least) + " to " + std::to_string(most), "Correct the number");
+        problem(key, "it goes from " + std::to_string(min) + " to " + std::to_string(max), "Correct the number");
         return otherwise;
     }
     return static_cast<int64_t>(value);

@@ -19,8 +19,8 @@ class JsonObject {
     // `json` must outlive this. A value that is no object is a problem and reads as an empty one.
     JsonObject(const Json& json, std::string file, std::string place, Problems& problems);
 
-    std::string text(const char* key, const std::string& otherwise = {}, size_t most = 4000);
-    int64_t whole(const char* key, int64_t otherwise, int64_t least, int64_t most);
+    std::string text(const char* key, const std::string& otherwise = {}, size_t max = 4000);
+    int64_t whole(const char* key, int64_t otherwise, int64_t min, int64_t max);
     bool yesNo(const char* key, bool otherwise);
     double number(const char* key, double otherwise);
     Colour colour(const char* key, Colour otherwise);
@@ -41,6 +41,8 @@ class JsonObject {
     // The object under the key, or an empty one.
     const Json& object(const char* key);
     bool has(const char* key) const;
+    // `earlier` if the object has that key of earlier files and not `key`, else `key`.
+    const char* either(const char* key, const char* earlier) const { return has(earlier) && !has(key) ? earlier : key; }
     std::string placeOf(const char* key) const;
     void problem(const char* key, const std::string& reason, const std::string& remedy);
     // What nobody asked for.

@@ -163,7 +163,7 @@ Merge mergeDocuments(const Document& base, const Document& ours, const Document&
     };
     one(What::Name, [](const Document& d) { return d.name; }, [&] { next.name = theirs.name; });
     one(What::Panel, [](const Document& d) { return panelText(*d.panel); }, [&] { next.panel = theirs.panel; });
-    one(What::RecipeDefaults, [](const Document& d) { return recipeDefaultsText(*d.usualRecipe); }, [&] { next.usualRecipe = theirs.usualRecipe; });
+    one(What::RecipeDefaults, [](const Document& d) { return recipeDefaultsText(*d.defaultRecipe); }, [&] { next.defaultRecipe = theirs.defaultRecipe; });
     one(What::Other, [](const Document& d) { return unknownText(*d.unknown); }, [&] { next.unknown = theirs.unknown; });
     const auto nameOf = [](const auto& each) { return each.name; };
     const auto textOf = [](const auto& each) { return partText(each); };
@@ -221,7 +221,7 @@ std::string mergeText(const Document& document, const MergeItem& item) {
         case What::Look: return namedText(*document.looks, item.name);
         case What::Image: return namedText(*document.images, item.name);
         case What::Face: return namedText(*document.faces, item.name);
-        case What::RecipeDefaults: return recipeDefaultsText(*document.usualRecipe);
+        case What::RecipeDefaults: return recipeDefaultsText(*document.defaultRecipe);
         case What::Rules: return namedText(*document.rules, item.name);
         case What::Screen: {
             const ScreenRef screen = document.screen(item.name);

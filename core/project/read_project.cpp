@@ -31,13 +31,13 @@ std::optional<PropertyValue> readValue(JsonObject& object, const PropertyInfo& p
             value = object.yesNo(property.key, std::get<bool>(property.fallback));
             break;
         case PropertyType::Whole:
-            value = object.whole(property.key, std::get<int64_t>(property.fallback), property.least, property.most);
+            value = object.whole(property.key, std::get<int64_t>(property.fallback), property.min, property.max);
             break;
         case PropertyType::Colour:
             value = object.colour(property.key, std::get<Colour>(property.fallback));
             break;
         default:
-            value = object.text(property.key, std::get<std::string>(property.fallback), kMostTextBytes);
+            value = object.text(property.key, std::get<std::string>(property.fallback), kMaxTextBytes);
             break;
     }
     if (fits(property, value))
@@ -68,7 +68,7 @@ Panel readPanel(const Json& json, Problems& problems) {
     JsonObject object(json, kMainFile, "panel", problems);
     Panel panel;
     const auto side = [&](const char* key, int otherwise) {
-        return static_cast<int>(object.whole(key, otherwise, kLeastPanelSide, kMostPanelSide));
+        return static_cast<int>(object.whole(key, otherwise, kMinPanelSide, kMaxPanelSide));
     };
     panel.width = side("width", panel.width);
     panel.height = side("height", panel.height);
@@ -91,9 +91,9 @@ Panel readPanel(const Json& json, Problems& problems) {
     panel.mirrorY = object.yesNo("mirror_y", false);
     panel.invert = object.yesNo("invert", false);
     panel.swapRedBlue = object.yesNo("swap_red_blue", false);
-    panel.columnOffset = static_cast<int>(object.whole("column_offset", 0, 0, kMostPanelSide));
-    panel.rowOffset = static_cast<int>(object.whole("row_offset", 0, 0, kMostPanelSide));
-    panel.stripLines = static_cast<int>(object.whole("strip_lines", panel.stripLines, 1, kMostPanelSide));
+    panel.columnOffset = static_cast<int>(object.whole("column_offset", 0, 0, kMaxPanelSide));
+    panel.rowOffset = static_cast<int>(object.whole("row_offset", 0, 0, kMaxPanelSide));
+    panel.stripLines = static_cast<int>(object.whole("strip_lines", panel.stripLines, 1, kMaxPanelSide));
     panel.wordBits = object.whole("word_bits", 32, 8, 32) == 8 ? 8 : 32;
     panel.flashBytes = object.whole("flash_bytes", panel.flashBytes, 0, int64_t{1} << 32);
     panel.ramBytes = object.whole("ram_bytes", panel.ramBytes, 0, int64_t{1} << 32);
@@ -125,22 +125,23 @@ Variable readVariable(const Json& json, const std::string& place, Problems& prob
         v.length = static_cast<int>(object.whole("length", v.length, 1, 200));
         v.startText = object.text("start", "", static_cast<size_t>(v.length));
     } else if (v.type == VariableType::YesNo) {
-        v.least = 0;
-        v.most = 1;
+        v.min = 0;
+        v.max = 1;
         v.start = object.yesNo("start", false);
     } else {
         if (v.type == VariableType::Decimal)
             v.decimals = static_cast<int>(object.whole("decimals", 1, 0, 6));
-        v.least = readNumber(object, "least", v, v.least);
-        v.most = readNumber(object, "most", v, v.most);
-        v.start = readNumber(object, "start", v, std::clamp(0, std::min(v.least, v.most), std::max(v.least, v.most)));
-        if (v.least > v.most) {
-            object.problem("least", "the least value is above the most", "Exchange them");
-            std::swap(v.least, v.most);
+        const char *min = object.either("min", "least"), *max = object.either("max", "most");
+        v.min = readNumber(object, min, v, v.min);
+        v.max = readNumber(object, max, v, v.max);
+        v.start = readNumber(object, "start", v, std::clamp(0, std::min(v.min, v.max), std::max(v.min, v.max)));
+        if (v.min > v.max) {
+            object.problem(min, "the minimum is above the maximum", "Exchange them");
+            std::swap(v.min, v.max);
         }
-        if (v.start < v.least || v.start > v.most) {
+        if (v.start < v.min || v.start > v.max) {
             object.problem("start", "the start value is outside the range", "Correct it");
-            v.start = std::clamp(v.start, v.least, v.most);
+            v.start = std::clamp(v.start, v.min, v.max);
         }
     }
     v.unknown = object.unknown();
@@ -186,8 +187,8 @@ class Reader {
                              "; this program reads up to " + std::to_string(kFormatVersion),
                          "Open it with a newer Gorsefinch"});
         for (const char* list : {"variables", "looks", "images", "fonts", "screens", "rules"})
-            if (object.array(list).size() > kMostListed)
-                return fail({kMainFile, list, "there are more than " + std::to_string(kMostListed), "Divide the project"});
+            if (object.array(list).size() > kMaxListed)
+                return fail({kMainFile, list, "there are more than " + std::to_string(kMaxListed), "Divide the project"});
         readMain(object);
         finish();
         return std::move(out_);
@@ -209,9 +210,9 @@ class Reader {
     std::string usableName(const std::string& given, const std::string& file, const std::string& place,
                            NameSet& used) {
         std::string name = given;
-        if (const auto trouble = nameTrouble(given)) {
+        if (const auto error = nameError(given)) {
             name = nameFrom(given, "unnamed");
-            complain(file, place, *trouble, "It was opened as \"" + name + "\"; give it another name");
+            complain(file, place, *error, "It was opened as \"" + name + "\"; give it another name");
         }
         const std::string fresh = used.unique(name);
         if (fresh != name)
@@ -265,15 +266,15 @@ class Reader {
     void readMain(JsonObject& object) {
         Document document;
         document.name = object.text("name", "", 100);
-        if (const auto trouble = nameTrouble(document.name)) {
-            complain(kMainFile, "name", *trouble, "Give the project another name");
+        if (const auto error = nameError(document.name)) {
+            complain(kMainFile, "name", *error, "Give the project another name");
             document.name = nameFrom(document.name, "display");
         }
         document.panel = std::make_shared<Panel>(readPanel(object.object("panel"), out_.problems));
         document.variables = readList<Variable>(object.array("variables"), "variables", readVariable);
         document.looks = readList<Look>(object.array("looks"), "looks", readLook);
-        document.usualRecipe = std::make_shared<Recipe>(
-            readRecipe(object.object("usual_recipe"), kMainFile, "usual_recipe", out_.problems));
+        const char* recipe = object.either("default_recipe", "usual_recipe");
+        document.defaultRecipe = std::make_shared<Recipe>(readRecipe(object.object(recipe), kMainFile, recipe, out_.problems));
         readImages(document, object.array("images"));
         readFaces(document, object.array("fonts"));
         readScreens(document, object.array("screens"));
@@ -293,7 +294,7 @@ class Reader {
             image.recipe = readRecipe(object.object("recipe"), kMainFile, place + ".recipe", out_.problems);
             image.original = readOriginal("images", kMaxPictureFile, image.file, place);
             const Json& more = object.array("more_files");
-            for (size_t j = 0; j < std::min<size_t>(more.size(), kMostSeries - 1); ++j) {
+            for (size_t j = 0; j < std::min<size_t>(more.size(), kMaxSeries - 1); ++j) {
                 MoreOriginal each;
                 each.file = more[j].is_string() ? more[j].get<std::string>() : std::string();
                 each.original = readOriginal("images", kMaxPictureFile, each.file, place + ".more_files[" + std::to_string(j) + "]");
@@ -321,14 +322,14 @@ class Reader {
         document.faces = all;
     }
 
-    // The names in a list of files, each usable as a file name; broken ones are told and left out.
+    // The names in a list of files, each usable as a file name; broken ones are reported and left out.
     std::vector<std::string> fileNames(const Json& array, const char* key) {
         std::vector<std::string> names;
         for (size_t i = 0; i < array.size(); ++i) {
             const std::string place = std::string(key) + "[" + std::to_string(i) + "]";
             const std::string name = array[i].is_string() ? array[i].get<std::string>() : std::string();
-            if (const auto trouble = nameTrouble(name))
-                complain(kMainFile, place, *trouble, "Name the file without folder and ending");
+            if (const auto error = nameError(name))
+                complain(kMainFile, place, *error, "Name the file without folder and ending");
             else if (std::find(names.begin(), names.end(), name) != names.end())
                 complain(kMainFile, place, "\"" + name + "\" is there twice", "Take one out");
             else
@@ -344,14 +345,14 @@ class Reader {
             const auto text = readText(file, kMaxScreenFile);
             const auto json = text ? parseJson(file, *text) : tl::unexpected(text.error());
             // What would have to be left out could be lost: the file stays as it is.
-            const bool tooLarge = json && json->is_object() && json->contains("widgets") && (*json)["widgets"].size() > kMostWidgets;
+            const bool tooLarge = json && json->is_object() && json->contains("widgets") && (*json)["widgets"].size() > kMaxWidgets;
             if (json && json->is_object() && !tooLarge) {
                 document.screens.push_back(readScreen(*json, name, file));
                 continue;
             }
             unread->push_back(name);
             if (tooLarge)
-                complain(file, "widgets", "the screen has more than " + std::to_string(kMostWidgets) + " widgets", "Divide it into two files");
+                complain(file, "widgets", "the screen has more than " + std::to_string(kMaxWidgets) + " widgets", "Divide it into two files");
             else if (json)
                 complain(file, "", "this is not a screen", "Restore the file from version control or a copy");
             else

@@ -29,12 +29,12 @@ void putShape(Json& out, const RecipeShape& shape) {
 }
 
 // Numbers from an array of exactly `count`; empty for anything else.
-std::vector<int> numbers(const Json& array, size_t count, int least, int most) {
+std::vector<int> numbers(const Json& array, size_t count, int min, int max) {
     std::vector<int> out;
     if (!array.is_array() || array.size() != count)
         return {};
     for (const Json& each : array) {
-        if (!each.is_number_integer() || each.get<int64_t>() < least || each.get<int64_t>() > most)
+        if (!each.is_number_integer() || each.get<int64_t>() < min || each.get<int64_t>() > max)
             return {};
         out.push_back(each.get<int>());
     }
@@ -56,8 +56,8 @@ class RecipeReader {
     }
 
   private:
-    int whole(const char* key, int otherwise, int least, int most) {
-        return static_cast<int>(object_.whole(key, otherwise, least, most));
+    int whole(const char* key, int otherwise, int min, int max) {
+        return static_cast<int>(object_.whole(key, otherwise, min, max));
     }
 
     void shape() {
@@ -81,8 +81,8 @@ class RecipeReader {
         }
         recipe_.flipX = object_.yesNo("flip_x", false);
         recipe_.flipY = object_.yesNo("flip_y", false);
-        recipe_.width = whole("width", 0, 0, kMostResultSide);
-        recipe_.height = whole("height", 0, 0, kMostResultSide);
+        recipe_.width = whole("width", 0, 0, kMaxResultSide);
+        recipe_.height = whole("height", 0, 0, kMaxResultSide);
         recipe_.fit = object_.choice<Fit>("fit", recipe_.fit, fitByKey);
     }
 
@@ -125,9 +125,9 @@ class RecipeReader {
         recipe_.packing = object_.choice<Packing>("packing", recipe_.packing, packingByKey);
         recipe_.outside = object_.yesNo("outside", false);
         const Json& frames = object_.array("frames");
-        for (size_t i = 0; i < std::min<size_t>(frames.size(), kMostFrames); ++i) {
+        for (size_t i = 0; i < std::min<size_t>(frames.size(), kMaxFrames); ++i) {
             const std::vector<int> frame = numbers(frames[i], 2, 0, 60000);
-            if (frame.empty() || frame[0] >= kMostFrames || frame[1] < 1)
+            if (frame.empty() || frame[0] >= kMaxFrames || frame[1] < 1)
                 object_.problem("frames", "a frame is [number, milliseconds]", "It was left out; correct the numbers");
             else
                 recipe_.frames.push_back({frame[0], frame[1]});

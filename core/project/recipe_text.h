@@ -9,7 +9,7 @@ namespace gorsefinch {
 
 // Only what differs from a recipe that does nothing.
 Json recipeJson(const Recipe& recipe);
-// Values out of range are problems and read as usual. `place` is told in messages.
+// Values out of range are problems, and the defaults are taken. `place` is named in messages.
 Recipe readRecipe(const Json& json, const std::string& file, const std::string& place, Problems& problems);
 
 // A recipe as text for the clipboard, and back; nothing for other text.
@@ -20,10 +20,10 @@ std::optional<Recipe> recipeFromText(const std::string& text);
 void putColours(Json& object, const char* key, const std::vector<Colour>& colours);
 std::vector<Colour> readColours(JsonObject& object, const char* key);
 
-// Writes what differs from the usual.
+// Writes what differs from the defaults.
 template <typename T>
-void putUnless(Json& object, const char* key, const T& value, const T& usual) {
-    if (value != usual)
+void putUnless(Json& object, const char* key, const T& value, const T& defaults) {
+    if (value != defaults)
         object[key] = value;
 }
 

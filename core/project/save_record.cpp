@@ -54,7 +54,7 @@ bool isValid(const SaveRecord& record) {
     for (const SaveRecord::Removal& each : record.removals)
         if (!isProjectFile(each.file) || each.file == kMainFile || !isSavePart(each.part) || !isHex(each.sha256, 64) || !files.insert(each.file).second)
             return false;
-    return !files.empty() && !nameTrouble(record.project);
+    return !files.empty() && !nameError(record.project);
 }
 
 }  // namespace

@@ -65,7 +65,7 @@ Result<void> Shelf::change(const std::function<Document(Document)>& edit) {
 }
 
 Document takeFace(const Document& document, Face face, std::string* name) {
-    forgetMissing(document, face.usual);
+    forgetMissing(document, face.defaults);
     for (FontSize& size : face.sizes)
         forgetMissing(document, size.settings);
     return addFace(document, std::move(face), name);

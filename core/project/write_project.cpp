@@ -57,7 +57,7 @@ Json numberJson(const Variable& variable, int32_t value) {
 }
 
 Json toJson(const Variable& variable) {
-    const Variable usual;
+    const Variable defaults;
     Json out;
     out["name"] = variable.name;
     out["type"] = toKey(variable.type);
@@ -68,10 +68,10 @@ Json toJson(const Variable& variable) {
         if (variable.type == VariableType::Decimal)
             out["decimals"] = variable.decimals;
         if (variable.type != VariableType::YesNo) {
-            if (variable.least != usual.least)
-                out["least"] = numberJson(variable, variable.least);
-            if (variable.most != usual.most)
-                out["most"] = numberJson(variable, variable.most);
+            if (variable.min != defaults.min)
+                out["min"] = numberJson(variable, variable.min);
+            if (variable.max != defaults.max)
+                out["max"] = numberJson(variable, variable.max);
         }
         out["start"] = numberJson(variable, variable.start);
     }
@@ -165,8 +165,8 @@ ProjectFiles toFiles(const Document& document) {
     main["panel"] = toJson(*document.panel);
     main["variables"] = listJson(*document.variables);
     main["looks"] = listJson(*document.looks);
-    if (const Json usual = recipeJson(*document.usualRecipe); !usual.empty())
-        main["usual_recipe"] = usual;
+    if (const Json defaults = recipeJson(*document.defaultRecipe); !defaults.empty())
+        main["default_recipe"] = defaults;
     main["images"] = listJson(*document.images);
     main["fonts"] = listJson(*document.faces);
     main["screens"] = Json::array();

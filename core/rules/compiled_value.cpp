@@ -34,12 +34,12 @@ const char* toWords(ValueType type) {
 }
 
 void Compiled::operation(int op) {
-    needsMore = needsMore || op >= GORSE_OP_MORE || op == GORSE_OP_SET_TEXT || op == GORSE_OP_CALL_TEXT;
+    needsExtended = needsExtended || op >= GORSE_OP_EXTENDED || op == GORSE_OP_SET_TEXT || op == GORSE_OP_CALL_TEXT;
     byte(op);
 }
 
 void Compiled::append(const Compiled& other) {
-    needsMore = needsMore || other.needsMore;
+    needsExtended = needsExtended || other.needsExtended;
     for (const SlotUse& use : other.slots)
         slots.push_back({use.at + code.size(), use.slot});
     code.insert(code.end(), other.code.begin(), other.code.end());
@@ -73,15 +73,15 @@ void Compiled::rescale(int toScale) {
     const int64_t factor = powerOfTen(std::abs(toScale - scale));
     const bool finer = toScale > scale;
     if (constant) {
-        least = most = finer ? least * factor : dividedRounding(least, factor);
+        min = max = finer ? min * factor : dividedRounding(min, factor);
         code.clear();
-        push(least);
+        push(min);
     } else {
         push(factor);
         operation(finer ? GORSE_OP_MULTIPLY : GORSE_OP_ROUND_DIVIDE);
         depth = std::max(depth, 2);
-        least = finer ? least * factor : dividedRounding(least, factor);
-        most = finer ? most * factor : dividedRounding(most, factor);
+        min = finer ? min * factor : dividedRounding(min, factor);
+        max = finer ? max * factor : dividedRounding(max, factor);
     }
     scale = toScale;
 }

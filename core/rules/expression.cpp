@@ -11,8 +11,8 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr int64_t kLeast = -2147483648LL, kMost = 2147483647LL;
-constexpr int kMostScale = 6;
+constexpr int64_t kMin = -2147483648LL, kMax = 2147483647LL;
+constexpr int kMaxScale = 6;
 
 // C's levels of operators from the loosest on.
 const std::array<std::vector<std::string_view>, 10> levels{{
@@ -50,13 +50,13 @@ void ExpressionParser::want(const Compiled& value, ValueType type, const Token& 
 }
 
 void ExpressionParser::checkRange(Compiled& value, const Token& op) {
-    if (value.least < kLeast || value.most > kMost)
+    if (value.min < kMin || value.max > kMax)
         scope_.report(Severity::Warning, op,
-                      "the result can leave 32 bits (" + std::to_string(value.least) + " to " +
-                          std::to_string(value.most) + " steps)",
+                      "the result can leave 32 bits (" + std::to_string(value.min) + " to " +
+                          std::to_string(value.max) + " steps)",
                       "Narrow the variables' ranges or the decimals");
-    value.least = std::clamp(value.least, kLeast, kMost);
-    value.most = std::clamp(value.most, kLeast, kMost);
+    value.min = std::clamp(value.min, kMin, kMax);
+    value.max = std::clamp(value.max, kMin, kMax);
 }
 
 void ExpressionParser::checkUnits(const Compiled& a, const Compiled& b, const Token& op) {
@@ -96,8 +96,8 @@ Compiled ExpressionParser::choice() {
     out.type = yes.type;
     out.scale = yes.scale;
     out.unit = yes.unit.empty() ? no.unit : yes.unit;
-    out.least = std::min(yes.least, no.least);
-    out.most = std::max(yes.most, no.most);
+    out.min = std::min(yes.min, no.min);
+    out.max = std::max(yes.max, no.max);
     out.constant = false;
     out.words.reset();
     out.depth = std::max({out.depth, yes.depth, no.depth});
@@ -173,8 +173,8 @@ Compiled ExpressionParser::compare(Compiled a, const Token& op, Compiled b) {
     a.type = ValueType::YesNo;
     a.scale = 0;
     a.unit.clear();
-    a.least = 0;
-    a.most = 1;
+    a.min = 0;
+    a.max = 1;
     a.constant = false;
     a.words.reset();
     return a;
@@ -190,10 +190,10 @@ Compiled ExpressionParser::arithmetic(Compiled a, const Token& op, Compiled b) {
         a.rescale(std::max(scaleA, scaleB));
         b.rescale(std::max(scaleA, scaleB));
     } else if (o == '/') {
-        a.rescale(std::min(scaleA + scaleB, kMostScale));
+        a.rescale(std::min(scaleA + scaleB, kMaxScale));
     }
     checkRange(a, op);
-    const int64_t leastA = a.least, mostA = a.most;
+    const int64_t minA = a.min, maxA = a.max;
     const int scaledA = a.scale, depthA = a.depth;
     Compiled out = std::move(a);
     out.append(b);
@@ -209,28 +209,28 @@ Compiled ExpressionParser::arithmetic(Compiled a, const Token& op, Compiled b) {
     if (o == '/' && !b.unit.empty())
         out.unit.clear();
     if (o == '+') {
-        out.least = leastA + b.least;
-        out.most = mostA + b.most;
+        out.min = minA + b.min;
+        out.max = maxA + b.max;
     } else if (o == '-') {
-        out.least = leastA - b.most;
-        out.most = mostA - b.least;
+        out.min = minA - b.max;
+        out.max = maxA - b.min;
     } else if (o == '*') {
-        const auto corners = {leastA * b.least, leastA * b.most, mostA * b.least, mostA * b.most};
-        out.least = std::min(corners);
-        out.most = std::max(corners);
+        const auto corners = {minA * b.min, minA * b.max, maxA * b.min, maxA * b.max};
+        out.min = std::min(corners);
+        out.max = std::max(corners);
         out.scale = scaleA + scaleB;
     } else if (o == '%') {
-        const int64_t reach = std::max(std::abs(b.least), std::abs(b.most)) - 1;
-        out.least = leastA < 0 ? -std::max(reach, int64_t{0}) : 0;
-        out.most = std::max(reach, int64_t{0});
+        const int64_t reach = std::max(std::abs(b.min), std::abs(b.max)) - 1;
+        out.min = minA < 0 ? -std::max(reach, int64_t{0}) : 0;
+        out.max = std::max(reach, int64_t{0});
     } else {
-        const int64_t reach = std::max(std::abs(leastA), std::abs(mostA));
-        out.least = -reach;
-        out.most = reach;
-        if (leastA >= 0 && b.least >= 0)
-            out.least = 0;
+        const int64_t reach = std::max(std::abs(minA), std::abs(maxA));
+        out.min = -reach;
+        out.max = reach;
+        if (minA >= 0 && b.min >= 0)
+            out.min = 0;
         out.scale = scaledA - scaleB;
-        if (b.constant && b.least == 0)
+        if (b.constant && b.min == 0)
             scope_.report(Severity::Warning, op, "division by zero gives 0", "Divide by something else");
     }
     checkRange(out, op);
@@ -253,12 +253,12 @@ Compiled ExpressionParser::bits(Compiled a, const Token& op, Compiled b) {
     a.depth = std::max(a.depth, b.depth + 1);
     a.constant = false;
     a.unit.clear();
-    if (op.text == "&" && a.least >= 0 && b.least >= 0) {
-        a.least = 0;
-        a.most = std::min(a.most, b.most);
+    if (op.text == "&" && a.min >= 0 && b.min >= 0) {
+        a.min = 0;
+        a.max = std::min(a.max, b.max);
     } else {
-        a.least = kLeast;
-        a.most = kMost;
+        a.min = kMin;
+        a.max = kMax;
     }
     return a;
 }
@@ -272,9 +272,9 @@ Compiled ExpressionParser::unary() {
         value = unary();
         want(value, ValueType::Number, op);
         if (value.constant) {
-            value.least = value.most = -value.least;
+            value.min = value.max = -value.min;
             value.code.clear();
-            value.push(value.least);
+            value.push(value.min);
         } else {
             Compiled zero;
             zero.push(0);
@@ -283,9 +283,9 @@ Compiled ExpressionParser::unary() {
             value.code = std::move(zero.code);
             value.slots = std::move(zero.slots);
             ++value.depth;
-            std::swap(value.least, value.most);
-            value.least = -value.least;
-            value.most = -value.most;
+            std::swap(value.min, value.max);
+            value.min = -value.min;
+            value.max = -value.max;
             checkRange(value, op);
         }
     } else if (take("!")) {
@@ -299,8 +299,8 @@ Compiled ExpressionParser::unary() {
             fail(op, "bits can only be worked on in whole numbers", "Use a variable without decimals");
         value.operation(GORSE_OP_COMPLEMENT);
         value.constant = false;
-        value.least = kLeast;
-        value.most = kMost;
+        value.min = kMin;
+        value.max = kMax;
     } else {
         value = primary();
     }
@@ -317,11 +317,11 @@ Compiled ExpressionParser::primary() {
     switch (token.type) {
         case TokenType::Number:
             ++at_;
-            out.least = out.most = token.number;
+            out.min = out.max = token.number;
             out.scale = token.decimals;
             out.constant = true;
             out.push(token.number);
-            if (token.number > kMost && !(at_ > 1 && tokens_[at_ - 2].is("-")))
+            if (token.number > kMax && !(at_ > 1 && tokens_[at_ - 2].is("-")))
                 fail(token, "the number does not fit 32 bits", "Write one up to 2147483647");
             return out;
         case TokenType::Colour:
@@ -363,8 +363,8 @@ Compiled ExpressionParser::name() {
     if (token.text == "yes" || token.text == "no") {
         out.type = ValueType::YesNo;
         out.push(token.text == "yes");
-        out.least = 0;
-        out.most = 1;
+        out.min = 0;
+        out.max = 1;
         return out;
     }
     if (token.text == "none") {
@@ -380,13 +380,13 @@ Compiled ExpressionParser::name() {
     out.unit = variable.unit;
     if (variable.type == VariableType::Text) {
         out.type = ValueType::Text;
-        out.push(GORSE_TEXT_OF_VARIABLE | found->number);
+        out.push(GORSE_TEXT_IS_VARIABLE | found->number);
         return out;
     }
     out.type = variable.type == VariableType::YesNo ? ValueType::YesNo : ValueType::Number;
     out.scale = variable.decimals;
-    out.least = variable.least;
-    out.most = variable.most;
+    out.min = variable.min;
+    out.max = variable.max;
     out.operation(GORSE_OP_NUMBER);
     out.word(found->number);
     return out;
@@ -420,8 +420,8 @@ Compiled ExpressionParser::property(const Token& first) {
                : info->type == PropertyType::Colour ? ValueType::Colour
                : info->type == PropertyType::Text   ? ValueType::Text
                                                     : ValueType::Number;
-    out.least = info->least;
-    out.most = info->type == PropertyType::YesNo ? 1 : info->most;
+    out.min = info->min;
+    out.max = info->type == PropertyType::YesNo ? 1 : info->max;
     out.operation(GORSE_OP_SLOT);
     out.slots.push_back({out.code.size(), scope_.slot(*place, *info, parts.back())});
     out.word(0);

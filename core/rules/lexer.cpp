@@ -179,9 +179,9 @@ SplitText splitText(std::string_view text) {
             words.text += c;
             ++i;
         } else if (c == '}') {
-            out.trouble = "a } without its {";
+            out.error = "a } without its {";
             out.remedy = "Write }} for a brace";
-            out.troubleAt = i;
+            out.errorAt = i;
             words.text += c;
         } else if (c == '{') {
             bool quoted = false;
@@ -189,9 +189,9 @@ SplitText splitText(std::string_view text) {
             for (; end < text.size() && (quoted || text[end] != '}'); ++end)
                 quoted ^= text[end] == '"';
             if (end >= text.size()) {
-                out.trouble = "the closing } is missing";
+                out.error = "the closing } is missing";
                 out.remedy = "Add it, or write {{ for a brace";
-                out.troubleAt = i;
+                out.errorAt = i;
                 words.text += text.substr(i);
                 break;
             }

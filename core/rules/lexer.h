@@ -47,8 +47,8 @@ struct TextPiece {
 };
 struct SplitText {
     std::vector<TextPiece> pieces;
-    std::string trouble, remedy;  // "" or what is wrong with the braces
-    size_t troubleAt = 0;
+    std::string error, remedy;  // "" or what is wrong with the braces
+    size_t errorAt = 0;
 };
 SplitText splitText(std::string_view text);
 // The words as a text without insets: braces in them stand for themselves.

@@ -43,7 +43,7 @@ class ProjectNames {
         int screen, widget;
         Kind kind;
     };
-    // `screen` "" for the short form; -1 in `screen` of the answer if several screens have such a widget.
+    // `screen` "" for the short form; -1 in `screen` of the result if several screens have such a widget.
     std::optional<WidgetPlace> widget(std::string_view screen, std::string_view name) const;
     int screen(std::string_view name) const { return document_.screenIndex(name); }
 

@@ -85,9 +85,9 @@ class FileCompiler {
             rule.body = pool_.place(body);
         if (otherwise && !otherwise->code.empty())
             rule.otherwise = pool_.place(*otherwise);
-        if (rule.event == GORSE_EVERY)
+        if (rule.event == GORSE_EVENT_EVERY)
             rule.memory = static_cast<uint16_t>(out.timers++);
-        if (rule.event == GORSE_WHEN)
+        if (rule.event == GORSE_EVENT_WHEN)
             rule.memory = static_cast<uint16_t>(out.whens++);
         out.rules.push_back(rule);
         const int last = line_ > 0 ? lines_[line_ - 1].tokens[0].line : line;
@@ -124,7 +124,7 @@ class FileCompiler {
             ++i;
         }
         if (parts.size() == 1 && parts[0]->text == "start") {
-            rule.event = GORSE_ON_START;
+            rule.event = GORSE_EVENT_START;
             return whileCondition(tokens, i);
         }
         if (parts.size() < 2 || parts.size() > 3) {
@@ -162,9 +162,9 @@ class FileCompiler {
         else if (found->screen < 0)
             report(Severity::Error, widget, "several screens have a widget \"" + widget.text + "\"",
                    "Write screen.widget." + parts.back()->text);
-        else if (word && word->event == GORSE_ON_DONE && !info(found->kind).has(kPlays))
+        else if (word && word->event == GORSE_EVENT_DONE && !info(found->kind).has(kPlays))
             report(Severity::Error, widget, std::string("a ") + info(found->kind).key + " never comes to an end", "Use frames");
-        else if (word && word->event != GORSE_ON_DONE && !info(found->kind).has(kIsTouched))
+        else if (word && word->event != GORSE_EVENT_DONE && !info(found->kind).has(kIsTouched))
             report(Severity::Error, widget, std::string("a ") + info(found->kind).key + " takes no touch",
                    "Use a button");
         if (!word || !found)
@@ -196,7 +196,7 @@ class FileCompiler {
     }
 
     std::optional<Compiled> every(const std::vector<Token>& tokens, gorse_rule& rule) {
-        rule.event = GORSE_EVERY;
+        rule.event = GORSE_EVENT_EVERY;
         size_t i = 1;
         const auto period = duration(tokens, i);
         if (!period)
@@ -206,7 +206,7 @@ class FileCompiler {
     }
 
     std::optional<Compiled> when(const std::vector<Token>& tokens, gorse_rule& rule) {
-        rule.event = GORSE_WHEN;
+        rule.event = GORSE_EVENT_WHEN;
         return condition(tokens, 1);
     }
 

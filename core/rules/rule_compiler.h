@@ -42,7 +42,7 @@ struct CompiledRules {
     std::vector<SlotInfo> slots;        // by screen, then widget, then property
     std::vector<HookInfo> hooks;
     int timers = 0, whens = 0;
-    bool needsMore = false;             // some code has operations of gorse_code_more.c
+    bool needsExtended = false;             // some code has operations of gorse_code_extended.c
     Problems problems;
 };
 

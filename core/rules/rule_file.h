@@ -28,9 +28,9 @@ class RuleFileContext {
     // Token number i, or the closing one.
     static const Token& at(const std::vector<Token>& tokens, size_t i) { return tokens[std::min(i, tokens.size() - 1)]; }
     void expectEnd(const std::vector<Token>& tokens, size_t i);
-    // The expression from token i on, which then stands behind it; nothing after a mistake, which was told.
+    // The expression from token i on, which then stands behind it; nothing after a mistake, which is reported.
     std::optional<Compiled> expression(const std::vector<Token>& tokens, size_t& i);
-    // A widget named from token i on, in the short form or with its screen; nothing after a mistake, which was told.
+    // A widget named from token i on, in the short form or with its screen; nothing after a mistake, which is reported.
     std::optional<ProjectNames::WidgetPlace> widget(const std::vector<Token>& tokens, size_t i, bool full);
     // The numbers that the pool returns. If there are too many, they report it at the token and return 0.
     int slot(const ProjectNames::WidgetPlace& place, const PropertyInfo& property, const Token& at);

@@ -41,7 +41,7 @@ std::optional<int> RulePool::hook(const HookInfo& hook) {
 uint16_t RulePool::place(Compiled code) {
     const size_t at = out_.code.size();
     code.operation(GORSE_OP_END);
-    out_.needsMore = out_.needsMore || code.needsMore;
+    out_.needsExtended = out_.needsExtended || code.needsExtended;
     for (const SlotUse& use : code.slots)
         uses_.push_back({use.at + at, use.slot});
     out_.code.insert(out_.code.end(), code.code.begin(), code.code.end());

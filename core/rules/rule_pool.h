@@ -14,7 +14,7 @@ namespace gorsefinch {
 // Limits of all rules of a project: properties that they use, texts, and hooks.
 inline constexpr size_t kMaxSlots = 10000, kMaxStrings = 10000, kMaxHooks = 1000;
 
-// What the rules of all files share while they are compiled: slots, strings and the byte code. Equal ones are held
+// What the rules of all files share while they are compiled: slots, strings and the byte code. Equal ones are stored
 // once. Code refers to slots by the order in which they came up; finish() numbers them as the runtime wants them.
 class RulePool {
   public:

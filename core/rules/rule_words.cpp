@@ -11,8 +11,8 @@ namespace gorsefinch {
 namespace {
 
 constexpr auto eventsOfWidgets = std::to_array<EventWord>(
-    {{"press", GORSE_ON_PRESS}, {"release", GORSE_ON_RELEASE}, {"tap", GORSE_ON_TAP}, {"done", GORSE_ON_DONE}});
-constexpr auto eventsOfScreens = std::to_array<EventWord>({{"enter", GORSE_ON_ENTER}, {"leave", GORSE_ON_LEAVE}});
+    {{"press", GORSE_EVENT_PRESS}, {"release", GORSE_EVENT_RELEASE}, {"tap", GORSE_EVENT_TAP}, {"done", GORSE_EVENT_DONE}});
+constexpr auto eventsOfScreens = std::to_array<EventWord>({{"enter", GORSE_EVENT_ENTER}, {"leave", GORSE_EVENT_LEAVE}});
 constexpr auto aboutWidgets = std::to_array<std::string_view>({"show", "hide", "toggle", "play", "stop"});
 constexpr auto valueWords = std::to_array<std::string_view>({"yes", "no", "none"});
 constexpr auto otherWords = std::to_array<std::string_view>(

@@ -9,7 +9,7 @@
 // The words of the rules language that stand where names could stand.
 namespace gorsefinch {
 
-// What can happen to a thing, and its number in the runtime (GORSE_ON_...).
+// What can happen to a thing, and its number in the runtime (GORSE_EVENT_...).
 struct EventWord {
     const char* word;
     int event;

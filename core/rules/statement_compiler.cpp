@@ -49,8 +49,8 @@ void StatementCompiler::go(const std::vector<Token>& tokens, Compiled& body) {
 
 void StatementCompiler::call(const std::vector<Token>& tokens, Compiled& body) {
     const Token& name = at(tokens, 1);
-    if (name.type != TokenType::Name || nameTrouble(name.text)) {
-        report(Severity::Error, name, nameTrouble(name.text).value_or("a hook's name belongs here"), "Write call name(values)");
+    if (name.type != TokenType::Name || nameError(name.text)) {
+        report(Severity::Error, name, nameError(name.text).value_or("a hook's name belongs here"), "Write call name(values)");
         return;
     }
     size_t i = 2;
@@ -127,7 +127,7 @@ void StatementCompiler::playing(const std::vector<Token>& tokens, Compiled& body
     body.operation(GORSE_OP_COMMAND);
     body.word(place->screen);
     body.word(place->widget);
-    body.byte(tokens[0].is("play") ? GORSE_PLAY : GORSE_STOP);
+    body.byte(tokens[0].is("play") ? GORSE_COMMAND_PLAY : GORSE_COMMAND_STOP);
     expectEnd(tokens, full ? 4 : 2);
 }
 
@@ -197,11 +197,11 @@ void StatementCompiler::fitNumber(const Variable& variable, const Token& op, Com
     if (!value.unit.empty() && !variable.unit.empty() && value.unit != variable.unit)
         report(Severity::Warning, op, "mixed units: " + variable.unit + " and " + value.unit, "Convert the value");
     value.rescale(variable.decimals);
-    if (value.constant && (value.least < variable.least || value.least > variable.most))
+    if (value.constant && (value.min < variable.min || value.min > variable.max))
         report(Severity::Warning, op,
                "the value lies outside the range of " + variable.name + " (" +
-                   decimalText(variable.least, variable.decimals) + " to " +
-                   decimalText(variable.most, variable.decimals) + ") and will be held to it",
+                   decimalText(variable.min, variable.decimals) + " to " +
+                   decimalText(variable.max, variable.decimals) + ") and will be clamped to it",
                "Set it inside, or widen the range");
 }
 
@@ -228,9 +228,9 @@ void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equ
         default:
             wantType(ValueType::Number, value, op);
             value.rescale(0);
-            if (value.least < property->least || value.most > property->most)
+            if (value.min < property->min || value.max > property->max)
                 report(value.constant ? Severity::Error : Severity::Warning, op,
-                       "it goes from " + std::to_string(property->least) + " to " + std::to_string(property->most), "Keep the value inside");
+                       "it goes from " + std::to_string(property->min) + " to " + std::to_string(property->max), "Keep the value inside");
             break;
     }
     body.append(value);

@@ -10,7 +10,7 @@ class StatementCompiler {
   public:
     explicit StatementCompiler(RuleFileContext& file) : file_(file), pool_(file.pool()) {}
 
-    // Appends what the line does; a mistake is told.
+    // Appends what the line does; a mistake is reported.
     void statement(const std::vector<Token>& tokens, Compiled& body);
 
   private:

@@ -82,8 +82,8 @@ class TextCompiler {
 
     CompiledText run() {
         const SplitText split = splitText(text_);
-        if (!split.trouble.empty())
-            problem(Severity::Error, static_cast<int>(split.troubleAt) + 1, split.trouble, split.remedy);
+        if (!split.error.empty())
+            problem(Severity::Error, static_cast<int>(split.errorAt) + 1, split.error, split.remedy);
         for (const TextPiece& piece : split.pieces)
             if (!piece.inset || !inset(piece))
                 words(piece.inset ? "{" + piece.text + "}" : piece.text);
@@ -150,14 +150,14 @@ class TextCompiler {
                     value.code.size() > 254 ? "Let a rule set a variable, and show that" : "Show a number or a text");
             return false;
         }
-        for (const int part : {int{GORSE_INSET}, form.form, form.digits, form.decimals, value.scale,
+        for (const int part : {int{GORSE_TEXT_INSET}, form.form, form.digits, form.decimals, value.scale,
                                static_cast<int>(value.code.size()) + 1})
             out_.bytes.push_back(static_cast<uint8_t>(part));
         out_.bytes.insert(out_.bytes.end(), value.code.begin(), value.code.end());
         out_.bytes.push_back(GORSE_OP_END);
         out_.hasInsets = true;
         out_.needsForms = out_.needsForms || form.form != GORSE_FORM_NUMBER;
-        out_.needsMore = out_.needsMore || value.needsMore;
+        out_.needsExtended = out_.needsExtended || value.needsExtended;
         out_.variables.insert(value.variables.begin(), value.variables.end());
         addExtremes(value, form);
         return true;
@@ -172,13 +172,13 @@ class TextCompiler {
             longest = longestText(value);
         } else {
             const bool clock = form.form == GORSE_FORM_CLOCK;
-            for (const int64_t end : {value.least, value.most}) {
+            for (const int64_t end : {value.min, value.max}) {
                 const std::string shown = clock ? shownClock(end, value.scale, form) : shownNumber(end, value.scale, form);
                 if (shown.size() > longest.size())
                     longest = shown;
             }
             addDigits(out_.characters, clock ? ":" : form.decimals > 0 ? "." : "");
-            if (value.least < 0)
+            if (value.min < 0)
                 out_.characters.insert(U'-');
         }
         out_.longest += static_cast<int>(longest.size());

@@ -15,8 +15,8 @@ namespace gorsefinch {
 struct CompiledText {
     std::vector<uint8_t> bytes;
     bool hasInsets = false;
-    bool needsMore = false;          // an inset has operations of gorse_code_more.c
-    bool needsForms = false;         // an inset is not a number, see gorse_expand_more.c
+    bool needsExtended = false;          // an inset has operations of gorse_code_extended.c
+    bool needsForms = false;         // an inset is not a number, see gorse_expand_extended.c
     int longest = 0;                 // bytes of what it can show at most, without the closing zero
     std::set<char32_t> characters;   // that it can show
     std::set<int> variables;         // bindings that it depends on

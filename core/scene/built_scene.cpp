@@ -78,18 +78,18 @@ void fillVariables(BuiltScene& out, const ProjectNames& names) {
     size_t offset = 0;
     for (const Variable& each : *out.document.variables) {
         if (each.type != VariableType::Text) {
-            out.numbers.push_back({each.least, each.most, each.start});
+            out.numbers.push_back({each.min, each.max, each.start});
             continue;
         }
         out.startTexts.push_back(compileText(plainText(each.startText), names));
         gorse_text_variable text{};
         text.start = out.startTexts.back().bytes.data();
         text.capacity = static_cast<uint8_t>(each.length + 1);
-        if (offset + text.capacity > kMostStateTexts) {
+        if (offset + text.capacity > kMaxStateTexts) {
             Problem problem;
             problem.file = kMainFile;
             problem.place = "variable " + each.name;
-            problem.reason = "the texts of all variables need more than " + std::to_string(kMostStateTexts) + " bytes";
+            problem.reason = "the texts of all variables need more than " + std::to_string(kMaxStateTexts) + " bytes";
             problem.remedy = "Make some of them shorter";
             out.problems.push_back(std::move(problem));
             // It shares the first one's bytes, so that the rest can be looked at.
@@ -164,8 +164,8 @@ void layOutState(BuiltScene& out) {
 
 void fillScene(BuiltScene& out) {
     gorse_scene& s = out.scene;
-    s.more = out.rules->needsMore || anyText(out, &CompiledText::needsMore, &ScreenPart::needsMore) ? gorse_more_code : nullptr;
-    s.forms = anyText(out, &CompiledText::needsForms, &ScreenPart::needsForms) ? gorse_more_forms : nullptr;
+    s.extended = out.rules->needsExtended || anyText(out, &CompiledText::needsExtended, &ScreenPart::needsExtended) ? gorse_extended_code : nullptr;
+    s.forms = anyText(out, &CompiledText::needsForms, &ScreenPart::needsForms) ? gorse_extended_forms : nullptr;
     for (const CompiledText& text : out.rules->strings)
         out.strings.push_back(text.bytes.data());
     for (const CompiledText& text : out.moreStrings)

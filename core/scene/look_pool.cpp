@@ -81,16 +81,16 @@ BakedFont* LookPool::font(const Document& document, const FontKey& key) {
     std::unique_ptr<BakedFont>& font = fonts_[key];
     auto source = fontSource(document, key, info(document.panel->format).fontBits);
     if (!source) {
-        troubles_.emplace(key, source.error());
+        errors_.emplace(key, source.error());
         return nullptr;
     }
     font = std::make_unique<BakedFont>(key, std::move(*source));
     return font.get();
 }
 
-const Error* LookPool::trouble(const FontKey& key) const {
-    const auto found = troubles_.find(key);
-    return found == troubles_.end() ? nullptr : &found->second;
+const Error* LookPool::error(const FontKey& key) const {
+    const auto found = errors_.find(key);
+    return found == errors_.end() ? nullptr : &found->second;
 }
 
 void LookPool::adoptFaces(const Document& document, const std::set<std::string>& changed) {
@@ -109,7 +109,7 @@ void LookPool::adoptFaces(const Document& document, const std::set<std::string>&
 void LookPool::clear() {
     looks_.clear();
     fonts_.clear();
-    troubles_.clear();
+    errors_.clear();
 }
 
 std::vector<BakedFont*> LookPool::fonts() {

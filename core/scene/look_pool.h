@@ -34,9 +34,9 @@ class LookPool {
   public:
     // The runtime's look; equal ones are shared.
     const gorse_look* look(const ResolvedLook& resolved);
-    // The font, opened when first asked for; null without a face, or when it can't be opened: then trouble() says why.
+    // The font, opened when first asked for; null without a face, or when it can't be opened: then error() says why.
     BakedFont* font(const Document& document, const FontKey& key);
-    const Error* trouble(const FontKey& key) const;
+    const Error* error(const FontKey& key) const;
     // Takes over other settings of the named faces; fonts and looks stay where they are.
     void adoptFaces(const Document& document, const std::set<std::string>& changed);
     // Forgets fonts and looks; what was given out becomes invalid. For when faces come or go, or the panel changes.
@@ -54,7 +54,7 @@ class LookPool {
 
     std::map<ResolvedLook, std::unique_ptr<Entry>> looks_;
     std::map<FontKey, std::unique_ptr<BakedFont>> fonts_;
-    std::map<FontKey, Error> troubles_;  // of fonts that could not be opened
+    std::map<FontKey, Error> errors_;  // of fonts that could not be opened
 };
 
 }  // namespace gorsefinch

@@ -53,20 +53,20 @@ void fillPanel(BuiltScene& out) {
     p.palette = out.palette.empty() ? nullptr : out.palette.data();
     p.palette_count = static_cast<uint16_t>(out.palette.size());
     fillUnits(panel, p, false);
-    p.least_buffer = static_cast<uint32_t>(packedRowBytes(panel.format, panel.width));
+    p.min_buffer_bytes = static_cast<uint32_t>(packedRowBytes(panel.format, panel.width));
     p.paint = gorse_paint_rows;
     out.uprightPanel = p;
     p.column_offset = static_cast<uint16_t>(panel.columnOffset);
     p.row_offset = static_cast<uint16_t>(panel.rowOffset);
     p.quarter_turns = static_cast<uint8_t>(panel.turn / 90);
-    p.flags = static_cast<uint8_t>((panel.mirrorX ? GORSE_MIRROR_X : 0) | (panel.mirrorY ? GORSE_MIRROR_Y : 0) |
-                                   (panel.invert ? GORSE_INVERT : 0) |
-                                   (panel.swapRedBlue && info(panel.format).bits > 8 ? GORSE_SWAP_RED_BLUE : 0));
+    p.flags = static_cast<uint8_t>((panel.mirrorX ? GORSE_PANEL_MIRROR_X : 0) | (panel.mirrorY ? GORSE_PANEL_MIRROR_Y : 0) |
+                                   (panel.invert ? GORSE_PANEL_INVERT : 0) |
+                                   (panel.swapRedBlue && info(panel.format).bits > 8 ? GORSE_PANEL_SWAP_RED_BLUE : 0));
     fillUnits(panel, p, true);
     if (p.quarter_turns % 2 != 0) {
         p.paint = gorse_paint_squares;
         const uint32_t side = std::max(p.unit_x, p.unit_y), bits = static_cast<uint32_t>(info(panel.format).bits);
-        p.least_buffer = (side * side * bits + 7) / 8;
+        p.min_buffer_bytes = (side * side * bits + 7) / 8;
     }
     if (p.quarter_turns != 0 || p.flags != 0)
         p.turn = turnOf(panel.format).function;

@@ -168,7 +168,7 @@ class PartBuilder {
             return nullptr;
         }
         BakedFont* made = context_.looks.font(context_.document, key);
-        if (const Error* error = context_.looks.trouble(key); error && toldFonts_.insert(key).second)
+        if (const Error* error = context_.looks.error(key); error && toldFonts_.insert(key).second)
             problem(Severity::Error, widget, error->file + ": " + error->reason, error->remedy);
         return made;
     }
@@ -178,11 +178,11 @@ class PartBuilder {
     }
 
     // What a widget's text can be: its own and what rules give it.
-    const uint8_t* addText(int number, const Widget& widget, const PropertyInfo& property, gorse_label& label) {
+    const uint8_t* addText(int number, const Widget& widget, const PropertyInfo& property, gorse_widget_text& label) {
         const std::string words = std::get<std::string>(value(widget, property.key));
         part_->texts.push_back(compileText(words, context_.names));
         const CompiledText& text = part_->texts.back();
-        part_->needsMore = part_->needsMore || text.needsMore;
+        part_->needsExtended = part_->needsExtended || text.needsExtended;
         part_->needsForms = part_->needsForms || text.needsForms;
         for (Problem each : text.problems) {
             problem(each.severity, widget, "text, column " + std::to_string(each.column) + ": " + each.reason,
@@ -202,20 +202,20 @@ class PartBuilder {
         return text.bytes.data();
     }
 
-    void addMemory(int number, const Widget& widget, gorse_label& label, const std::vector<const CompiledText*>& all) {
+    void addMemory(int number, const Widget& widget, gorse_widget_text& label, const std::vector<const CompiledText*>& all) {
         int longest = 0;
         std::set<int> variables;
         for (const CompiledText* each : all) {
             longest = std::max(longest, each->longest);
             variables.insert(each->variables.begin(), each->variables.end());
         }
-        const int most = context_.document.panel->wordBits == 8 ? 48 : 255;
-        if (longest + 1 > most)
+        const int max = context_.document.panel->wordBits == 8 ? 48 : 255;
+        if (longest + 1 > max)
             problem(Severity::Error, widget,
                     "its text can get " + std::to_string(longest) + " bytes long; the target holds " +
-                        std::to_string(most - 1),
+                        std::to_string(max - 1),
                     "Shorten the words or narrow the variables' ranges");
-        label.widget.capacity = static_cast<uint8_t>(std::min(longest + 1, most));
+        label.widget.capacity = static_cast<uint8_t>(std::min(longest + 1, max));
         for (const int variable : variables) {
             part_->bindings.push_back({static_cast<uint16_t>(variable), static_cast<uint16_t>(number)});
             part_->usedVariables.insert(context_.names.variableOf(variable).name);
@@ -228,8 +228,8 @@ class PartBuilder {
         const int bytes = base.capacity + stateBytes;
         if (bytes == 0)
             return;
-        if (static_cast<size_t>(part_->memoryBytes + bytes) > kMostStateTexts) {
-            problem(Severity::Error, widget, "the screen's texts need more than " + std::to_string(kMostStateTexts) + " bytes", "Divide the screen");
+        if (static_cast<size_t>(part_->memoryBytes + bytes) > kMaxStateTexts) {
+            problem(Severity::Error, widget, "the screen's texts need more than " + std::to_string(kMaxStateTexts) + " bytes", "Divide the screen");
             base.memory = 0;
             return;
         }
@@ -285,7 +285,7 @@ class PartBuilder {
             return std::nullopt;
         }
         part_->usedVariables.insert(name);
-        return NumberVariable{static_cast<uint16_t>(context_.names.variable(name)->number), variable->least, variable->most, variable->decimals};
+        return NumberVariable{static_cast<uint16_t>(context_.names.variable(name)->number), variable->min, variable->max, variable->decimals};
     }
 
     void addSlots(int number, const Widget& widget, gorse_widget& base) {

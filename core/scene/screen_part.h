@@ -27,7 +27,7 @@ struct ImageUse {
 };
 
 // What the texts of all variables, and those of a screen, may take of the state: places in it are numbers of 16 bits.
-inline constexpr size_t kMostStateTexts = 65000;
+inline constexpr size_t kMaxStateTexts = 65000;
 
 // The runtime's tables of one screen, built from the document's screen, and what they depended on. Immutable once
 // built, so that it serves as long as nothing it depends on changes.
@@ -39,7 +39,7 @@ struct ScreenPart {
     std::vector<SlotInfo> slotInfos;
     std::vector<gorse_binding> bindings;
     std::deque<CompiledText> texts;
-    bool needsMore = false, needsForms = false;  // any of its texts does
+    bool needsExtended = false, needsForms = false;  // any of its texts does
     bool moves = false;                          // any of its widgets does something by itself
     std::deque<std::vector<int32_t>> numbers;    // that records point to
     std::set<const RuntimeKind*> kinds;          // that draw its widgets

@@ -132,9 +132,9 @@ std::vector<int> carryRules(const BuiltScene& before, const gorse& from, const B
         const gorse_rule& rule = now.rules->rules[i];
         const auto match = old.find(identity(*now.rules, i));
         const gorse_rule* known = match == old.end() ? nullptr : &before.rules->rules[match->second];
-        if (rule.event == GORSE_EVERY)
+        if (rule.event == GORSE_EVENT_EVERY)
             gorse_timers(&to)[rule.memory] = known ? gorse_timers(&from)[known->memory] : time;
-        if (rule.event == GORSE_WHEN)
+        if (rule.event == GORSE_EVENT_WHEN)
             gorse_when_bytes(&to)[rule.memory] = known ? gorse_when_bytes(&from)[known->memory] : 2;
         same.push_back(match == old.end() ? -1 : static_cast<int>(match->second));
         if (match != old.end())

@@ -8,10 +8,10 @@ namespace gorsefinch {
 
 namespace {
 
-bool readInt(const std::string& text, int64_t least, int64_t most, int& out) {
+bool readInt(const std::string& text, int64_t min, int64_t max, int& out) {
     int64_t value = 0;
     const auto [end, error] = std::from_chars(text.data(), text.data() + text.size(), value);
-    if (error != std::errc() || end != text.data() + text.size() || value < least || value > most)
+    if (error != std::errc() || end != text.data() + text.size() || value < min || value > max)
         return false;
     out = static_cast<int>(value);
     return true;

@@ -10,10 +10,10 @@ namespace gorsefinch {
 namespace {
 
 // The panel's pixels without its turn and offsets, as large as asked; whole bytes on panels that pack pixels.
-Panel specimenPanel(const Panel& from, const SpecimenAsk& ask) {
+Panel specimenPanel(const Panel& from, const SpecimenRequest& request) {
     Panel panel = from;
-    panel.width = std::clamp((ask.width + 7) / 8 * 8, kLeastPanelSide, kMostPanelSide);
-    panel.height = std::clamp((ask.height + 7) / 8 * 8, kLeastPanelSide, kMostPanelSide);
+    panel.width = std::clamp((request.width + 7) / 8 * 8, kMinPanelSide, kMaxPanelSide);
+    panel.height = std::clamp((request.height + 7) / 8 * 8, kMinPanelSide, kMaxPanelSide);
     panel.turn = 0;
     panel.mirrorX = panel.mirrorY = panel.invert = panel.swapRedBlue = false;
     panel.columnOffset = panel.rowOffset = 0;
@@ -22,33 +22,33 @@ Panel specimenPanel(const Panel& from, const SpecimenAsk& ask) {
 
 }  // namespace
 
-Picture specimen(const Document& document, const SpecimenAsk& ask) {
+Picture specimen(const Document& document, const SpecimenRequest& request) {
     Document sample;
     sample.name = document.name;
     sample.faces = document.faces;
-    sample.panel = std::make_shared<const Panel>(specimenPanel(*document.panel, ask));
+    sample.panel = std::make_shared<const Panel>(specimenPanel(*document.panel, request));
     Widget words;
     words.name = "specimen";
     words.kind = Kind::Text;
     words.w = sample.panel->width;
     words.h = sample.panel->height;
-    words.properties["text"] = plainText(ask.text);
-    words.properties["font"] = ask.font.face;
-    words.properties["size"] = int64_t{ask.font.size};
-    words.properties["colour"] = ask.ink;
+    words.properties["text"] = plainText(request.text);
+    words.properties["font"] = request.font.face;
+    words.properties["size"] = int64_t{request.font.size};
+    words.properties["colour"] = request.ink;
     words.properties["padding"] = int64_t{3};
     words.properties["place"] = std::string("top");
-    words.properties["wrap"] = ask.wrap;
+    words.properties["wrap"] = request.wrap;
     Screen screen;
     screen.name = "specimen";
-    screen.background = ask.ground;
+    screen.background = request.ground;
     screen.widgets.push_back(std::make_shared<const Widget>(std::move(words)));
     sample.screens = {std::make_shared<const Screen>(std::move(screen))};
     SceneBuilder builder;
     return drawScreen(*builder.build(sample), 0).picture();
 }
 
-FontRung climbFont(const Document& document, const FontKey& font, int size, int bits, const std::set<char32_t>& characters, SpecimenAsk sample) {
+FontRung makeFontRung(const Document& document, const FontKey& font, int size, int bits, const std::set<char32_t>& characters, SpecimenRequest sample) {
     FontRung out;
     out.size = size;
     out.bits = bits;

@@ -7,7 +7,7 @@
 namespace gorsefinch {
 
 // A text in a font, drawn by the runtime in the panel's own pixels.
-struct SpecimenAsk {
+struct SpecimenRequest {
     FontKey font;
     std::string text;   // as it is: braces stand for themselves
     Colour ink = opaque(0xffffff), ground = opaque(0x000000);
@@ -15,7 +15,7 @@ struct SpecimenAsk {
     bool wrap = true;              // lines break at the width
 };
 
-Picture specimen(const Document& document, const SpecimenAsk& ask);
+Picture specimen(const Document& document, const SpecimenRequest& request);
 
 // One way to hold a font, and what it costs.
 struct FontRung {
@@ -25,6 +25,6 @@ struct FontRung {
 };
 
 // The font in one size and depth, holding the characters given.
-FontRung climbFont(const Document& document, const FontKey& font, int size, int bits, const std::set<char32_t>& characters, SpecimenAsk sample);
+FontRung makeFontRung(const Document& document, const FontKey& font, int size, int bits, const std::set<char32_t>& characters, SpecimenRequest sample);
 
 }  // namespace gorsefinch

@@ -42,11 +42,11 @@ std::string traceLine(const BuiltScene& scene, const TraceEntry& entry) {
             words = "screen " + (entry.a < scene.parts.size() ? scene.parts[entry.a]->source->name : std::to_string(entry.a));
             break;
         case GORSE_TRACE_NUMBER: words = numberWords(scene, entry.a, entry.b); break;
-        case GORSE_TRACE_HELD: words = numberWords(scene, entry.a, entry.b) + ", held to its range"; break;
+        case GORSE_TRACE_CLAMPED: words = numberWords(scene, entry.a, entry.b) + ", clamped to its range"; break;
         case GORSE_TRACE_HOOK:
             words = "call " + (entry.a < scene.rules->hooks.size() ? scene.rules->hooks[entry.a].name : std::to_string(entry.a));
             break;
-        case GORSE_TRACE_DIVIDED: words = ruleWords(scene, entry.a) + " divided by zero"; break;
+        case GORSE_TRACE_DIVISION_BY_ZERO: words = ruleWords(scene, entry.a) + " divided by zero"; break;
         case GORSE_TRACE_ROUNDS: words = "rules still wait after the last round"; break;
         case GORSE_TRACE_TEXT: {
             const Variable* v = variableByNumber(scene, entry.a, true);

@@ -42,7 +42,7 @@ void Twin::begin() {
     ruleRuns_.assign(scene->rule_count, 0);
     const gorse_port port{flush, hook, trace, read, this};
     if (gorse_begin(&run_, scene, &port, state_.data(), static_cast<uint32_t>(state_.size() * 4), buffer_.data(),
-                    static_cast<uint32_t>(bytes)) != GORSE_FINE) {
+                    static_cast<uint32_t>(bytes)) != GORSE_RESULT_OK) {
         // A buffer that holds less than a line can't draw; a line is always possible here.
         buffer_.assign(static_cast<size_t>(scene_->document.panel->width) * 3, 0);
         gorse_begin(&run_, scene, &port, state_.data(), static_cast<uint32_t>(state_.size() * 4), buffer_.data(),
@@ -168,7 +168,7 @@ PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values) 
     const gorse_port port{drawFlush, nullptr, nullptr, drawRead, &drawing};
     gorse run{};
     if (gorse_begin(&run, &scene.upright, &port, state.data(), static_cast<uint32_t>(state.size() * 4), buffer.data(),
-                    static_cast<uint32_t>(buffer.size() * 4)) != GORSE_FINE)
+                    static_cast<uint32_t>(buffer.size() * 4)) != GORSE_RESULT_OK)
         return memory;
     if (values && values->scene().scene.number_count == scene.scene.number_count &&
         values->scene().scene.text_count == scene.scene.text_count) {

@@ -125,7 +125,7 @@ class TestParts : public QObject {
             ++read;
             for (const Widget& each : *back) {
                 QVERIFY(each.w >= 1 && each.h >= 1 && each.w <= 4096 && each.h <= 4096);
-                QVERIFY(!nameTrouble(each.name));
+                QVERIFY(!nameError(each.name));
                 for (const auto& [key, value] : each.properties)
                     if (const PropertyInfo* property = findProperty(each.kind, key))
                         QVERIFY2(fits(*property, value), key.c_str());
@@ -149,12 +149,12 @@ class TestParts : public QObject {
             QVERIFY2(found >= 4.5, qPrintable(QString("role %1 on %2: %3").arg(static_cast<int>(text)).arg(static_cast<int>(ground)).arg(found)));
         };
         for (const Role ground : {Role::Window, Role::Surface, Role::Field}) {
-            for (const Role text : {Role::Text, Role::QuietText, Role::Well, Role::Bound, Role::Trouble})
+            for (const Role text : {Role::Text, Role::QuietText, Role::Well, Role::Bound, Role::Error})
                 check(text, ground);
         }
         check(Role::Text, Role::AccentSoft);
         check(Role::Bound, Role::BoundGround);
-        check(Role::Trouble, Role::TroubleGround);
+        check(Role::Error, Role::ErrorGround);
     }
 
     void everyIconDraws() {

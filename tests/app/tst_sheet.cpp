@@ -60,7 +60,7 @@ class TestSheet : public QObject, support::OnWindow {
             case PropertyType::Whole: {
                 auto* number = field<NumberField>(property.key);
                 if (number)
-                    retype(number, QString::number(property.least + 3));
+                    retype(number, QString::number(property.min + 3));
                 return number;
             }
             case PropertyType::YesNo: {

@@ -53,7 +53,7 @@ class TestStations : public QObject, support::OnWindow {
         QTest::keyClick(name, Qt::Key_Return);
         QTRY_VERIFY(session_->document().variable("pressure"));
         QVERIFY(table->model()->setData(table->model()->index(10, 4), "250", Qt::EditRole));
-        QCOMPARE(session_->document().variable("pressure")->most, 250);
+        QCOMPARE(session_->document().variable("pressure")->max, 250);
         QVERIFY(!table->model()->setData(table->model()->index(10, 3), "300", Qt::EditRole));
         QVERIFY(table->model()->setData(table->model()->index(0, 0), "heat", Qt::EditRole));
         QCOMPARE(std::get<std::string>(widget("status", "kiln_temp_text").properties.at("text")), std::string("{heat}"));
@@ -127,7 +127,7 @@ class TestStations : public QObject, support::OnWindow {
         QVERIFY(QFileInfo::exists(out + "/kiln_scene.c"));
         QVERIFY(find<QLabel>("code_status")->text().contains("Everything is written"));
         const QString command = find<QLabel>("compile_command")->text();
-        const QString said = target::trouble("sh", {"-c", "cd " + open_->dir.path() + " && " + command});
+        const QString said = target::error("sh", {"-c", "cd " + open_->dir.path() + " && " + command});
         QVERIFY2(said.isEmpty(), qPrintable(said));
         // A hand-written line in a generated file stops the next generation; the user's own file stays as it is.
         QFile port(out + "/kiln_port.c");
@@ -255,8 +255,8 @@ class TestStations : public QObject, support::OnWindow {
             for (const int each : {1, 2, 3, 4, 5, 6, 8}) {
                 station(each);
                 QCoreApplication::sendPostedEvents();
-                const QSize least = window_->minimumSizeHint();
-                QVERIFY2(least.width() <= 1280 && least.height() <= 740, qPrintable(QString("%1, station %2: %3x%4").arg(when).arg(each).arg(least.width()).arg(least.height())));
+                const QSize min = window_->minimumSizeHint();
+                QVERIFY2(min.width() <= 1280 && min.height() <= 740, qPrintable(QString("%1, station %2: %3x%4").arg(when).arg(each).arg(min.width()).arg(min.height())));
             }
         };
         fits("kiln");

@@ -202,7 +202,7 @@ class TestTwoWindows : public QObject, public OnWindow {
         replaceIn("screens/status.json", "\"name\": \"hold_button\",\n      \"kind\": \"button\",\n      " + was, "\"name\": \"hold_button\",\n      \"kind\": \"button\",\n      \"x\": 77");
         move(*session_, 50);
         // Saving before the change was noticed shows the dialog first.
-        bool asked = false;
+        bool requested = false;
         QTimer::singleShot(0, this, [&] {
             auto* table = QApplication::activeModalWidget()->findChild<QTableWidget*>("merge_items");
             QVERIFY(table && table->rowCount() == 1);
@@ -215,11 +215,11 @@ class TestTwoWindows : public QObject, public OnWindow {
             field->setFocus();
             if (side == 1)
                 QTest::keyClick(field, Qt::Key_Down);
-            asked = true;
+            requested = true;
             answer("merge");
         });
         QTest::keyClick(window_, Qt::Key_S, Qt::ControlModifier);
-        QVERIFY(asked);
+        QVERIFY(requested);
         QCOMPARE(placeIn(*session_), x);
         QVERIFY(session_->history().isSaved());
         Session second;
@@ -231,23 +231,23 @@ class TestTwoWindows : public QObject, public OnWindow {
     void changesDuringTheReview() {
         move(*session_, 50);
         write(folder() + "/rules/main.rules", "// first\n");
-        int asked = 0;
+        int requested = 0;
         QTimer::singleShot(0, this, [&] {
             auto* text = QApplication::activeModalWidget()->findChild<QPlainTextEdit*>("merge_text");
             QVERIFY(text && text->toPlainText().contains("+ // first"));
             write(folder() + "/rules/main.rules", "// second\n");
-            ++asked;
+            ++requested;
             // The save that follows finds the second change.
             QTimer::singleShot(0, this, [&] {
                 QTimer::singleShot(0, this, [&] {
-                    ++asked;
+                    ++requested;
                     QTest::keyClick(QApplication::activeModalWidget(), Qt::Key_Return);
                 });
                 QTest::mouseClick(QApplication::activeModalWidget()->findChild<QPushButton*>("merge"), Qt::LeftButton);
             });
         });
         QTest::keyClick(window_, Qt::Key_S, Qt::ControlModifier);
-        QCOMPARE(asked, 2);
+        QCOMPARE(requested, 2);
         QVERIFY(!session_->history().isSaved());
         QCOMPARE(bytesOf(folder() + "/rules/main.rules"), QByteArray("// second\n"));
         QCOMPARE((*session_->document().rules)[0].text, std::string("// first\n"));
@@ -366,7 +366,7 @@ class TestTwoWindows : public QObject, public OnWindow {
     void limitsHoldInTheWindowToo() {
         QSignalSpy told(session_, &Session::noticed);
         Document many = session_->document();
-        many.variables = std::make_shared<std::vector<Variable>>(kMostListed + 1, makeNumber("v", 0, 9, 0));
+        many.variables = std::make_shared<std::vector<Variable>>(kMaxListed + 1, makeNumber("v", 0, 9, 0));
         session_->edit(many, "Too many");
         QVERIFY(session_->document().variables->size() < 100);
         QVERIFY(told.count() > 0 && told.last().front().toString().contains("4000"));

@@ -61,16 +61,16 @@ class TestVariablesStation : public QObject, support::OnWindow {
 
     void aRangeIsKeptWhole() {
         add("depth");
-        type("depth", VariablesModel::Most, "20");
-        type("depth", VariablesModel::Least, "-20");
+        type("depth", VariablesModel::Max, "20");
+        type("depth", VariablesModel::Min, "-20");
         type("depth", VariablesModel::Start, "15");
-        QCOMPARE(variable("depth").least, -20);
+        QCOMPARE(variable("depth").min, -20);
         QCOMPARE(variable("depth").start, 15);
         // A range that leaves the start value behind takes it along.
-        type("depth", VariablesModel::Most, "10");
+        type("depth", VariablesModel::Max, "10");
         QCOMPARE(variable("depth").start, 10);
-        for (const auto& [column, words] : {std::pair{VariablesModel::Most, "-30"}, {VariablesModel::Least, "11"}, {VariablesModel::Start, "11"},
-                                            {VariablesModel::Start, "ten"}, {VariablesModel::Most, "99999999999"}}) {
+        for (const auto& [column, words] : {std::pair{VariablesModel::Max, "-30"}, {VariablesModel::Min, "11"}, {VariablesModel::Start, "11"},
+                                            {VariablesModel::Start, "ten"}, {VariablesModel::Max, "99999999999"}}) {
             const Variable before = variable("depth");
             type("depth", column, words);
             QVERIFY2(variable("depth") == before, words);
@@ -84,7 +84,7 @@ class TestVariablesStation : public QObject, support::OnWindow {
     void decimalsMoveThePoint() {
         add("weight");
         QVERIFY(table_->model()->setData(table_->model()->index(row("weight"), VariablesModel::Type), "decimal", Qt::EditRole));
-        QCOMPARE(shown("weight", VariablesModel::Most), QString("100.0"));
+        QCOMPARE(shown("weight", VariablesModel::Max), QString("100.0"));
         type("weight", VariablesModel::Start, "12.5");
         type("weight", VariablesModel::Digits, "3");
         QCOMPARE(shown("weight", VariablesModel::Start), QString("12.500"));
@@ -93,7 +93,7 @@ class TestVariablesStation : public QObject, support::OnWindow {
         QCOMPARE(variable("weight").decimals, 3);
         QVERIFY(notice().contains("0 to 6"));
         QVERIFY(table_->model()->setData(table_->model()->index(row("weight"), VariablesModel::Type), "whole", Qt::EditRole));
-        QCOMPARE(variable("weight").most, 100);
+        QCOMPARE(variable("weight").max, 100);
         QCOMPARE(shown("weight", VariablesModel::Digits), QString());
     }
 
@@ -110,7 +110,7 @@ class TestVariablesStation : public QObject, support::OnWindow {
         type("title", VariablesModel::Digits, "0");
         QCOMPARE(variable("title").length, 2);
         // Numbers have no length, texts no range.
-        QVERIFY(!(table_->model()->flags(table_->model()->index(row("title"), VariablesModel::Least)) & Qt::ItemIsEditable));
+        QVERIFY(!(table_->model()->flags(table_->model()->index(row("title"), VariablesModel::Min)) & Qt::ItemIsEditable));
         QVERIFY(session_->save().has_value());
         Disk disk;
         const auto read = ProjectFolder(disk, open_->folder().toStdString()).open();
@@ -153,7 +153,7 @@ class TestVariablesStation : public QObject, support::OnWindow {
         add("idle");
         QCOMPARE(shown("idle", VariablesModel::Used), QString("0"));
         const QModelIndex used = table_->model()->index(row("idle"), VariablesModel::Used);
-        QCOMPARE(used.data(Qt::ForegroundRole).value<QColor>(), Theme::colour(Role::Trouble));
+        QCOMPARE(used.data(Qt::ForegroundRole).value<QColor>(), Theme::colour(Role::Error));
         // What is deleted while it is used is a problem that leads here.
         table_->setFocus();
         table_->setCurrentIndex(table_->model()->index(row("kiln_temp"), 0));

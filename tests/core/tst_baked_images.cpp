@@ -228,7 +228,7 @@ class TestBakedImages : public QObject {
             r.packing = Packing::Smallest, r.outside = true, r.frames = {{2, 40}, {0, 60}};
             r.unknown = {{"from_tomorrow", "[1]"}};
         });
-        document.usualRecipe = std::make_shared<Recipe>(document.images->front().recipe);
+        document.defaultRecipe = std::make_shared<Recipe>(document.images->front().recipe);
         Panel panel = *document.panel;
         panel.palette = {opaque(0), opaque(0xff0000)};
         document = withPanel(document, panel);
@@ -241,7 +241,7 @@ class TestBakedImages : public QObject {
         });
         QVERIFY(read.document && read.problems.empty());
         QVERIFY(read.document->images->front().recipe == document.images->front().recipe);
-        QVERIFY(*read.document->usualRecipe == *document.usualRecipe);
+        QVERIFY(*read.document->defaultRecipe == *document.defaultRecipe);
         QCOMPARE(read.document->panel->palette, panel.palette);
         QVERIFY(toFiles(*read.document) == files);
     }

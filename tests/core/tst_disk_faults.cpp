@@ -26,7 +26,7 @@ using Check = std::function<void(MemoryDisk& disk, bool reported, const char* wh
 
 // Runs a job on copies of a disk, each with a fault at another call, until it gets through without meeting it. The disk is
 // checked after each, and as a loss of power right then could leave it.
-void failEverywhere(const MemoryDisk& start, Fault fault, const Job& job, const Check& check, int least,
+void failEverywhere(const MemoryDisk& start, Fault fault, const Job& job, const Check& check, int min,
                     unsigned powerLosses = kPowerLosses) {
     int faults = 0;
     for (int at = 1;; ++at) {
@@ -52,7 +52,7 @@ void failEverywhere(const MemoryDisk& start, Fault fault, const Job& job, const 
         }
         ++faults;
     }
-    QVERIFY2(faults >= least, qPrintable(QString("only %1 calls").arg(faults)));
+    QVERIFY2(faults >= min, qPrintable(QString("only %1 calls").arg(faults)));
 }
 
 constexpr int kNever = 1 << 30;

@@ -32,14 +32,14 @@ class TestDocument : public QObject {
     void unusableNames() {
         QFETCH(QString, name);
         QFETCH(QString, why);
-        const auto trouble = nameTrouble(name.toStdString());
-        QVERIFY(trouble.has_value());
-        QVERIFY2(QString::fromStdString(*trouble).contains(why), trouble->c_str());
+        const auto error = nameError(name.toStdString());
+        QVERIFY(error.has_value());
+        QVERIFY2(QString::fromStdString(*error).contains(why), error->c_str());
     }
 
     void usableNames() {
         for (const char* name : {"a", "kiln_temp", "Fire2", "whiles"})
-            QVERIFY2(!nameTrouble(name), name);
+            QVERIFY2(!nameError(name), name);
     }
 
     void namesFromWords() {
@@ -47,7 +47,7 @@ class TestDocument : public QObject {
         QCOMPARE(nameFrom("  Hold / Go on ", "x"), std::string("hold_go_on"));
         QCOMPARE(nameFrom("3 cm", "x"), std::string("n3_cm"));
         QCOMPARE(nameFrom("…", "x"), std::string("x"));
-        QVERIFY(!nameTrouble(nameFrom("while", "x")));
+        QVERIFY(!nameError(nameFrom("while", "x")));
         Screen screen;
         QCOMPARE(widgetNameFor(screen, Kind::Button, "Back"), std::string("back_button"));
         screen.widgets.push_back(std::make_shared<Widget>(makeWidget("back_button", Kind::Button, 0, 0, 1, 1)));

@@ -51,7 +51,7 @@ struct Node {
     }
 
   private:
-    static std::string inside(const Node& part, int least) { return part.level < least ? "(" + part.text() + ")" : part.text(); }
+    static std::string inside(const Node& part, int min) { return part.level < min ? "(" + part.text() + ")" : part.text(); }
     static int32_t wrapped(int64_t value) { return static_cast<int32_t>(static_cast<uint32_t>(static_cast<uint64_t>(value))); }
 
     int32_t leaf(const Values& v) const {

@@ -43,8 +43,8 @@ Document change(const Document& document, int size, const std::function<void(Fon
     return withFontSettings(document, key, settings);
 }
 
-BakedFont baked(const Document& document, int size, const std::set<char32_t>& characters, int usualBits = 4) {
-    BakedFont font({faceName(document), size}, *fontSource(document, {faceName(document), size}, usualBits));
+BakedFont baked(const Document& document, int size, const std::set<char32_t>& characters, int defaultBits = 4) {
+    BakedFont font({faceName(document), size}, *fontSource(document, {faceName(document), size}, defaultBits));
     font.need(characters, 1);
     font.bake();
     return font;
@@ -121,11 +121,11 @@ class TestFontSettings : public QObject {
             panel.format = format.format;
             panel.palette.clear();
             Document document = withPanel(start, panel);
-            SpecimenAsk ask{{faceName(start), 33}, "Ofen 1/3 & Größe", opaque(0xf0e0d0), opaque(0x102030), 210, 96, true};
+            SpecimenRequest request{{faceName(start), 33}, "Ofen 1/3 & Größe", opaque(0xf0e0d0), opaque(0x102030), 210, 96, true};
             std::vector<Picture> pictures;
             for (const GlyphPacking packing : {GlyphPacking::Plain, GlyphPacking::Runs}) {
                 document = change(document, 33, [&](FontSettings& s) { s.bits = bits, s.packing = packing; });
-                pictures.push_back(specimen(document, ask));
+                pictures.push_back(specimen(document, request));
             }
             QVERIFY2(pictures[0].pixels == pictures[1].pixels, format.key);
             QVERIFY(std::set<uint32_t>(pictures[0].pixels.begin(), pictures[0].pixels.end()).size() >= 2);
@@ -169,17 +169,17 @@ class TestFontSettings : public QObject {
     void hintingChangesPixels() {
         const Document document = withText("E");
         const auto pixels = [&](Hinting hinting) { return baked(change(document, 13, [&](FontSettings& s) { s.hinting = hinting; }), 13, {U'E'}).bitmap(U'E').coverage; };
-        QCOMPARE(pixels(Hinting::Usual), pixels(Hinting::Light));
+        QCOMPARE(pixels(Hinting::Default), pixels(Hinting::Light));
         QVERIFY(pixels(Hinting::None) != pixels(Hinting::Light));
     }
 
     void distancesAreInTheRecord() {
         const Document document = withText("ab");
-        const BakedFont usual = baked(document, 20, {U'a', U'b'});
+        const BakedFont defaults = baked(document, 20, {U'a', U'b'});
         const BakedFont wide = baked(change(document, 20, [](FontSettings& s) { s.letter = 3, s.line = -2; }), 20, {U'a', U'b'});
-        for (size_t i = 0; i < usual.glyphs().size(); ++i)
-            QCOMPARE(int{wide.glyphs()[i].advance}, usual.glyphs()[i].advance + 3);
-        QCOMPARE(int{wide.record()->line_height}, usual.record()->line_height - 2);
+        for (size_t i = 0; i < defaults.glyphs().size(); ++i)
+            QCOMPARE(int{wide.glyphs()[i].advance}, defaults.glyphs()[i].advance + 3);
+        QCOMPARE(int{wide.record()->line_height}, defaults.record()->line_height - 2);
     }
 
     // With digits of one width nothing beside a changed digit moves.
@@ -342,7 +342,7 @@ class TestFontSettings : public QObject {
         });
         QVERIFY2(read.problems.empty(), read.problems.empty() ? "" : read.problems[0].text().c_str());
         const Face &before = document.faces->front(), &after = read.document->faces->front();
-        QVERIFY(before.usual == after.usual);
+        QVERIFY(before.defaults == after.defaults);
         QVERIFY(before.sizes == after.sizes);
         QVERIFY(toFiles(*read.document) == files);
     }
@@ -377,7 +377,7 @@ class TestFontSettings : public QObject {
     void charactersOfEarlierFilesAreHeld() {
         const std::string main = "{'gorsefinch': 1, 'name': 'demo', 'panel': {}, 'fonts': [{'name': 'face', 'file': 'face.otf', 'also_holds': 'äö'}], 'screens': ['first']}";
         const ReadProject read = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> { return path == "gorsefinch.json" ? json(main) : std::string("{}"); });
-        QCOMPARE(read.document->faces->front().usual.holds.front().characters, std::string("äö"));
+        QCOMPARE(read.document->faces->front().defaults.holds.front().characters, std::string("äö"));
     }
 
     // Another size is taken over wherever the old one was asked for: looks, their states, widgets.
@@ -410,7 +410,7 @@ class TestFontSettings : public QObject {
             s.bits = 8;
             s.measure = SizeMeasure::Capitals;
             for (const UnicodeBlock& each : unicodeBlocks())
-                if (s.holds.size() < kMostHeld)
+                if (s.holds.size() < kMaxHeld)
                     s.holds.push_back({HeldCharacters::From::Block, each.name, ""});
         });
         SceneBuilder builder;

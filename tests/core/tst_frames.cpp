@@ -258,9 +258,9 @@ class TestFrames : public QObject {
 
     void newPicturesTakeTheProjectsRecipe() {
         Document document = makeDocument();
-        Recipe usual;
-        usual.width = 5;
-        document.usualRecipe = std::make_shared<const Recipe>(usual);
+        Recipe defaults;
+        defaults.width = 5;
+        document.defaultRecipe = std::make_shared<const Recipe>(defaults);
         document = addImage(document, "a.gif", columnsGif());
         document = addImage(document, "a.gif", columnsGif());
         QCOMPARE(document.images->at(0).recipe.width, 5);
@@ -274,7 +274,7 @@ class TestFrames : public QObject {
                 picture.at(x, y) = 0xff000000u | static_cast<uint32_t>(x * 6 << 16 | y * 8 << 8 | (x + y) * 3);
         std::set<PixelFormat> formats;
         for (const Rung& rung : ladderRungs(PixelFormat::Rgb565)) {
-            const RungResult result = climb(picture, rung, Recipe{});
+            const RungResult result = makeRung(picture, rung, Recipe{});
             formats.insert(rung.format);
             const size_t palette = rung.colours == 0 ? 0 : result.plainBytes - static_cast<size_t>(packedBytes(rung.format, 40, 30));
             QCOMPARE(result.plainBytes - palette, static_cast<size_t>(packedBytes(rung.format, 40, 30)));

@@ -156,10 +156,10 @@ class TestInputBounds : public QObject {
     void strangeGlyphs() {
         QFETCH(QByteArray, glyph);
         for (const int size : {8, 40, 200}) {
-            FaceAsk ask;
-            ask.size = size;
-            ask.bits = 1;
-            const auto face = openFace(std::make_shared<const FileContents>(bdf(glyph.toStdString())), "fonts/any.bdf", ask);
+            FaceRequest request;
+            request.size = size;
+            request.bits = 1;
+            const auto face = openFace(std::make_shared<const FileContents>(bdf(glyph.toStdString())), "fonts/any.bdf", request);
             if (!face)
                 continue;
             const GlyphBitmap got = (*face)->glyph(U'A');
@@ -264,7 +264,7 @@ class TestInputBounds : public QObject {
         image.name = "dot";
         image.file = "dot.pgm";
         image.original = std::make_shared<const FileContents>("P2 2 2 255 7 7 7 7\n");
-        image.recipe.width = image.recipe.height = kMostResultSide;
+        image.recipe.width = image.recipe.height = kMaxResultSide;
         for (int i = 0; i < 1000; ++i)
             image.recipe.frames.push_back({0, 100});
         ImageBakery bakery;

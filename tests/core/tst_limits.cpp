@@ -41,20 +41,20 @@ class TestLimits : public QObject {
 
   private Q_SLOTS:
     void aScreenOfAllWidgetsIsRead() {
-        MemoryDisk files = withWidgets(kMostWidgets);
+        MemoryDisk files = withWidgets(kMaxWidgets);
         const ReadProject read = ProjectFolder(files, "/p").open();
         QVERIFY(read.document);
-        QCOMPARE(read.document->screen("second")->widgets.size(), kMostWidgets);
+        QCOMPARE(read.document->screen("second")->widgets.size(), kMaxWidgets);
     }
 
     void aScreenOfMoreStaysAsItIs() {
-        MemoryDisk files = withWidgets(kMostWidgets + 1);
+        MemoryDisk files = withWidgets(kMaxWidgets + 1);
         const std::string before = files.get("/p/screens/second.json");
         ProjectFolder folder(files, "/p");
         const ReadProject read = folder.open();
         QVERIFY(read.document);
         QVERIFY(!read.document->screen("second"));
-        QVERIFY(tells(read.problems, std::to_string(kMostWidgets)));
+        QVERIFY(tells(read.problems, std::to_string(kMaxWidgets)));
         QVERIFY(folder.save(withVariable(*read.document, makeNumber("fresh", 0, 9, 0))).has_value());
         QVERIFY(files.get("/p/screens/second.json") == before);
         QVERIFY(files.get("/p/gorsefinch.json").find("\"second\"") != std::string::npos);
@@ -70,26 +70,26 @@ class TestLimits : public QObject {
         QFETCH(QString, list);
         MemoryDisk files;
         std::string entries = "{}";
-        for (size_t i = 0; i < kMostListed; ++i)
+        for (size_t i = 0; i < kMaxListed; ++i)
             entries += ",{}";
         files.put("/p/gorsefinch.json", "{\"gorsefinch\": 1, \"name\": \"p\", \"" + list.toStdString() + "\": [" + entries + "]}");
         const ReadProject read = ProjectFolder(files, "/p").open();
         QVERIFY(!read.document);
-        QVERIFY(tells(read.problems, std::to_string(kMostListed)));
+        QVERIFY(tells(read.problems, std::to_string(kMaxListed)));
         QVERIFY(tells(read.problems, list.toStdString()));
     }
 
     void nothingIsAddedToAFullScreen() {
         std::vector<Widget> many;
-        for (size_t i = 0; i < kMostWidgets; ++i)
+        for (size_t i = 0; i < kMaxWidgets; ++i)
             many.push_back(makeWidget("w", Kind::Rectangle, 0, 0, 4, 4));
         Names added;
         const Document full = addWidgets(makeDocument(), "first", many, &added);
-        QCOMPARE(added.size(), kMostWidgets);
+        QCOMPARE(added.size(), kMaxWidgets);
         Names more;
         const Document same = addWidgets(full, "first", {makeWidget("one", Kind::Rectangle, 0, 0, 4, 4)}, &more);
         QVERIFY(more.empty());
-        QCOMPARE(same.screen("first")->widgets.size(), kMostWidgets);
+        QCOMPARE(same.screen("first")->widgets.size(), kMaxWidgets);
     }
 
     void textsOfVariablesHaveABound() {

@@ -118,7 +118,7 @@ class TestLiveEdit : public QObject {
         QCOMPARE(twin.get("kiln_temp"), std::string("900"));
         QCOMPARE(twin.get("first"), std::string("3"));
         Variable narrow = *d.variable("kiln_temp");
-        narrow.most = 800;
+        narrow.max = 800;
         narrow.start = 700;
         twin.update(builder.build(withVariable(d, narrow)));
         QCOMPARE(twin.get("kiln_temp"), std::string("800"));

@@ -111,15 +111,15 @@ class TestNeededSources : public QObject {
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(d);
         QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
-        QCOMPARE(scene->scene.more != nullptr, more);
-        QCOMPARE(sourcesOf(d).contains("gorse_code_more.c"), more);
+        QCOMPARE(scene->scene.extended != nullptr, more);
+        QCOMPARE(sourcesOf(d).contains("gorse_code_extended.c"), more);
     }
 
     // An inset is code too.
     void insetsBringMoreToo() {
         Document d = withVariable(makeDocument(), makeNumber("count", 0, 100, 0));
-        QVERIFY(!sourcesOf(withWidget(d, Kind::Text, {{"text", std::string("{count + 1}")}})).contains("gorse_code_more.c"));
-        QVERIFY(sourcesOf(withWidget(d, Kind::Text, {{"text", std::string("{count / 2}")}})).contains("gorse_code_more.c"));
+        QVERIFY(!sourcesOf(withWidget(d, Kind::Text, {{"text", std::string("{count + 1}")}})).contains("gorse_code_extended.c"));
+        QVERIFY(sourcesOf(withWidget(d, Kind::Text, {{"text", std::string("{count / 2}")}})).contains("gorse_code_extended.c"));
     }
 
     void glyphsComeWithTheirReader() {

@@ -101,23 +101,23 @@ class TestProgress : public QObject {
         Image series = image_;
         for (int i = 0; i < 3; ++i)
             series.more.push_back({"grain" + std::to_string(i) + ".png", image_.original});
-        double last = 0, most = 0;
+        double last = 0, max = 0;
         int back = 0;
         QVERIFY(decodeFrames(series, [&](Step, double done) {
             back += done < last ? 1 : 0;
             last = done;
-            most = std::max(most, done);
+            max = std::max(max, done);
             return true;
         }));
         QCOMPARE(back, 0);
-        QVERIFY(most > 0.95 && most <= 1);
+        QVERIFY(max > 0.95 && max <= 1);
     }
 
     void pixelsAreToldWithoutReading() {
-        QCOMPARE(toldPixels(file_), int64_t{400} * 300);
-        QCOMPARE(toldPixels("no picture"), int64_t{0});
-        QCOMPARE(toldPixels(""), int64_t{0});
-        QCOMPARE(toldPixels("P5 30 20 255\n"), int64_t{600});
+        QCOMPARE(declaredPixels(file_), int64_t{400} * 300);
+        QCOMPARE(declaredPixels("no picture"), int64_t{0});
+        QCOMPARE(declaredPixels(""), int64_t{0});
+        QCOMPARE(declaredPixels("P5 30 20 255\n"), int64_t{600});
     }
 };
 

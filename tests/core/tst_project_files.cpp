@@ -80,7 +80,7 @@ class TestProjectFiles : public QObject {
                 for (const PropertyInfo& p : list) {
                     PropertyValue value = p.fallback;
                     if (p.type == PropertyType::Whole)
-                        value = int64_t{p.least + 1};
+                        value = int64_t{p.min + 1};
                     else if (p.type == PropertyType::YesNo)
                         value = !std::get<bool>(p.fallback);
                     else if (p.type == PropertyType::Colour)
@@ -203,9 +203,9 @@ class TestProjectFiles : public QObject {
         QTest::newRow("absolute path") << ", \"fonts\": [{\"name\": \"a\", \"file\": \"/etc/passwd\"}]" << "fonts[0].file" << "not a file name";
         QTest::newRow("name twice") << ", \"variables\": [{\"name\": \"a\"}, {\"name\": \"a\"}]" << "variables[1].name" << "twice";
         QTest::newRow("keyword") << ", \"variables\": [{\"name\": \"int\"}]" << "variables[0].name" << "keyword";
-        QTest::newRow("start outside") << ", \"variables\": [{\"name\": \"a\", \"least\": 0, \"most\": 5, \"start\": 9}]" << "variables[0].start" << "outside";
-        QTest::newRow("range the wrong way") << ", \"variables\": [{\"name\": \"a\", \"least\": 5, \"most\": 0}]" << "variables[0].least" << "above";
-        QTest::newRow("number too large") << ", \"variables\": [{\"name\": \"a\", \"type\": \"decimal\", \"decimals\": 6, \"most\": 99999}]" << "most" << "32 bits";
+        QTest::newRow("start outside") << ", \"variables\": [{\"name\": \"a\", \"min\": 0, \"max\": 5, \"start\": 9}]" << "variables[0].start" << "outside";
+        QTest::newRow("range the wrong way") << ", \"variables\": [{\"name\": \"a\", \"min\": 5, \"max\": 0}]" << "variables[0].min" << "above";
+        QTest::newRow("number too large") << ", \"variables\": [{\"name\": \"a\", \"type\": \"decimal\", \"decimals\": 6, \"max\": 99999}]" << "max" << "32 bits";
         QTest::newRow("colour") << ", \"looks\": [{\"name\": \"a\", \"fill\": \"redish\"}]" << "looks[0].fill" << "no colour";
         QTest::newRow("screen with a path") << ", \"rules\": [\"../x\"]" << "rules[0]" << "letters";
     }

@@ -63,7 +63,7 @@ class TestRandomProjects : public QObject {
         QVERIFY(frames.size() > size_t(kSteps));
         Twin strips(scene, Twin::View::Panel);
         QCOMPARE(firstDifference(framesOf(strips, *steps), frames), -1);
-        Twin line(scene, Twin::View::Panel, scene->scene.panel->least_buffer);
+        Twin line(scene, Twin::View::Panel, scene->scene.panel->min_buffer_bytes);
         QCOMPARE(firstDifference(framesOf(line, *steps), frames), -1);
 
         // What is drawn after a change is what is drawn from nothing.

@@ -66,7 +66,7 @@ class TestRules : public QObject {
         add("count", "-16 >> 2", "-4");
         add("count", "armed ? 1 : 2", "2");
         add("count", "level", "13");          // 12.5 rounds away from zero, with a warning
-        add("count", "5000", "1000");         // held to the range
+        add("count", "5000", "1000");         // clamped to the range
         add("level", "level * 2", "25.0");
         add("level", "level * 0.5", "6.3");   // 6.25 rounded to one decimal
         add("level", "level / 4", "3.1");     // 12.5 / 4 = 3.125 cut to the left side's decimals

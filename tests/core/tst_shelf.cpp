@@ -56,9 +56,9 @@ class TestShelf : public QObject {
 
     void standInsThatAreNotThereAreForgotten() {
         Face face = *openKiln().face("bold");
-        face.usual.fallback = "regular";
-        QVERIFY(takeFace(makeDocument(), face).faces->front().usual.fallback.empty());
-        QCOMPARE(takeFace(removeFace(openKiln(), "bold"), face).face("bold")->usual.fallback, std::string("regular"));
+        face.defaults.fallback = "regular";
+        QVERIFY(takeFace(makeDocument(), face).faces->front().defaults.fallback.empty());
+        QCOMPARE(takeFace(removeFace(openKiln(), "bold"), face).face("bold")->defaults.fallback, std::string("regular"));
     }
 
     void theSameNameIsReplaced() {

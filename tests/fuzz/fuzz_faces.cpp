@@ -16,10 +16,10 @@ extern "C" int LLVMFuzzerTestOneInput(const uint8_t* data, size_t size) {
     face.file = "any";
     face.original = std::make_shared<const FileContents>(bytes);
     (void)faceFacts(face.original, "fonts/any");
-    face.usual.bits = 1 << (data[size - 1] & 3);
-    face.usual.measure = static_cast<SizeMeasure>((data[size - 1] >> 2 & 3) % 3);
-    face.usual.evenDigits = (data[size - 1] & 16) != 0;
-    face.usual.packing = (data[size - 1] & 32) != 0 ? GlyphPacking::Smallest : GlyphPacking::Plain;
+    face.defaults.bits = 1 << (data[size - 1] & 3);
+    face.defaults.measure = static_cast<SizeMeasure>((data[size - 1] >> 2 & 3) % 3);
+    face.defaults.evenDigits = (data[size - 1] & 16) != 0;
+    face.defaults.packing = (data[size - 1] & 32) != 0 ? GlyphPacking::Smallest : GlyphPacking::Plain;
     Document document;
     document.faces = std::make_shared<std::vector<Face>>(std::vector<Face>{face});
     const FontKey key{"any", (data[size - 1] & 64) != 0 ? 40 : 9};

@@ -20,7 +20,7 @@ extern "C" int LLVMFuzzerInitialize(int*, char***) {
 extern "C" int LLVMFuzzerTestOneInput(const uint8_t* data, size_t size) {
     const std::string bytes = fuzz::text(data, size);
     // Pictures that say that they are large only cost time here.
-    if (toldPixels(bytes) > (1 << 20))
+    if (declaredPixels(bytes) > (1 << 20))
         return 0;
     const auto original = decodeOriginal(bytes, "images/any");
     if (!original) {

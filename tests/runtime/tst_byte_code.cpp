@@ -17,7 +17,7 @@ namespace {
 
 int32_t wrapped(int64_t value) { return static_cast<int32_t>(static_cast<uint32_t>(static_cast<uint64_t>(value))); }
 
-// What an operation answers, by plain arithmetic of twice the width.
+// What an operation returns, by plain arithmetic of twice the width.
 int32_t reference(int op, int32_t a, int32_t b) {
     const int64_t x = a, y = b;
     switch (op) {
@@ -64,7 +64,7 @@ class TestByteCode : public QObject {
     SceneBuilder builder_;
     std::unique_ptr<Twin> twin_;
 
-    int32_t run(const std::vector<uint8_t>& code) { return gorse_run(twin_->run(), code.data(), 0); }
+    int32_t run(const std::vector<uint8_t>& code) { return gorse_execute(twin_->run(), code.data(), 0); }
     int32_t of(int op, int32_t a, int32_t b) {
         std::vector<uint8_t> code;
         addLong(code, a);
@@ -77,7 +77,7 @@ class TestByteCode : public QObject {
         std::vector<uint8_t> code;
         addLong(code, value);
         code.push_back(GORSE_OP_END);
-        std::vector<uint8_t> text{GORSE_INSET, static_cast<uint8_t>(form), static_cast<uint8_t>(digits), static_cast<uint8_t>(decimals), static_cast<uint8_t>(scale), static_cast<uint8_t>(code.size())};
+        std::vector<uint8_t> text{GORSE_TEXT_INSET, static_cast<uint8_t>(form), static_cast<uint8_t>(digits), static_cast<uint8_t>(decimals), static_cast<uint8_t>(scale), static_cast<uint8_t>(code.size())};
         text.insert(text.end(), code.begin(), code.end());
         text.push_back(0);
         std::vector<char> out(256, 'x');
@@ -88,8 +88,8 @@ class TestByteCode : public QObject {
   private Q_SLOTS:
     void initTestCase() {
         const BuiltSceneRef scene = builder_.build(wholeProject());
-        QVERIFY(scene->scene.more == gorse_more_code);
-        QVERIFY(scene->scene.forms == gorse_more_forms);
+        QVERIFY(scene->scene.extended == gorse_extended_code);
+        QVERIFY(scene->scene.forms == gorse_extended_forms);
         twin_ = std::make_unique<Twin>(scene);
         twin_->step(0);
     }
@@ -106,8 +106,8 @@ class TestByteCode : public QObject {
 
     void sumsAreTheSame() {
         QFETCH(int, op);
-        constexpr int32_t least = std::numeric_limits<int32_t>::min(), most = std::numeric_limits<int32_t>::max();
-        std::vector<int32_t> values{0, 1, -1, 2, -2, 3, 7, -7, 31, 32, 33, 1000, -1000, 65535, 65536, least, least + 1, most, most - 1};
+        constexpr int32_t min = std::numeric_limits<int32_t>::min(), max = std::numeric_limits<int32_t>::max();
+        std::vector<int32_t> values{0, 1, -1, 2, -2, 3, 7, -7, 31, 32, 33, 1000, -1000, 65535, 65536, min, min + 1, max, max - 1};
         std::mt19937 random(5);
         for (int i = 0; i < 40; ++i)
             values.push_back(static_cast<int32_t>(random() >> (i % 30)));
@@ -180,11 +180,11 @@ class TestByteCode : public QObject {
 
     void timesAsTexts_data() {
         QTest::addColumn<int>("parts");
-        QTest::addColumn<int>("least");
+        QTest::addColumn<int>("min");
         QTest::addColumn<int>("scale");
         QTest::addColumn<int>("value");
         QTest::addColumn<QString>("text");
-        const auto add = [](int parts, int least, int scale, int value, const char* text) { QTest::addRow("%d parts of %d", parts, value) << parts << least << scale << value << QString(text); };
+        const auto add = [](int parts, int min, int scale, int value, const char* text) { QTest::addRow("%d parts of %d", parts, value) << parts << min << scale << value << QString(text); };
         add(2, 1, 0, 0, "0:00");
         add(2, 1, 0, 59, "0:59");
         add(2, 2, 0, 61, "01:01");
@@ -199,11 +199,11 @@ class TestByteCode : public QObject {
 
     void timesAsTexts() {
         QFETCH(int, parts);
-        QFETCH(int, least);
+        QFETCH(int, min);
         QFETCH(int, scale);
         QFETCH(int, value);
         QFETCH(QString, text);
-        QCOMPARE(QString::fromStdString(shown(GORSE_FORM_CLOCK, parts, least, scale, value)), text);
+        QCOMPARE(QString::fromStdString(shown(GORSE_FORM_CLOCK, parts, min, scale, value)), text);
     }
 
     void yesAndNoAsTexts() {

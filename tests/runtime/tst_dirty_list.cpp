@@ -63,7 +63,7 @@ class TestDirtyList : public QObject {
         gorse* g = twin.run();
         const gorse_panel& panel = *g->scene->panel;
         std::mt19937 random(7);
-        const auto number = [&](int least, int most) { return static_cast<gorse_place>(std::uniform_int_distribution<int>(least, most)(random)); };
+        const auto number = [&](int min, int max) { return static_cast<gorse_coord>(std::uniform_int_distribution<int>(min, max)(random)); };
         for (int round = 0; round < 300; ++round) {
             gorse_head* head = gorse_head_of(g);
             head->dirty_count = 0;
@@ -96,7 +96,7 @@ class TestDirtyList : public QObject {
     // What is sent beyond the exact union, for the ways in which interfaces change.
     void littleMoreIsSentThanWasMarked_data() {
         QTest::addColumn<QString>("way");
-        QTest::addColumn<double>("most");
+        QTest::addColumn<double>("max");
         QTest::newRow("scattered") << "scattered" << 1.25;
         QTest::newRow("a column of readouts") << "column" << 1.1;
         QTest::newRow("a thing that moves") << "moving" << 1.2;
@@ -106,13 +106,13 @@ class TestDirtyList : public QObject {
 
     void littleMoreIsSentThanWasMarked() {
         QFETCH(QString, way);
-        QFETCH(double, most);
+        QFETCH(double, max);
         SceneBuilder builder;
         Twin twin(builder.build(panelOf(PixelFormat::Rgb565, 0)));
         twin.step(0);
         gorse* g = twin.run();
         std::mt19937 random(11);
-        const auto number = [&](int least, int up) { return static_cast<gorse_place>(std::uniform_int_distribution<int>(least, up)(random)); };
+        const auto number = [&](int min, int up) { return static_cast<gorse_coord>(std::uniform_int_distribution<int>(min, up)(random)); };
         long sent = 0, exact = 0;
         for (int round = 0; round < 200; ++round) {
             gorse_head* head = gorse_head_of(g);
@@ -144,7 +144,7 @@ class TestDirtyList : public QObject {
             exact += wanted.count();
         }
         const double ratio = static_cast<double>(sent) / static_cast<double>(exact);
-        QVERIFY2(ratio >= 1 && ratio <= most, qPrintable(QString::number(ratio)));
+        QVERIFY2(ratio >= 1 && ratio <= max, qPrintable(QString::number(ratio)));
     }
 };
 

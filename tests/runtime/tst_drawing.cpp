@@ -245,12 +245,12 @@ class TestDrawing : public QObject {
         const auto begin = [&](uint32_t stateBytes, void* at, uint32_t bytes) {
             return gorse_begin(&g, &scene->scene, &port, state.data(), stateBytes, at, bytes);
         };
-        QCOMPARE(int{begin(8000, buffer.data(), 8000)}, int{GORSE_NO_FLUSH});
+        QCOMPARE(int{begin(8000, buffer.data(), 8000)}, int{GORSE_RESULT_NO_FLUSH});
         port.flush = [](void*, uint16_t, uint16_t, uint16_t, uint16_t, const uint8_t*) {};
-        QCOMPARE(int{begin(100, buffer.data(), 8000)}, int{GORSE_STATE_TOO_SMALL});
-        QCOMPARE(int{begin(8000, buffer.data(), 639)}, int{GORSE_BUFFER_TOO_SMALL});
-        QCOMPARE(int{begin(8000, reinterpret_cast<char*>(buffer.data()) + 1, 8000)}, int{GORSE_NOT_ALIGNED});
-        QCOMPARE(int{begin(8000, buffer.data(), 640)}, int{GORSE_FINE});
+        QCOMPARE(int{begin(100, buffer.data(), 8000)}, int{GORSE_RESULT_STATE_TOO_SMALL});
+        QCOMPARE(int{begin(8000, buffer.data(), 639)}, int{GORSE_RESULT_BUFFER_TOO_SMALL});
+        QCOMPARE(int{begin(8000, reinterpret_cast<char*>(buffer.data()) + 1, 8000)}, int{GORSE_RESULT_NOT_ALIGNED});
+        QCOMPARE(int{begin(8000, buffer.data(), 640)}, int{GORSE_RESULT_OK});
         QVERIFY(static_cast<long>(gorse_state_bytes(&scene->scene)) == scene->stateBytes(GORSE_DIRTY));
     }
 

@@ -43,8 +43,8 @@ std::vector<std::pair<std::string, PropertyValue>> valuesOf(const PropertyInfo& 
         default: break;
     }
     std::vector<std::pair<std::string, PropertyValue>> out;
-    for (const int value : {property.least, 7, 33, 150, property.most})
-        if (value >= property.least && value <= property.most)
+    for (const int value : {property.min, 7, 33, 150, property.max})
+        if (value >= property.min && value <= property.max)
             out.emplace_back(std::to_string(value), int64_t{value});
     return out;
 }

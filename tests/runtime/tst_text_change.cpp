@@ -75,18 +75,18 @@ class TestTextChange : public QObject {
   private Q_SLOTS:
     void noDifferenceIsMissed_data() {
         QTest::addColumn<int>("align");
-        QTest::newRow("left") << int{GORSE_START};
-        QTest::newRow("middle") << int{GORSE_MIDDLE};
-        QTest::newRow("right") << int{GORSE_END};
+        QTest::newRow("left") << int{GORSE_ALIGN_START};
+        QTest::newRow("middle") << int{GORSE_ALIGN_MIDDLE};
+        QTest::newRow("right") << int{GORSE_ALIGN_END};
     }
 
     void noDifferenceIsMissed() {
         QFETCH(int, align);
         std::mt19937 random(3);
         const std::string letters = "0123456789.:-AVTofil °";
-        const auto textOf = [&](size_t most) {
+        const auto textOf = [&](size_t max) {
             std::string out;
-            for (size_t i = std::uniform_int_distribution<size_t>(0, most)(random); i > 0; --i)
+            for (size_t i = std::uniform_int_distribution<size_t>(0, max)(random); i > 0; --i)
                 out += letters[std::uniform_int_distribution<size_t>(0, 20)(random)];
             return out;
         };
@@ -99,7 +99,7 @@ class TestTextChange : public QObject {
                     after = before;
                     after[static_cast<size_t>(round) % after.size()] = letters[std::uniform_int_distribution<size_t>(0, 20)(random)];
                 }
-                const gorse_text_box where{{10, 4, kLineWidth - 10, kLineHeight - 4}, static_cast<uint8_t>(align), GORSE_MIDDLE, 0};
+                const gorse_text_box where{{10, 4, kLineWidth - 10, kLineHeight - 4}, static_cast<uint8_t>(align), GORSE_ALIGN_MIDDLE, 0};
                 const Boxes boxes = differenceOf(before, after, where, font);
                 const auto a = bench_.drawn(before, where, font), b = bench_.drawn(after, where, font);
                 for (int y = 0; y < kLineHeight; ++y)
@@ -112,7 +112,7 @@ class TestTextChange : public QObject {
     }
 
     void equalTextsDifferNowhere() {
-        const gorse_text_box where{{0, 0, kLineWidth, kLineHeight}, GORSE_END, GORSE_MIDDLE, 0};
+        const gorse_text_box where{{0, 0, kLineWidth, kLineHeight}, GORSE_ALIGN_END, GORSE_ALIGN_MIDDLE, 0};
         for (const gorse_font* font : bench_.fonts())
             for (const char* text : {"", "1043", "AVAV", "12:34"})
                 QVERIFY(differenceOf(text, text, where, font).empty());
@@ -122,16 +122,16 @@ class TestTextChange : public QObject {
     void digitsThatStayAreLeftAlone() {
         // The largest shows the temperature, so it holds all digits.
         const gorse_font* font = *std::max_element(bench_.fonts().begin(), bench_.fonts().end(), [](const auto* x, const auto* y) { return x->line_height < y->line_height; });
-        const gorse_text_box where{{0, 0, kLineWidth, kLineHeight}, GORSE_END, GORSE_MIDDLE, 0};
+        const gorse_text_box where{{0, 0, kLineWidth, kLineHeight}, GORSE_ALIGN_END, GORSE_ALIGN_MIDDLE, 0};
         const Boxes boxes = differenceOf("043", "1043", where, font);
         QCOMPARE(boxes.size(), size_t{1});
         QVERIFY(boxes[0].x1 < kLineWidth - 10);
-        const gorse_text_box left{{0, 0, kLineWidth, kLineHeight}, GORSE_START, GORSE_MIDDLE, 0};
+        const gorse_text_box left{{0, 0, kLineWidth, kLineHeight}, GORSE_ALIGN_START, GORSE_ALIGN_MIDDLE, 0};
         QCOMPARE(differenceOf("1043", "1044", left, font).size(), size_t{1});
     }
 
     void withoutAFontNothingDiffers() {
-        const gorse_text_box where{{0, 0, 10, 10}, GORSE_START, GORSE_START, 0};
+        const gorse_text_box where{{0, 0, 10, 10}, GORSE_ALIGN_START, GORSE_ALIGN_START, 0};
         QVERIFY(differenceOf("a", "b", where, nullptr).empty());
     }
 };

@@ -50,7 +50,7 @@ class PlainLayout {
     }
 
   private:
-    static int before(int free, int how) { return how == GORSE_START ? 0 : how == GORSE_END ? free : free / 2; }
+    static int before(int free, int how) { return how == GORSE_ALIGN_START ? 0 : how == GORSE_ALIGN_END ? free : free / 2; }
 
     int glyphOf(char32_t c) const {
         for (int i = 0; i < font_.range_count; ++i)
@@ -169,7 +169,7 @@ class TestTextLayout : public QObject {
     void brokenTextsShowTheMissingBox() {
         QFETCH(QByteArray, text);
         QFETCH(QString, as);
-        const gorse_text_box where{{2, 2, kCanvasWidth, kCanvasHeight}, GORSE_START, GORSE_START, 0};
+        const gorse_text_box where{{2, 2, kCanvasWidth, kCanvasHeight}, GORSE_ALIGN_START, GORSE_ALIGN_START, 0};
         const gorse_rect whole{0, 0, kCanvasWidth, kCanvasHeight};
         for (const gorse_font* font : fonts_)
             QVERIFY(drawn(text.toStdString(), where, *font, whole).pixels() == expected(as.toStdU32String(), where, *font, whole).pixels());

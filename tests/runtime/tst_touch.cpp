@@ -48,11 +48,11 @@ class Model {
         if (down && !down_) {
             pressed_ = at(x, y);
             if (pressed_ >= 0)
-                events.push_back({GORSE_ON_PRESS, pressed_});
+                events.push_back({GORSE_EVENT_PRESS, pressed_});
         } else if (!down && down_ && pressed_ >= 0) {
-            events.push_back({GORSE_ON_RELEASE, pressed_});
+            events.push_back({GORSE_EVENT_RELEASE, pressed_});
             if (boxes[static_cast<size_t>(pressed_)].holds(x, y))
-                events.push_back({GORSE_ON_TAP, pressed_});
+                events.push_back({GORSE_EVENT_TAP, pressed_});
             pressed_ = -1;
         }
         down_ = down;
@@ -72,7 +72,7 @@ class Model {
 std::vector<Event> eventsOf(Twin& twin) {
     std::vector<Event> out;
     for (const TraceEntry& each : twin.takeTrace())
-        if (each.what == GORSE_TRACE_EVENT && (each.a == GORSE_ON_PRESS || each.a == GORSE_ON_RELEASE || each.a == GORSE_ON_TAP))
+        if (each.what == GORSE_TRACE_EVENT && (each.a == GORSE_EVENT_PRESS || each.a == GORSE_EVENT_RELEASE || each.a == GORSE_EVENT_TAP))
             out.push_back({each.a, each.b});
     return out;
 }
@@ -144,7 +144,7 @@ class TestTouch : public QObject {
         Twin twin(builder_.build(d));
         twin.step(0);
         twin.touch(15, 45, true);
-        QCOMPARE(eventsOf(twin), (std::vector<Event>{{GORSE_ON_PRESS, 0}}));
+        QCOMPARE(eventsOf(twin), (std::vector<Event>{{GORSE_EVENT_PRESS, 0}}));
         twin.step(10);
         QCOMPARE(twin.screen(), 1);
         twin.touch(16, 45, true);
@@ -166,7 +166,7 @@ class TestTouch : public QObject {
         twin.step(10);
         (void)eventsOf(twin);
         twin.touch(75, 25, false);
-        QCOMPARE(eventsOf(twin), (std::vector<Event>{{GORSE_ON_RELEASE, 2}, {GORSE_ON_TAP, 2}}));
+        QCOMPARE(eventsOf(twin), (std::vector<Event>{{GORSE_EVENT_RELEASE, 2}, {GORSE_EVENT_TAP, 2}}));
     }
 };
 

@@ -51,13 +51,13 @@ inline Document withPanelOf(const Document& document, PixelFormat format, int tu
     return withPanel(document, panel);
 }
 
-inline Variable makeNumber(const std::string& name, int32_t least, int32_t most, int32_t start, int decimals = 0) {
+inline Variable makeNumber(const std::string& name, int32_t min, int32_t max, int32_t start, int decimals = 0) {
     Variable v;
     v.name = name;
     v.type = decimals > 0 ? VariableType::Decimal : VariableType::Whole;
     v.decimals = decimals;
-    v.least = least;
-    v.most = most;
+    v.min = min;
+    v.max = max;
     v.start = start;
     return v;
 }

@@ -128,8 +128,8 @@ class RandomProject {
             case PropertyType::Text: return text();
             case PropertyType::Decimal: return std::string();
             default: {
-                const int most = std::min(property.most, maybe(80) ? 12 : 70);
-                return int64_t{property.least + upTo(most - property.least + 1)};
+                const int max = std::min(property.max, maybe(80) ? 12 : 70);
+                return int64_t{property.min + upTo(max - property.min + 1)};
             }
         }
     }

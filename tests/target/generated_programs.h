@@ -48,7 +48,7 @@ class GeneratedPrograms {
                 continue;
             const QString object = objectOf(tools, source, objects);
             if (!QFile::exists(object))
-                if (const QString said = trouble(tools.compiler, common + QStringList{"-c", source, "-o", object}); !said.isEmpty())
+                if (const QString said = error(tools.compiler, common + QStringList{"-c", source, "-o", object}); !said.isEmpty())
                     return said;
             linked << object;
         }
@@ -56,13 +56,13 @@ class GeneratedPrograms {
             const QString program = objects + QString("/program_%1").arg(bytes);
             QStringList arguments = common + QStringList{QString("-D%1_BUFFER_BYTES=%2u").arg(name.toUpper()).arg(bytes)};
             arguments << folder + "/" + name + "_scene.c" << linked << tools.linkFlags << "-o" << program;
-            if (const QString said = trouble(tools.compiler, arguments); !said.isEmpty())
+            if (const QString said = error(tools.compiler, arguments); !said.isEmpty())
                 return said;
             const QString out = program + ".frames";
             const QString said = tools.emulated
-                ? trouble("qemu-system-arm", {"-M", "mps2-an385", "-nographic", "-monitor", "none", "-serial", "none",
+                ? error("qemu-system-arm", {"-M", "mps2-an385", "-nographic", "-monitor", "none", "-serial", "none",
                                               "-semihosting-config", "enable=on,target=native,arg=program,arg=" + out, "-kernel", program})
-                : trouble(program, {out});
+                : error(program, {out});
             if (!said.isEmpty())
                 return said;
             const QByteArray got = readFile(out);

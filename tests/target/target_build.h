@@ -42,7 +42,7 @@ inline Toolchain cortexM3() {
 }
 
 // Runs a command; the text is what it said if it failed, else empty.
-inline QString trouble(const QString& program, const QStringList& arguments, int seconds = 120, QString* said = nullptr) {
+inline QString error(const QString& program, const QStringList& arguments, int seconds = 120, QString* said = nullptr) {
     QProcess process;
     process.setProcessChannelMode(QProcess::MergedChannels);
     process.start(program, arguments);

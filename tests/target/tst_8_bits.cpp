@@ -27,8 +27,8 @@ Document smallProject() {
     weight.name = "weight";
     weight.type = VariableType::Decimal;
     weight.decimals = 1;
-    weight.least = -50;
-    weight.most = 1500;
+    weight.min = -50;
+    weight.max = 1500;
     weight.start = 427;
     document = withVariable(document, weight);
     const auto picture = readFile(disk, SOURCE_DIR "/examples/kiln/images/pot.png", kMaxPictureFile);
@@ -127,13 +127,13 @@ class Test8Bits : public QObject {
                               "-mcall-prologues", "-mrelax", "-flto", "-I", folder};
         arguments << generatedSources(folder, name) << testDir() + "avr_driver.c" << testDir() + "avr_start.S"
                   << "-nostartfiles" << "-Wl,--defsym=__DATA_REGION_ORIGIN__=0x800100" << "-o" << program;
-        const QString compiled = trouble("avr-gcc", arguments);
+        const QString compiled = error("avr-gcc", arguments);
         QVERIFY2(compiled.isEmpty(), qPrintable(compiled));
         QString size;
-        (void)trouble("avr-size", {program}, 10, &size);
+        (void)error("avr-size", {program}, 10, &size);
         qInfo().noquote() << "8-bit:" << size.split('\n').value(1).simplified();
         QString told;
-        const QString ran = trouble(BINARY_DIR "/tests/avr_runner", {program, folder + "/flushes.bin"}, 120, &told);
+        const QString ran = error(BINARY_DIR "/tests/avr_runner", {program, folder + "/flushes.bin"}, 120, &told);
         QVERIFY2(ran.isEmpty(), qPrintable(ran));
         qInfo().noquote() << told.simplified();
         const PanelMemory empty(PixelFormat::Page1, 128, 64);

@@ -53,7 +53,7 @@ class TestExportedC : public QObject {
 
     QString path(const QString& file) { return dir_.filePath(file); }
     QString compiled(const QString& compiler, const QStringList& flags, const QString& source) {
-        return trouble(compiler, flags + QStringList{"-I", dir_.path(), "-c", path(source), "-o", path(source + ".o")});
+        return error(compiler, flags + QStringList{"-I", dir_.path(), "-c", path(source), "-o", path(source + ".o")});
     }
 
     // What a program that is linked with a source prints.
@@ -62,7 +62,7 @@ class TestExportedC : public QObject {
         QStringList sources{path("main.c")};
         if (!source.isEmpty())
             sources << path(source);
-        said = trouble("gcc", strictFlags("c99") << "-I" << dir_.path() << sources << "-o" << path("main"));
+        said = error("gcc", strictFlags("c99") << "-I" << dir_.path() << sources << "-o" << path("main"));
         if (!said.isEmpty())
             return {};
         QProcess process;

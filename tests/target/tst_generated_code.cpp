@@ -30,14 +30,14 @@ class TestGeneratedCode : public QObject {
     }
 
     // Compiles only if the compiler gives every record the size that the costs tell.
-    QString sizesTrouble(const QString& compiler, const QStringList& flags, int wordBits) {
+    QString sizesError(const QString& compiler, const QStringList& flags, int wordBits) {
         QByteArray source = "#include \"runtime/gorse_scene.h\"\n";
         for (const RecordInfo* each : runtimeRecords())
             source += "typedef char right_" + QByteArray(each->structure) + "[sizeof(" + each->structure + ") == " +
                       QByteArray::number(recordBytes(*each, wordBits)) + " ? 1 : -1];\n";
         const QString file = folder_.filePath("sizes.c");
         writeFile(file, source);
-        return trouble(compiler, QStringList(flags) << "-I" << SOURCE_DIR << "-c" << file << "-o" << folder_.filePath("sizes.o"));
+        return error(compiler, QStringList(flags) << "-I" << SOURCE_DIR << "-c" << file << "-o" << folder_.filePath("sizes.o"));
     }
 
   private Q_SLOTS:
@@ -150,14 +150,14 @@ class TestGeneratedCode : public QObject {
         const QStringList sources = generatedSources(to, "kiln") << to + "/kiln_port.c";
         for (const Toolchain& tools : {hostGcc(), hostClang(), cortexM3()})
             for (const QString& source : sources) {
-                const QString said = trouble(tools.compiler, tools.flags + QStringList{"-I", to, "-c", source, "-o", folder_.filePath("x.o")});
+                const QString said = error(tools.compiler, tools.flags + QStringList{"-I", to, "-c", source, "-o", folder_.filePath("x.o")});
                 QVERIFY2(said.isEmpty(), qPrintable(said));
             }
         writeFile(folder_.filePath("main.cpp"), "#include \"kiln.h\"\nint main() { kiln_begin(); kiln_set_kiln_temp(5); kiln_set_firing(1); kiln_set_programme_name(\"x\"); kiln_step(0); return kiln_get_target() == KILN_SCREENS; }\n");
-        QString said = trouble("g++", {"-std=c++11", "-Wall", "-Wextra", "-Wpedantic", "-Werror", "-I", to, "-c", folder_.filePath("main.cpp"), "-o", folder_.filePath("main.o")});
+        QString said = error("g++", {"-std=c++11", "-Wall", "-Wextra", "-Wpedantic", "-Werror", "-I", to, "-c", folder_.filePath("main.cpp"), "-o", folder_.filePath("main.o")});
         QVERIFY2(said.isEmpty(), qPrintable(said));
         // The hooks that nobody wrote link to empty ones.
-        said = trouble("g++", QStringList{folder_.filePath("main.o"), "-I", to, "-o", folder_.filePath("linked_main")} + QStringList{"-x", "c"} + sources);
+        said = error("g++", QStringList{folder_.filePath("main.o"), "-I", to, "-o", folder_.filePath("linked_main")} + QStringList{"-x", "c"} + sources);
         QVERIFY2(said.isEmpty(), qPrintable(said));
     }
 
@@ -174,17 +174,17 @@ class TestGeneratedCode : public QObject {
         const QString to = generated(d, "rom");
         QVERIFY(!to.isEmpty());
         for (const QString& source : generatedSources(to, "kiln")) {
-            QString said = trouble("clang", {"-std=c99", "-fsyntax-only", "-DGORSE_ROM=__flash", "-DGORSE_SEPARATE_ROM=1", "-D__flash=__attribute__((address_space(1)))", "-I", to, source});
+            QString said = error("clang", {"-std=c99", "-fsyntax-only", "-DGORSE_ROM=__flash", "-DGORSE_SEPARATE_ROM=1", "-D__flash=__attribute__((address_space(1)))", "-I", to, source});
             QVERIFY2(said.isEmpty(), qPrintable(said));
-            said = trouble("avr-gcc", {"-std=gnu99", "-Os", "-mmcu=avr5", "-Wall", "-Wextra", "-Wconversion", "-Wshadow", "-Werror", "-Werror=addr-space-convert", "-I", to, "-c", source, "-o", folder_.filePath("x.o")});
+            said = error("avr-gcc", {"-std=gnu99", "-Os", "-mmcu=avr5", "-Wall", "-Wextra", "-Wconversion", "-Wshadow", "-Werror", "-Werror=addr-space-convert", "-I", to, "-c", source, "-o", folder_.filePath("x.o")});
             QVERIFY2(said.isEmpty(), qPrintable(said));
         }
     }
 
     void recordsHaveTheToldSizes() {
-        const QString arm = sizesTrouble("arm-none-eabi-gcc", {"-std=c99", "-mcpu=cortex-m0plus", "-mthumb"}, 32);
+        const QString arm = sizesError("arm-none-eabi-gcc", {"-std=c99", "-mcpu=cortex-m0plus", "-mthumb"}, 32);
         QVERIFY2(arm.isEmpty(), qPrintable(arm));
-        const QString avr = sizesTrouble("avr-gcc", {"-std=gnu99", "-mmcu=avr5"}, 8);
+        const QString avr = sizesError("avr-gcc", {"-std=gnu99", "-mmcu=avr5"}, 8);
         QVERIFY2(avr.isEmpty(), qPrintable(avr));
     }
 
@@ -196,9 +196,9 @@ class TestGeneratedCode : public QObject {
         long measured = 0;
         for (const char* part : {"kiln_scene", "kiln_images", "kiln_fonts"}) {
             const QString object = folder_.filePath(QString(part) + ".o");
-            QString said = trouble("arm-none-eabi-gcc", {"-std=c99", "-Os", "-mcpu=cortex-m0plus", "-mthumb", "-I", to, "-c", to + "/" + part + ".c", "-o", object});
+            QString said = error("arm-none-eabi-gcc", {"-std=c99", "-Os", "-mcpu=cortex-m0plus", "-mthumb", "-I", to, "-c", to + "/" + part + ".c", "-o", object});
             QVERIFY2(said.isEmpty(), qPrintable(said));
-            QVERIFY(trouble("arm-none-eabi-size", {object}, 10, &said).isEmpty());
+            QVERIFY(error("arm-none-eabi-size", {object}, 10, &said).isEmpty());
             measured += said.split('\n').value(1).simplified().section(' ', 0, 0).toLong();
         }
         const Costs costs = costsOf(*scene);

@@ -33,7 +33,7 @@ class TestRandomInterfaces : public QObject {
         const auto steps = scriptOf(made.script(20).c_str());
         const QString folder = programs_.prepare(scene, steps, QString("random_%1").arg(seed));
         QVERIFY(!folder.isEmpty());
-        const long bytes = scene->scene.panel->least_buffer + 512;
+        const long bytes = scene->scene.panel->min_buffer_bytes + 512;
         const QString said = programs_.run(emulated ? cortexM3() : hostGcc(), folder, made.document(),
                                            {{bytes, expectedFrames(scene, steps, bytes)}});
         QVERIFY2(said.isEmpty(), qPrintable(said));

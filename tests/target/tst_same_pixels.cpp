@@ -77,7 +77,7 @@ class TestSamePixels : public QObject {
         QVERIFY(scene->problems.empty());
         QVERIFY(std::any_of(scene->fonts.begin(), scene->fonts.end(), [](const BakedFont* font) { return font->isPacked(); }));
         const auto steps = scriptOf(readFile(QString(SOURCE_DIR "/examples/%1/demo.script").arg(name)).constData());
-        const long least = static_cast<long>(packedRowBytes(panel.format, panel.width));  // of a page: 8 lines
+        const long min = static_cast<long>(packedRowBytes(panel.format, panel.width));  // of a page: 8 lines
         const QByteArray full = expectedFrames(scene, steps);
         const qsizetype frame = static_cast<qsizetype>(packedBytes(panel.format, panel.width, panel.height));
         QSet<QByteArray> different;
@@ -85,7 +85,7 @@ class TestSamePixels : public QObject {
             different.insert(full.mid(i, frame));
         QVERIFY(different.size() >= 8);
         const QString folder = programs_.prepare(scene, steps, name);
-        QList<QPair<long, QByteArray>> expected{{least, full}, {least * 8, full}, {static_cast<long>(frame), full}};
+        QList<QPair<long, QByteArray>> expected{{min, full}, {min * 8, full}, {static_cast<long>(frame), full}};
         for (const auto& [bytes, frames] : expected)
             QCOMPARE(expectedFrames(scene, steps, bytes), full);
         for (const Toolchain& tools : {hostGcc(), hostClang(), cortexM3()}) {

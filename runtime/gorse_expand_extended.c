@@ -2,22 +2,22 @@
 /* The insets that many interfaces do without: times, texts, yes and no. */
 #include "gorse_internal.h"
 
-static void put_clock(gorse_writer *to, uint32_t seconds, uint8_t parts, uint8_t least, uint8_t negative) {
+static void put_clock(gorse_writer *to, uint32_t seconds, uint8_t parts, uint8_t min, uint8_t negative) {
     uint32_t minutes = seconds / 60u;
     if (negative != 0u && seconds != 0u)
         gorse_put(to, '-');
     if (parts == 3u) {
-        gorse_put_digits(to, minutes / 60u, least, 0, 0, 0);
+        gorse_put_digits(to, minutes / 60u, min, 0, 0, 0);
         gorse_put(to, ':');
         minutes %= 60u;
-        least = 2;
+        min = 2;
     }
-    gorse_put_digits(to, minutes, least, 0, 0, 0);
+    gorse_put_digits(to, minutes, min, 0, 0, 0);
     gorse_put(to, ':');
     gorse_put_digits(to, seconds % 60u, 2, 0, 0, 0);
 }
 
-void gorse_more_forms(const gorse *g, gorse_writer *to, const GORSE_ROM uint8_t *inset, int32_t value) {
+void gorse_extended_forms(const gorse *g, gorse_writer *to, const GORSE_ROM uint8_t *inset, int32_t value) {
     static const GORSE_ROM uint8_t yes[] = "yes";
     static const GORSE_ROM uint8_t no[] = "no";
     uint8_t form = inset[0];

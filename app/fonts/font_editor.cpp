@@ -1,16 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/fonts/font_desk.h"
+#include "app/fonts/font_editor.h"
 
 #include "app/session/session.h"
 #include "core/edits/font_edits.h"
 
 namespace gorsefinch::app {
 
-FontDesk::FontDesk(Session& session, QObject* parent) : QObject(parent), session_(session) {
-    connect(&session, &Session::changed, this, &FontDesk::follow);
+FontEditor::FontEditor(Session& session, QObject* parent) : QObject(parent), session_(session) {
+    connect(&session, &Session::changed, this, &FontEditor::follow);
 }
 
-void FontDesk::follow(const Change& change) {
+void FontEditor::follow(const Change& change) {
     font_ = nullptr;  // the scene that it was of may be gone
     if (change.opened) {
         key_ = {};
@@ -27,15 +27,15 @@ void FontDesk::follow(const Change& change) {
     refresh();
 }
 
-const Face* FontDesk::face() const { return session_.isOpen() ? session_.document().face(key_.face) : nullptr; }
+const Face* FontEditor::face() const { return session_.isOpen() ? session_.document().face(key_.face) : nullptr; }
 
-const FontSettings& FontDesk::settings() const {
+const FontSettings& FontEditor::settings() const {
     static const FontSettings none;
     const Face* now = face();
-    return !now ? none : key_.size == 0 ? now->usual : now->settings(key_.size);
+    return !now ? none : key_.size == 0 ? now->defaults : now->settings(key_.size);
 }
 
-FontKey FontDesk::shownKey() const {
+FontKey FontEditor::shownKey() const {
     if (key_.size != 0)
         return key_;
     for (const BakedFont* each : session_.scene()->fonts)
@@ -45,7 +45,7 @@ FontKey FontDesk::shownKey() const {
     return {key_.face, now && !now->sizes.empty() ? now->sizes.front().size : 16};
 }
 
-void FontDesk::setCurrent(const FontKey& key) {
+void FontEditor::setCurrent(const FontKey& key) {
     if (key == key_)
         return;
     key_ = key;
@@ -53,19 +53,19 @@ void FontDesk::setCurrent(const FontKey& key) {
     refresh();
 }
 
-void FontDesk::setAwake(bool awake) {
+void FontEditor::setAwake(bool awake) {
     awake_ = awake;
     if (awake && session_.isOpen())
         refresh();
 }
 
-void FontDesk::refresh() {
+void FontEditor::refresh() {
     if (!awake_)
         return;
     const Face* now = face();
     held_ = now ? now->original : nullptr;
     font_ = nullptr;
-    trouble_.clear();
+    error_.clear();
     used_ = false;
     if (now) {
         const FontKey key = shownKey();
@@ -83,7 +83,7 @@ void FontDesk::refresh() {
                 own_->bake();
                 font_ = own_.get();
             } else {
-                trouble_ = QString::fromStdString(source.error().text());
+                error_ = QString::fromStdString(source.error().text());
             }
         }
     }
@@ -99,14 +99,14 @@ void FontDesk::refresh() {
     Q_EMIT characterChanged();
 }
 
-void FontDesk::setCharacter(char32_t character) {
+void FontEditor::setCharacter(char32_t character) {
     if (character == character_)
         return;
     character_ = character;
     Q_EMIT characterChanged();
 }
 
-void FontDesk::change(const std::function<void(FontSettings&)>& step, const QString& label, const QString& merge) {
+void FontEditor::change(const std::function<void(FontSettings&)>& step, const QString& label, const QString& merge) {
     if (!face())
         return;
     FontSettings next = settings();

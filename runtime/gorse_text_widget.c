@@ -4,27 +4,27 @@
 
 #include "gorse_internal.h"
 
-gorse_text_source gorse_label_text(const gorse *run, const gorse_label *label) {
+gorse_text_source gorse_shown_text(const gorse *run, const gorse_widget_text *label) {
     if (label->widget.capacity != 0u)
         return gorse_plain_text(gorse_screen_memory(run) + label->widget.memory);
     return label->text != 0 ? gorse_rom_text(label->text) : gorse_plain_text("");
 }
 
-void gorse_label_box(const gorse_label *label, const gorse_look *look, gorse_text_box *where) {
+void gorse_text_widget_box(const gorse_widget_text *label, const gorse_look *look, gorse_text_box *where) {
     gorse_widget_box(&label->widget, &where->box);
-    gorse_inset(&where->box, (gorse_place)(look->border_width + look->padding));
+    gorse_shrink(&where->box, (gorse_coord)(look->border_width + look->padding));
     where->align = label->align;
     where->place = label->place;
     where->wrap = label->wrap;
 }
 
-void gorse_draw_label(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
-    const gorse_label *label = gorse_label_of(widget);
+void gorse_draw_text_widget(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
+    const gorse_widget_text *label = gorse_text_widget_of(widget);
     gorse_text_box where;
     gorse_widget_box(widget, &where.box);
     gorse_draw_box(c, &where.box, look);
-    gorse_label_box(label, look, &where);
-    gorse_draw_text(c, gorse_label_text(c->run, label), &where, look->font, look->text);
+    gorse_text_widget_box(label, look, &where);
+    gorse_draw_text(c, gorse_shown_text(c->run, label), &where, look->font, look->text);
 }
 
 typedef struct target {
@@ -42,7 +42,7 @@ static void mark(void *to, const gorse_rect *area) {
 static void mark_difference(gorse *g, const gorse_view *view, const char *before, const char *after) {
     target to;
     gorse_text_box where;
-    gorse_label_box(gorse_label_of(view->widget), view->look, &where);
+    gorse_text_widget_box(gorse_text_widget_of(view->widget), view->look, &where);
     if ((view->widget->kind->flags & GORSE_KIND_FINE_TEXT) == 0u || where.wrap != 0u || strchr(before, 10) != 0 ||
         strchr(after, 10) != 0) {
         gorse_dirty_widget(g, view->widget);
@@ -53,12 +53,12 @@ static void mark_difference(gorse *g, const gorse_view *view, const char *before
     }
 }
 
-/* Expands the text of a widget that has one in memory into `out`, at least as long as its buffer; answers that. */
+/* Expands the text of a widget that has one in memory into `out`, at least as long as its buffer; returns that. */
 static char *expand(gorse *g, const gorse_widget *widget, char *out) {
     char *shown = gorse_screen_memory(g) + widget->memory;
     if (widget->capacity == 0u)
         return 0;
-    gorse_expand(g, gorse_label_of(widget)->text, out != 0 ? out : shown, widget->capacity);
+    gorse_expand(g, gorse_text_widget_of(widget)->text, out != 0 ? out : shown, widget->capacity);
     return shown;
 }
 

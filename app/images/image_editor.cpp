@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/images/image_desk.h"
+#include "app/images/image_editor.h"
 
 #include <cmath>
 
@@ -18,7 +18,7 @@ constexpr size_t kQuickFile = size_t{48} * 1024;
 
 }  // namespace
 
-ImageDesk::ImageDesk(Session& session, QObject* parent) : QObject(parent), session_(session) {
+ImageEditor::ImageEditor(Session& session, QObject* parent) : QObject(parent), session_(session) {
     connect(&session, &Session::changed, this, [this](const Change& change) {
         if (change.opened) {
             cancel();
@@ -33,20 +33,20 @@ ImageDesk::ImageDesk(Session& session, QObject* parent) : QObject(parent), sessi
         done_ = 0;
         Q_EMIT busyChanged(busy);
     });
-    connect(&job_, &NewestJob::progressed, this, &ImageDesk::follow);
+    connect(&job_, &NewestJob::progressed, this, &ImageEditor::follow);
 }
 
-const Image* ImageDesk::image() const {
+const Image* ImageEditor::image() const {
     return session_.isOpen() && !name_.isEmpty() ? session_.document().image(name_.toStdString()) : nullptr;
 }
 
-const Recipe& ImageDesk::recipe() const {
+const Recipe& ImageEditor::recipe() const {
     static const Recipe none;
     const Image* now = image();
-    return wished_ ? *wished_ : now ? now->recipe : none;
+    return requested_ ? *requested_ : now ? now->recipe : none;
 }
 
-void ImageDesk::setCurrent(const QString& name) {
+void ImageEditor::setCurrent(const QString& name) {
     if (name == name_)
         return;
     cancel();
@@ -55,21 +55,21 @@ void ImageDesk::setCurrent(const QString& name) {
     refresh(true);
 }
 
-void ImageDesk::forget() {
+void ImageEditor::forget() {
     baked_.reset();
     original_.reset();
-    trouble_.clear();
+    error_.clear();
 }
 
-void ImageDesk::cancel() {
+void ImageEditor::cancel() {
     job_.cancel();
-    wished_.reset();
+    requested_.reset();
 }
 
-bool ImageDesk::isQuick(const Image& image) const {
+bool ImageEditor::isQuick(const Image& image) const {
     const OriginalRef known = session_.images().knownOriginal(image);
     if (!known)
-        return image.original && image.original->size() <= kQuickFile && image.more.size() < 8 && toldPixels(*image.original) <= static_cast<int64_t>(kQuickSource);
+        return image.original && image.original->size() <= kQuickFile && image.more.size() < 8 && declaredPixels(*image.original) <= static_cast<int64_t>(kQuickSource);
     const size_t frames = image.recipe.frames.empty() ? known->frames.size() : image.recipe.frames.size();
     const PixelBox box = croppedBox(image.recipe, known->width(), known->height());
     const PixelSize size = resultSize(image.recipe, box.width, box.height);
@@ -77,8 +77,8 @@ bool ImageDesk::isQuick(const Image& image) const {
     return static_cast<size_t>(box.width) * static_cast<size_t>(box.height) * frames <= kQuickSource && result <= kQuickResult;
 }
 
-// The result for the document's image: known, made at once, or wished for. `another`: than the one that is shown.
-void ImageDesk::refresh(bool another) {
+// The result for the document's image: known, made at once, or requested. `another`: than the one that is shown.
+void ImageEditor::refresh(bool another) {
     const Image* now = image();
     // Renamed: the one with the same original.
     if (!now && session_.isOpen() && held_)
@@ -99,7 +99,7 @@ void ImageDesk::refresh(bool another) {
         Q_EMIT shown();
         return;
     }
-    if (wished_)
+    if (requested_)
         return;  // a newer one is on its way
     if (session_.images().known(session_.document(), *now) || isQuick(*now)) {
         makeNow(*now);
@@ -117,7 +117,7 @@ void ImageDesk::refresh(bool another) {
 }
 
 // Decoding takes most of the time, so it has most of the bar.
-void ImageDesk::follow(int step, int percent) {
+void ImageEditor::follow(int step, int percent) {
     struct Part {
         QString words;
         double from, to;
@@ -129,22 +129,22 @@ void ImageDesk::follow(int step, int percent) {
     Q_EMIT progressed();
 }
 
-void ImageDesk::makeNow(const Image& image) {
+void ImageEditor::makeNow(const Image& image) {
     forget();
     const auto baked = session_.images().bake(session_.document(), image);
     if (baked)
         baked_ = *baked;
     else
-        trouble_ = QString::fromStdString(baked.error().text());
+        error_ = QString::fromStdString(baked.error().text());
     if (const auto original = session_.images().original(image))
         original_ = *original;
     Q_EMIT shown();
 }
 
-void ImageDesk::makeLater(const Image& image, std::function<void()> then) {
+void ImageEditor::makeLater(const Image& image, std::function<void()> then) {
     const Document document = withImage(session_.document(), image);
     const OriginalRef known = session_.images().knownOriginal(image);
-    job_.wish([this, document, image, known, then](const std::atomic<bool>& stale) -> NewestJob::Finish {
+    job_.request([this, document, image, known, then](const std::atomic<bool>& stale) -> NewestJob::Finish {
         auto bakery = std::make_shared<ImageBakery>();
         bakery->watch([this, &stale](Step step, double done) {
             job_.report(static_cast<int>(step), static_cast<int>(done * 100));
@@ -166,7 +166,7 @@ void ImageDesk::makeLater(const Image& image, std::function<void()> then) {
     });
 }
 
-void ImageDesk::change(const std::function<void(Recipe&)>& step, const QString& label, const QString& merge) {
+void ImageEditor::change(const std::function<void(Recipe&)>& step, const QString& label, const QString& merge) {
     const Image* now = image();
     if (!now)
         return;
@@ -176,7 +176,7 @@ void ImageDesk::change(const std::function<void(Recipe&)>& step, const QString& 
     if (next.recipe == recipe())
         return;
     const auto commit = [this, name = name_, recipe = next.recipe, label, merge] {
-        wished_.reset();
+        requested_.reset();
         session_.edit(withRecipe(session_.document(), name.toStdString(), recipe), label, merge.isEmpty() ? merge : name + merge);
     };
     if (isQuick(next)) {
@@ -184,7 +184,7 @@ void ImageDesk::change(const std::function<void(Recipe&)>& step, const QString& 
         commit();
         return;
     }
-    wished_ = next.recipe;
+    requested_ = next.recipe;
     makeLater(next, commit);
 }
 

@@ -13,25 +13,25 @@ namespace gorsefinch::app {
 class Session;
 
 // The image that is worked on: its recipe, its frames before and after. Small pictures are made at once, larger ones
-// off the window's thread, the newest wish first.
-class ImageDesk : public QObject {
+// off the window's thread, the newest request first.
+class ImageEditor : public QObject {
     Q_OBJECT
 
   public:
-    explicit ImageDesk(Session& session, QObject* parent = nullptr);
+    explicit ImageEditor(Session& session, QObject* parent = nullptr);
 
     void setCurrent(const QString& name);
     const QString& current() const { return name_; }
     // Null when none is chosen.
     const Image* image() const;
-    // The recipe as it is wished, which may be ahead of the document while a large picture is made.
+    // The recipe as it is requested, which may be ahead of the document while a large picture is made.
     const Recipe& recipe() const;
 
     // The result as it was last made, and the frames before the recipe; null while there are none.
     const BakedImageRef& baked() const { return baked_; }
     const OriginalRef& original() const { return original_; }
     // What is wrong with it; "" if nothing is.
-    const QString& trouble() const { return trouble_; }
+    const QString& error() const { return error_; }
     bool isBusy() const { return job_.isBusy(); }
     // What a large picture is at; "" while nothing is known.
     const QString& progress() const { return progress_; }
@@ -59,10 +59,10 @@ class ImageDesk : public QObject {
     Session& session_;
     QString name_;
     Bytes held_;  // its original, by which it is known again after a rename
-    std::optional<Recipe> wished_;
+    std::optional<Recipe> requested_;
     BakedImageRef baked_;
     OriginalRef original_;
-    QString trouble_;
+    QString error_;
     QString progress_;
     double done_ = 0;
     NewestJob job_;

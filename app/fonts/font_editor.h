@@ -14,11 +14,11 @@ struct Change;
 
 // The font that is worked on, and the character of it. A size of 0 stands for the face itself and the settings of all
 // its sizes without their own.
-class FontDesk : public QObject {
+class FontEditor : public QObject {
     Q_OBJECT
 
   public:
-    explicit FontDesk(Session& session, QObject* parent = nullptr);
+    explicit FontEditor(Session& session, QObject* parent = nullptr);
 
     void setCurrent(const FontKey& key);
     const FontKey& current() const { return key_; }
@@ -31,7 +31,7 @@ class FontDesk : public QObject {
     const BakedFont* font() const { return font_; }
     // True if the interface shows it, and so generated code holds it.
     bool isUsed() const { return used_; }
-    const QString& trouble() const { return trouble_; }
+    const QString& error() const { return error_; }
 
     // While nobody looks, edits elsewhere cost nothing here: what is shown is made when it is woken.
     void setAwake(bool awake);
@@ -58,7 +58,7 @@ class FontDesk : public QObject {
     std::unique_ptr<BakedFont> own_;  // of a size that nothing uses
     bool used_ = false;
     bool awake_ = false;
-    QString trouble_;
+    QString error_;
     char32_t character_ = 0;
 };
 

@@ -65,7 +65,7 @@ static void set_text(gorse *g, gorse_machine *m, uint16_t variable) {
     gorse_set_text(g, variable, text);
 }
 
-void gorse_more_code(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand) {
+void gorse_extended_code(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand) {
     int32_t a, b;
     if (op == GORSE_OP_SET_TEXT) {
         set_text(g, m, operand);
