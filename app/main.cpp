@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <QApplication>
 #include <QCommandLineParser>
+#include <QFileInfo>
 #include <QSettings>
 
 #include "app/frame/main_window.h"
@@ -8,11 +9,22 @@
 #include "app/start/start_page.h"
 #include "app/theme/theme.h"
 
+namespace {
+
+// A project's folder, for which its main file may be given.
+QString folderOf(const QString& path) {
+    const QFileInfo given(path);
+    return given.isFile() && given.fileName() == "gorsefinch.json" ? given.absolutePath() : path;
+}
+
+}  // namespace
+
 int main(int count, char** words) {
     QApplication application(count, words);
     QApplication::setOrganizationName("gorsefinch");
     QApplication::setApplicationName("gorsefinch");
-    QApplication::setApplicationVersion("0.1.0");
+    QApplication::setApplicationVersion(GORSEFINCH_VERSION);
+    QGuiApplication::setDesktopFileName("gorsefinch");
     QCommandLineParser parser;
     parser.setApplicationDescription(QApplication::tr("Lays out the interface of a small display, runs it, and generates its code."));
     parser.addHelpOption();
@@ -32,6 +44,6 @@ int main(int count, char** words) {
     if (folders.isEmpty())
         window.showStart();
     else
-        window.openProject(folders.front());
+        window.openProject(folderOf(folders.front()));
     return application.exec();
 }

@@ -13,6 +13,7 @@
 #include "core/document/names.h"
 #include "core/kinds/kinds.h"
 #include "tests/support/projects.h"
+#include "tests/support/rounds.h"
 #include "tests/support/test_case.h"
 
 using namespace gorsefinch;
@@ -104,7 +105,7 @@ class TestParts : public QObject {
         const QByteArray whole = widgetsToBytes(widgets);
         std::mt19937 random(41);
         int read = 0;
-        for (int round = 0; round < 4000; ++round) {
+        for (int round = 0, end = support::rounds(4000); round < end; ++round) {
             QByteArray bytes = whole;
             for (auto changes = 1 + random() % 4; changes > 0; --changes) {
                 const auto at = static_cast<qsizetype>(random() % static_cast<unsigned>(bytes.size()));

@@ -7,6 +7,7 @@
 #include <random>
 
 #include "core/project/project_text.h"
+#include "tests/support/rounds.h"
 #include "tests/support/test_case.h"
 #include "tests/support/window.h"
 
@@ -105,7 +106,7 @@ class TestRandomHand : public QObject, support::OnWindow {
         QTest::addColumn<QString>("example");
         QTest::addColumn<int>("seed");
         for (const char* example : {"kiln", "hive", "enlarger"})
-            for (int seed = 1; seed <= 2; ++seed)
+            for (int seed = 1; seed <= support::rounds(2); ++seed)
                 QTest::addRow("%s %d", example, seed) << QString(example) << seed;
     }
 

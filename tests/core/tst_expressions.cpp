@@ -6,6 +6,7 @@
 
 #include "core/sim/twin.h"
 #include "tests/support/projects.h"
+#include "tests/support/rounds.h"
 #include "tests/support/test_case.h"
 
 using namespace gorsefinch;
@@ -157,7 +158,7 @@ class TestExpressions : public QObject {
         QFETCH(bool, number);
         Maker make(number ? 11 : 12);
         int done = 0, refused = 0;
-        for (int round = 0; round < 400; ++round) {
+        for (int round = 0, end = support::rounds(400); round < end; ++round) {
             const Node tree = number ? make.number(1 + round % 5) : make.yesNo(1 + round % 5);
             SceneBuilder builder;
             const BuiltSceneRef scene = builder.build(withExpression(number ? "result" : "answer", tree.text()));
@@ -191,7 +192,7 @@ class TestExpressions : public QObject {
     // Spaces and brackets that change nothing change nothing.
     void spacesAndBracketsDoNotMatter() {
         Maker make(13);
-        for (int round = 0; round < 60; ++round) {
+        for (int round = 0, end = support::rounds(60); round < end; ++round) {
             const std::string text = make.number(3).text();
             std::string tight;
             for (size_t i = 0; i < text.size(); ++i)

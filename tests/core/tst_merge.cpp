@@ -5,6 +5,7 @@
 #include "core/edits/image_edits.h"
 #include "core/project/merge.h"
 #include "tests/support/projects.h"
+#include "tests/support/rounds.h"
 #include "tests/support/test_case.h"
 
 using namespace gorsefinch;
@@ -130,7 +131,7 @@ class TestMerge : public QObject {
             return d;
         };
         const Document from = base();
-        for (int round = 0; round < 300; ++round) {
+        for (int round = 0, end = support::rounds(300); round < end; ++round) {
             const Document ours = edited(from, "ours"), theirs = edited(from, "theirs");
             const Merge merge = mergeDocuments(from, ours, theirs);
             const auto files = toFiles(merge.document), oursFiles = toFiles(ours), theirsFiles = toFiles(theirs), fromFiles = toFiles(from);

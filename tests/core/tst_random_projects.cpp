@@ -5,6 +5,7 @@
 #include "core/project/project_text.h"
 #include "core/sim/twin.h"
 #include "tests/support/random_project.h"
+#include "tests/support/rounds.h"
 #include "tests/support/test_case.h"
 
 using namespace gorsefinch;
@@ -43,7 +44,7 @@ class TestRandomProjects : public QObject {
   private Q_SLOTS:
     void everything_data() {
         QTest::addColumn<int>("seed");
-        for (int seed = 1; seed <= kProjects; ++seed)
+        for (int seed = 1; seed <= support::rounds(kProjects); ++seed)
             QTest::addRow("%d", seed) << seed;
     }
 

@@ -8,6 +8,7 @@
 #include "core/sim/twin.h"
 #include "runtime/gorse_internal.h"
 #include "tests/support/projects.h"
+#include "tests/support/rounds.h"
 #include "tests/support/test_case.h"
 
 using namespace gorsefinch;
@@ -64,7 +65,7 @@ class TestDirtyList : public QObject {
         const gorse_panel& panel = *g->scene->panel;
         std::mt19937 random(7);
         const auto number = [&](int min, int max) { return static_cast<gorse_coord>(std::uniform_int_distribution<int>(min, max)(random)); };
-        for (int round = 0; round < 300; ++round) {
+        for (int round = 0, end = support::rounds(300); round < end; ++round) {
             gorse_head* head = gorse_head_of(g);
             head->dirty_count = 0;
             Plane wanted;
@@ -114,7 +115,7 @@ class TestDirtyList : public QObject {
         std::mt19937 random(11);
         const auto number = [&](int min, int up) { return static_cast<gorse_coord>(std::uniform_int_distribution<int>(min, up)(random)); };
         long sent = 0, exact = 0;
-        for (int round = 0; round < 200; ++round) {
+        for (int round = 0, end = support::rounds(200); round < end; ++round) {
             gorse_head* head = gorse_head_of(g);
             head->dirty_count = 0;
             Plane wanted;

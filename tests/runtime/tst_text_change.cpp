@@ -8,6 +8,7 @@
 #include "core/sim/twin.h"
 #include "runtime/gorse_draw.h"
 #include "tests/support/projects.h"
+#include "tests/support/rounds.h"
 #include "tests/support/test_case.h"
 
 using namespace gorsefinch;
@@ -91,7 +92,7 @@ class TestTextChange : public QObject {
             return out;
         };
         for (const gorse_font* font : bench_.fonts())
-            for (int round = 0; round < 120; ++round) {
+            for (int round = 0, end = support::rounds(120); round < end; ++round) {
                 const std::string before = textOf(9);
                 std::string after = textOf(9);
                 // Most changes are of a character or two.

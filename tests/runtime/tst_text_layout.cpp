@@ -7,6 +7,7 @@
 #include "runtime/gorse_text.h"
 #include "tests/support/grey_canvas.h"
 #include "tests/support/projects.h"
+#include "tests/support/rounds.h"
 #include "tests/support/test_case.h"
 
 using namespace gorsefinch;
@@ -139,7 +140,7 @@ class TestTextLayout : public QObject {
         std::mt19937 random(31);
         const std::u32string letters = U"aeimtlAVTWo.,:10437  \n\n°Ä€";
         const auto of = [&](int count) { return static_cast<int>(random() % static_cast<unsigned>(count)); };
-        for (int round = 0; round < 1500; ++round) {
+        for (int round = 0, end = support::rounds(1500); round < end; ++round) {
             const gorse_font& font = *fonts_[static_cast<size_t>(round) % fonts_.size()];
             std::u32string text;
             for (int i = of(30); i > 0; --i)
@@ -187,7 +188,7 @@ class TestTextLayout : public QObject {
     void anyBytesAreDrawn() {
         std::mt19937 random(32);
         const gorse_rect clip{20, 10, 120, 60};
-        for (int round = 0; round < 2000; ++round) {
+        for (int round = 0, end = support::rounds(2000); round < end; ++round) {
             std::string bytes;
             for (auto i = random() % 40; i > 0; --i)
                 bytes += static_cast<char>(1 + random() % 255);

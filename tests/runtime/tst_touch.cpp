@@ -5,6 +5,7 @@
 
 #include "core/sim/twin.h"
 #include "tests/support/projects.h"
+#include "tests/support/rounds.h"
 #include "tests/support/test_case.h"
 
 using namespace gorsefinch;
@@ -92,7 +93,7 @@ class TestTouch : public QObject {
         std::mt19937 random(21);
         bool down = false;
         uint32_t time = 0;
-        for (int round = 0; round < 6000; ++round) {
+        for (int round = 0, end = support::rounds(6000); round < end; ++round) {
             if (random() % 40 == 0) {
                 model.shown = !model.shown;
                 QVERIFY(twin.set("shown", model.shown ? "yes" : "no"));
