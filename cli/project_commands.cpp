@@ -6,6 +6,7 @@
 #include "cli/commands.h"
 #include "core/document/names.h"
 #include "core/edits/presets.h"
+#include "core/emit/hook_check.h"
 #include "core/emit/generation_problems.h"
 #include "core/emit/output_folder.h"
 #include "core/project/project_folder.h"
@@ -80,7 +81,7 @@ int generate(const std::string& folder, const std::string& to, bool dryRun) {
     problems.insert(problems.end(), more.begin(), more.end());
     print(problems, std::cerr);
     if (hasErrors(problems))
-        return refuse({folder, "", "nothing was generated", "Mend the errors above"});
+        return refuse({folder, "", "nothing was generated", "Correct the errors above"});
     Disk disk;
     const auto plan = dryRun ? Result<OutputPlan>(planOutput(code, to, disk)) : writeOutput(code, to, disk);
     if (!plan)
@@ -88,6 +89,7 @@ int generate(const std::string& folder, const std::string& to, bool dryRun) {
     for (const PlannedFile& file : plan->files)
         std::cout << toWords(file.state) << "  " << file.path << "\n";
     std::cout << (dryRun ? "would write " : "wrote ") << plan->toWrite() << " of " << plan->files.size() << " files\n";
+    print(hookProblems(code, to, disk), std::cerr);
     for (const std::string& hook : code.hooks)
         std::cout << "hook: " << hook << "\n";
     std::cout << "compile: " << compileCommand(code, to, project->document.panel->wordBits) << "\n";
@@ -104,7 +106,7 @@ void addProjectCommands(CLI::App& app, int& exitCode) {
     make->add_option("DIR", second, "the folder; its name becomes the project's")->required();
     make->callback([&exitCode] { exitCode = makeNew(first, second); });
 
-    auto* checker = app.add_subcommand("check", "Tell what is wrong or risky in a project");
+    auto* checker = app.add_subcommand("check", "Report what is wrong or risky in a project");
     checker->add_option("PROJECT", first, "the project's folder")->required();
     checker->add_flag("--json", flag, "as JSON");
     checker->callback([&exitCode] { exitCode = check(first, flag); });

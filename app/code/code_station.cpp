@@ -208,6 +208,7 @@ void CodeStation::refresh() {
 void CodeStation::plan() {
     code_ = generateCode(*session_.scene());
     plan_ = planOutput(code_, outputFolder().toStdString(), disk_);
+    hookProblems_ = hookProblems(code_, outputFolder().toStdString(), disk_);
     Q_EMIT session_.savedChanged();
 }
 
@@ -268,10 +269,17 @@ void CodeStation::fillCosts() {
         item->setFont(font);
     }
     costModel_->appendRow(total);
-    if (!code_.hooks.empty()) {
-        auto* hooks = cell(tr("Hooks that you may write"));
+    if (!code_.hooks.empty() || !hookProblems_.empty()) {
+        const bool required = session_.document().panel->hooksRequired;
+        auto* hooks = cell(required ? tr("Hooks: write each of them") : tr("Hooks: those you do not write do nothing"));
         for (const std::string& hook : code_.hooks)
             hooks->appendRow(cell(QString::fromStdString(hook)));
+        for (const Problem& each : hookProblems_) {
+            auto* item = cell(QString::fromStdString(each.reason));
+            item->setToolTip(QString::fromStdString(each.text()));
+            item->setForeground(Theme::colour(Role::Error));
+            hooks->appendRow(item);
+        }
         costModel_->appendRow(hooks);
         for (int i = 0; i < hooks->rowCount(); ++i)
             costs_->setFirstColumnSpanned(i, hooks->index(), true);

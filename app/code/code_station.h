@@ -4,6 +4,7 @@
 #include <QStandardItemModel>
 
 #include "app/widgets/station.h"
+#include "core/emit/hook_check.h"
 #include "core/emit/output_folder.h"
 
 class QLabel;
@@ -57,6 +58,7 @@ class CodeStation : public Station {
     Disk disk_;
     GeneratedCode code_;
     OutputPlan plan_;
+    Problems hookProblems_;
     bool stale_ = true;
     QTimer* later_ = nullptr;  // counts what is to write once edits pause
 };

@@ -2,6 +2,7 @@
 // Generated files on the disk: what may be replaced, what is never touched, and what is left when writing fails halfway.
 #include <QtTest>
 
+#include "core/emit/hook_check.h"
 #include "core/emit/output_folder.h"
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
@@ -141,6 +142,56 @@ class TestOutputFolder : public QObject {
         (void)writeOutput(one_, "/out", files, true);
         QCOMPARE(files.get("/out/notes.txt"), std::string("mine"));
         QCOMPARE(files.get("/secret"), std::string("also mine"));
+    }
+
+    // Hooks are renamed in the rules while the user's file stays: both ends are named.
+    void hooksAreComparedWithTheUsersFile_data() {
+        QTest::addColumn<QString>("text");
+        QTest::addColumn<QStringList>("missing");
+        QTest::addColumn<QStringList>("stale");
+        const QStringList all{"kiln_hook_stop", "kiln_hook_hold", "kiln_hook_acknowledge"};
+        QTest::newRow("nothing") << "" << all << QStringList();
+        QTest::newRow("declared only") << "void kiln_hook_stop(void);" << all << QStringList();
+        QTest::newRow("called only") << "int f(void) { kiln_hook_stop(); if (kiln_hook_hold(1)) { } return 0; }" << all << QStringList();
+        QTest::newRow("in comments and texts") << "// void kiln_hook_stop(void) {}\n/* void kiln_hook_hold(uint8_t v) {} */ const char *t = \"\\\" void kiln_hook_acknowledge(int32_t v) {}\";" << all << QStringList();
+        QTest::newRow("renamed") << "void kiln_hook_halt(void)\n{\n}\nvoid kiln_hook_hold(uint8_t value_1) { (void)value_1; }\nvoid kiln_hook_acknowledge(\n    int32_t /* which */ value_1) {}\n"
+                                 << QStringList{"kiln_hook_stop"} << QStringList{"kiln_hook_halt"};
+        QTest::newRow("part of another name") << "void my_kiln_hook_stop(void) {}" << all << QStringList();
+        QTest::newRow("cut off") << "void kiln_hook_stop(void" << all << QStringList();
+        QTest::newRow("open literal") << "char c = '" << all << QStringList();
+    }
+    void hooksAreComparedWithTheUsersFile() {
+        QFETCH(QString, text);
+        SceneBuilder builder;
+        const HookCheck check = checkHooks(generateCode(*builder.build(openKiln())), text.toStdString());
+        const auto names = [](const std::vector<std::string>& list) {
+            QStringList out;
+            for (const std::string& each : list)
+                out << QString::fromStdString(each);
+            return out;
+        };
+        QTEST(names(check.missing), "missing");
+        QTEST(names(check.stale), "stale");
+    }
+
+    void hookProblemsNameTheRemedy() {
+        QTemporaryDir dir;
+        Disk disk;
+        SceneBuilder builder;
+        const GeneratedCode code = generateCode(*builder.build(openKiln()));
+        QVERIFY(hookProblems(code, dir.path().toStdString(), disk).empty());
+        QVERIFY(writeOutput(code, dir.path().toStdString(), disk).has_value());
+        QVERIFY(hookProblems(code, dir.path().toStdString(), disk).empty());
+        Document renamed = openKiln();
+        auto rules = *renamed.rules;
+        for (RuleFile& each : rules)
+            for (size_t at; (at = each.text.find("call stop(")) != std::string::npos;)
+                each.text.replace(at, 10, "call halt(");
+        renamed.rules = std::make_shared<std::vector<RuleFile>>(rules);
+        const Problems problems = hookProblems(generateCode(*builder.build(renamed)), dir.path().toStdString(), disk);
+        QCOMPARE(problems.size(), size_t{2});
+        QCOMPARE(QString::fromStdString(problems[0].text()), QString("kiln_port.c: no rule calls kiln_hook_stop. Rename it if the hook was renamed: kiln_hook_halt has no function here"));
+        QVERIFY(problems[1].severity == Severity::Warning);
     }
 };
 
