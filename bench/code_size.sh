@@ -17,7 +17,13 @@ runtime_bytes() {
         $section = ""; END { print $sum }' "$1"
 }
 
-state_bytes() { sed -n "s/^#define .*_STATE_BYTES \([0-9]*\)u/\1/p" "$1" | "$2" -n 1; }
+# state_bytes FOLDER NAME COMPILER...: as the compiler computes it.
+state_bytes() {
+    local folder=$1 name=$2
+    shift 2
+    printf '#include "%s.h"\nconst uint32_t bytes = %s_STATE_BYTES;\n' "$name" "${name^^}" | "$@" -I "$folder" -x c -S -o - - |
+        sed -n 's/^\s*\.\(word\|long\)\s*\([0-9]*\)$/\2/p' | head -n 1
+}
 
 # measure32 PROJECT NAME
 measure32() {
@@ -30,7 +36,7 @@ measure32() {
         objects+=("$object")
     done
     arm-none-eabi-gcc -mcpu=cortex-m0plus -mthumb --specs=nosys.specs -Wl,--gc-sections,-Map="$code/map" "${objects[@]}" -o "$code/elf" 2>/dev/null
-    echo "Cortex-M0+, $2: runtime $(runtime_bytes "$code/map") bytes of code; state $(state_bytes "$code/$2.h" tail) bytes of RAM without the draw buffer"
+    echo "Cortex-M0+, $2: runtime $(runtime_bytes "$code/map") bytes of code; state $(state_bytes "$code" "$2" arm-none-eabi-gcc -mcpu=cortex-m0plus) bytes of RAM without the draw buffer"
     arm-none-eabi-size "$code/elf" | tail -n 1
 }
 
@@ -46,5 +52,5 @@ code=$work/hive
 printf '#include "hive.h"\nint main(void) { hive_begin(); for (;;) hive_step(1); }\n' > "$code/main.c"
 avr-gcc -std=gnu99 -Os -mmcu=avr5 -nostartfiles -ffunction-sections -fdata-sections -mcall-prologues -mrelax -flto -I "$code" -Wl,--gc-sections \
     "$code"/gorse/*.c "$code"/hive_*.c "$code/main.c" tests/target/avr_start.S -o "$code/elf"
-echo "8-bit, hive: state $(state_bytes "$code/hive.h" head) bytes of RAM without the draw buffer"
+echo "8-bit, hive: state $(state_bytes "$code" hive avr-gcc -mmcu=avr5) bytes of RAM without the draw buffer"
 avr-size "$code/elf" | tail -n 1

@@ -97,7 +97,7 @@ void paint(QImage& image, const QColor& background, const std::vector<PainterWid
 }
 
 // Both draw into memory of their own, and nothing is sent on.
-void sendNothing(void*, uint16_t, uint16_t, uint16_t, uint16_t, const uint8_t* bytes) { benchmark::DoNotOptimize(bytes); }
+void sendNothing(void*, uint16_t, uint16_t, uint16_t, uint16_t, const uint8_t* bytes, uint32_t) { benchmark::DoNotOptimize(bytes); }
 
 void statusFrame(benchmark::State& state) {
     const Document d = bench::openKiln();
@@ -107,7 +107,7 @@ void statusFrame(benchmark::State& state) {
     Twin twin(scene);
     twin.step(0);
     std::vector<uint32_t> memory(gorse_state_bytes(&scene->scene) / 4), buffer(160 * lines);
-    const gorse_port port{sendNothing, nullptr, nullptr, nullptr, nullptr};
+    const gorse_port port{sendNothing, nullptr, nullptr, nullptr, nullptr, nullptr};
     gorse run{};
     gorse_begin(&run, &scene->scene, &port, memory.data(), static_cast<uint32_t>(memory.size() * 4), buffer.data(),
                 static_cast<uint32_t>(buffer.size() * 4));

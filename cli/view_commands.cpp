@@ -168,7 +168,7 @@ int runProject(const ViewOptions& o) {
     auto wrote = files.finish();
     Disk disk;
     if (!o.driver.empty() && wrote)
-        wrote = replaceFile(disk, o.driver, driverScript(*project->scene, *steps));
+        wrote = driverScript(*project->scene, *steps).and_then([&](const std::string& text) { return replaceFile(disk, o.driver, text); });
     std::cout << steps->size() << " steps, " << twin.now() << " ms, screen "
               << project->document.screens[static_cast<size_t>(twin.screen())]->name << "\n";
     for (const Variable& each : *project->document.variables)

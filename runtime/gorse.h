@@ -1,14 +1,13 @@
 /* SPDX-License-Identifier: MIT */
 /* The display runtime's public face: begin, touch, variables, step. All coordinates are pixels of the
  * interface as the user sees it, before the panel is turned or mirrored. Call everything from one context:
- * nothing here may be called from an interrupt while another call runs. */
+ * nothing here may be called from an interrupt while another call runs (gorse_latch.h has what may). */
 #ifndef GORSE_H
 #define GORSE_H
 
 #include <stddef.h>
-#include <stdint.h>
 
-#include "gorse_options.h"
+#include "gorse_result.h"
 
 #ifdef __cplusplus
 extern "C" {
@@ -36,15 +35,19 @@ enum {
     GORSE_TRACE_TEXT = 9      /* text variable a changed */
 };
 
-/* What the firmware supplies. `user` is handed back untouched. */
+/* What the firmware supplies. `user` is handed back untouched. All run inside a call of gorse_step or, for hooks of
+ * press, release and tap, inside gorse_touch; they may call the setters and getters, but not gorse_step or gorse_touch. */
 typedef struct gorse_port {
     /* Sends w x h packed pixels to the panel's memory with the top left at x, y, all in the panel's own
      * orientation with its row and column offset added. For page formats y and h are multiples of 8
      * and rows below the panel are 0.
-     * `bytes` holds rows without gaps, each padded to a whole byte with zeros, and belongs to the runtime again when the call returns. */
-    void (*flush)(void *user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes);
+     * `bytes` holds `count` bytes, rows without gaps, each padded to a whole byte with zeros. It is the start of the draw
+     * buffer, aligned as that is, and belongs to the runtime again when the call returns. */
+    void (*flush)(void *user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes, uint32_t count);
     /* Calls hook number `hook` with `count` values. May be 0 when no rule calls one. */
     void (*hook)(void *user, uint16_t hook, const gorse_value *values, uint8_t count);
+    /* A rule gave a variable another value; text variables count on from the numbers. 0 when nobody wants to know. */
+    void (*changed)(void *user, uint16_t variable);
     /* Listens to GORSE_TRACE_... where GORSE_TRACE is 1; 0 when nobody does. */
     void (*trace)(void *user, uint8_t what, uint16_t a, int32_t b);
     /* Reads n bytes of outside memory. It may be asked for up to 15 bytes behind an image's last. May be 0 when no
@@ -53,54 +56,49 @@ typedef struct gorse_port {
     void *user;
 } gorse_port;
 
-/* One running interface. Its fields belong to the runtime. */
+/* One running interface. Its fields belong to the runtime. All zeros until gorse_begin: then every call below does
+ * nothing, and returns GORSE_RESULT_NOT_BEGUN, GORSE_FOREVER, 0 or "". */
 typedef struct gorse {
-    const GORSE_ROM struct gorse_scene *scene;
+    const GORSE_ROM struct gorse_scene *scene; /* 0: not begun */
     gorse_port port;
     uint8_t *state;
     uint8_t *buffer;
     uint32_t buffer_bytes;
 } gorse;
 
-/* What gorse_begin returns. */
-enum {
-    GORSE_RESULT_OK = 0,
-    GORSE_RESULT_STATE_TOO_SMALL = 1,
-    GORSE_RESULT_BUFFER_TOO_SMALL = 2,
-    GORSE_RESULT_NOT_ALIGNED = 3,
-    GORSE_RESULT_NO_FLUSH = 4
-};
-
 /* Starts `scene` on its first screen. `state` and `buffer` are the caller's, aligned as words are on the target, and must
  * outlive `g`.
  * The state needs gorse_state_bytes(scene) bytes; the draw buffer at least one line of pixels (one page for page
- * formats, a square of 1 or 8 pixels when the panel is turned by a quarter). Returns GORSE_RESULT_OK or what is wrong;
- * nothing is drawn before the first gorse_step. */
-uint8_t gorse_begin(gorse *g, const GORSE_ROM struct gorse_scene *scene, const gorse_port *port, void *state,
-                    uint32_t state_bytes, void *buffer, uint32_t buffer_bytes);
+ * formats, a square of 1 or 8 pixels when the panel is turned by a quarter). Nothing is drawn before the first
+ * gorse_step. When it fails, `g` is as before any gorse_begin. */
+gorse_result gorse_begin(gorse *g, const GORSE_ROM struct gorse_scene *scene, const gorse_port *port, void *state,
+                         uint32_t state_bytes, void *buffer, uint32_t buffer_bytes);
 
-/* Bytes of state that `scene` needs: the same number on every target but for the length of the dirty list. */
+/* Bytes of state that `scene` needs: the same number on every target with the same options. */
 uint32_t gorse_state_bytes(const GORSE_ROM struct gorse_scene *scene);
 
-/* Advances to `now_ms` (any start, may wrap): timers, rules, screen changes, then draws what has changed. */
-void gorse_step(gorse *g, uint32_t now_ms);
+/* Advances to `now_ms` (any start, may wrap): timers, rules, screen changes, then draws what has changed.
+ * Returns the ms until it has something to do again by itself: 0 if it is not done yet and wants to be called at once,
+ * GORSE_FOREVER if only a touch, a setter, gorse_go or gorse_redraw will give it something to do.
+ * A time up to 1 s before the latest one is no time: nothing advances until the latest is passed. From an earlier one
+ * (the counter began anew) time goes on without a gap. */
+uint32_t gorse_step(gorse *g, uint32_t now_ms);
 
 /* A finger or pointer: down is 1 while it touches. A call with the same state is cheap. */
 void gorse_touch(gorse *g, int16_t x, int16_t y, uint8_t down);
 
-/* Sets a whole, decimal or yes/no variable. A value outside its range is clamped to the nearest inside.
- * An unknown number is ignored. */
-void gorse_set_number(gorse *g, uint16_t variable, int32_t value);
+/* Sets a whole, decimal or yes/no variable. */
+gorse_result gorse_set_number(gorse *g, uint16_t variable, int32_t value);
 /* The value of a whole, decimal or yes/no variable; 0 for an unknown one. */
 int32_t gorse_number(const gorse *g, uint16_t variable);
 
 /* Sets a text variable from zero-terminated UTF-8, cut at a character's edge to its capacity. */
-void gorse_set_text(gorse *g, uint16_t text_variable, const char *value);
+gorse_result gorse_set_text(gorse *g, uint16_t text_variable, const char *value);
 /* The text of a text variable, valid until it changes; "" for an unknown one. */
 const char *gorse_text_value(const gorse *g, uint16_t text_variable);
 
-/* Changes to a screen at the next step, as a rule's `go` does; the last call counts. An unknown screen is ignored. */
-void gorse_go(gorse *g, uint16_t screen);
+/* Changes to a screen at the next step, as a rule's `go` does; the last call counts. */
+gorse_result gorse_go(gorse *g, uint16_t screen);
 /* The screen that is shown. */
 uint16_t gorse_screen_now(const gorse *g);
 

@@ -9,9 +9,15 @@ static uint16_t next_word(gorse_machine *m) {
     return value;
 }
 
-void gorse_push(gorse_machine *m, int32_t value) { *m->top++ = value; }
+void gorse_push(gorse_machine *m, int32_t value) {
+    GORSE_ASSERT(m->top < m->stack + GORSE_STACK + 3);
+    *m->top++ = value;
+}
 
-int32_t gorse_pop(gorse_machine *m) { return *--m->top; }
+int32_t gorse_pop(gorse_machine *m) {
+    GORSE_ASSERT(m->top > m->stack);
+    return *--m->top;
+}
 
 void gorse_call_hook(gorse *g, gorse_machine *m, uint16_t hook, const char *text) {
     gorse_value values[4];
@@ -25,6 +31,15 @@ void gorse_call_hook(gorse *g, gorse_machine *m, uint16_t hook, const char *text
     gorse_trace(g, GORSE_TRACE_HOOK, hook, count);
     if (g->port.hook != 0)
         g->port.hook(g->port.user, hook, values, count);
+}
+
+static void set_number(gorse *g, uint16_t variable, int32_t value) {
+    const int32_t *number = gorse_numbers(g) + variable;
+    int32_t before = *number;
+    GORSE_ASSERT(variable < g->scene->number_count);
+    (void)gorse_set_number(g, variable, value);
+    if (g->port.changed != 0 && *number != before)
+        g->port.changed(g->port.user, variable);
 }
 
 static void set_slot(gorse *g, gorse_machine *m, uint16_t slot) {
@@ -57,6 +72,9 @@ int32_t gorse_execute(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule) {
     gorse_machine m;
     m.at = code;
     m.top = stack;
+#if GORSE_CHECKS
+    m.stack = stack;
+#endif
     m.divided = 0;
     for (;;) {
         uint8_t op = *m.at++;
@@ -69,14 +87,14 @@ int32_t gorse_execute(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule) {
             if (m.divided != 0u)
                 gorse_trace(g, GORSE_TRACE_DIVISION_BY_ZERO, rule, 0);
             return m.top != stack ? gorse_pop(&m) : 0;
-        case GORSE_OP_SET_NUMBER: gorse_set_number(g, word, gorse_pop(&m)); continue;
+        case GORSE_OP_SET_NUMBER: set_number(g, word, gorse_pop(&m)); continue;
         case GORSE_OP_SET_SLOT: set_slot(g, &m, word); continue;
         case GORSE_OP_JUMP_IF_NOT:
             if (gorse_pop(&m) == 0)
                 m.at += word;
             continue;
         case GORSE_OP_JUMP: m.at += word; continue;
-        case GORSE_OP_GO: gorse_go(g, word); continue;
+        case GORSE_OP_GO: (void)gorse_go(g, word); continue;
         case GORSE_OP_CALL: gorse_call_hook(g, &m, word, 0); continue;
         case GORSE_OP_COMMAND: command(g, &m, word); continue;
         case GORSE_OP_BACK: gorse_head_of(g)->wanted = GORSE_BACK; continue;

@@ -62,7 +62,8 @@ static void call_with_text(gorse *g, gorse_machine *m, uint16_t hook) {
 static void set_text(gorse *g, gorse_machine *m, uint16_t variable) {
     char text[GORSE_TEXT];
     gorse_copy_text(g, gorse_pop(m), text);
-    gorse_set_text(g, variable, text);
+    if (gorse_set_text(g, variable, text) != GORSE_RESULT_UNCHANGED && g->port.changed != 0)
+        g->port.changed(g->port.user, (uint16_t)(g->scene->number_count + variable));
 }
 
 void gorse_extended_code(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand) {

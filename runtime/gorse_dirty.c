@@ -103,6 +103,8 @@ void gorse_dirty_number(gorse *g, uint16_t widget) {
 
 void gorse_redraw(gorse *g) {
     gorse_rect whole;
+    if (g->scene == 0)
+        return;
     whole_panel(g, &whole);
     gorse_head_of(g)->dirty_count = 0;
     gorse_dirty(g, &whole);

@@ -23,9 +23,11 @@ static uint16_t widget_at(gorse *g, gorse_coord x, gorse_coord y) {
 void gorse_touch(gorse *g, int16_t x, int16_t y, uint8_t down) {
     gorse_head *head = gorse_head_of(g);
     gorse_view view;
-    uint8_t was_down = head->down;
-    uint8_t inside, shown;
+    uint8_t was_down, inside, shown;
     uint16_t pressed;
+    if (g->scene == 0)
+        return;
+    was_down = head->down;
     head->down = (uint8_t)(down != 0u);
     if (was_down == 0u && down != 0u)
         head->pressed = widget_at(g, x, y);

@@ -23,14 +23,15 @@ typedef struct gorse_area {
  * changed variable, a byte for each `when` (what its condition was), the text variables, the shown screen's texts;
  * where each begins the scene says. */
 typedef struct gorse_head {
-    uint32_t now;
+    uint32_t now;      /* ms that have passed, from the first step's time on */
+    uint32_t clock;    /* the latest time that the firmware gave */
     uint16_t screen;
     uint16_t wanted;   /* screen to change to when the rule ends, the last that was asked for; GORSE_BACK or GORSE_NONE */
     uint16_t pressed;  /* widget that took the press, or GORSE_NONE */
     uint8_t down, inside;
     uint8_t started, anything_changed;
     uint8_t back_count, dirty_count;
-    uint16_t history[GORSE_HISTORY];
+    uint16_t history[GORSE_HISTORY + GORSE_HISTORY % 2];
     gorse_area dirty[GORSE_DIRTY + 1]; /* one more than is kept, while it is joined */
 } gorse_head;
 
@@ -106,10 +107,9 @@ uint32_t gorse_power_of_ten(uint8_t exponent);
 void gorse_expand(gorse *g, const GORSE_ROM uint8_t *text, char *out, uint8_t capacity);
 /* Expands all texts of the shown screen that have a buffer. */
 void gorse_expand_screen(gorse *g);
-/* Lets the shown screen's widgets move on. */
-static inline void gorse_tick_widgets(gorse *g) {
-    if (g->scene->motion != 0)
-        g->scene->motion->tick(g);
+/* Lets the shown screen's widgets move on. Returns the ms until they have something to do again. */
+static inline uint32_t gorse_tick_widgets(gorse *g) {
+    return g->scene->motion != 0 ? g->scene->motion->tick(g) : GORSE_FOREVER;
 }
 /* Expands the texts that show changed variables and marks what looks different; forgets the changes. */
 void gorse_refresh_texts(gorse *g);
@@ -144,7 +144,12 @@ int32_t gorse_execute(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule);
 /* Rules of one event on the shown screen; widget GORSE_NONE for the screen's own. */
 void gorse_event(gorse *g, uint8_t event, uint16_t widget);
 /* Timers, conditions and screen changes, in rounds. */
-void gorse_run_rules(gorse *g);
+/* Returns the ms until a timer is due; 0 if one is already. */
+uint32_t gorse_run_rules(gorse *g);
+/* 1 if rules or a change of screen wait for the next step. */
+static inline uint8_t gorse_is_waiting(const gorse_head *head) {
+    return (uint8_t)(head->anything_changed | (head->wanted != GORSE_NONE));
+}
 /* Begins the texts and widgets of the screen that is shown now, and marks all of it for drawing. */
 void gorse_show_screen(gorse *g);
 

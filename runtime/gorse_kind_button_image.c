@@ -55,4 +55,4 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
 }
 
 const GORSE_ROM gorse_kind gorse_kind_button_image = {sizeof(gorse_widget_button), GORSE_KIND_HAS_TEXT | GORSE_KIND_TOUCHED,
-                                                      draw, 0, 0};
+                                                      draw, 0, 0, 0};

@@ -106,6 +106,17 @@ static uint8_t tick(gorse *g, const gorse_widget *widget) {
     return ended;
 }
 
+static uint32_t wait(const gorse *g, const gorse_widget *widget) {
+    const gorse_widget_frames *f = frames_of(widget);
+    gorse_frames_state state;
+    uint32_t shown;
+    get_state(g, widget, &state);
+    if (f->animation == 0 || f->steps != 0 || state.playing == 0u)
+        return GORSE_FOREVER;
+    shown = gorse_head_of(g)->now - state.since;
+    return shown < f->animation->times[state.frame] ? f->animation->times[state.frame] - shown : 0u;
+}
+
 static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
     const gorse_widget_frames *f = frames_of(widget);
     const GORSE_ROM gorse_image *image = 0;
@@ -116,4 +127,4 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
     gorse_draw_image_box(c, widget, look, image, f->align, f->place);
 }
 
-const GORSE_ROM gorse_kind gorse_kind_frames = {sizeof(gorse_widget_frames), 0, draw, command, tick};
+const GORSE_ROM gorse_kind gorse_kind_frames = {sizeof(gorse_widget_frames), 0, draw, command, tick, wait};

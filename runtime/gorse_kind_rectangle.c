@@ -7,4 +7,4 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
     gorse_draw_box(c, &box, look);
 }
 
-const GORSE_ROM gorse_kind gorse_kind_rectangle = {sizeof(gorse_widget_rectangle), 0, draw, 0, 0};
+const GORSE_ROM gorse_kind gorse_kind_rectangle = {sizeof(gorse_widget_rectangle), 0, draw, 0, 0, 0};

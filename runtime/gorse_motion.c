@@ -3,7 +3,7 @@
 #include "gorse_internal.h"
 
 /* Tells a widget of the shown screen something, if its kind takes it. */
-static void showError(gorse *g, uint16_t widget, uint8_t what) {
+static void send(gorse *g, uint16_t widget, uint8_t what) {
     gorse_view view;
     gorse_see(g, widget, &view);
     if (view.widget->kind->command != 0)
@@ -13,25 +13,31 @@ static void showError(gorse *g, uint16_t widget, uint8_t what) {
 static void enter(gorse *g) {
     uint16_t i;
     for (i = 0; i < gorse_shown(g)->widget_count; i++)
-        showError(g, i, GORSE_COMMAND_ENTER);
+        send(g, i, GORSE_COMMAND_ENTER);
 }
 
-static void tick(gorse *g) {
+static uint32_t tick(gorse *g) {
+    uint32_t wait = GORSE_FOREVER;
     uint16_t i;
     for (i = 0; i < gorse_shown(g)->widget_count; i++) {
+        const GORSE_ROM gorse_kind *kind = gorse_shown(g)->widgets[i]->kind;
         gorse_view view;
-        if (gorse_shown(g)->widgets[i]->kind->tick == 0)
+        uint32_t own;
+        if (kind->tick == 0)
             continue;
         gorse_see(g, i, &view);
-        if (view.widget->kind->tick(g, view.widget) != 0u)
+        if (kind->tick(g, view.widget) != 0u)
             gorse_event(g, GORSE_EVENT_DONE, i);
+        own = kind->wait(g, view.widget);
+        wait = own < wait ? own : wait;
     }
+    return wait;
 }
 
 /* Nothing if the widget's screen is not shown. */
 static void command(gorse *g, uint16_t screen, uint16_t widget, uint8_t what) {
     if (screen == gorse_head_of(g)->screen && widget < gorse_shown(g)->widget_count)
-        showError(g, widget, what);
+        send(g, widget, what);
 }
 
 const GORSE_ROM gorse_motion gorse_motion_of_widgets = {enter, tick, command};

@@ -22,7 +22,7 @@
 #endif
 #endif
 
-/* A place on the panel, or a distance, in working memory. Tables and the state keep 16 bits, which all places fit; a
+/* A coordinate on the panel, or a distance, in working memory. Tables and the state keep 16 bits, which all of them fit; a
  * target with wider words needs less code for those. */
 #ifndef GORSE_COORD
 #if defined(__AVR__)
@@ -70,11 +70,33 @@
 #define GORSE_TRACE 0
 #endif
 
-/* How many screens `back` can return through. */
+/* How many screens `back` can return through: 1 to 32. Each takes 2 bytes of the state. */
+#ifndef GORSE_HISTORY
 #define GORSE_HISTORY 8
+#endif
 
-/* How many rounds of rules one step runs at most. */
+/* How many rounds of rules one step runs at most: 1 to 255. What is left runs in the next step. */
+#ifndef GORSE_ROUNDS
 #define GORSE_ROUNDS 8
+#endif
+
+/* How many missed runs of an `every` rule are made up after a gap: 1 to 255. */
+#ifndef GORSE_CATCH_UP
+#define GORSE_CATCH_UP 60
+#endif
+
+/* 1: what must hold inside the runtime is checked with <assert.h>, for its own tests. 0 leaves the checks out. */
+#ifndef GORSE_CHECKS
+#define GORSE_CHECKS 0
+#endif
+#ifndef GORSE_ASSERT
+#if GORSE_CHECKS
+#include <assert.h>
+#define GORSE_ASSERT(condition) assert(condition)
+#else
+#define GORSE_ASSERT(condition) ((void)0)
+#endif
+#endif
 
 #if GORSE_DIRTY < 2 || GORSE_DIRTY > 32
 #error "GORSE_DIRTY must be 2 to 32: change it where it is defined, or leave it out for the default"
@@ -87,6 +109,18 @@
 #endif
 #if GORSE_STACK < 4 || GORSE_STACK > 32
 #error "GORSE_STACK must be 4 to 32: change it where it is defined, or leave it out"
+#endif
+#if GORSE_HISTORY < 1 || GORSE_HISTORY > 32
+#error "GORSE_HISTORY must be 1 to 32: change it where it is defined, or leave it out for the default"
+#endif
+#if GORSE_ROUNDS < 1 || GORSE_ROUNDS > 255
+#error "GORSE_ROUNDS must be 1 to 255: change it where it is defined, or leave it out for the default"
+#endif
+#if GORSE_CATCH_UP < 1 || GORSE_CATCH_UP > 255
+#error "GORSE_CATCH_UP must be 1 to 255: change it where it is defined, or leave it out for the default"
+#endif
+#if GORSE_TRACE != 0 && GORSE_TRACE != 1
+#error "GORSE_TRACE must be 0 or 1"
 #endif
 
 #endif

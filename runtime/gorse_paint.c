@@ -20,11 +20,17 @@ static void draw_widgets(gorse_canvas *c, const gorse_rect *area, const GORSE_RO
     }
 }
 
+/* Rows of bytes that a strip takes. */
+static uint16_t pages_of(const gorse_strip *strip, const GORSE_ROM gorse_format *format) {
+    return (uint16_t)((strip->h + format->rows - 1u) / format->rows);
+}
+
 void gorse_paint_strip(gorse *g, const gorse_rect *area, uint32_t stride) {
     const GORSE_ROM gorse_panel *panel = g->scene->panel;
     const GORSE_ROM gorse_format *format = panel->format;
     const GORSE_ROM gorse_screen *screen = gorse_shown(g);
     gorse_canvas c;
+    uint16_t pages;
     c.strip.pixels = g->buffer;
     c.strip.stride = stride;
     c.clip = *area;
@@ -36,15 +42,15 @@ void gorse_paint_strip(gorse *g, const gorse_rect *area, uint32_t stride) {
     c.run = g;
     /* What fills a row or a page up to whole bytes is 0, whatever the buffer contained before. */
     if (format->bits < 8u)
-        memset(g->buffer, 0, (size_t)(stride * ((c.strip.h + (uint32_t)format->rows - 1u) / format->rows)));
+        memset(g->buffer, 0, (size_t)(stride * pages_of(&c.strip, format)));
     gorse_fill_rect(&c, area, screen->background | 0xff000000u);
     draw_widgets(&c, area, screen);
     if (panel->turn != 0)
         panel->turn(&c.strip, panel);
     /* Pages are sent whole. */
-    g->port.flush(g->port.user, (uint16_t)(c.strip.x + panel->column_offset),
-                  (uint16_t)(c.strip.y + panel->row_offset), c.strip.w,
-                  (uint16_t)((c.strip.h + format->rows - 1u) & ~(format->rows - 1u)), g->buffer);
+    pages = pages_of(&c.strip, format);
+    g->port.flush(g->port.user, (uint16_t)(c.strip.x + panel->column_offset), (uint16_t)(c.strip.y + panel->row_offset),
+                  c.strip.w, (uint16_t)(pages * format->rows), g->buffer, c.strip.stride * pages);
 }
 
 uint32_t gorse_row_bytes(const GORSE_ROM gorse_format *format, uint16_t columns) {

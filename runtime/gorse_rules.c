@@ -5,14 +5,18 @@
 
 #include "gorse_internal.h"
 
-void gorse_go(gorse *g, uint16_t screen) {
-    if (screen < g->scene->screen_count)
-        gorse_head_of(g)->wanted = screen;
+gorse_result gorse_go(gorse *g, uint16_t screen) {
+    if (g->scene == 0)
+        return GORSE_RESULT_NOT_BEGUN;
+    if (screen >= g->scene->screen_count)
+        return GORSE_RESULT_UNKNOWN;
+    gorse_head_of(g)->wanted = screen;
+    return GORSE_RESULT_OK;
 }
 
 static void remember(gorse_head *head) {
     if (head->back_count == GORSE_HISTORY) {
-        memmove(head->history, head->history + 1, sizeof head->history - sizeof head->history[0]);
+        memmove(head->history, head->history + 1, (GORSE_HISTORY - 1) * sizeof head->history[0]);
         head->back_count--;
     }
     head->history[head->back_count++] = head->screen;
@@ -74,14 +78,22 @@ void gorse_event(gorse *g, uint8_t event, uint16_t widget) {
             run_if(g, rule, i);
 }
 
-/* Runs a timer that is due; 1 if it did. What is more than a step's rounds behind is dropped. */
-static uint8_t run_timer(gorse *g, const GORSE_ROM gorse_rule *rule, uint16_t number, uint8_t last_round) {
-    uint32_t late, period = rule->period;
+/* Runs a timer that is due; 1 if it did, else *wait is at most the time until it is. Of more than one missed run, as the
+ * rule says, the rest follows in the next rounds and steps. */
+static uint8_t run_timer(gorse *g, const GORSE_ROM gorse_rule *rule, uint16_t number, uint32_t *wait) {
     uint32_t *since = &gorse_timers(g)[rule->memory];
-    late = gorse_head_of(g)->now - *since;
-    if (late < period)
+    uint32_t period = rule->period;
+    uint32_t passed = gorse_head_of(g)->now - *since;
+    uint32_t due = passed / period;
+    uint32_t kept = rule->missed == GORSE_MISSED_ALL ? GORSE_CATCH_UP : 1u;
+    if (due == 0u) {
+        if (period - passed < *wait)
+            *wait = period - passed;
         return 0;
-    *since += last_round != 0u ? late / period * period : period;
+    }
+    *since += (due > kept ? due - kept + 1u : 1u) * period;
+    if (due > kept && rule->missed == GORSE_MISSED_NONE)
+        return 1;
     run_if(g, rule, number);
     return 1;
 }
@@ -97,14 +109,14 @@ static uint8_t run_condition(gorse *g, const GORSE_ROM gorse_rule *rule, uint16_
 }
 
 /* One look at all timers and conditions; 1 if any ran. */
-static uint8_t run_round(gorse *g, uint8_t changed, uint8_t last) {
+static uint8_t run_round(gorse *g, uint8_t changed, uint32_t *wait) {
     const GORSE_ROM gorse_rule *rule = g->scene->rules;
     uint8_t ran = 0;
     uint16_t i;
     for (i = 0; i < g->scene->rule_count; i++, rule++) {
         uint8_t did = 0;
         if (rule->event == GORSE_EVENT_EVERY)
-            did = run_timer(g, rule, i, last);
+            did = run_timer(g, rule, i, wait);
         else if (rule->event == GORSE_EVENT_WHEN && changed != 0u)
             did = run_condition(g, rule, i);
         if (did != 0u)
@@ -114,7 +126,8 @@ static uint8_t run_round(gorse *g, uint8_t changed, uint8_t last) {
     return ran;
 }
 
-void gorse_run_rules(gorse *g) {
+uint32_t gorse_run_rules(gorse *g) {
+    uint32_t wait;
     gorse_head *head = gorse_head_of(g);
     uint8_t round = GORSE_ROUNDS;
     uint8_t changed, ran;
@@ -122,8 +135,10 @@ void gorse_run_rules(gorse *g) {
         changed = head->anything_changed;
         head->anything_changed = 0;
         enter_wanted(g);
-        ran = run_round(g, changed, (uint8_t)(--round == 0u));
-    } while (round != 0u && (ran | head->anything_changed) != 0u);
+        wait = GORSE_FOREVER;
+        ran = run_round(g, changed, &wait);
+    } while (--round != 0u && (ran | head->anything_changed) != 0u);
     if (head->anything_changed != 0u)
         gorse_trace(g, GORSE_TRACE_ROUNDS, 0, 0);
+    return ran != 0u ? 0u : wait;
 }

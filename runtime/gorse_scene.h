@@ -160,6 +160,8 @@ typedef struct gorse_kind {
     void (*command)(gorse *g, const struct gorse_widget *widget, uint8_t what);
     /* Once a step while its screen is shown; marks what changes. Returns 1 if what it did has come to its end. */
     uint8_t (*tick)(gorse *g, const struct gorse_widget *widget);
+    /* ms until tick has something to do, GORSE_FOREVER if only a variable can give it something. 0 with tick 0. */
+    uint32_t (*wait)(const gorse *g, const struct gorse_widget *widget);
 } gorse_kind;
 
 /* The head of every widget's record. */
@@ -294,6 +296,13 @@ enum {
     GORSE_EVENT_DONE = 8
 };
 
+/* What becomes of the runs of GORSE_EVENT_EVERY that a long step left out. */
+enum {
+    GORSE_MISSED_ALL = 0,  /* all are made up, GORSE_ROUNDS a step, but at most GORSE_CATCH_UP */
+    GORSE_MISSED_ONCE = 1, /* one stands for all */
+    GORSE_MISSED_NONE = 2  /* none; the next one is in time */
+};
+
 typedef struct gorse_rule {
     uint32_t period;    /* ms, of GORSE_EVENT_EVERY */
     uint16_t condition; /* offsets in the byte code, or GORSE_NONE */
@@ -301,13 +310,14 @@ typedef struct gorse_rule {
     uint16_t screen, widget;
     uint16_t memory; /* which timer of GORSE_EVENT_EVERY, which byte of GORSE_EVENT_WHEN */
     uint8_t event;
-    uint8_t reserved[3];
+    uint8_t missed; /* GORSE_MISSED_..., of GORSE_EVENT_EVERY */
+    uint8_t reserved[2];
 } gorse_rule;
 
 /* What widgets do by themselves; scenes without such kinds leave it out. */
 typedef struct gorse_motion {
     void (*enter)(gorse *g); /* the shown screen was entered */
-    void (*tick)(gorse *g);  /* once and again in each step */
+    uint32_t (*tick)(gorse *g); /* once and again in each step; returns the ms until it has something to do */
     void (*command)(gorse *g, uint16_t screen, uint16_t widget, uint8_t what); /* what a rule says */
 } gorse_motion;
 
@@ -369,15 +379,14 @@ enum {
 typedef struct gorse_machine {
     const GORSE_ROM uint8_t *at;
     int32_t *top; /* behind the topmost value */
+#if GORSE_CHECKS
+    int32_t *stack;
+#endif
     uint8_t divided; /* by zero */
 } gorse_machine;
 
 /* A text as a value: one of the scene's strings, or a text variable with this bit. */
 #define GORSE_TEXT_IS_VARIABLE 0x8000
-
-/* The head of the state in bytes, and the whole state: what gorse_state_bytes returns, as a constant expression. */
-#define GORSE_HEAD_BYTES (16u + 2u * GORSE_HISTORY + 8u * (GORSE_DIRTY + 1))
-#define GORSE_STATE_BYTES(end) (GORSE_HEAD_BYTES + (end))
 
 extern const GORSE_ROM gorse_kind gorse_kind_rectangle;
 extern const GORSE_ROM gorse_kind gorse_kind_text;

@@ -5,7 +5,7 @@
 #include "gorse_internal.h"
 
 /* The head has the same size on every target. */
-typedef char head_is_as_told[sizeof(gorse_head) == GORSE_HEAD_BYTES ? 1 : -1];
+typedef char head_has_its_stated_size[sizeof(gorse_head) == GORSE_HEAD_BYTES ? 1 : -1];
 
 uint32_t gorse_state_bytes(const GORSE_ROM gorse_scene *scene) { return (uint32_t)sizeof(gorse_head) + scene->end; }
 

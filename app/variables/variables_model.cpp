@@ -15,6 +15,9 @@ namespace {
 
 bool isNumber(const Variable& v) { return v.type == VariableType::Whole || v.type == VariableType::Decimal; }
 
+// Texts are too long to be handed over from an interrupt, and what only the panel writes has no setter.
+bool mayBeLatched(const Variable& v) { return v.type != VariableType::Text && v.writer != Writer::Panel; }
+
 // The value in steps of other decimals, clamped to 32 bits.
 int32_t rescaled(int32_t value, int from, int to) {
     int64_t out = value;
@@ -114,6 +117,8 @@ QVariant VariablesModel::data(const QModelIndex& index, int role) const {
         return text(v, column);
     if (role == Qt::CheckStateRole && column == Kept)
         return v.kept ? Qt::Checked : Qt::Unchecked;
+    if (role == Qt::CheckStateRole && column == Interrupt && mayBeLatched(v))
+        return v.fromInterrupt ? Qt::Checked : Qt::Unchecked;
     if (role == Qt::FontRole && figures)
         return Theme::figures();
     if (role == Qt::TextAlignmentRole && figures && (v.type != VariableType::Text || (column != Start && column != Now)))
@@ -128,10 +133,11 @@ QVariant VariablesModel::data(const QModelIndex& index, int role) const {
 }
 
 QVariant VariablesModel::headerData(int section, Qt::Orientation orientation, int role) const {
-    static const char* const titles[] = {"Name", "Type", "Digits", "Least", "Most", "Start", "Unit", "Written by", "Kept", "In the twin", "Uses", "Note"};
+    static const char* const titles[] = {"Name", "Type", "Digits", "Minimum", "Maximum", "Start", "Unit", "Written by", "Interrupt", "Kept", "In the twin", "Uses", "Note"};
     static const char* const help[] = {"A rename follows through to texts and rules", "whole, decimal, yes/no or text",
         "Digits behind the point of a decimal; maximum bytes of a text", "Minimum: smaller values are clamped to it", "Maximum: larger values are clamped to it",
         "The value when the interface starts", "Shown nowhere by itself; rules are checked for mixed units", "Who writes it: the firmware, the panel, or both",
+        "Its setter may be called from an interrupt; the value takes effect at the next step",
         "Kept over power-off", "Its value in the running twin: double click to set it", "Screens and rules that use it; 0 means nobody does", "For whoever reads the generated header"};
     if (orientation != Qt::Horizontal || section < 0 || section >= Columns)
         return {};
@@ -146,7 +152,7 @@ Qt::ItemFlags VariablesModel::flags(const QModelIndex& index) const {
         return flags;
     const Variable& v = variable(index.row());
     const int column = index.column();
-    if (column == Kept)
+    if (column == Kept || (column == Interrupt && mayBeLatched(v)))
         return flags | Qt::ItemIsUserCheckable;
     const bool fixed = column == Used || ((column == Min || column == Max) && !isNumber(v)) ||
                        (column == Digits && v.type != VariableType::Decimal && v.type != VariableType::Text);
@@ -214,6 +220,11 @@ bool VariablesModel::setData(const QModelIndex& index, const QVariant& value, in
         session_.edit(withVariable(session_.document(), v), tr("Change kept"));
         return true;
     }
+    if (role == Qt::CheckStateRole && index.column() == Interrupt && mayBeLatched(v)) {
+        v.fromInterrupt = value.toInt() == Qt::Checked;
+        session_.edit(withVariable(session_.document(), v), tr("Change interrupt"));
+        return true;
+    }
     if (role != Qt::EditRole || value.toString() == text(v, index.column()))
         return false;
     if (index.column() == Name)
@@ -235,6 +246,7 @@ int VariablesModel::add() {
     v.name = uniqueName("value", [&](std::string_view name) { return isTaken(session_.document(), name); });
     v.min = 0;
     v.max = 100;
+    v.writer = Writer::Both;
     session_.edit(withVariable(session_.document(), v), tr("Add variable"));
     return rowCount() - 1;
 }

@@ -14,7 +14,7 @@ class VariablesModel : public QAbstractTableModel {
     Q_OBJECT
 
   public:
-    enum Column { Name, Type, Digits, Min, Max, Start, Unit, WrittenBy, Kept, Now, Used, Note, Columns };
+    enum Column { Name, Type, Digits, Min, Max, Start, Unit, WrittenBy, Interrupt, Kept, Now, Used, Note, Columns };
 
     explicit VariablesModel(Session& session, QObject* parent = nullptr);
     int rowCount(const QModelIndex& parent = {}) const override;

@@ -39,6 +39,8 @@ struct Panel {
     int stripLines = 16;                      // lines that the draw buffer holds
     int wordBits = 32;                        // the controller's: 8 or 32
     int64_t flashBytes = 256 * 1024, ramBytes = 20 * 1024;  // budget
+    bool touch = true;                        // it can be touched
+    bool hooksRequired = false;               // firmware without one of the hooks does not link
     UnknownKeys unknown;
 };
 
@@ -56,6 +58,7 @@ struct Variable {
     std::string unit;
     Writer writer = Writer::Firmware;
     bool kept = false;                 // over power-off
+    bool fromInterrupt = false;        // its setter may be called from an interrupt; of numbers and yes/no
     std::string note;
     UnknownKeys unknown;
     friend bool operator==(const Variable&, const Variable&) = default;

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/emit/driver_script.h"
 
+#include "core/emit/firmware_functions.h"
+
 namespace gorsefinch {
 
 namespace {
@@ -22,15 +24,18 @@ int code(ScriptStep::What what) {
 
 }  // namespace
 
-std::string driverScript(const BuiltScene& scene, const std::vector<ScriptStep>& steps) {
+Result<std::string> driverScript(const BuiltScene& scene, const std::vector<ScriptStep>& steps) {
     const Document& document = scene.document;
     const PixelFormatInfo& format = info(document.panel->format);
     std::string out = "#include \"" + document.name + ".h\"\n#define PROJECT(name) " + document.name + "_##name\n#define PANEL_BITS " +
                       std::to_string(format.bits) + "\n#define PANEL_PAGES " + (format.layout == PixelLayout::Pages ? "1" : "0") + "\n";
     out += "static void set_variable(int step) {\n    switch (step) {\n";
     for (size_t i = 0; i < steps.size(); ++i)
-        if (const Variable* v = steps[i].what == ScriptStep::What::Set ? document.variable(steps[i].name) : nullptr)
-            out += "    case " + std::to_string(i) + ": PROJECT(set_" + v->name + ")(" + valueText(*v, steps[i].value) + "); break;\n";
+        if (const Variable* v = steps[i].what == ScriptStep::What::Set ? document.variable(steps[i].name) : nullptr) {
+            if (v->writer == Writer::Panel)
+                return failure("", v->name, "firmware cannot set it, as only the panel writes it", "Let both write it, or take the step out");
+            out += "    case " + std::to_string(i) + ": (void)PROJECT(set_" + accessorName(*v) + ")(" + valueText(*v, steps[i].value) + "); break;\n";
+        }
     out += "    default: break;\n    }\n}\n";
     out += "static const struct { unsigned char what; int16_t x, y; uint32_t ms; } steps[] = {\n";
     for (const ScriptStep& step : steps)

@@ -5,6 +5,7 @@
 
 #include "core/document/names.h"
 #include "core/emit/c_text.h"
+#include "core/emit/firmware_functions.h"
 #include "core/emit/scene_writer.h"
 
 namespace gorsefinch {
@@ -49,8 +50,9 @@ void addNameError(const std::string& name, const std::string& what, Problems& pr
 bool isNameOfRuntime(std::string_view project) { return project == "gorse" || project.starts_with("gorse_"); }
 
 void visitOwnSymbols(const SymbolVisitor& visit) {
-    for (const char* own : {"begin", "step", "touch", "go", "screen", "redraw", "flush", "screens", "numbers", "texts",
-                            "strings", "code", "rules", "panel", "scene", "read", "palette"})
+    for (const char* own : {"begin", "begin_in", "step", "touch", "go", "screen", "redraw", "flush", "trace", "screens", "numbers", "texts",
+                            "strings", "code", "rules", "panel", "scene", "read", "palette", "H", "WIDTH", "HEIGHT", "PANEL_COLUMNS",
+                            "PANEL_ROWS", "STATE_BYTES", "BUFFER_BYTES", "BUFFER_MIN", "STACK_BYTES", "OUTSIDE_BYTES", "SCREENS"})
         visit(own, std::string("the generated ") + own);
 }
 
@@ -65,9 +67,13 @@ void visitSymbols(const Screen& screen, const SymbolVisitor& visit) {
 void visitSymbols(const std::vector<Variable>& variables, const SymbolVisitor& visit) {
     for (const Variable& v : variables) {
         const std::string what = "variable " + v.name;
-        visit("set_" + v.name, what);
-        visit("get_" + v.name, what);
-        visit(upperCase(v.name) + "_DECIMALS", what);
+        visit("set_" + accessorName(v), what);
+        visit("get_" + accessorName(v), what);
+        visit("changed_" + v.name, what);
+        for (const char* macro : {"_MIN", "_MAX", "_DECIMALS", "_LENGTH"})
+            visit(upperCase(v.name) + macro, what);
+        if (v.decimals > 0)
+            visit(upperCase(v.name), what);
     }
 }
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <algorithm>
 #include <set>
 
+#include "core/emit/firmware_functions.h"
 #include "core/emit/runtime_sources.h"
 
 namespace gorsefinch {
@@ -10,10 +12,10 @@ namespace {
 // Files that only some scenes need.
 bool isOptional(std::string_view name) {
     for (const std::string_view prefix :
-         {"gorse_kind_", "gorse_format_", "gorse_image_", "gorse_turn_", "gorse_reader_", "gorse_palette", "gorse_motion", "gorse_stored_image", "gorse_glyph_", "gorse_paint_squares", "gorse_code_extended", "gorse_expand_extended"})
+         {"gorse_kind_", "gorse_format_", "gorse_image_", "gorse_turn_", "gorse_reader_", "gorse_palette", "gorse_motion", "gorse_stored_image", "gorse_glyph_", "gorse_paint_squares", "gorse_code_extended", "gorse_expand_extended", "gorse_latch", "gorse_input"})
         if (name.starts_with(prefix) && name.ends_with(".c"))
             return true;
-    return false;
+    return name == "gorse_latch.h";
 }
 
 void addImageSources(const BakedImage& image, std::set<std::string>& chosen) {
@@ -41,6 +43,11 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
     std::set<std::string> chosen;
     const PixelFormatInfo& format = info(scene.document.panel->format);
     chosen.insert(format.panelSymbol.source);
+    if (scene.document.panel->touch)
+        chosen.insert("gorse_input.c");
+    const std::vector<Variable>& variables = *scene.document.variables;
+    if (std::any_of(variables.begin(), variables.end(), isLatched))
+        chosen.insert({"gorse_latch.c", "gorse_latch.h"});
     if (scene.scene.motion)
         chosen.insert("gorse_motion.c");
     if (format.hasPalette())

@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The runtime's tables as C initialisers, read from the very structs that the desktop draws with.
+#include <algorithm>
 #include <set>
 
 #include "core/emit/c_record.h"
 #include "core/emit/c_text.h"
+#include "core/emit/firmware_functions.h"
 #include "core/emit/scene_writer.h"
 
 namespace gorsefinch {
@@ -26,7 +28,10 @@ class SceneWriter {
 
     std::string run() {
         out_ = fileHead("The screens, rules and variables of the interface, and how it is run.");
-        out_ += "#include \"" + name_ + ".h\"\n\n#include \"gorse/gorse_scene.h\"\n\n";
+        out_ += "#include \"" + name_ + ".h\"\n\n#include \"gorse/gorse_scene.h\"\n";
+        if (std::any_of(doc_.variables->begin(), doc_.variables->end(), isLatched))
+            out_ += "#include \"gorse/gorse_latch.h\"\n";
+        out_ += "\n";
         checks();
         externs();
         collectTexts();
@@ -281,23 +286,28 @@ class SceneWriter {
         for (const uint32_t each : {s.slots_at, s.timers_at, s.changed_at, s.whens_at, s.texts_at, s.screen_at, s.end})
             places += (places.empty() ? "    " : ", ") + std::to_string(each) + "u";
         line(places + "};\n");
-        line("/* The state has the size that the header tells. */");
-        line("typedef char " + name_ + "_state_is_as_told[" + upperCase(name_) + "_STATE_BYTES == GORSE_STATE_BYTES(" +
-             std::to_string(s.end) + "u) ? 1 : -1];\n");
+        line("#if GORSE_STACK < " + num(s_.stackDepth()) + "\n#error \"GORSE_STACK must be at least " + num(s_.stackDepth()) +
+             " for this interface: raise it where it is defined, or leave it out for the default\"\n#endif\n");
     }
 
-    void hooks() {
+    // Where the firmware defines none, these stand in.
+    void weakHooks() {
         line("#if defined(__GNUC__)");
-        line("#define MAY_BE_WRITTEN __attribute__((weak))");
+        line("#define DEFAULT_HOOK __attribute__((weak))");
         line("#else");
-        line("#define MAY_BE_WRITTEN");
+        line("#define DEFAULT_HOOK");
         line("#endif\n");
         for (const HookInfo& hook : s_.rules->hooks) {
-            line("MAY_BE_WRITTEN void " + hookSymbol(doc_, hook) + "(" + hookParameters(hook) + ") {");
+            line("DEFAULT_HOOK void " + hookSymbol(doc_, hook) + "(" + hookParameters(hook) + ") {");
             for (size_t i = 0; i < hook.values.size(); ++i)
                 line("    (void)value_" + num(static_cast<long long>(i) + 1) + ";");
             line("}\n");
         }
+    }
+
+    void hooks() {
+        if (!doc_.panel->hooksRequired)
+            weakHooks();
         line("static void call_hook(void *user, uint16_t hook, const gorse_value *values, uint8_t count) {");
         line("    (void)user;\n    (void)count;\n    (void)values;");
         line("    switch (hook) {");
@@ -317,47 +327,50 @@ class SceneWriter {
         line("    default:\n        break;\n    }\n}\n");
     }
 
+    void define(const FirmwareFunction& function) { out_ += "\n" + function.signature + " {\n" + function.body + "}\n"; }
+
+    // Bits of the variables that rules have changed since the firmware asked.
+    void changes() {
+        const int bits = s_.scene.number_count + s_.scene.text_count;
+        line("static uint8_t changed[" + num((bits + 7) / 8) + "];\n");
+        line("static void note_change(void *user, uint16_t variable) {");
+        line("    (void)user;\n    changed[variable >> 3] = (uint8_t)(changed[variable >> 3] | (1u << (variable & 7u)));\n}\n");
+        line("static uint8_t take_changed(uint16_t variable) {");
+        line("    uint8_t bit = (uint8_t)(1u << (variable & 7u));\n    uint8_t was = (uint8_t)((changed[variable >> 3] & bit) != 0u);");
+        line("    changed[variable >> 3] = (uint8_t)(changed[variable >> 3] & (uint8_t)~bit);\n    return was;\n}\n");
+    }
+
     void run_() {
         const std::string upper = upperCase(name_);
+        const std::vector<Variable>& variables = *doc_.variables;
         const bool calls = !s_.rules->hooks.empty();
+        const bool notes = std::any_of(variables.begin(), variables.end(), isWrittenByPanel);
         if (calls)
             hooks();
         line("static gorse run;");
-        line("static uint32_t state[" + upper + "_STATE_BYTES / 4u];");
-        line("static uint32_t buffer[(" + upper + "_BUFFER_BYTES + 3u) / 4u];\n");
-        line("static void send(void *user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes) {");
-        line("    (void)user;\n    " + name_ + "_flush(x, y, w, h, bytes);\n}\n");
+        line("static uint32_t state[(" + upper + "_STATE_BYTES + 3u) / 4u];");
+        line("static uint32_t buffer[(" + upper + "_BUFFER_BYTES + 3u) / 4u];");
+        for (const Variable& v : variables)
+            if (isLatched(v))
+                line("static gorse_latch latch_" + v.name + ";");
+        if (notes)
+            changes();
+        line("static void send(void *user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes, uint32_t count) {");
+        line("    (void)user;\n    " + name_ + "_flush(x, y, w, h, bytes, count);\n}\n");
         if (!s_.outside.empty()) {
             line("static void read_outside(void *user, uint32_t address, uint8_t *to, uint16_t n) {");
             line("    (void)user;\n    " + name_ + "_read(address, to, n);\n}\n");
         }
-        line("uint8_t " + name_ + "_begin(void) {");
-        line("    gorse_port port;");
-        line("    port.flush = send;");
-        line(std::string("    port.hook = ") + (calls ? "call_hook;" : "0;"));
-        line(std::string("    port.trace = 0;\n    port.read = ") + (s_.outside.empty() ? "0;" : "read_outside;") +
-             "\n    port.user = 0;");
-        line("    return gorse_begin(&run, &" + name_ + "_scene, &port, state, " + upper + "_STATE_BYTES, buffer, " + upper +
-             "_BUFFER_BYTES);\n}\n");
-        line("void " + name_ + "_step(uint32_t now_ms) { gorse_step(&run, now_ms); }");
-        line("void " + name_ + "_touch(int16_t x, int16_t y, uint8_t down) { gorse_touch(&run, x, y, down); }");
-        line("void " + name_ + "_go(uint16_t screen) { gorse_go(&run, screen); }");
-        line("uint16_t " + name_ + "_screen(void) { return gorse_screen_now(&run); }");
-        line("void " + name_ + "_redraw(void) { gorse_redraw(&run); }");
-        const ProjectNames names(doc_);
-        for (const Variable& v : *doc_.variables) {
-            const std::string number = num(names.variable(v.name)->number) + "u";
-            if (v.type == VariableType::Text) {
-                line("void " + name_ + "_set_" + v.name + "(const char *value) { gorse_set_text(&run, " + number + ", value); }");
-                line("const char *" + name_ + "_get_" + v.name + "(void) { return gorse_text_value(&run, " + number + "); }");
-                continue;
-            }
-            const bool yesNo = v.type == VariableType::YesNo;
-            const std::string type = yesNo ? "uint8_t" : "int32_t";
-            line("void " + name_ + "_set_" + v.name + "(" + type + " value) { gorse_set_number(&run, " + number + ", value); }");
-            line(type + " " + name_ + "_get_" + v.name + "(void) { return " + (yesNo ? "(uint8_t)" : "") +
-                 "gorse_number(&run, " + number + "); }");
-        }
+        line("#if GORSE_TRACE");
+        line("static void trace(void *user, uint8_t what, uint16_t a, int32_t b) {");
+        line("    (void)user;\n    " + name_ + "_trace(what, a, b);\n}\n#define TRACE trace\n#else\n#define TRACE 0\n#endif\n");
+        line("static const gorse_port port = {send, " + std::string(calls ? "call_hook" : "0") + ", " + (notes ? "note_change" : "0") + ", TRACE, " +
+             (s_.outside.empty() ? "0" : "read_outside") + ", 0};");
+        for (const FirmwareFunction& function : runFunctions(s_))
+            define(function);
+        for (const Variable& v : variables)
+            for (const FirmwareFunction& function : variableFunctions(s_, v))
+                define(function);
     }
 
     const BuiltScene& s_;

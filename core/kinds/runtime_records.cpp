@@ -135,6 +135,7 @@ constexpr FieldInfo ruleRecordFields[] = {
     GORSEFINCH_FIELD(gorse_rule, widget, Offset),
     GORSEFINCH_FIELD(gorse_rule, memory, U16),
     GORSEFINCH_FIELD(gorse_rule, event, U8),
+    GORSEFINCH_FIELD(gorse_rule, missed, U8),
     GORSEFINCH_FIELD(gorse_rule, reserved, Padding),
 };
 

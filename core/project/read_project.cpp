@@ -96,6 +96,8 @@ Panel readPanel(const Json& json, Problems& problems) {
     panel.stripLines = static_cast<int>(object.whole("strip_lines", panel.stripLines, 1, kMaxPanelSide));
     panel.wordBits = object.whole("word_bits", 32, 8, 32) == 8 ? 8 : 32;
     panel.flashBytes = object.whole("flash_bytes", panel.flashBytes, 0, int64_t{1} << 32);
+    panel.touch = object.yesNo("touch", true);
+    panel.hooksRequired = object.yesNo("hooks_required", false);
     panel.ramBytes = object.whole("ram_bytes", panel.ramBytes, 0, int64_t{1} << 32);
     panel.unknown = object.unknown();
     return panel;
@@ -120,6 +122,7 @@ Variable readVariable(const Json& json, const std::string& place, Problems& prob
     v.unit = object.text("unit", "", 40);
     v.writer = object.choice<Writer>("writer", v.writer, writerByKey);
     v.kept = object.yesNo("kept", false);
+    v.fromInterrupt = object.yesNo("from_interrupt", false);
     v.note = object.text("note");
     if (v.type == VariableType::Text) {
         v.length = static_cast<int>(object.whole("length", v.length, 1, 200));

@@ -43,6 +43,8 @@ Json toJson(const Panel& panel) {
     out["word_bits"] = panel.wordBits;
     out["flash_bytes"] = panel.flashBytes;
     out["ram_bytes"] = panel.ramBytes;
+    putUnless(out, "touch", panel.touch, true);
+    putUnless(out, "hooks_required", panel.hooksRequired, false);
     appendUnknown(out, panel.unknown);
     return out;
 }
@@ -78,6 +80,7 @@ Json toJson(const Variable& variable) {
     putUnless(out, "unit", variable.unit, std::string());
     out["writer"] = toKey(variable.writer);
     putUnless(out, "kept", variable.kept, false);
+    putUnless(out, "from_interrupt", variable.fromInterrupt, false);
     putUnless(out, "note", variable.note, std::string());
     appendUnknown(out, variable.unknown);
     return out;

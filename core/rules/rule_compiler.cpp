@@ -202,7 +202,20 @@ class FileCompiler {
         if (!period)
             return std::nullopt;
         rule.period = *period;
+        if (at(tokens, i).is(","))
+            missed(tokens, i, rule);
         return whileCondition(tokens, i);
+    }
+
+    // `, missed once`
+    void missed(const std::vector<Token>& tokens, size_t& i, gorse_rule& rule) {
+        const EventWord* word = at(tokens, i + 1).is("missed") ? findEvent(missedWords(), at(tokens, i + 2).text) : nullptr;
+        if (!word) {
+            report(Severity::Error, at(tokens, i + 1), "this does not belong here", "Write missed all, missed once or missed none");
+            return;
+        }
+        rule.missed = static_cast<uint8_t>(word->event);
+        i += 3;
     }
 
     std::optional<Compiled> when(const std::vector<Token>& tokens, gorse_rule& rule) {

@@ -42,6 +42,7 @@ struct CompiledRules {
     std::vector<SlotInfo> slots;        // by screen, then widget, then property
     std::vector<HookInfo> hooks;
     int timers = 0, whens = 0;
+    int stackDepth = 1;                 // values that the deepest expression puts on the stack
     bool needsExtended = false;             // some code has operations of gorse_code_extended.c
     Problems problems;
 };

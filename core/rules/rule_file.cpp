@@ -75,6 +75,8 @@ std::optional<Compiled> RuleFileContext::expression(const std::vector<Token>& to
     ExpressionParser parser(scope_, tokens, std::min(i, tokens.size() - 1));
     auto value = parser.parse();
     i = parser.position();
+    if (value)
+        pool_.out().stackDepth = std::max(pool_.out().stackDepth, value->depth);
     return value;
 }
 

@@ -13,10 +13,12 @@ namespace {
 constexpr auto eventsOfWidgets = std::to_array<EventWord>(
     {{"press", GORSE_EVENT_PRESS}, {"release", GORSE_EVENT_RELEASE}, {"tap", GORSE_EVENT_TAP}, {"done", GORSE_EVENT_DONE}});
 constexpr auto eventsOfScreens = std::to_array<EventWord>({{"enter", GORSE_EVENT_ENTER}, {"leave", GORSE_EVENT_LEAVE}});
+constexpr auto wordsForMissed = std::to_array<EventWord>(
+    {{"all", GORSE_MISSED_ALL}, {"once", GORSE_MISSED_ONCE}, {"none", GORSE_MISSED_NONE}});
 constexpr auto aboutWidgets = std::to_array<std::string_view>({"show", "hide", "toggle", "play", "stop"});
 constexpr auto valueWords = std::to_array<std::string_view>({"yes", "no", "none"});
 constexpr auto otherWords = std::to_array<std::string_view>(
-    {"on", "every", "when", "otherwise", "while", "start", "go", "back", "call", "ms", "s", "min"});
+    {"on", "every", "when", "otherwise", "while", "missed", "start", "go", "back", "call", "ms", "s", "min"});
 
 bool isAmong(std::span<const std::string_view> words, std::string_view word) {
     return std::find(words.begin(), words.end(), word) != words.end();
@@ -26,6 +28,7 @@ bool isAmong(std::span<const std::string_view> words, std::string_view word) {
 
 std::span<const EventWord> widgetEvents() { return eventsOfWidgets; }
 std::span<const EventWord> screenEvents() { return eventsOfScreens; }
+std::span<const EventWord> missedWords() { return wordsForMissed; }
 
 const EventWord* findEvent(std::span<const EventWord> events, std::string_view word) {
     const auto found = std::find_if(events.begin(), events.end(), [&](const EventWord& each) { return word == each.word; });
@@ -39,7 +42,7 @@ std::vector<std::string> ruleKeywords() {
     std::vector<std::string> out(otherWords.begin(), otherWords.end());
     out.insert(out.end(), aboutWidgets.begin(), aboutWidgets.end());
     out.insert(out.end(), valueWords.begin(), valueWords.end());
-    for (const auto events : {widgetEvents(), screenEvents()})
+    for (const auto events : {widgetEvents(), screenEvents(), missedWords().first(2)})
         for (const EventWord& each : events)
             out.emplace_back(each.word);
     return out;

@@ -20,6 +20,9 @@ std::span<const EventWord> screenEvents();
 // Null if it is no event of these.
 const EventWord* findEvent(std::span<const EventWord> events, std::string_view word);
 
+// What becomes of the runs of `every` that a long step left out (`missed all`), and the runtime's number of it.
+std::span<const EventWord> missedWords();
+
 // True for the statements that are followed by a widget: show, hide, toggle, play, stop.
 bool isAboutWidget(std::string_view statement);
 

@@ -173,6 +173,8 @@ void StatementCompiler::setVariable(const Token& name, const Token& op, Compiled
         return;
     }
     const Variable& variable = *found->variable;
+    if (variable.writer == Writer::Firmware)
+        report(Severity::Warning, name, "only the firmware writes " + variable.name + ", as its settings say", "Let the panel or both write it at the station Variables");
     if (variable.type == VariableType::Text) {
         wantType(ValueType::Text, value, op);
         body.append(value);

@@ -158,6 +158,7 @@ class TextCompiler {
         out_.hasInsets = true;
         out_.needsForms = out_.needsForms || form.form != GORSE_FORM_NUMBER;
         out_.needsExtended = out_.needsExtended || value.needsExtended;
+        out_.stackDepth = std::max(out_.stackDepth, value.depth);
         out_.variables.insert(value.variables.begin(), value.variables.end());
         addExtremes(value, form);
         return true;

@@ -17,6 +17,7 @@ struct CompiledText {
     bool hasInsets = false;
     bool needsExtended = false;          // an inset has operations of gorse_code_extended.c
     bool needsForms = false;         // an inset is not a number, see gorse_expand_extended.c
+    int stackDepth = 0;              // values that the deepest inset puts on the stack
     int longest = 0;                 // bytes of what it can show at most, without the closing zero
     std::set<char32_t> characters;   // that it can show
     std::set<int> variables;         // bindings that it depends on

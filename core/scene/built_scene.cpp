@@ -198,6 +198,18 @@ long BuiltScene::stateBytes(int dirty) const {
     return here + static_cast<long>(sizeof(gorse_area)) * (dirty - GORSE_DIRTY);
 }
 
+int BuiltScene::stackDepth() const {
+    int depth = std::max(4, rules->stackDepth);
+    for (const CompiledText& text : rules->strings)
+        depth = std::max(depth, text.stackDepth);
+    for (const auto* list : {&moreStrings, &startTexts})
+        for (const CompiledText& text : *list)
+            depth = std::max(depth, text.stackDepth);
+    for (const auto& part : parts)
+        depth = std::max(depth, part->stackDepth);
+    return depth;
+}
+
 long BuiltScene::bufferBytes() const {
     const Panel& p = *document.panel;
     const bool pages = info(p.format).layout == PixelLayout::Pages;

@@ -31,6 +31,8 @@ struct BuiltScene {
 
     // Bytes that the state takes with a dirty list of `dirty` rectangles.
     long stateBytes(int dirty) const;
+    // Values that the deepest expression of rules and texts puts on the runtime's stack, at least its lowest size.
+    int stackDepth() const;
     // Bytes of the draw buffer as the panel's settings give it.
     long bufferBytes() const;
 };

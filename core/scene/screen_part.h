@@ -40,6 +40,7 @@ struct ScreenPart {
     std::vector<gorse_binding> bindings;
     std::deque<CompiledText> texts;
     bool needsExtended = false, needsForms = false;  // any of its texts does
+    int stackDepth = 0;                          // values that the deepest inset puts on the stack
     bool moves = false;                          // any of its widgets does something by itself
     std::deque<std::vector<int32_t>> numbers;    // that records point to
     std::set<const RuntimeKind*> kinds;          // that draw its widgets

@@ -159,6 +159,7 @@ void carryHead(const BuiltScene& before, const gorse& from, const BuiltScene& no
     const gorse_head& old = *gorse_head_of(&from);
     gorse_head& head = *gorse_head_of(&to);
     head.now = old.now;
+    head.clock = old.clock;
     head.started = old.started;
     head.anything_changed = 1;
     const uint16_t screen = screenNow(before, old.screen, now);

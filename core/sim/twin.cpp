@@ -40,7 +40,7 @@ void Twin::begin() {
     buffer_.assign(static_cast<size_t>(bytes + 3) / 4, 0);
     memory_ = memoryFor(*scene->panel, scene_->document.panel->format);
     ruleRuns_.assign(scene->rule_count, 0);
-    const gorse_port port{flush, hook, trace, read, this};
+    const gorse_port port{flush, hook, nullptr, trace, read, this};
     if (gorse_begin(&run_, scene, &port, state_.data(), static_cast<uint32_t>(state_.size() * 4), buffer_.data(),
                     static_cast<uint32_t>(bytes)) != GORSE_RESULT_OK) {
         // A buffer that holds less than a line can't draw; a line is always possible here.
@@ -118,7 +118,7 @@ std::string Twin::get(const std::string& name) const {
 
 void Twin::go(int screen) { gorse_go(&run_, static_cast<uint16_t>(screen)); }
 
-void Twin::flush(void* user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t* bytes) {
+void Twin::flush(void* user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t* bytes, uint32_t) {
     auto* twin = static_cast<Twin*>(user);
     twin->memory_.take(x, y, w, h, bytes);
     if (twin->flushed_.size() < 100000)
@@ -150,7 +150,7 @@ struct Drawing {
     const BuiltScene& scene;
 };
 
-void drawFlush(void* user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t* bytes) {
+void drawFlush(void* user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t* bytes, uint32_t) {
     static_cast<Drawing*>(user)->memory.take(x, y, w, h, bytes);
 }
 
@@ -165,7 +165,7 @@ PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values) 
     std::vector<uint32_t> state(gorse_state_bytes(&scene.upright) / 4);
     std::vector<uint32_t> buffer(memory.bytes().size() / 4 + 8);
     Drawing drawing{memory, scene};
-    const gorse_port port{drawFlush, nullptr, nullptr, drawRead, &drawing};
+    const gorse_port port{drawFlush, nullptr, nullptr, nullptr, drawRead, &drawing};
     gorse run{};
     if (gorse_begin(&run, &scene.upright, &port, state.data(), static_cast<uint32_t>(state.size() * 4), buffer.data(),
                     static_cast<uint32_t>(buffer.size() * 4)) != GORSE_RESULT_OK)

@@ -66,7 +66,7 @@ class Twin {
   private:
     void begin();
     const gorse_scene* runtimeScene() const { return view_ == View::Panel ? &scene_->scene : &scene_->upright; }
-    static void flush(void* user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t* bytes);
+    static void flush(void* user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t* bytes, uint32_t count);
     static void hook(void* user, uint16_t hook, const gorse_value* values, uint8_t count);
     static void trace(void* user, uint8_t what, uint16_t a, int32_t b);
     static void read(void* user, uint32_t address, uint8_t* to, uint16_t n);

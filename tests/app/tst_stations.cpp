@@ -13,6 +13,7 @@
 #include "app/rules/scintilla.h"
 #include "app/screens/canvas.h"
 #include "app/theme/theme.h"
+#include "app/variables/variables_model.h"
 #include "app/widgets/fields.h"
 #include "core/edits/presets.h"
 #include "tests/support/test_case.h"
@@ -52,12 +53,12 @@ class TestStations : public QObject, support::OnWindow {
         QTest::keyClicks(name, "pressure");
         QTest::keyClick(name, Qt::Key_Return);
         QTRY_VERIFY(session_->document().variable("pressure"));
-        QVERIFY(table->model()->setData(table->model()->index(10, 4), "250", Qt::EditRole));
+        QVERIFY(table->model()->setData(table->model()->index(10, VariablesModel::Max), "250", Qt::EditRole));
         QCOMPARE(session_->document().variable("pressure")->max, 250);
-        QVERIFY(!table->model()->setData(table->model()->index(10, 3), "300", Qt::EditRole));
-        QVERIFY(table->model()->setData(table->model()->index(0, 0), "heat", Qt::EditRole));
+        QVERIFY(!table->model()->setData(table->model()->index(10, VariablesModel::Min), "300", Qt::EditRole));
+        QVERIFY(table->model()->setData(table->model()->index(0, VariablesModel::Name), "heat", Qt::EditRole));
         QCOMPARE(std::get<std::string>(widget("status", "kiln_temp_text").properties.at("text")), std::string("{heat}"));
-        QVERIFY(table->model()->setData(table->model()->index(0, 9), "777", Qt::EditRole));
+        QVERIFY(table->model()->setData(table->model()->index(0, VariablesModel::Now), "777", Qt::EditRole));
         QCOMPARE(session_->twin().get("heat"), std::string("777"));
     }
 

@@ -30,7 +30,7 @@ const std::vector<std::pair<std::string, Folders>> kMayInclude = {
     {"core/project", {"core/base", "core/kinds", "core/document", "core/edits"}},
     {"core/scene", {"runtime", "core/base", "core/document", "core/rules", "core/image", "core/font", "core/project"}},
     {"core/sim", {"runtime", "core/document", "core/rules", "core/image", "core/edits", "core/scene"}},
-    {"core/emit", {"runtime", "core/base", "core/kinds", "core/document", "core/image", "core/font", "core/scene", "core/sim"}},
+    {"core/emit", {"runtime", "core/base", "core/kinds", "core/document", "core/rules", "core/image", "core/font", "core/scene", "core/sim"}},
     {"app/theme", {}},
     {"app/session", {"core"}},
     {"app/widgets", {"core", "app/theme"}},

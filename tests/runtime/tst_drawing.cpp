@@ -245,8 +245,8 @@ class TestDrawing : public QObject {
         const auto begin = [&](uint32_t stateBytes, void* at, uint32_t bytes) {
             return gorse_begin(&g, &scene->scene, &port, state.data(), stateBytes, at, bytes);
         };
-        QCOMPARE(int{begin(8000, buffer.data(), 8000)}, int{GORSE_RESULT_NO_FLUSH});
-        port.flush = [](void*, uint16_t, uint16_t, uint16_t, uint16_t, const uint8_t*) {};
+        QCOMPARE(int{begin(8000, buffer.data(), 8000)}, int{GORSE_RESULT_NULL});
+        port.flush = [](void*, uint16_t, uint16_t, uint16_t, uint16_t, const uint8_t*, uint32_t) {};
         QCOMPARE(int{begin(100, buffer.data(), 8000)}, int{GORSE_RESULT_STATE_TOO_SMALL});
         QCOMPARE(int{begin(8000, buffer.data(), 639)}, int{GORSE_RESULT_BUFFER_TOO_SMALL});
         QCOMPARE(int{begin(8000, reinterpret_cast<char*>(buffer.data()) + 1, 8000)}, int{GORSE_RESULT_NOT_ALIGNED});

@@ -59,12 +59,14 @@ inline Variable makeNumber(const std::string& name, int32_t min, int32_t max, in
     v.min = min;
     v.max = max;
     v.start = start;
+    v.writer = Writer::Both;
     return v;
 }
 
 inline Variable makeYesNo(const std::string& name, bool start) {
     Variable v = makeNumber(name, 0, 1, start);
     v.type = VariableType::YesNo;
+    v.writer = Writer::Both;
     return v;
 }
 
@@ -74,6 +76,7 @@ inline Variable makeText(const std::string& name, const std::string& start, int 
     v.type = VariableType::Text;
     v.startText = start;
     v.length = length;
+    v.writer = Writer::Both;
     return v;
 }
 

@@ -9,8 +9,10 @@
 #define SPARE (*(volatile uint8_t *)0x3e)
 #define ENDED (*(volatile uint8_t *)0x4a)
 
-void PROJECT(flush)(uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes) {
-    uint16_t n = (uint16_t)(w * (h / 8u));
+void PROJECT(flush)(uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes, uint32_t count) {
+    uint16_t n = (uint16_t)count;
+    if (count != (uint32_t)w * (h / 8u))
+        ENDED = 1;
     SPARE = (uint8_t)x;
     SPARE = (uint8_t)y;
     SPARE = (uint8_t)w;
@@ -22,7 +24,7 @@ void PROJECT(flush)(uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_
 int main(void) {
     uint32_t now = 0;
     int i;
-    if (PROJECT(begin)() != 0)
+    if (PROJECT(begin)() != GORSE_RESULT_OK)
         ENDED = 1;
     PROJECT(step)(now);
     SPARE = 255;

@@ -1,6 +1,7 @@
 /* SPDX-License-Identifier: GPL-3.0-or-later */
 /* Runs generated code through the script in script.h and writes the panel's memory to a file after every step. */
 #include <stdio.h>
+#include <stdlib.h>
 #include <string.h>
 
 #include "script.h"
@@ -11,9 +12,11 @@
 
 static unsigned char memory[ROW_BYTES(PANEL_COLUMNS) * LINES];
 
-void PROJECT(flush)(uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes) {
+void PROJECT(flush)(uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes, uint32_t count) {
     unsigned unit = PANEL_PAGES ? 8u : 1u;
     unsigned row;
+    if (count != ROW_BYTES(w) * (h / unit))
+        exit(5);
     for (row = 0; row < h / unit; row++)
         memcpy(memory + (y / unit + row) * ROW_BYTES(PANEL_COLUMNS) + ROW_BYTES(x), bytes + row * ROW_BYTES(w), ROW_BYTES(w));
 }
@@ -32,7 +35,7 @@ int main(int count, char **words) {
     FILE *out = fopen(count > 1 ? words[1] : "frames.bin", "wb");
     uint32_t now = 0;
     int i;
-    if (out == 0 || PROJECT(begin)() != 0)
+    if (out == 0 || PROJECT(begin)() != GORSE_RESULT_OK)
         return 3;
     PROJECT(step)(now);
     give(out);

@@ -24,7 +24,7 @@ class GeneratedPrograms {
         const auto written = writeOutput(code, to.toStdString(), disk);
         if (!written)
             return {};
-        writeFile(to + "/script.h", QByteArray::fromStdString(driverScript(*scene, steps)));
+        writeFile(to + "/script.h", QByteArray::fromStdString(driverScript(*scene, steps).value()));
         return to;
     }
 

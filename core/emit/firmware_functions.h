@@ -1,0 +1,46 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/scene/built_scene.h"
+
+// What firmware calls and what it supplies: declared in NAME.h, defined in NAME_scene.c, both from these lists.
+namespace gorsefinch {
+
+// A function of NAME_scene.c that firmware calls.
+struct FirmwareFunction {
+    std::string comment;    // lines of C without the marks
+    std::string signature;  // "void kiln_redraw(void)"
+    std::string body;       // its statements, indented; declarations first
+};
+
+// In the order in which they stand in the header: starting and running, then those of each variable.
+std::vector<FirmwareFunction> runFunctions(const BuiltScene& scene);
+std::vector<FirmwareFunction> variableFunctions(const BuiltScene& scene, const Variable& variable);
+
+// "0 to 1320 °C"
+std::string rangeWords(const Variable& variable);
+// Range, length and scale of a variable as macros, each in a line.
+std::string variableMacros(const BuiltScene& scene, const Variable& variable);
+
+// The name behind NAME_set_ and NAME_get_: that of the variable, and for decimals what its steps are ("heating_tenths").
+std::string accessorName(const Variable& variable);
+
+// True if rules may give it a value, so that firmware may want to know.
+bool isWrittenByPanel(const Variable& variable);
+// True if its setter may be called from an interrupt.
+bool isLatched(const Variable& variable);
+
+// "void kiln_flush(...)": what the firmware supplies, without the semicolon.
+std::string flushSignature(const std::string& name);
+std::string readSignature(const std::string& name);
+std::string traceSignature(const std::string& name);
+
+// Words about the bytes that flush gets on this panel: order of pixels and bytes, units, alignment.
+std::string flushWords(const BuiltScene& scene);
+// An expression in w and h for the number of bytes.
+std::string flushBytes(const Panel& panel);
+
+}  // namespace gorsefinch
