@@ -281,6 +281,7 @@ void CodeStation::fillCosts() {
             hooks->appendRow(item);
         }
         costModel_->appendRow(hooks);
+        costs_->setFirstColumnSpanned(hooks->row(), {}, true);
         for (int i = 0; i < hooks->rowCount(); ++i)
             costs_->setFirstColumnSpanned(i, hooks->index(), true);
     }

@@ -158,7 +158,7 @@ QWidget* PanelStation::makeForm() {
            [](const Panel& p) { return p.wordBits == 8 ? tr("8-bit") : tr("32-bit"); },
            [](Panel& p, const QString& t) { p.wordBits = t == tr("8-bit") ? 8 : 32; });
     yesNo(target, tr("Touch"), "touch", tr("the panel can be touched"), &Panel::touch);
-    yesNo(target, tr("Hooks required"), "hooks_required", tr("firmware without a hook does not link"), &Panel::hooksRequired);
+    yesNo(target, tr("Hooks required"), "hooks_required", tr("firmware must write each of them"), &Panel::hooksRequired);
     number(target, tr("Draw buffer"), "strip_lines", "lines", 1, kMaxPanelSide, tr("Lines drawn at a time: fewer take less RAM, more are faster"), [](const Panel& p) -> int64_t { return p.stripLines; }, [](Panel& p, int64_t v) { p.stripLines = static_cast<int>(v); });
     number(target, tr("Flash"), "flash_budget", "KB", 0, 4194303, tr("Budget for the interface: code, screens, images, fonts"), [](const Panel& p) { return p.flashBytes / 1024; }, [](Panel& p, int64_t v) { p.flashBytes = v * 1024; });
     number(target, tr("RAM"), "ram_budget", "KB", 0, 4194303, tr("Budget for the interface: state and draw buffer"), [](const Panel& p) { return p.ramBytes / 1024; }, [](Panel& p, int64_t v) { p.ramBytes = v * 1024; });

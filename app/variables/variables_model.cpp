@@ -2,6 +2,7 @@
 #include "app/variables/variables_model.h"
 
 #include <algorithm>
+#include <array>
 
 #include "app/session/session.h"
 #include "app/theme/theme.h"
@@ -14,6 +15,30 @@ namespace gorsefinch::app {
 namespace {
 
 bool isNumber(const Variable& v) { return v.type == VariableType::Whole || v.type == VariableType::Decimal; }
+
+struct ColumnInfo {
+    const char* title;
+    const char* help;
+    int width;             // pixels, of a new window
+    bool figures = false;  // in the font for figures, at the right
+};
+
+constexpr auto columns = std::to_array<ColumnInfo>({
+    {"Name", "A rename follows through to texts and rules", 150},
+    {"Type", "whole, decimal, yes/no or text", 76},
+    {"Digits", "Digits behind the point of a decimal; maximum bytes of a text", 56, true},
+    {"Minimum", "Smaller values are clamped to it", 86, true},
+    {"Maximum", "Larger values are clamped to it", 86, true},
+    {"Start", "The value when the interface starts", 96, true},
+    {"Unit", "Shown nowhere by itself; rules are checked for mixed units", 52},
+    {"Written by", "Who writes it: the firmware, the panel, or both", 90},
+    {"Interrupt", "Its setter may be called from an interrupt; the value takes effect at the next step", 76},
+    {"Kept", "Kept over power-off", 52},
+    {"In the twin", "Its value in the running twin: double click to set it", 106, true},
+    {"Uses", "Screens and rules that use it; 0 means nobody does", 52, true},
+    {"Note", "For whoever reads the generated header", 200},
+});
+static_assert(columns.size() == VariablesModel::Columns);
 
 // Texts are too long to be handed over from an interrupt, and what only the panel writes has no setter.
 bool mayBeLatched(const Variable& v) { return v.type != VariableType::Text && v.writer != Writer::Panel; }
@@ -112,7 +137,7 @@ QVariant VariablesModel::data(const QModelIndex& index, int role) const {
         return {};
     const Variable& v = variable(index.row());
     const int column = index.column();
-    const bool figures = column == Digits || column == Min || column == Max || column == Start || column == Now || column == Used;
+    const bool figures = columns[static_cast<size_t>(column)].figures;
     if (role == Qt::DisplayRole || role == Qt::EditRole)
         return text(v, column);
     if (role == Qt::CheckStateRole && column == Kept)
@@ -133,17 +158,11 @@ QVariant VariablesModel::data(const QModelIndex& index, int role) const {
 }
 
 QVariant VariablesModel::headerData(int section, Qt::Orientation orientation, int role) const {
-    static const char* const titles[] = {"Name", "Type", "Digits", "Minimum", "Maximum", "Start", "Unit", "Written by", "Interrupt", "Kept", "In the twin", "Uses", "Note"};
-    static const char* const help[] = {"A rename follows through to texts and rules", "whole, decimal, yes/no or text",
-        "Digits behind the point of a decimal; maximum bytes of a text", "Minimum: smaller values are clamped to it", "Maximum: larger values are clamped to it",
-        "The value when the interface starts", "Shown nowhere by itself; rules are checked for mixed units", "Who writes it: the firmware, the panel, or both",
-        "Its setter may be called from an interrupt; the value takes effect at the next step",
-        "Kept over power-off", "Its value in the running twin: double click to set it", "Screens and rules that use it; 0 means nobody does", "For whoever reads the generated header"};
     if (orientation != Qt::Horizontal || section < 0 || section >= Columns)
         return {};
     if (role == Qt::DisplayRole)
-        return tr(titles[section]);
-    return role == Qt::ToolTipRole ? QVariant(tr(help[section])) : QVariant();
+        return tr(columns[static_cast<size_t>(section)].title);
+    return role == Qt::ToolTipRole ? QVariant(tr(columns[static_cast<size_t>(section)].help)) : QVariant();
 }
 
 Qt::ItemFlags VariablesModel::flags(const QModelIndex& index) const {
@@ -240,6 +259,8 @@ bool VariablesModel::setData(const QModelIndex& index, const QVariant& value, in
     session_.edit(withVariable(session_.document(), v), tr("Change %1 of %2").arg(title, QString::fromStdString(v.name)));
     return true;
 }
+
+int VariablesModel::widthOf(int column) { return columns[static_cast<size_t>(column)].width; }
 
 int VariablesModel::add() {
     Variable v;

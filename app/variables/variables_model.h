@@ -24,6 +24,8 @@ class VariablesModel : public QAbstractTableModel {
     Qt::ItemFlags flags(const QModelIndex& index) const override;
     bool setData(const QModelIndex& index, const QVariant& value, int role) override;
 
+    // Of a column in a new window, in pixels.
+    static int widthOf(int column);
     const Variable& variable(int row) const;
     // Adds one with a free name and gives its row.
     int add();

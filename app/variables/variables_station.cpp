@@ -81,9 +81,8 @@ VariablesStation::VariablesStation(Session& session, QWidget* parent)
     table_->setAlternatingRowColors(true);
     table_->setSelectionBehavior(QAbstractItemView::SelectItems);
     table_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed | QAbstractItemView::AnyKeyPressed);
-    const int widths[] = {150, 80, 58, 86, 86, 100, 60, 90, 54, 110, 52, 200};
     for (int i = 0; i < VariablesModel::Columns; ++i)
-        table_->setColumnWidth(i, widths[i]);
+        table_->setColumnWidth(i, VariablesModel::widthOf(i));
     empty_->setText(tr("No variables yet. A variable is a value that the interface shares with the firmware: a temperature, a switch, a name.\nNew variable makes the first."));
     empty_->setAlignment(Qt::AlignCenter);
     empty_->setProperty("quiet", true);

@@ -129,6 +129,18 @@ class TestVariablesStation : public QObject, support::OnWindow {
         QVERIFY(before.variables == session_->document().variables);
     }
 
+    // Texts, and what only the panel writes, can't be set from an interrupt.
+    void interruptIsOfferedWhereItCanBe() {
+        add("level");
+        const auto interrupt = [this] { return table_->model()->index(row("level"), VariablesModel::Interrupt); };
+        QVERIFY(table_->model()->setData(interrupt(), Qt::Checked, Qt::CheckStateRole));
+        QVERIFY(variable("level").fromInterrupt);
+        QVERIFY(interrupt().flags().testFlag(Qt::ItemIsUserCheckable));
+        QVERIFY(table_->model()->setData(table_->model()->index(row("level"), VariablesModel::WrittenBy), "panel", Qt::EditRole));
+        QVERIFY(!interrupt().flags().testFlag(Qt::ItemIsUserCheckable) && !interrupt().data(Qt::CheckStateRole).isValid());
+        QVERIFY(!table_->model()->setData(interrupt(), Qt::Unchecked, Qt::CheckStateRole));
+    }
+
     void eachColumnIsOneStepOfUndo() {
         const int steps = 4;
         add("level");

@@ -110,6 +110,7 @@ class TestProjectFiles : public QObject {
         v.unit = "%";
         v.writer = Writer::Both;
         v.kept = true;
+        v.fromInterrupt = true;
         v.note = "a note";
         d = withVariable(d, v);
         d = withVariable(d, makeYesNo("on_air", true));
@@ -122,12 +123,15 @@ class TestProjectFiles : public QObject {
         p.columnOffset = 3;
         p.rowOffset = 5;
         p.wordBits = 8;
+        p.touch = false;
+        p.hooksRequired = true;
         d = withPanel(d, p);
         const ReadProject read = readFiles(toFiles(d));
         QVERIFY(read.problems.empty());
         QCOMPARE(*read.document->variables == *d.variables, true);
         const Panel& q = *read.document->panel;
         QCOMPARE(q.turn, 270);
+        QVERIFY(!q.touch && q.hooksRequired);
         QCOMPARE(q.format, PixelFormat::Rgb888);
         QVERIFY(q.mirrorX && q.mirrorY && q.invert && q.swapRedBlue && q.wordBits == 8 && q.columnOffset == 3 && q.rowOffset == 5);
     }
@@ -217,6 +221,25 @@ class TestProjectFiles : public QObject {
         const ReadProject read = readFiles(mainWith(keys.toStdString()));
         QVERIFY(read.document.has_value());
         QVERIFY2(tells(read, qPrintable(place), qPrintable(reason)), read.problems.empty() ? "no problem" : read.problems[0].text().c_str());
+    }
+
+    // Files from before the keys had their present names are read, and saved with those.
+    void earlierKeysAreRead() {
+        const ReadProject read = readFiles(mainWith(
+            ", \"variables\": [{\"name\": \"a\", \"least\": 2, \"most\": 5, \"start\": 3}], \"usual_recipe\": {\"turn\": 90}, "
+            "\"fonts\": [{\"name\": \"f\", \"file\": \"f.ttf\", \"usual\": {\"hinting\": \"usual\", \"bits\": 2}}]"));
+        QVERIFY(read.document.has_value());
+        const Document& d = *read.document;
+        QCOMPARE((*d.variables)[0].min, 2);
+        QCOMPARE((*d.variables)[0].max, 5);
+        QCOMPARE(d.defaultRecipe->turn, 90);
+        QCOMPARE((*d.faces)[0].defaults.bits, 2);
+        QVERIFY((*d.faces)[0].defaults.hinting == Hinting::Default);
+        const std::string text(toFiles(d).at(kMainFile).text());
+        for (const char* earlier : {"least", "most", "usual"})
+            QVERIFY2(text.find(earlier) == std::string::npos, text.c_str());
+        for (const char* key : {"\"min\": 2", "\"max\": 5", "default_recipe", "defaults"})
+            QVERIFY2(text.find(key) != std::string::npos, key);
     }
 
     void hopelessFiles() {
