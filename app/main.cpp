@@ -26,7 +26,8 @@ int main(int count, char** words) {
     QApplication::setApplicationVersion(GORSEFINCH_VERSION);
     QGuiApplication::setDesktopFileName("gorsefinch");
     QCommandLineParser parser;
-    parser.setApplicationDescription(QApplication::tr("Lays out the interface of a small display, runs it, and generates its code."));
+    parser.setApplicationDescription(
+        QApplication::tr("Lays out the interface of a small display, runs it, and generates its code."));
     parser.addHelpOption();
     parser.addVersionOption();
     const QCommandLineOption appearance("appearance", QApplication::tr("system, light or dark"), "which");
@@ -36,11 +37,14 @@ int main(int count, char** words) {
     using namespace gorsefinch::app;
     const QString given = parser.value(appearance);
     const int kept = QSettings().value("appearance", 0).toInt();
-    Theme::apply(application, given == "dark" ? Appearance::Dark : given == "light" ? Appearance::Light : static_cast<Appearance>(kept));
+    Theme::apply(application, given == "dark"    ? Appearance::Dark
+                              : given == "light" ? Appearance::Light
+                                                 : static_cast<Appearance>(kept));
     Session session;
     MainWindow window(session);
     window.show();
-    const QStringList folders = parser.positionalArguments().isEmpty() ? recentProjects() : parser.positionalArguments();
+    const QStringList folders =
+        parser.positionalArguments().isEmpty() ? recentProjects() : parser.positionalArguments();
     if (folders.isEmpty())
         window.showStart();
     else

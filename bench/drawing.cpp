@@ -34,7 +34,8 @@ QFont fontFor(const Document& d, const std::string& face, int size) {
     const Face* found = d.face(face);
     auto& family = families[face];
     if (family.isEmpty()) {
-        const int id = QFontDatabase::addApplicationFontFromData(QByteArray::fromStdString(std::string(found->original->text())));
+        const int id =
+            QFontDatabase::addApplicationFontFromData(QByteArray::fromStdString(std::string(found->original->text())));
         family = QFontDatabase::applicationFontFamilies(id).value(0);
     }
     QFont font(family);
@@ -61,13 +62,19 @@ std::vector<PainterWidget> painterScene(const Document& d, const Screen& screen,
             // The words as the twin shows them now.
             const ProjectNames names(d);
             for (const TextPiece& piece : splitText(std::get<std::string>(value("text"))).pieces)
-                p.text += QString::fromStdString(piece.inset ? twin.get(piece.text.substr(0, piece.text.find(':'))) : piece.text);
-            p.font = fontFor(d, std::get<std::string>(value("font")), static_cast<int>(std::get<int64_t>(value("size"))));
+                p.text += QString::fromStdString(piece.inset ? twin.get(piece.text.substr(0, piece.text.find(':')))
+                                                             : piece.text);
+            p.font =
+                fontFor(d, std::get<std::string>(value("font")), static_cast<int>(std::get<int64_t>(value("size"))));
             const std::string align = std::get<std::string>(value("align"));
-            p.flags = Qt::AlignVCenter | (align == "right" ? Qt::AlignRight : align == "middle" ? Qt::AlignHCenter : Qt::AlignLeft);
+            p.flags = Qt::AlignVCenter | (align == "right"    ? Qt::AlignRight
+                                          : align == "middle" ? Qt::AlignHCenter
+                                                              : Qt::AlignLeft);
         }
         if (w.kind == Kind::Image)
-            p.image = QImage::fromData(QByteArray::fromStdString(std::string(d.images->front().original->text()))).scaled(w.w, w.h).convertToFormat(QImage::Format_ARGB32_Premultiplied);
+            p.image = QImage::fromData(QByteArray::fromStdString(std::string(d.images->front().original->text())))
+                          .scaled(w.w, w.h)
+                          .convertToFormat(QImage::Format_ARGB32_Premultiplied);
         out.push_back(std::move(p));
     }
     return out;
@@ -97,7 +104,9 @@ void paint(QImage& image, const QColor& background, const std::vector<PainterWid
 }
 
 // Both draw into memory of their own, and nothing is sent on.
-void sendNothing(void*, uint16_t, uint16_t, uint16_t, uint16_t, const uint8_t* bytes, uint32_t) { benchmark::DoNotOptimize(bytes); }
+void sendNothing(void*, uint16_t, uint16_t, uint16_t, uint16_t, const uint8_t* bytes, uint32_t) {
+    benchmark::DoNotOptimize(bytes);
+}
 
 void statusFrame(benchmark::State& state) {
     const Document d = bench::openKiln();
@@ -127,6 +136,13 @@ void statusFrame(benchmark::State& state) {
     state.counters["painter_us"] = theirs.median();
     state.counters["times_faster"] = theirs.median() / ours.median();
 }
-BENCHMARK(statusFrame)->Arg(240)->Arg(16)->Arg(8)->Arg(1)->ArgName("strip_lines")->Iterations(4000)->Unit(benchmark::kMicrosecond);
+BENCHMARK(statusFrame)
+    ->Arg(240)
+    ->Arg(16)
+    ->Arg(8)
+    ->Arg(1)
+    ->ArgName("strip_lines")
+    ->Iterations(4000)
+    ->Unit(benchmark::kMicrosecond);
 
 }  // namespace

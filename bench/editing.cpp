@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// From an edit to new pixels on the canvas and in the twin, on a project of 200 screens of 50 widgets beside one of 2: in
-// the core alone, and in the window with costs, problems and the header.
+// From an edit to new pixels on the canvas and in the twin, on a project of 200 screens of 50 widgets beside one of 2:
+// in the core alone, and in the window with costs, problems and the header.
 #include <benchmark/benchmark.h>
 
 #include "bench/interleaved.h"
@@ -39,7 +39,8 @@ Document largeProject(int screens) {
         d.screens.push_back(std::make_shared<const Screen>(std::move(screen)));
     }
     for (int s = 0; s < 20; ++s)
-        rules += "on screen" + std::to_string(s % screens) + ".w" + std::to_string(s / screens * 3 % 48) + ".tap\n    target = target + 1\n\n";
+        rules += "on screen" + std::to_string(s % screens) + ".w" + std::to_string(s / screens * 3 % 48) +
+                 ".tap\n    target = target + 1\n\n";
     return withRules(d, "main", rules);
 }
 
@@ -54,9 +55,11 @@ class Editor {
         if (what == 0)
             document_ = *setProperty(document_, "screen0", one, "x", int64_t{number % 200});
         else if (what == 1)
-            document_ = *setProperty(document_, "screen0", one, "text", std::string(1, static_cast<char>('!' + number % 90)));
+            document_ =
+                *setProperty(document_, "screen0", one, "text", std::string(1, static_cast<char>('!' + number % 90)));
         else
-            document_ = number % 2 == 0 ? addWidgets(document_, "screen0", {extra()}) : removeWidgets(document_, "screen0", Names{"extra"});
+            document_ = number % 2 == 0 ? addWidgets(document_, "screen0", {extra()})
+                                        : removeWidgets(document_, "screen0", Names{"extra"});
         const BuiltSceneRef scene = builder_.build(document_);
         twin_.update(scene);
         (void)twin_.takeFlushed();
@@ -95,7 +98,13 @@ void editToPixels(benchmark::State& state) {
     Editor small(2), large(200);
     editBoth(state, small, large);
 }
-BENCHMARK(editToPixels)->Arg(0)->Arg(1)->Arg(2)->ArgName("move_words_add")->Iterations(400)->Unit(benchmark::kMicrosecond);
+BENCHMARK(editToPixels)
+    ->Arg(0)
+    ->Arg(1)
+    ->Arg(2)
+    ->ArgName("move_words_add")
+    ->Iterations(400)
+    ->Unit(benchmark::kMicrosecond);
 
 // The same with 2,000 variables, 2,000 rules and 300 images.
 Document veryLargeProject() {
@@ -109,8 +118,8 @@ Document veryLargeProject() {
     }
     std::string rules;
     for (int i = 0; i < 2000; ++i)
-        rules += "on screen" + std::to_string(i % 200) + ".w" + std::to_string(i / 200 * 3 % 48) + ".tap\n    v" + std::to_string(i) + " = v" +
-                 std::to_string(i) + " + 1\n\n";
+        rules += "on screen" + std::to_string(i % 200) + ".w" + std::to_string(i / 200 * 3 % 48) + ".tap\n    v" +
+                 std::to_string(i) + " = v" + std::to_string(i) + " + 1\n\n";
     d = withRules(d, "main", rules);
     std::vector<Image> images;
     for (int i = 0; i < 300; ++i) {
@@ -144,7 +153,9 @@ class WindowEditor {
         if (what == 0)
             session.edit(setProperty(document, "screen0", one, "x", int64_t{number % 200}), "Move");
         else
-            session.edit(setProperty(document, "screen0", one, "text", std::string(1, static_cast<char>('!' + number % 90))), "Write");
+            session.edit(
+                setProperty(document, "screen0", one, "text", std::string(1, static_cast<char>('!' + number % 90))),
+                "Write");
         QApplication::processEvents();
     }
 
@@ -156,6 +167,13 @@ void editInWindow(benchmark::State& state) {
     WindowEditor small(largeProject(2)), large(state.range(1) == 0 ? largeProject(200) : veryLargeProject());
     editBoth(state, small, large);
 }
-BENCHMARK(editInWindow)->Args({0, 0})->Args({1, 0})->Args({0, 1})->Args({1, 1})->ArgNames({"move_words", "much"})->Iterations(400)->Unit(benchmark::kMicrosecond);
+BENCHMARK(editInWindow)
+    ->Args({0, 0})
+    ->Args({1, 0})
+    ->Args({0, 1})
+    ->Args({1, 1})
+    ->ArgNames({"move_words", "much"})
+    ->Iterations(400)
+    ->Unit(benchmark::kMicrosecond);
 
 }  // namespace

@@ -39,7 +39,8 @@ QImage photo(int w = kWidth, int h = kHeight) {
             const int grain = static_cast<int>(random >> 27) - 16;
             const auto shade = [&](double v) { return std::clamp(static_cast<int>(v) + grain, 0, 255); };
             const double wave = std::sin(x * 9.0 / w) * std::cos(y * 7.0 / h);
-            row[x] = qRgb(shade(128 + 100 * wave), shade(x * 200.0 / w + 30 * wave), shade(y * 200.0 / h + (x * 20 / w % 2) * 40));
+            row[x] = qRgb(shade(128 + 100 * wave), shade(x * 200.0 / w + 30 * wave),
+                          shade(y * 200.0 / h + (x * 20 / w % 2) * 40));
         }
     }
     return image;
@@ -49,7 +50,8 @@ Picture pictureOf(const QImage& given) {
     const QImage image = given.convertToFormat(QImage::Format_ARGB32);
     Picture out = makePicture(image.width(), image.height());
     for (int y = 0; y < out.height; ++y)
-        std::copy_n(reinterpret_cast<const uint32_t*>(image.constScanLine(y)), out.width, out.pixels.begin() + static_cast<std::ptrdiff_t>(y) * out.width);
+        std::copy_n(reinterpret_cast<const uint32_t*>(image.constScanLine(y)), out.width,
+                    out.pixels.begin() + static_cast<std::ptrdiff_t>(y) * out.width);
     return out;
 }
 
@@ -60,7 +62,8 @@ void report(benchmark::State& state, bench::Stopwatch& ours, bench::Stopwatch& t
 }
 
 // Ours and theirs on the same photo, turn by turn.
-void beside(benchmark::State& state, const std::function<void(const Picture&)>& ours, const std::function<void(const QImage&)>& theirs) {
+void beside(benchmark::State& state, const std::function<void(const Picture&)>& ours,
+            const std::function<void(const QImage&)>& theirs) {
     const QImage image = photo();
     const Picture picture = pictureOf(image);
     bench::Stopwatch us, them;
@@ -85,14 +88,21 @@ void ToRgb565(benchmark::State& state) {
 
 void ToOneBitFloydSteinberg(benchmark::State& state) {
     beside(
-        state, [](const Picture& picture) { benchmark::DoNotOptimize(reduce(picture, {PixelFormat::Row1, Reduction::FloydSteinberg}).bytes()); },
-        [](const QImage& image) { benchmark::DoNotOptimize(image.convertToFormat(QImage::Format_Mono, Qt::MonoOnly | Qt::DiffuseDither)); });
+        state,
+        [](const Picture& picture) {
+            benchmark::DoNotOptimize(reduce(picture, {PixelFormat::Row1, Reduction::FloydSteinberg}).bytes());
+        },
+        [](const QImage& image) {
+            benchmark::DoNotOptimize(image.convertToFormat(QImage::Format_Mono, Qt::MonoOnly | Qt::DiffuseDither));
+        });
 }
 
 void ScaleDown(benchmark::State& state) {
     beside(
         state, [](const Picture& picture) { benchmark::DoNotOptimize(scaled(picture, 480, 360)); },
-        [](const QImage& image) { benchmark::DoNotOptimize(image.scaled(480, 360, Qt::IgnoreAspectRatio, Qt::SmoothTransformation)); });
+        [](const QImage& image) {
+            benchmark::DoNotOptimize(image.scaled(480, 360, Qt::IgnoreAspectRatio, Qt::SmoothTransformation));
+        });
 }
 
 Picture reducedTo16(const Picture& picture) {
@@ -108,7 +118,10 @@ void SixteenColours(benchmark::State& state) {
     const QImage theirs = photo();
     const Picture picture = pictureOf(theirs);
     theirs.save(dir.filePath("in.bmp"));
-    const auto convert = [&](const QStringList& arguments) { QProcess::execute("convert", QStringList{dir.filePath("in.bmp")} + arguments + QStringList{dir.filePath("out.bmp")}); };
+    const auto convert = [&](const QStringList& arguments) {
+        QProcess::execute("convert",
+                          QStringList{dir.filePath("in.bmp")} + arguments + QStringList{dir.filePath("out.bmp")});
+    };
     bench::Stopwatch us, them, copying;
     for (auto _ : state) {
         us.time([&] { benchmark::DoNotOptimize(reducedTo16(picture)); });
@@ -146,11 +159,14 @@ QImage kind(int which) {
             break;
         case 3:
             for (int i = 0; i < 200; ++i)
-                painter.drawLine(static_cast<int>(next() % 640), static_cast<int>(next() % 480), static_cast<int>(next() % 640), static_cast<int>(next() % 480));
+                painter.drawLine(static_cast<int>(next() % 640), static_cast<int>(next() % 480),
+                                 static_cast<int>(next() % 640), static_cast<int>(next() % 480));
             break;
         case 4:
             for (int i = 0; i < 60; ++i) {
-                painter.fillRect(static_cast<int>(next() % 600), static_cast<int>(next() % 440), static_cast<int>(next() % 160), static_cast<int>(next() % 60), QColor::fromRgb(next() & 0xffffff));
+                painter.fillRect(static_cast<int>(next() % 600), static_cast<int>(next() % 440),
+                                 static_cast<int>(next() % 160), static_cast<int>(next() % 60),
+                                 QColor::fromRgb(next() & 0xffffff));
                 painter.drawText(static_cast<int>(next() % 600), static_cast<int>(next() % 440), "temperature 1043 C");
             }
             break;
@@ -173,7 +189,8 @@ void SixteenColoursQuality(benchmark::State& state) {
             QPainter(&ground).drawImage(0, 0, image);
             const Picture picture = pictureOf(ground);
             ground.save(dir.filePath("in.png"));
-            QProcess::execute("convert", {dir.filePath("in.png"), "-dither", "FloydSteinberg", "-colors", "16", "PNG24:" + dir.filePath("out.png")});
+            QProcess::execute("convert", {dir.filePath("in.png"), "-dither", "FloydSteinberg", "-colors", "16",
+                                          "PNG24:" + dir.filePath("out.png")});
             const double peer = psnrOf(picture, pictureOf(QImage(dir.filePath("out.png"))));
             state.counters[std::string(names[which]) + "_dB"] = psnrOf(picture, reducedTo16(picture));
             state.counters[std::string(names[which]) + "_peer"] = peer;

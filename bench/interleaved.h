@@ -18,7 +18,8 @@ class Stopwatch {
         micros_.push_back(std::chrono::duration<double, std::micro>(to - from).count());
     }
     double median() {
-        std::nth_element(micros_.begin(), micros_.begin() + static_cast<std::ptrdiff_t>(micros_.size() / 2), micros_.end());
+        std::nth_element(micros_.begin(), micros_.begin() + static_cast<std::ptrdiff_t>(micros_.size() / 2),
+                         micros_.end());
         return micros_[micros_.size() / 2];
     }
     double highest() const { return *std::max_element(micros_.begin(), micros_.end()); }

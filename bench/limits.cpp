@@ -138,7 +138,8 @@ void LargestWebp(benchmark::State& state) {
 void LargestDrawing(benchmark::State& state) {
     std::string svg = "<svg xmlns='http://www.w3.org/2000/svg' width='1000' height='1000'>";
     for (int i = 0; i < 99000; ++i)
-        svg += "<circle cx='" + std::to_string(i % 1000) + "' cy='" + std::to_string(i / 100) + "' r='9' fill='#" + std::to_string(100 + i % 900) + "'/>";
+        svg += "<circle cx='" + std::to_string(i % 1000) + "' cy='" + std::to_string(i / 100) + "' r='9' fill='#" +
+               std::to_string(100 + i % 900) + "'/>";
     svg += "</svg>";
     // The toolkit cannot draw it in a forked child, which lacks the parent's threads.
     QTemporaryDir dir;
@@ -146,7 +147,10 @@ void LargestDrawing(benchmark::State& state) {
     if (file.open(QIODevice::WriteOnly))
         file.write(svg.data(), static_cast<qint64>(svg.size()));
     file.close();
-    report(state, 15000, 300, [&] { return inCommandLine({"image", file.fileName(), "-o", dir.filePath("large.bin"), "--format", "rgb565", "--size", "320x240"}); });
+    report(state, 15000, 300, [&] {
+        return inCommandLine(
+            {"image", file.fileName(), "-o", dir.filePath("large.bin"), "--format", "rgb565", "--size", "320x240"});
+    });
 }
 
 void ProjectOfImagesOfOneFile(benchmark::State& state) {
@@ -156,7 +160,9 @@ void ProjectOfImagesOfOneFile(benchmark::State& state) {
         images += std::string(i == 0 ? "" : ",") + "{\"name\": \"i" + std::to_string(i) + "\", \"file\": \"one.pgm\"}";
     const std::string main = "{\"gorsefinch\": 1, \"name\": \"p\", \"images\": [" + images + "]}";
     measure(state, 2000, 100, [&] {
-        const ReadProject read = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> { return SharedBytes(path == kMainFile ? main : picture); });
+        const ReadProject read = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> {
+            return SharedBytes(path == kMainFile ? main : picture);
+        });
         return read.document && toFiles(*read.document).size() == 3;
     });
 }
@@ -179,8 +185,10 @@ void ProjectOfLargeOriginals(benchmark::State& state) {
     Disk disk;
     const std::filesystem::path folder = dir.path().toStdString();
     (void)QDir(dir.path()).mkdir("screens");
-    const bool written = replaceFile(disk, folder / "screens/first.json", "{\"widgets\": []}") &&
-                         replaceFile(disk, folder / kMainFile, "{\"gorsefinch\": 1, \"name\": \"p\", \"screens\": [\"first\"], \"images\": [" + images + "]}");
+    const bool written =
+        replaceFile(disk, folder / "screens/first.json", "{\"widgets\": []}") &&
+        replaceFile(disk, folder / kMainFile,
+                    "{\"gorsefinch\": 1, \"name\": \"p\", \"screens\": [\"first\"], \"images\": [" + images + "]}");
     if (!written)
         return state.SkipWithError("the project could not be written");
     report(state, 30000, 200, [&] { return inCommandLine({"check", dir.path()}); });
@@ -190,14 +198,17 @@ void ProjectOfLargeOriginals(benchmark::State& state) {
 void ProjectOfAllTexts(benchmark::State& state) {
     std::string widgets;
     for (size_t i = 0; i < kMaxWidgets; ++i)
-        widgets += std::string(i == 0 ? "" : ",") + "{\"name\":\"w" + std::to_string(i) + "\",\"kind\":\"text\",\"x\":1,\"y\":2,\"w\":30,\"h\":9,\"text\":\"Words of the widget\"}";
+        widgets += std::string(i == 0 ? "" : ",") + "{\"name\":\"w" + std::to_string(i) +
+                   "\",\"kind\":\"text\",\"x\":1,\"y\":2,\"w\":30,\"h\":9,\"text\":\"Words of the widget\"}";
     const std::string screen = "{\"widgets\":[" + widgets + "]}";
     std::string names;
     for (size_t i = 0; i < kMaxTexts / screen.size(); ++i)
         names += std::string(i == 0 ? "" : ",") + "\"s" + std::to_string(i) + "\"";
     const std::string main = "{\"gorsefinch\": 1, \"name\": \"p\", \"screens\": [" + names + "]}";
     measure(state, 30000, 600, [&] {
-        const ReadProject read = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> { return SharedBytes(path == kMainFile ? main : screen); });
+        const ReadProject read = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> {
+            return SharedBytes(path == kMainFile ? main : screen);
+        });
         return read.document && read.document->screens.size() > 100;
     });
 }
@@ -240,9 +251,12 @@ void LargestPanel(benchmark::State& state) {
 }
 
 void FaceOfAllCharacters(benchmark::State& state) {
-    std::string bdf = "STARTFONT 2.1\nFONT -a-b-c-d-e--16-160-72-72-p-80-iso10646-1\nSIZE 16 72 72\nFONTBOUNDINGBOX 16 16 0 0\nSTARTPROPERTIES 2\nFONT_ASCENT 16\nFONT_DESCENT 0\nENDPROPERTIES\nCHARS 60000\n";
+    std::string bdf =
+        "STARTFONT 2.1\nFONT -a-b-c-d-e--16-160-72-72-p-80-iso10646-1\nSIZE 16 72 72\nFONTBOUNDINGBOX 16 16 0 "
+        "0\nSTARTPROPERTIES 2\nFONT_ASCENT 16\nFONT_DESCENT 0\nENDPROPERTIES\nCHARS 60000\n";
     for (int i = 1; i <= 60000; ++i) {
-        bdf += "STARTCHAR c" + std::to_string(i) + "\nENCODING " + std::to_string(i) + "\nSWIDTH 500 0\nDWIDTH 16 0\nBBX 16 16 0 0\nBITMAP\n";
+        bdf += "STARTCHAR c" + std::to_string(i) + "\nENCODING " + std::to_string(i) +
+               "\nSWIDTH 500 0\nDWIDTH 16 0\nBBX 16 16 0 0\nBITMAP\n";
         for (int row = 0; row < 16; ++row)
             bdf += "A5C3\n";
         bdf += "ENDCHAR\n";

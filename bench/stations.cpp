@@ -29,7 +29,8 @@ Document withMuch() {
         Picture p = makePicture(48 + i % 40, 48);
         for (int y = 0; y < p.height; ++y)
             for (int x = 0; x < p.width; ++x)
-                p.at(x, y) = 0xff000000u | static_cast<uint32_t>((x * 5 + i) % 256 << 16 | (y * 5) % 256 << 8 | i % 256);
+                p.at(x, y) =
+                    0xff000000u | static_cast<uint32_t>((x * 5 + i) % 256 << 16 | (y * 5) % 256 << 8 | i % 256);
         Image image;
         image.file = "tile" + std::to_string(i) + ".png";
         image.original = FileContents::mapped(encodePng(p));

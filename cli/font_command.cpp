@@ -26,7 +26,8 @@ std::optional<std::pair<char32_t, char32_t>> readRange(const std::string& text) 
         if (part.starts_with("U+") || part.starts_with("u+")) {
             char* end = nullptr;
             const unsigned long value = std::strtoul(part.c_str() + 2, &end, 16);
-            return *end == 0 && value < 0x110000 && part.size() > 2 ? std::optional(static_cast<char32_t>(value)) : std::nullopt;
+            return *end == 0 && value < 0x110000 && part.size() > 2 ? std::optional(static_cast<char32_t>(value))
+                                                                    : std::nullopt;
         }
         const auto all = charactersOf(part);
         return all.size() == 1 ? std::optional(*all.begin()) : std::nullopt;
@@ -80,7 +81,9 @@ int font(FontOptions o) {
     if (s.bits != 1 && s.bits != 2 && s.bits != 4 && s.bits != 8)
         return usage("--bits: it is 1, 2, 4 or 8");
     if (!measure || !hinting || !packing)
-        return usage("--measure is em, capitals or line; --hinting default, none, light or full; --packing plain, runs or smallest");
+        return usage(
+            "--measure is em, capitals or line; --hinting default, none, light or full; --packing plain, runs or "
+            "smallest");
     s.measure = *measure, s.hinting = *hinting, s.packing = *packing;
     int exitCode = kFine;
     auto characters = wantedCharacters(o, exitCode);
@@ -124,7 +127,9 @@ void addFontCommand(CLI::App& app, int& exitCode) {
     FontSettings& s = f.face.defaults;
     auto* fonts = app.add_subcommand("font", "Convert a face into bitmaps");
     fonts->add_option("INPUT", f.input, "TTF, OTF, BDF or PCF")->required();
-    fonts->add_option("--size", f.size, "pixels of the em, or what --measure says")->required()->check(CLI::Range(kMinFontSize, kMaxFontSize));
+    fonts->add_option("--size", f.size, "pixels of the em, or what --measure says")
+        ->required()
+        ->check(CLI::Range(kMinFontSize, kMaxFontSize));
     fonts->add_option("--bits", s.bits, "bits a pixel: 1, 2, 4 or 8")->required();
     fonts->add_option("--chars", f.chars, "the characters of this text");
     fonts->add_option("--range", f.ranges, "A-B, as often as needed; printable ASCII without any characters");

@@ -168,7 +168,9 @@ int image(const ImageOptions& o) {
         return converter.convert({inputs, named(o.out, nameOf(o, inputs[0])), nameOf(o, inputs[0])});
     for (const std::string& out : o.out)
         if (out.find(kName) == std::string::npos)
-            return usage("-o: for " + std::to_string(inputs.size()) + " pictures write {name} where each one's name goes, or --frames to make them the frames of one");
+            return usage(
+                "-o: for " + std::to_string(inputs.size()) +
+                " pictures write {name} where each one's name goes, or --frames to make them the frames of one");
     if (!o.name.empty())
         return usage("--name: several pictures take their names from their files");
     int exitCode = kFine;
@@ -186,18 +188,28 @@ int image(const ImageOptions& o) {
 void addImageCommand(CLI::App& app, int& exitCode) {
     static ImageOptions o;
     auto* images = app.add_subcommand("image", "Convert pictures into a pixel format");
-    images->add_option("INPUT", o.inputs, "PNG, JPEG, BMP, GIF, WebP, SVG, PBM, PGM, PPM or XBM; several, or a quoted pattern such as 'icons/*.png'")->required();
-    images->add_option("-o", o.out, "FILE.c, .h, .bin, .png, .bmp, .xbm, .pbm or .pgm; for several pictures with {name} in it; may be given several times: a .h beside a .c declares what the .c defines")
-        ->required()->allow_extra_args(false);
+    images
+        ->add_option(
+            "INPUT", o.inputs,
+            "PNG, JPEG, BMP, GIF, WebP, SVG, PBM, PGM, PPM or XBM; several, or a quoted pattern such as 'icons/*.png'")
+        ->required();
+    images
+        ->add_option("-o", o.out,
+                     "FILE.c, .h, .bin, .png, .bmp, .xbm, .pbm or .pgm; for several pictures with {name} in it; may be "
+                     "given several times: a .h beside a .c declares what the .c defines")
+        ->required()
+        ->allow_extra_args(false);
     images->add_option("--format", o.format, "the pixel format: " + keys())->required();
     images->add_option("--size", o.size, "WxH in pixels; the original's without it");
-    images->add_option("--fit", o.fit, "contain, cover or stretch")->check(CLI::IsMember({"contain", "cover", "stretch"}));
+    images->add_option("--fit", o.fit, "contain, cover or stretch")
+        ->check(CLI::IsMember({"contain", "cover", "stretch"}));
     images->add_option("--dither", o.dither, "none, bayer4, bayer8, floyd-steinberg, atkinson or blue-noise")
         ->check(CLI::IsMember({"none", "bayer4", "bayer8", "floyd-steinberg", "atkinson", "blue-noise"}));
     images->add_option("--strength", o.strength, "of the dither in per cent")->check(CLI::Range(0, 100));
     images->add_flag("--linear", o.linear, "dither in linear light");
     images->add_option("--threshold", o.threshold, "the lowest grey that is lit, 0 to 255")->check(CLI::Range(0, 255));
-    images->add_option("--colours", o.colours, "of the palette of an indexed format: 2 to 256")->check(CLI::Range(2, 256));
+    images->add_option("--colours", o.colours, "of the palette of an indexed format: 2 to 256")
+        ->check(CLI::Range(2, 256));
     images->add_option("--background", o.background, "#RRGGBB behind what is transparent; black without it");
     images->add_flag("--invert", o.invert, "exchange light and dark");
     images->add_option("--name", o.name, "the name in C; made of the file's without it");

@@ -19,9 +19,12 @@ int usage(const std::string& words) {
 
 void print(const Problems& problems, std::ostream& out) {
     Problems sorted = problems;
-    std::stable_sort(sorted.begin(), sorted.end(), [](const Problem& a, const Problem& b) { return a.severity > b.severity; });
+    std::stable_sort(sorted.begin(), sorted.end(),
+                     [](const Problem& a, const Problem& b) { return a.severity > b.severity; });
     for (const Problem& each : sorted)
-        out << (each.severity == Severity::Error ? "error: " : each.severity == Severity::Warning ? "warning: " : "note: ")
+        out << (each.severity == Severity::Error     ? "error: "
+                : each.severity == Severity::Warning ? "warning: "
+                                                     : "note: ")
             << each.text() << "\n";
 }
 

@@ -27,11 +27,12 @@ int makeNew(const std::string& presetKey, const std::string& folder) {
     Disk disk;
     if (pathExists(disk, path / kMainFile))
         return refuse({(path / kMainFile).string(), "", "there is a project already", "Choose another folder"});
-    const std::string last = path.filename().empty() ? path.parent_path().filename().string() : path.filename().string();
+    const std::string last =
+        path.filename().empty() ? path.parent_path().filename().string() : path.filename().string();
     std::string faceFile;
     const auto face = findStartFace(faceFile);
-    const auto document = newProject(*preset, nameFrom(last, "display"),
-                                     face ? FileContents::mapped(*face) : nullptr, faceFile);
+    const auto document =
+        newProject(*preset, nameFrom(last, "display"), face ? FileContents::mapped(*face) : nullptr, faceFile);
     if (!document)
         return refuse(document.error());
     ProjectFolder project(disk, path);
@@ -59,8 +60,13 @@ int check(const std::string& folder, bool json) {
     if (json) {
         auto list = nlohmann::ordered_json::array();
         for (const Problem& p : problems)
-            list.push_back({{"severity", word(p.severity)}, {"file", p.file}, {"place", p.place}, {"reason", p.reason},
-                            {"remedy", p.remedy}, {"line", p.line}, {"column", p.column}});
+            list.push_back({{"severity", word(p.severity)},
+                            {"file", p.file},
+                            {"place", p.place},
+                            {"reason", p.reason},
+                            {"remedy", p.remedy},
+                            {"line", p.line},
+                            {"column", p.column}});
         std::cout << list.dump(2, ' ', false, nlohmann::ordered_json::error_handler_t::replace) << "\n";
     } else {
         print(problems, std::cout);
@@ -102,7 +108,8 @@ void addProjectCommands(CLI::App& app, int& exitCode) {
     static std::string first, second;
     static bool flag = false;
     auto* make = app.add_subcommand("new", "Make a project from a preset");
-    make->add_option("PRESET", first, "mono-128x64, colour-240x240, colour-320x240, colour-480x272 or colour-800x480")->required();
+    make->add_option("PRESET", first, "mono-128x64, colour-240x240, colour-320x240, colour-480x272 or colour-800x480")
+        ->required();
     make->add_option("DIR", second, "the folder; its name becomes the project's")->required();
     make->callback([&exitCode] { exitCode = makeNew(first, second); });
 

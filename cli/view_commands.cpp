@@ -67,7 +67,8 @@ int render(const ViewOptions& o) {
     if (!o.screen.empty()) {
         const int screen = project->document.screenIndex(o.screen);
         if (screen < 0)
-            return refuse({o.project, "--screen", "there is no screen \"" + o.screen + "\"", "See the names in screens/"});
+            return refuse(
+                {o.project, "--screen", "there is no screen \"" + o.screen + "\"", "See the names in screens/"});
         // What the rules do at the start comes first: they may lead elsewhere.
         twin.step(0);
         twin.go(screen);
@@ -168,7 +169,9 @@ int runProject(const ViewOptions& o) {
     auto wrote = files.finish();
     Disk disk;
     if (!o.driver.empty() && wrote)
-        wrote = driverScript(*project->scene, *steps).and_then([&](const std::string& text) { return replaceFile(disk, o.driver, text); });
+        wrote = driverScript(*project->scene, *steps).and_then([&](const std::string& text) {
+            return replaceFile(disk, o.driver, text);
+        });
     std::cout << steps->size() << " steps, " << twin.now() << " ms, screen "
               << project->document.screens[static_cast<size_t>(twin.screen())]->name << "\n";
     for (const Variable& each : *project->document.variables)
@@ -190,7 +193,8 @@ void addViewCommands(CLI::App& app, int& exitCode) {
 
     auto* runner = app.add_subcommand("run", "Run the interface with a script of touches and values");
     runner->add_option("PROJECT", o.project, "the project's folder")->required();
-    runner->add_option("--script", o.script, "a file of steps: wait MS, press X Y, move X Y, release X Y, tap X Y, set VARIABLE VALUE");
+    runner->add_option("--script", o.script,
+                       "a file of steps: wait MS, press X Y, move X Y, release X Y, tap X Y, set VARIABLE VALUE");
     runner->add_option("--until", o.until, "go on until so many ms")->check(CLI::Range(0u, 86400000u));
     runner->add_option("--frames", o.frames, "write a PNG after each step into this folder");
     runner->add_option("--trace", o.trace, "write what happened, one line a thing, into this file");

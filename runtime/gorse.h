@@ -24,25 +24,26 @@ typedef struct gorse_value {
 
 /* What the runtime reports when somebody listens; `a` and `b` are explained beside each. */
 enum {
-    GORSE_TRACE_RULE = 1,     /* rule a ran its body (b = 0) or its otherwise part (b = 1) */
-    GORSE_TRACE_SCREEN = 2,   /* screen a was entered */
-    GORSE_TRACE_NUMBER = 3,   /* variable a now holds b */
-    GORSE_TRACE_CLAMPED = 4,     /* variable a was given a value outside its range and holds b, the nearest inside */
-    GORSE_TRACE_HOOK = 5,     /* hook a was called with b values */
-    GORSE_TRACE_DIVISION_BY_ZERO = 6,  /* rule a divided by zero; the result was taken as 0 */
-    GORSE_TRACE_ROUNDS = 7,   /* rules were still waiting after the last round of a step */
-    GORSE_TRACE_EVENT = 8,    /* event a (GORSE_EVENT_...) happened on widget b of the current screen */
-    GORSE_TRACE_TEXT = 9      /* text variable a changed */
+    GORSE_TRACE_RULE = 1,    /* rule a ran its body (b = 0) or its otherwise part (b = 1) */
+    GORSE_TRACE_SCREEN = 2,  /* screen a was entered */
+    GORSE_TRACE_NUMBER = 3,  /* variable a now holds b */
+    GORSE_TRACE_CLAMPED = 4, /* variable a was given a value outside its range and holds b, the nearest inside */
+    GORSE_TRACE_HOOK = 5,    /* hook a was called with b values */
+    GORSE_TRACE_DIVISION_BY_ZERO = 6, /* rule a divided by zero; the result was taken as 0 */
+    GORSE_TRACE_ROUNDS = 7,           /* rules were still waiting after the last round of a step */
+    GORSE_TRACE_EVENT = 8,            /* event a (GORSE_EVENT_...) happened on widget b of the current screen */
+    GORSE_TRACE_TEXT = 9              /* text variable a changed */
 };
 
 /* What the firmware supplies. `user` is handed back untouched. All run inside a call of gorse_step or, for hooks of
- * press, release and tap, inside gorse_touch; they may call the setters and getters, but not gorse_step or gorse_touch. */
+ * press, release and tap, inside gorse_touch; they may call the setters and getters, but not gorse_step or gorse_touch.
+ */
 typedef struct gorse_port {
     /* Sends w x h packed pixels to the panel's memory with the top left at x, y, all in the panel's own
      * orientation with its row and column offset added. For page formats y and h are multiples of 8
      * and rows below the panel are 0.
-     * `bytes` holds `count` bytes, rows without gaps, each padded to a whole byte with zeros. It is the start of the draw
-     * buffer, aligned as that is, and belongs to the runtime again when the call returns. */
+     * `bytes` holds `count` bytes, rows without gaps, each padded to a whole byte with zeros. It is the start of the
+     * draw buffer, aligned as that is, and belongs to the runtime again when the call returns. */
     void (*flush)(void *user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes, uint32_t count);
     /* Calls hook number `hook` with `count` values. May be 0 when no rule calls one. */
     void (*hook)(void *user, uint16_t hook, const gorse_value *values, uint8_t count);
@@ -66,11 +67,10 @@ typedef struct gorse {
     uint32_t buffer_bytes;
 } gorse;
 
-/* Starts `scene` on its first screen. `state` and `buffer` are the caller's, aligned as words are on the target, and must
- * outlive `g`.
- * The state needs gorse_state_bytes(scene) bytes; the draw buffer at least one line of pixels (one page for page
- * formats, a square of 1 or 8 pixels when the panel is turned by a quarter). Nothing is drawn before the first
- * gorse_step. When it fails, `g` is as before any gorse_begin. */
+/* Starts `scene` on its first screen. `state` and `buffer` are the caller's, aligned as words are on the target, and
+ * must outlive `g`. The state needs gorse_state_bytes(scene) bytes; the draw buffer at least one line of pixels (one
+ * page for page formats, a square of 1 or 8 pixels when the panel is turned by a quarter). Nothing is drawn before the
+ * first gorse_step. When it fails, `g` is as before any gorse_begin. */
 gorse_result gorse_begin(gorse *g, const GORSE_ROM struct gorse_scene *scene, const gorse_port *port, void *state,
                          uint32_t state_bytes, void *buffer, uint32_t buffer_bytes);
 

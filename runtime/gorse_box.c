@@ -36,7 +36,8 @@ typedef struct box_shape {
 } box_shape;
 
 /* A chunk of a row's end in the corner zone, `from` pixels from the edge on; mirrored at the right. */
-static void draw_end(const box_shape *s, gorse_coord x0, gorse_coord x1, uint16_t y, uint8_t from, uint8_t n, uint8_t right) {
+static void draw_end(const box_shape *s, gorse_coord x0, gorse_coord x1, uint16_t y, uint8_t from, uint8_t n,
+                     uint8_t right) {
     uint8_t outer[GORSE_CHUNK];
     uint8_t inner[GORSE_CHUNK];
     uint8_t i;

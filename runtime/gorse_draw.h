@@ -98,7 +98,8 @@ void gorse_draw_text(const gorse_canvas *c, gorse_text_source text, const gorse_
 
 /* Calls `changed` with boxes that hold every pixel in which two single-line texts in the same box differ. */
 void gorse_text_difference(gorse_text_source before, gorse_text_source after, const gorse_text_box *where,
-                           const GORSE_ROM gorse_font *font, void (*changed)(void *to, const gorse_rect *area), void *to);
+                           const GORSE_ROM gorse_font *font, void (*changed)(void *to, const gorse_rect *area),
+                           void *to);
 
 /* A kind's draw() for a widget whose record begins with a gorse_widget_text: its box, and its text in it. */
 void gorse_draw_text_widget(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look);
@@ -109,7 +110,8 @@ gorse_text_source gorse_shown_text(const gorse *run, const gorse_widget_text *la
 /* The box in which a label's text stands, inside border and padding. */
 void gorse_text_widget_box(const gorse_widget_text *label, const gorse_look *look, gorse_text_box *where);
 
-/* Where something of `size` pixels begins between two edges: GORSE_ALIGN_START, GORSE_ALIGN_MIDDLE or GORSE_ALIGN_END. */
+/* Where something of `size` pixels begins between two edges: GORSE_ALIGN_START, GORSE_ALIGN_MIDDLE or GORSE_ALIGN_END.
+ */
 gorse_coord gorse_placed(gorse_coord from, gorse_coord to, gorse_coord size, uint8_t how);
 
 /* The widget's box on the panel. */

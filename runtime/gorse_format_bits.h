@@ -34,7 +34,7 @@ static inline void gorse_bits_next(gorse_bits_place *at, uint8_t bits, uint8_t l
 
 static inline void gorse_bits_put(const gorse_bits_place *at, uint8_t value, uint8_t bits) {
     uint8_t whole = (uint8_t)((1u << bits) - 1u);
-    *at->byte = (uint8_t)((*at->byte & (uint8_t)~(uint8_t)(whole << at->shift)) | (uint8_t)(value << at->shift));
+    *at->byte = (uint8_t)((*at->byte & (uint8_t) ~(uint8_t)(whole << at->shift)) | (uint8_t)(value << at->shift));
 }
 
 /* A grey mixes its level; a colour of a palette covers from half on. */
@@ -66,9 +66,9 @@ static inline void gorse_fill_bits(const gorse_canvas *c, gorse_coord x, gorse_c
     }
 }
 
-static inline void gorse_copy_bits(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,
-                                   const uint8_t *coverage, uint8_t step, uint8_t bits, uint8_t low_first,
-                                   uint8_t mixes) {
+static inline void gorse_copy_bits(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n,
+                                   const uint8_t *pixels, const uint8_t *coverage, uint8_t step, uint8_t bits,
+                                   uint8_t low_first, uint8_t mixes) {
     gorse_bits_place at = gorse_bits_at(c, x, y, bits, low_first);
     uint16_t i;
     for (i = 0; i < n; i++, pixels += step) {
@@ -79,20 +79,20 @@ static inline void gorse_copy_bits(const gorse_canvas *c, gorse_coord x, gorse_c
     }
 }
 
-#define GORSE_DEFINE_BITS_FORMAT(name, bits, low_first, mixes)                                                       \
-    static void fill(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, uint32_t colour) {                     \
-        gorse_fill_bits(c, x, y, n, colour, bits, low_first);                                                        \
-    }                                                                                                                \
-    static void mask(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage,               \
-                     uint32_t colour) {                                                                              \
-        uint8_t pixel = (uint8_t)colour;                                                                             \
-        gorse_copy_bits(c, x, y, n, &pixel, coverage, 0, bits, low_first, mixes);                                    \
-    }                                                                                                                \
-    static void copy(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,                 \
-                     const uint8_t *coverage) {                                                                      \
-        gorse_copy_bits(c, x, y, n, pixels, coverage, 1, bits, low_first, mixes);                                    \
-    }                                                                                                                \
-    const GORSE_ROM gorse_format name = {bits, 1, 8 / bits, low_first ? GORSE_FORMAT_LOW_BIT_FIRST : 0, native, fill,       \
-                                         mask, copy};
+#define GORSE_DEFINE_BITS_FORMAT(name, bits, low_first, mixes)                                                 \
+    static void fill(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, uint32_t colour) {       \
+        gorse_fill_bits(c, x, y, n, colour, bits, low_first);                                                  \
+    }                                                                                                          \
+    static void mask(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage, \
+                     uint32_t colour) {                                                                        \
+        uint8_t pixel = (uint8_t)colour;                                                                       \
+        gorse_copy_bits(c, x, y, n, &pixel, coverage, 0, bits, low_first, mixes);                              \
+    }                                                                                                          \
+    static void copy(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,   \
+                     const uint8_t *coverage) {                                                                \
+        gorse_copy_bits(c, x, y, n, pixels, coverage, 1, bits, low_first, mixes);                              \
+    }                                                                                                          \
+    const GORSE_ROM gorse_format name = {bits,   1,    8 / bits, low_first ? GORSE_FORMAT_LOW_BIT_FIRST : 0,   \
+                                         native, fill, mask,     copy};
 
 #endif

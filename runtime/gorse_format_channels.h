@@ -1,5 +1,6 @@
 /* SPDX-License-Identifier: MIT */
-/* The functions of a pixel format with a byte a channel. `bytes` and `wide` are constants, so the compiler leaves one. */
+/* The functions of a pixel format with a byte a channel. `bytes` and `wide` are constants, so the compiler leaves one.
+ */
 #ifndef GORSE_FORMAT_CHANNELS_H
 #define GORSE_FORMAT_CHANNELS_H
 
@@ -47,8 +48,8 @@ static inline void gorse_mask_channels(const gorse_canvas *c, gorse_coord x, gor
     }
 }
 
-static inline void gorse_copy_channels(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,
-                                       const uint8_t *coverage, uint8_t bytes) {
+static inline void gorse_copy_channels(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n,
+                                       const uint8_t *pixels, const uint8_t *coverage, uint8_t bytes) {
     uint8_t *to = gorse_channels_at(c, x, y, bytes);
     uint16_t i;
     if (coverage == 0) {
@@ -65,18 +66,18 @@ static inline void gorse_copy_channels(const gorse_canvas *c, gorse_coord x, gor
     }
 }
 
-#define GORSE_DEFINE_CHANNEL_FORMAT(name, bytes)                                                                     \
-    static void fill(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, uint32_t colour) {                     \
-        gorse_fill_channels(c, x, y, n, colour, bytes);                                                              \
-    }                                                                                                                \
-    static void mask(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage,               \
-                     uint32_t colour) {                                                                              \
-        gorse_mask_channels(c, x, y, n, coverage, colour, bytes);                                                    \
-    }                                                                                                                \
-    static void copy(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,                 \
-                     const uint8_t *coverage) {                                                                      \
-        gorse_copy_channels(c, x, y, n, pixels, coverage, bytes);                                                    \
-    }                                                                                                                \
+#define GORSE_DEFINE_CHANNEL_FORMAT(name, bytes)                                                               \
+    static void fill(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, uint32_t colour) {       \
+        gorse_fill_channels(c, x, y, n, colour, bytes);                                                        \
+    }                                                                                                          \
+    static void mask(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage, \
+                     uint32_t colour) {                                                                        \
+        gorse_mask_channels(c, x, y, n, coverage, colour, bytes);                                              \
+    }                                                                                                          \
+    static void copy(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,   \
+                     const uint8_t *coverage) {                                                                \
+        gorse_copy_channels(c, x, y, n, pixels, coverage, bytes);                                              \
+    }                                                                                                          \
     const GORSE_ROM gorse_format name = {bytes * 8, 1, 1, 0, native, fill, mask, copy};
 
 #endif

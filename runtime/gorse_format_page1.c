@@ -8,7 +8,9 @@ static uint8_t *byte_at(const gorse_canvas *c, gorse_coord x, gorse_coord y) {
     return c->strip.pixels + page + (uint16_t)((uint16_t)x - c->strip.x);
 }
 
-static uint8_t bit_of(const gorse_canvas *c, gorse_coord y) { return (uint8_t)(1u << ((uint16_t)((uint16_t)y - c->strip.y) & 7u)); }
+static uint8_t bit_of(const gorse_canvas *c, gorse_coord y) {
+    return (uint8_t)(1u << ((uint16_t)((uint16_t)y - c->strip.y) & 7u));
+}
 
 static uint32_t native(const gorse_canvas *c, gorse_colour colour) {
     (void)c;
@@ -27,7 +29,8 @@ static void fill(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n
             to[i] = (uint8_t)(to[i] & (uint8_t)~bit);
 }
 
-static void mask(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage, uint32_t lit) {
+static void mask(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage,
+                 uint32_t lit) {
     uint8_t *to = byte_at(c, x, y);
     uint8_t bit = bit_of(c, y);
     uint16_t i;

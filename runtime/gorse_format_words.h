@@ -69,19 +69,19 @@ static inline void gorse_copy_words(const gorse_canvas *c, gorse_coord x, gorse_
     }
 }
 
-#define GORSE_DEFINE_WORD_FORMAT(name, swap, order)                                                                  \
-    static uint32_t native(const gorse_canvas *c, gorse_colour colour) {                                             \
-        (void)c;                                                                                                     \
-        return gorse_word(gorse_rgb565(colour), swap);                                                               \
-    }                                                                                                                \
-    static void mask(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage,               \
-                     uint32_t colour) {                                                                              \
-        gorse_mask_words(c, x, y, n, coverage, colour, swap);                                                        \
-    }                                                                                                                \
-    static void copy(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,                 \
-                     const uint8_t *coverage) {                                                                      \
-        gorse_copy_words(c, x, y, n, pixels, coverage, swap);                                                        \
-    }                                                                                                                \
+#define GORSE_DEFINE_WORD_FORMAT(name, swap, order)                                                            \
+    static uint32_t native(const gorse_canvas *c, gorse_colour colour) {                                       \
+        (void)c;                                                                                               \
+        return gorse_word(gorse_rgb565(colour), swap);                                                         \
+    }                                                                                                          \
+    static void mask(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage, \
+                     uint32_t colour) {                                                                        \
+        gorse_mask_words(c, x, y, n, coverage, colour, swap);                                                  \
+    }                                                                                                          \
+    static void copy(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,   \
+                     const uint8_t *coverage) {                                                                \
+        gorse_copy_words(c, x, y, n, pixels, coverage, swap);                                                  \
+    }                                                                                                          \
     const GORSE_ROM gorse_format name = {16, 1, 1, order, native, gorse_fill_words, mask, copy};
 
 #endif

@@ -2,8 +2,8 @@
 /* Draws one glyph's bitmap, which its font's reader gives as coverage. */
 #include "gorse_text.h"
 
-void gorse_draw_glyph(const gorse_canvas *c, const GORSE_ROM gorse_font *font, const gorse_glyph *glyph, gorse_coord x, gorse_coord y,
-                      gorse_colour colour) {
+void gorse_draw_glyph(const gorse_canvas *c, const GORSE_ROM gorse_font *font, const gorse_glyph *glyph, gorse_coord x,
+                      gorse_coord y, gorse_colour colour) {
     uint8_t coverage[GORSE_CHUNK];
     gorse_glyph_reader from;
     gorse_rect area;

@@ -76,8 +76,8 @@ const uint8_t *gorse_get_image_bits(const GORSE_ROM gorse_image *image, uint16_t
     return room;
 }
 
-static void draw_span(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_coord x, gorse_coord y, uint16_t column,
-                      uint16_t row, uint16_t n, gorse_colour colour) {
+static void draw_span(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_coord x, gorse_coord y,
+                      uint16_t column, uint16_t row, uint16_t n, gorse_colour colour) {
     uint8_t coverage[GORSE_CHUNK];
     uint8_t room[GORSE_CHUNK * 4];
     const uint8_t *covered = 0;

@@ -25,12 +25,12 @@ typedef struct gorse_image_plane {
 typedef struct gorse_image_row {
     const gorse_image_plane *plane;
     const gorse *run;
-    uint32_t at;    /* the next byte of the plane */
-    uint16_t y;     /* which row this is */
-    uint16_t rest;  /* units that the row still holds */
-    uint16_t left;  /* units that the present run still holds */
-    uint8_t open;   /* 1: at, y, rest and left are right */
-    uint8_t same;   /* 1: they are all `value`, else they follow */
+    uint32_t at;   /* the next byte of the plane */
+    uint16_t y;    /* which row this is */
+    uint16_t rest; /* units that the row still holds */
+    uint16_t left; /* units that the present run still holds */
+    uint8_t open;  /* 1: at, y, rest and left are right */
+    uint8_t same;  /* 1: they are all `value`, else they follow */
     uint8_t value[4];
     uint8_t ahead_first, ahead_count; /* of outside memory, bytes read ahead */
     uint8_t ahead[16];

@@ -17,10 +17,10 @@ static inline void gorse_spread_bits(const uint8_t *bytes, uint8_t skip, uint16_
     }
 }
 
-#define GORSE_DEFINE_BITS_IMAGE(name, bits)                                               \
-    static void spread(const uint8_t *bytes, uint8_t skip, uint16_t n, uint8_t *out) {    \
-        gorse_spread_bits(bytes, skip, n, out, bits);                                     \
-    }                                                                                     \
+#define GORSE_DEFINE_BITS_IMAGE(name, bits)                                            \
+    static void spread(const uint8_t *bytes, uint8_t skip, uint16_t n, uint8_t *out) { \
+        gorse_spread_bits(bytes, skip, n, out, bits);                                  \
+    }                                                                                  \
     const GORSE_ROM gorse_image_format name = {bits, 1, gorse_get_image_bits, spread};
 
 #endif

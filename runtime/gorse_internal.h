@@ -23,11 +23,11 @@ typedef struct gorse_area {
  * changed variable, a byte for each `when` (what its condition was), the text variables, the shown screen's texts;
  * where each begins the scene says. */
 typedef struct gorse_head {
-    uint32_t now;      /* ms that have passed, from the first step's time on */
-    uint32_t clock;    /* the latest time that the firmware gave */
+    uint32_t now;   /* ms that have passed, from the first step's time on */
+    uint32_t clock; /* the latest time that the firmware gave */
     uint16_t screen;
-    uint16_t wanted;   /* screen to change to when the rule ends, the last that was asked for; GORSE_BACK or GORSE_NONE */
-    uint16_t pressed;  /* widget that took the press, or GORSE_NONE */
+    uint16_t wanted; /* screen to change to when the rule ends, the last that was asked for; GORSE_BACK or GORSE_NONE */
+    uint16_t pressed; /* widget that took the press, or GORSE_NONE */
     uint8_t down, inside;
     uint8_t started, anything_changed;
     uint8_t back_count, dirty_count;
@@ -40,7 +40,9 @@ static inline gorse_head *gorse_head_of(const gorse *g) { return (gorse_head *)(
 /* The parts behind the head. */
 static inline uint8_t *gorse_behind_head(const gorse *g, uint32_t at) { return g->state + sizeof(gorse_head) + at; }
 static inline int32_t *gorse_numbers(const gorse *g) { return (int32_t *)(void *)gorse_behind_head(g, 0); }
-static inline int32_t *gorse_slots(const gorse *g) { return (int32_t *)(void *)gorse_behind_head(g, g->scene->slots_at); }
+static inline int32_t *gorse_slots(const gorse *g) {
+    return (int32_t *)(void *)gorse_behind_head(g, g->scene->slots_at);
+}
 static inline uint32_t *gorse_timers(const gorse *g) {
     return (uint32_t *)(void *)gorse_behind_head(g, g->scene->timers_at);
 }

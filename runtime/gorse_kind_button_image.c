@@ -18,7 +18,8 @@ static void text_size(gorse_text_source text, const GORSE_ROM gorse_font *font, 
 }
 
 /* Along the axis on which image and text follow each other: where the image begins, and the text's part of the box. */
-static gorse_coord arrange(gorse_coord *from, gorse_coord *to, gorse_coord image, gorse_coord text, uint8_t gap, uint8_t image_first) {
+static gorse_coord arrange(gorse_coord *from, gorse_coord *to, gorse_coord image, gorse_coord text, uint8_t gap,
+                           uint8_t image_first) {
     gorse_coord between = (gorse_coord)(text != 0 && image != 0 ? gap : 0);
     gorse_coord first = (gorse_coord)(*from + (*to - *from - text - image - between) / 2);
     gorse_coord second = (gorse_coord)(first + between + (image_first != 0u ? image : text));
@@ -54,5 +55,5 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
     gorse_draw_text(c, text, &where, look->font, look->text);
 }
 
-const GORSE_ROM gorse_kind gorse_kind_button_image = {sizeof(gorse_widget_button), GORSE_KIND_HAS_TEXT | GORSE_KIND_TOUCHED,
-                                                      draw, 0, 0, 0};
+const GORSE_ROM gorse_kind gorse_kind_button_image = {
+    sizeof(gorse_widget_button), GORSE_KIND_HAS_TEXT | GORSE_KIND_TOUCHED, draw, 0, 0, 0};

@@ -1,6 +1,6 @@
 /* SPDX-License-Identifier: MIT */
-/* A value that an interrupt hands to the main program: the latest counts. One interrupt may write while the main program
- * of the same processor reads; neither waits, and interrupts stay enabled. */
+/* A value that an interrupt hands to the main program: the latest counts. One interrupt may write while the main
+ * program of the same processor reads; neither waits, and interrupts stay enabled. */
 #ifndef GORSE_LATCH_H
 #define GORSE_LATCH_H
 

@@ -22,8 +22,8 @@
 #endif
 #endif
 
-/* A coordinate on the panel, or a distance, in working memory. Tables and the state keep 16 bits, which all of them fit; a
- * target with wider words needs less code for those. */
+/* A coordinate on the panel, or a distance, in working memory. Tables and the state keep 16 bits, which all of them
+ * fit; a target with wider words needs less code for those. */
 #ifndef GORSE_COORD
 #if defined(__AVR__)
 #define GORSE_COORD int16_t

@@ -23,7 +23,8 @@ void gorse_paint_squares(gorse *g, const gorse_rect *area) {
     for (part.y0 = area->y0; part.y0 < area->y1; part.y0 = part.y1) {
         part.y1 = gorse_min(area->y1, gorse_round_down((gorse_coord)(part.y0 + side), panel->unit_y, panel->phase_y));
         for (part.x0 = area->x0; part.x0 < area->x1; part.x0 = part.x1) {
-            part.x1 = gorse_min(area->x1, gorse_round_down((gorse_coord)(part.x0 + side), panel->unit_x, panel->phase_x));
+            part.x1 =
+                gorse_min(area->x1, gorse_round_down((gorse_coord)(part.x0 + side), panel->unit_x, panel->phase_x));
             gorse_paint_strip(g, &part, gorse_row_bytes(panel->format, (uint16_t)side));
         }
     }

@@ -16,12 +16,12 @@ extern "C" {
 typedef uint8_t gorse_result;
 enum {
     GORSE_RESULT_OK = 0,
-    GORSE_RESULT_UNCHANGED = 1,       /* the variable had this value already */
-    GORSE_RESULT_CLAMPED = 2,         /* the value was outside its range and is the nearest inside; a text was cut */
-    GORSE_RESULT_NOT_BEGUN = 3,       /* the interface was not started, or starting it failed */
-    GORSE_RESULT_UNKNOWN = 4,         /* there is no variable or screen of that number */
-    GORSE_RESULT_NULL = 5,            /* a pointer that is needed is 0 */
-    GORSE_RESULT_NOT_ALIGNED = 6,     /* state and buffer must be aligned as words are */
+    GORSE_RESULT_UNCHANGED = 1,   /* the variable had this value already */
+    GORSE_RESULT_CLAMPED = 2,     /* the value was outside its range and is the nearest inside; a text was cut */
+    GORSE_RESULT_NOT_BEGUN = 3,   /* the interface was not started, or starting it failed */
+    GORSE_RESULT_UNKNOWN = 4,     /* there is no variable or screen of that number */
+    GORSE_RESULT_NULL = 5,        /* a pointer that is needed is 0 */
+    GORSE_RESULT_NOT_ALIGNED = 6, /* state and buffer must be aligned as words are */
     GORSE_RESULT_STATE_TOO_SMALL = 7,
     GORSE_RESULT_BUFFER_TOO_SMALL = 8
 };

@@ -78,8 +78,8 @@ void gorse_event(gorse *g, uint8_t event, uint16_t widget) {
             run_if(g, rule, i);
 }
 
-/* Runs a timer that is due; 1 if it did, else *wait is at most the time until it is. Of more than one missed run, as the
- * rule says, the rest follows in the next rounds and steps. */
+/* Runs a timer that is due; 1 if it did, else *wait is at most the time until it is. Of more than one missed run, as
+ * the rule says, the rest follows in the next rounds and steps. */
 static uint8_t run_timer(gorse *g, const GORSE_ROM gorse_rule *rule, uint16_t number, uint32_t *wait) {
     uint32_t *since = &gorse_timers(g)[rule->memory];
     uint32_t period = rule->period;

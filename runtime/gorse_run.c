@@ -71,8 +71,8 @@ static void first_step(gorse *g) {
     gorse_event(g, GORSE_EVENT_ENTER, GORSE_NONE);
 }
 
-/* Takes over the firmware's time. One that lies a little before the latest is no time; an earlier one is where time goes
- * on from. */
+/* Takes over the firmware's time. One that lies a little before the latest is no time; an earlier one is where time
+ * goes on from. */
 static void pass_time(gorse_head *head, uint32_t now_ms) {
     uint32_t passed = now_ms - head->clock;
     if (passed > 0x7fffffffu) {

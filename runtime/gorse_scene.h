@@ -39,17 +39,12 @@ typedef struct gorse_format {
 } gorse_format;
 
 enum {
-    GORSE_FORMAT_LOW_BIT_FIRST = 1,   /* the leftmost pixel stands in the lowest bit */
-    GORSE_FORMAT_HIGH_BYTE_FIRST = 2  /* a word's high byte comes first */
+    GORSE_FORMAT_LOW_BIT_FIRST = 1,  /* the leftmost pixel stands in the lowest bit */
+    GORSE_FORMAT_HIGH_BYTE_FIRST = 2 /* a word's high byte comes first */
 };
 
 /* Bits of gorse_panel.flags: what a panel's memory needs to show the picture the right way. */
-enum {
-    GORSE_PANEL_MIRROR_X = 1,
-    GORSE_PANEL_MIRROR_Y = 2,
-    GORSE_PANEL_INVERT = 4,
-    GORSE_PANEL_SWAP_RED_BLUE = 8
-};
+enum { GORSE_PANEL_MIRROR_X = 1, GORSE_PANEL_MIRROR_Y = 2, GORSE_PANEL_INVERT = 4, GORSE_PANEL_SWAP_RED_BLUE = 8 };
 
 struct gorse_strip;
 
@@ -80,8 +75,8 @@ typedef struct gorse_glyph {
     uint16_t offset_low; /* of its first byte in the font's bits */
     uint8_t offset_high;
     uint8_t width, height;
-    int8_t left;    /* from the pen to the bitmap's left edge */
-    uint8_t top;    /* from the line's top to the bitmap's top edge, plus GORSE_TOP_BIAS */
+    int8_t left; /* from the pen to the bitmap's left edge */
+    uint8_t top; /* from the line's top to the bitmap's top edge, plus GORSE_TOP_BIAS */
     uint8_t advance;
 } gorse_glyph;
 
@@ -102,10 +97,10 @@ typedef struct gorse_kern {
  * bytes, 0, 255, the font's depth, 0; each way of reading uses it as it needs. */
 typedef struct gorse_glyph_reader {
     const GORSE_ROM uint8_t *bits; /* the byte that holds the next half byte */
-    uint16_t left;  /* pixels of this value that are still to come */
-    uint8_t value;  /* coverage, 0 to 255 */
-    uint8_t depth;  /* bits a pixel */
-    uint8_t low;    /* 1: the next half byte is the byte's low one */
+    uint16_t left;                 /* pixels of this value that are still to come */
+    uint8_t value;                 /* coverage, 0 to 255 */
+    uint8_t depth;                 /* bits a pixel */
+    uint8_t low;                   /* 1: the next half byte is the byte's low one */
     uint8_t reserved;
 } gorse_glyph_reader;
 
@@ -169,8 +164,9 @@ typedef struct gorse_widget {
     const GORSE_ROM gorse_kind *kind;
     const GORSE_ROM gorse_look *look;
     int16_t x, y, w, h;
-    uint16_t memory;   /* where its text's buffer, then its kind's state begin in the screen's part of the state, or GORSE_NONE */
-    uint8_t capacity;  /* bytes of the buffer, the closing zero included; 0: its text does not change */
+    uint16_t memory;  /* where its text's buffer, then its kind's state begin in the screen's part of the state, or
+                         GORSE_NONE */
+    uint8_t capacity; /* bytes of the buffer, the closing zero included; 0: its text does not change */
     uint8_t visible;
     uint8_t first_slot, slot_count; /* of the screen's slots, those of this widget */
     uint8_t reserved[2];
@@ -190,11 +186,11 @@ typedef struct gorse_widget_text {
 enum { GORSE_TEXT_INSET = 1 };
 /* The form of an inset. */
 enum {
-    GORSE_FORM_NUMBER = 0,   /* at least `digits` before the point, `decimals` behind it */
+    GORSE_FORM_NUMBER = 0, /* at least `digits` before the point, `decimals` behind it */
     GORSE_FORM_TEXT = 1,
     GORSE_FORM_YES_NO = 2,
-    GORSE_FORM_CLOCK = 3     /* a number of seconds as m:ss (digits 2), h:mm:ss (digits 3); decimals: minimum
-                                digits of the first part */
+    GORSE_FORM_CLOCK = 3 /* a number of seconds as m:ss (digits 2), h:mm:ss (digits 3); decimals: minimum
+                            digits of the first part */
 };
 
 typedef struct gorse_widget_rectangle {
@@ -279,8 +275,8 @@ typedef struct gorse_number_variable {
 
 typedef struct gorse_text_variable {
     const GORSE_ROM uint8_t *start;
-    uint16_t offset;   /* in the texts' part of the state */
-    uint8_t capacity;  /* bytes, the closing zero included */
+    uint16_t offset;  /* in the texts' part of the state */
+    uint8_t capacity; /* bytes, the closing zero included */
     uint8_t reserved;
 } gorse_text_variable;
 
@@ -316,7 +312,7 @@ typedef struct gorse_rule {
 
 /* What widgets do by themselves; scenes without such kinds leave it out. */
 typedef struct gorse_motion {
-    void (*enter)(gorse *g); /* the shown screen was entered */
+    void (*enter)(gorse *g);    /* the shown screen was entered */
     uint32_t (*tick)(gorse *g); /* once and again in each step; returns the ms until it has something to do */
     void (*command)(gorse *g, uint16_t screen, uint16_t widget, uint8_t what); /* what a rule says */
 } gorse_motion;
@@ -348,8 +344,8 @@ typedef struct gorse_scene {
 
 /* Byte code: one byte, then its operands, low byte first. Values are 32-bit and wrap. */
 enum {
-    GORSE_OP_END = 0,     /* the body ends, or the value on top is the result */
-    GORSE_OP_BYTE,        /* i8: push */
+    GORSE_OP_END = 0, /* the body ends, or the value on top is the result */
+    GORSE_OP_BYTE,    /* i8: push */
     /* From here to GORSE_OP_CALL_TEXT an operand of 16 bits follows. */
     GORSE_OP_SHORT,       /* i16: push */
     GORSE_OP_LONG,        /* i32: push */
@@ -366,13 +362,23 @@ enum {
     GORSE_OP_CALL_TEXT,   /* more: u16 hook, u8 how many values, u8 the bit of the one that is a text */
     GORSE_OP_BACK,
     /* Of two values, the one on top second. */
-    GORSE_OP_ADD, GORSE_OP_SUBTRACT, GORSE_OP_MULTIPLY, GORSE_OP_EQUAL, GORSE_OP_LESS,
+    GORSE_OP_ADD,
+    GORSE_OP_SUBTRACT,
+    GORSE_OP_MULTIPLY,
+    GORSE_OP_EQUAL,
+    GORSE_OP_LESS,
     /* From here on more is needed. */
     GORSE_OP_EXTENDED,
-    GORSE_OP_DIVIDE = GORSE_OP_EXTENDED, GORSE_OP_REMAINDER,
+    GORSE_OP_DIVIDE = GORSE_OP_EXTENDED,
+    GORSE_OP_REMAINDER,
     GORSE_OP_ROUND_DIVIDE, /* like divide, to the nearest, halves away from zero: gives up decimals */
-    GORSE_OP_SAME_TEXT, GORSE_OP_COMPLEMENT,
-    GORSE_OP_AND, GORSE_OP_OR, GORSE_OP_XOR, GORSE_OP_LEFT, GORSE_OP_RIGHT
+    GORSE_OP_SAME_TEXT,
+    GORSE_OP_COMPLEMENT,
+    GORSE_OP_AND,
+    GORSE_OP_OR,
+    GORSE_OP_XOR,
+    GORSE_OP_LEFT,
+    GORSE_OP_RIGHT
 };
 
 /* Where byte code has got to. */

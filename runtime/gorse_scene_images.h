@@ -95,8 +95,8 @@ extern const GORSE_ROM gorse_image_reader gorse_reader_outside;
 extern const GORSE_ROM gorse_image_reader gorse_reader_outside_runs;
 
 /* gorse_image_source.draw. */
-void gorse_draw_stored_image(const struct gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_coord x, gorse_coord y,
-                             gorse_colour colour);
+void gorse_draw_stored_image(const struct gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_coord x,
+                             gorse_coord y, gorse_colour colour);
 
 /* gorse_image_format.get. */
 const uint8_t *gorse_get_image_bytes(const GORSE_ROM gorse_image *image, uint16_t x, uint16_t y, uint16_t n,
@@ -117,8 +117,8 @@ void gorse_convert_rgb565_be(const struct gorse_canvas *c, const gorse_image_sou
                              uint16_t n, uint8_t *coverage);
 void gorse_convert_rgb888(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,
                           uint8_t *coverage);
-void gorse_convert_argb8888(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels,
-                            uint16_t n, uint8_t *coverage);
+void gorse_convert_argb8888(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,
+                            uint8_t *coverage);
 
 #ifdef __cplusplus
 }

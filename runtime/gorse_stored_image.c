@@ -117,12 +117,13 @@ static void draw_row(drawing *d, gorse_coord from, gorse_coord to, gorse_coord r
     uint16_t column = (uint16_t)(from - d->x);
     uint8_t makes_coverage = (uint8_t)(d->source.convert != 0);
     if (d->has_pixels != 0u)
-        start_row(d, &d->pixel_row, &d->pixels, d->pixels.pages != 0u ? y >> 3 : y,
-                  d->format.bits < 8u && d->pixels.pages == 0u ? (uint16_t)((uint32_t)column * d->format.bits >> 3)
-                                                               : column);
+        start_row(
+            d, &d->pixel_row, &d->pixels, d->pixels.pages != 0u ? y >> 3 : y,
+            d->format.bits < 8u && d->pixels.pages == 0u ? (uint16_t)((uint32_t)column * d->format.bits >> 3) : column);
     if (d->has_mask != 0u)
         start_row(d, &d->mask_row, &d->mask, y, (uint16_t)((uint32_t)column * d->image.mask_bits >> 3));
-    if (d->in_memory == 0u && d->reader.draw != 0 && d->has_mask == 0u && d->format.spread == 0 && makes_coverage == 0u) {
+    if (d->in_memory == 0u && d->reader.draw != 0 && d->has_mask == 0u && d->format.spread == 0 &&
+        makes_coverage == 0u) {
         d->reader.draw(&d->pixel_row, d->c, from, row, (uint16_t)(to - from));
         return;
     }

@@ -58,7 +58,8 @@ static gorse_coord kern_of(const GORSE_ROM gorse_font *font, uint16_t left, uint
     return 0;
 }
 
-void gorse_start_pen(gorse_pen *pen, const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, gorse_coord x) {
+void gorse_start_pen(gorse_pen *pen, const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at,
+                     gorse_coord x) {
     pen->font = font;
     pen->text = text;
     pen->at = at;
@@ -81,8 +82,8 @@ uint32_t gorse_next_glyph(gorse_pen *pen, gorse_glyph *glyph, gorse_coord *x) {
     return code;
 }
 
-uint8_t gorse_next_line(const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, uint8_t wrap, gorse_coord room,
-                        gorse_line *line) {
+uint8_t gorse_next_line(const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, uint8_t wrap,
+                        gorse_coord room, gorse_line *line) {
     gorse_pen pen;
     gorse_glyph glyph;
     gorse_coord x;
@@ -127,14 +128,15 @@ gorse_coord gorse_line_left(const gorse_text_box *where, gorse_coord width) {
     return gorse_placed(where->box.x0, where->box.x1, width, where->align);
 }
 
-static void draw_line(const gorse_canvas *c, const GORSE_ROM gorse_font *font, gorse_text_source text, const gorse_line *line,
-                      gorse_coord left, gorse_coord top, gorse_colour colour) {
+static void draw_line(const gorse_canvas *c, const GORSE_ROM gorse_font *font, gorse_text_source text,
+                      const gorse_line *line, gorse_coord left, gorse_coord top, gorse_colour colour) {
     gorse_pen pen;
     gorse_glyph glyph;
     gorse_coord x;
     gorse_start_pen(&pen, font, text, line->from, left);
     while (pen.at < line->to && pen.x < c->clip.x1 + 128 && gorse_next_glyph(&pen, &glyph, &x) != 0u)
-        gorse_draw_glyph(c, font, &glyph, (gorse_coord)(x + glyph.left), (gorse_coord)(top + glyph.top - GORSE_TOP_BIAS), colour);
+        gorse_draw_glyph(c, font, &glyph, (gorse_coord)(x + glyph.left),
+                         (gorse_coord)(top + glyph.top - GORSE_TOP_BIAS), colour);
 }
 
 /* The line from `at` to the next break that is written, unmeasured. */
@@ -163,7 +165,8 @@ void gorse_draw_text(const gorse_canvas *c, gorse_text_source text, const gorse_
         uint8_t shown = (uint8_t)((int32_t)top + 2 * (int32_t)high > c->clip.y0 && (int32_t)top - high < c->clip.y1);
         /* The width matters only where it breaks or moves a line that shows. */
         if (where->wrap != 0u || (shown != 0u && where->align != GORSE_ALIGN_START))
-            more = gorse_next_line(font, text, line.next, where->wrap, (gorse_coord)(where->box.x1 - where->box.x0), &line);
+            more = gorse_next_line(font, text, line.next, where->wrap, (gorse_coord)(where->box.x1 - where->box.x0),
+                                   &line);
         else
             more = skip_line(text, line.next, &line);
         if (shown != 0u)

@@ -25,22 +25,23 @@ typedef struct gorse_line {
 /* The character at *at, which moves on; 0 at the end, U+FFFD for broken UTF-8. */
 uint32_t gorse_next_character(gorse_text_source text, uint16_t *at);
 
-void gorse_start_pen(gorse_pen *pen, const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, gorse_coord x);
+void gorse_start_pen(gorse_pen *pen, const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at,
+                     gorse_coord x);
 
 /* The next glyph and where the pen stood for it; returns its character, 0 at the end. */
 uint32_t gorse_next_glyph(gorse_pen *pen, gorse_glyph *glyph, gorse_coord *x);
 
 /* The line that begins at `at`, broken at spaces (or in a word wider than `room`) if `wrap`; 1 if one follows. */
-uint8_t gorse_next_line(const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, uint8_t wrap, gorse_coord room,
-                        gorse_line *line);
+uint8_t gorse_next_line(const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at, uint8_t wrap,
+                        gorse_coord room, gorse_line *line);
 
 /* The top of a text's first line, and the left of a line, in its box. */
 gorse_coord gorse_text_top(gorse_text_source text, const gorse_text_box *where, const GORSE_ROM gorse_font *font);
 gorse_coord gorse_line_left(const gorse_text_box *where, gorse_coord width);
 
 /* A glyph's bitmap with its top left at x, y. */
-void gorse_draw_glyph(const gorse_canvas *c, const GORSE_ROM gorse_font *font, const gorse_glyph *glyph, gorse_coord x, gorse_coord y,
-                      gorse_colour colour);
+void gorse_draw_glyph(const gorse_canvas *c, const GORSE_ROM gorse_font *font, const gorse_glyph *glyph, gorse_coord x,
+                      gorse_coord y, gorse_colour colour);
 
 #ifdef __cplusplus
 }

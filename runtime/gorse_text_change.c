@@ -39,7 +39,8 @@ static uint8_t same_glyph(const gorse_glyph *a, const gorse_glyph *b) {
 
 /* Both texts are walked from left to right; glyphs that stand at the same place are compared. */
 void gorse_text_difference(gorse_text_source before, gorse_text_source after, const gorse_text_box *where,
-                           const GORSE_ROM gorse_font *font, void (*changed)(void *to, const gorse_rect *area), void *to) {
+                           const GORSE_ROM gorse_font *font, void (*changed)(void *to, const gorse_rect *area),
+                           void *to) {
     side a, b;
     gorse_coord top;
     if (font == 0)

@@ -36,11 +36,13 @@ static inline void gorse_exchange_sides(gorse_strip *s) {
 }
 
 static inline void gorse_mirror_x(gorse_strip *s, const gorse_turning *t) { s->x = (uint16_t)(t->width - s->x - s->w); }
-static inline void gorse_mirror_y(gorse_strip *s, const gorse_turning *t) { s->y = (uint16_t)(t->height - s->y - s->h); }
+static inline void gorse_mirror_y(gorse_strip *s, const gorse_turning *t) {
+    s->y = (uint16_t)(t->height - s->y - s->h);
+}
 
 static inline void gorse_invert_bytes(uint8_t *bytes, uint32_t count) {
     while (count-- != 0u) {
-        *bytes = (uint8_t)~*bytes;
+        *bytes = (uint8_t) ~*bytes;
         bytes++;
     }
 }

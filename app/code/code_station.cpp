@@ -120,7 +120,8 @@ QWidget* CodeStation::makeTop() {
     lower->addWidget(copy);
     column->addLayout(lower);
     connect(copy, &QPushButton::clicked, this, [this] {
-        QApplication::clipboard()->setText(QString::fromStdString(compileCommand(code_, outputFolder().toStdString(), session_.document().panel->wordBits)));
+        QApplication::clipboard()->setText(QString::fromStdString(
+            compileCommand(code_, outputFolder().toStdString(), session_.document().panel->wordBits)));
         session_.showDone(tr("The compile command is on the clipboard."));
     });
     connect(choose, &QToolButton::clicked, this, [this] {
@@ -195,12 +196,17 @@ void CodeStation::refresh() {
     const bool errors = hasErrors(code_.problems);
     const auto blocked = plan_.blocked();
     generate_->setEnabled(!errors);
-    QString status = errors ? tr("Errors keep code from being generated; see the problems at the foot.")
-                     : !blocked.empty() ? tr("%1 was changed outside: look at it before you generate.").arg(QString::fromStdString(blocked.front()))
-                     : plan_.toWrite() == 0 ? tr("Everything is written.") : tr("%1 files to write.").arg(plan_.toWrite());
+    QString status =
+        errors ? tr("Errors keep code from being generated; see the problems at the foot.")
+        : !blocked.empty()
+            ? tr("%1 was changed outside: look at it before you generate.").arg(QString::fromStdString(blocked.front()))
+        : plan_.toWrite() == 0 ? tr("Everything is written.")
+                               : tr("%1 files to write.").arg(plan_.toWrite());
     status_->setText(status);
-    status_->setStyleSheet(QString("color: %1").arg(Theme::colour(errors || !blocked.empty() ? Role::Error : Role::Well).name()));
-    const QString command = QString::fromStdString(compileCommand(code_, folder.toStdString(), session_.document().panel->wordBits));
+    status_->setStyleSheet(
+        QString("color: %1").arg(Theme::colour(errors || !blocked.empty() ? Role::Error : Role::Well).name()));
+    const QString command =
+        QString::fromStdString(compileCommand(code_, folder.toStdString(), session_.document().panel->wordBits));
     command_->setText(errors ? QString() : command);
     command_->setToolTip(command);
 }
@@ -213,7 +219,8 @@ void CodeStation::plan() {
 }
 
 void CodeStation::fillFiles() {
-    const QString chosen = files_->currentIndex().isValid() ? fileModel_->item(files_->currentIndex().row(), 0)->text() : QString();
+    const QString chosen =
+        files_->currentIndex().isValid() ? fileModel_->item(files_->currentIndex().row(), 0)->text() : QString();
     fileModel_->clear();
     fileModel_->setHorizontalHeaderLabels({tr("File"), tr("State"), tr("Bytes")});
     int row = 0, select = 0;
@@ -221,7 +228,8 @@ void CodeStation::fillFiles() {
         const QString path = QString::fromStdString(file.path);
         auto* state = cell(toWords(file.state));
         const bool wrong = file.state == FileState::Edited || file.state == FileState::Foreign;
-        const bool will = file.state == FileState::New || file.state == FileState::Changed || file.state == FileState::Gone;
+        const bool will =
+            file.state == FileState::New || file.state == FileState::Changed || file.state == FileState::Gone;
         state->setForeground(Theme::colour(wrong ? Role::Error : will ? Role::Well : Role::QuietText));
         fileModel_->appendRow({cell(path), state, cell(grouped(file.bytes), true)});
         if (path == chosen || (chosen.isEmpty() && path.endsWith(".h") && !path.startsWith("gorse/")))
@@ -243,7 +251,8 @@ void CodeStation::fillCosts() {
     costModel_->clear();
     costModel_->setHorizontalHeaderLabels({tr("Costs on the target"), tr("Flash B"), tr("RAM B")});
     const auto row = [](const QString& name, const Cost& cost) {
-        return QList<QStandardItem*>{cell(name), cell(grouped(cost.flash), true), cell(cost.ram != 0 ? grouped(cost.ram) : QString(), true)};
+        return QList<QStandardItem*>{cell(name), cell(grouped(cost.flash), true),
+                                     cell(cost.ram != 0 ? grouped(cost.ram) : QString(), true)};
     };
     const auto group = [&](const QString& name, const std::vector<std::pair<std::string, Cost>>& parts) {
         Cost sum;
@@ -298,9 +307,12 @@ void CodeStation::showFile() {
         return;
     const PlannedFile& file = plan_.files[static_cast<size_t>(index.row())];
     const auto generated = code_.files.find(file.path);
-    const std::string fresh = generated != code_.files.end() ? generated->second : file.path == code_.portFile ? code_.portText : std::string();
+    const std::string fresh = generated != code_.files.end() ? generated->second
+                              : file.path == code_.portFile  ? code_.portText
+                                                             : std::string();
     const auto there = readOutput(outputFolder().toStdString(), file.path, disk_);
-    const bool differs = there && (file.state == FileState::Changed || file.state == FileState::Edited || file.state == FileState::Foreign);
+    const bool differs = there && (file.state == FileState::Changed || file.state == FileState::Edited ||
+                                   file.state == FileState::Foreign);
     // A record is one long line; what changed in it must be in sight.
     text_->setLineWrapMode(differs ? QPlainTextEdit::WidgetWidth : QPlainTextEdit::NoWrap);
     if (!differs) {

@@ -17,7 +17,8 @@ FaceIn::FaceIn(Session& session, QWidget* window) : QObject(window), session_(se
 
 void FaceIn::askFiles() {
     QSettings settings;
-    const QStringList paths = QFileDialog::getOpenFileNames(window_, tr("Bring in faces"), settings.value("face_folder").toString(), tr("Faces (%1)").arg(kFacePatterns));
+    const QStringList paths = QFileDialog::getOpenFileNames(
+        window_, tr("Bring in faces"), settings.value("face_folder").toString(), tr("Faces (%1)").arg(kFacePatterns));
     if (paths.isEmpty())
         return;
     settings.setValue("face_folder", QFileInfo(paths.front()).path());
@@ -54,7 +55,8 @@ void FaceIn::files(const QStringList& paths, const QString& variant) {
         if (!facts->embedding.empty())
             words << QString::fromStdString(name + ": " + facts->embedding);
         else if (facts->licence.empty())
-            words << tr("%1 says nothing of its licence: make sure that you may ship it").arg(QString::fromStdString(name));
+            words << tr("%1 says nothing of its licence: make sure that you may ship it")
+                         .arg(QString::fromStdString(name));
     }
     if (names.isEmpty())
         return;

@@ -44,7 +44,7 @@ class FontEditor : public QObject {
 
   Q_SIGNALS:
     void currentChanged();
-    void shown();             // another font, or the same with other glyphs
+    void shown();  // another font, or the same with other glyphs
     void characterChanged();
 
   private:

@@ -51,7 +51,10 @@ class ReasonList : public QListWidget {
 }  // namespace
 
 FontForm::FontForm(Session& session, FontEditor& editor, QWidget* parent)
-    : FormPage("font_form", tr("How a face becomes glyphs: bits per pixel, edges, distances, which characters it holds and why.\n\nIt stands here once a face is chosen."), parent),
+    : FormPage("font_form",
+               tr("How a face becomes glyphs: bits per pixel, edges, distances, which characters it holds and "
+                  "why.\n\nIt stands here once a face is chosen."),
+               parent),
       session_(session),
       editor_(editor) {
     makeFace();
@@ -87,36 +90,57 @@ void FontForm::makeFace() {
     defaults_ = new QPushButton(tr("As the face's other sizes"), page_);
     defaults_->setObjectName("as_usual");
     defaults_->setToolTip(tr("Forget this size's own settings and its glyphs set by hand"));
-    connect(defaults_, &QPushButton::clicked, this, [this] { session_.edit(removeFontSize(session_.document(), editor_.current()), tr("Usual settings for %1 px").arg(editor_.current().size)); });
+    connect(defaults_, &QPushButton::clicked, this, [this] {
+        session_.edit(removeFontSize(session_.document(), editor_.current()),
+                      tr("Usual settings for %1 px").arg(editor_.current().size));
+    });
     addWide(defaults_);
 }
 
-void FontForm::choice(const QString& label, const QString& name, const QStringList& words, const std::function<QString(const FontSettings&)>& now,
+void FontForm::choice(const QString& label, const QString& name, const QStringList& words,
+                      const std::function<QString(const FontSettings&)>& now,
                       const std::function<void(FontSettings&, const QString&)>& set, const QString& help) {
     auto* field = new ChoiceField(words, page_);
     field->setObjectName(name);
-    connect(field, &ChoiceField::chosen, this, [this, set, label](const QString& to) { editor_.change([&](FontSettings& s) { set(s, to); }, label + " " + to); });
+    connect(field, &ChoiceField::chosen, this, [this, set, label](const QString& to) {
+        editor_.change([&](FontSettings& s) { set(s, to); }, label + " " + to);
+    });
     fills_.push_back([field, now](const FontSettings& s) { field->setChosen(now(s)); });
     addRow(label, field, help);
 }
 
-void FontForm::number(const QString& label, const QString& name, int min, int max, int FontSettings::*member, const QString& help) {
+void FontForm::number(const QString& label, const QString& name, int min, int max, int FontSettings::*member,
+                      const QString& help) {
     auto* field = new NumberField(min, max, tr("px"), page_);
     field->setObjectName(name);
-    connect(field, &NumberField::numberChosen, this, [this, member, label, name](int now) { editor_.change([=](FontSettings& s) { s.*member = now; }, tr("Change %1").arg(label.toLower()), name); });
+    connect(field, &NumberField::numberChosen, this, [this, member, label, name](int now) {
+        editor_.change([=](FontSettings& s) { s.*member = now; }, tr("Change %1").arg(label.toLower()), name);
+    });
     fills_.push_back([field, member](const FontSettings& s) { field->setNumber(s.*member); });
     addRow(label, field, help);
 }
 
 void FontForm::makeSize() {
-    choice(tr("Size counts"), "measure", {"em", "capitals", "line"}, [](const FontSettings& s) { return QString(toKey(s.measure)); },
-           [](FontSettings& s, const QString& to) { s.measure = *sizeMeasureByKey(to.toStdString()); }, tr("What the size in pixels means: the face's em, the capitals' height, or a whole line"));
-    choice(tr("Bits"), "font_bits", {tr("default"), "1", "2", "4", "8"}, [](const FontSettings& s) { return s.bits == 0 ? tr("default") : QString::number(s.bits); },
-           [](FontSettings& s, const QString& to) { s.bits = to == tr("default") ? 0 : to.toInt(); }, tr("A pixel; default: as suits the panel"));
-    choice(tr("Hinting"), "hinting", {"default", "none", "light", "full"}, [](const FontSettings& s) { return QString(toKey(s.hinting)); },
-           [](FontSettings& s, const QString& to) { s.hinting = *hintingByKey(to.toStdString()); }, tr("How outlines are fitted to pixels; default: for black and white with one bit, else light"));
-    const Slider edges = addSlider(tr("Edges"), "edges", 20, 300, 100, tr("Above 100 heavier, below lighter; not with one bit a pixel"));
-    connect(edges.slide, &QSlider::valueChanged, this, [this](int now) { editor_.change([now](FontSettings& s) { s.gamma = now; }, tr("Change edges"), "edges"); });
+    choice(
+        tr("Size counts"), "measure", {"em", "capitals", "line"},
+        [](const FontSettings& s) { return QString(toKey(s.measure)); },
+        [](FontSettings& s, const QString& to) { s.measure = *sizeMeasureByKey(to.toStdString()); },
+        tr("What the size in pixels means: the face's em, the capitals' height, or a whole line"));
+    choice(
+        tr("Bits"), "font_bits", {tr("default"), "1", "2", "4", "8"},
+        [](const FontSettings& s) { return s.bits == 0 ? tr("default") : QString::number(s.bits); },
+        [](FontSettings& s, const QString& to) { s.bits = to == tr("default") ? 0 : to.toInt(); },
+        tr("A pixel; default: as suits the panel"));
+    choice(
+        tr("Hinting"), "hinting", {"default", "none", "light", "full"},
+        [](const FontSettings& s) { return QString(toKey(s.hinting)); },
+        [](FontSettings& s, const QString& to) { s.hinting = *hintingByKey(to.toStdString()); },
+        tr("How outlines are fitted to pixels; default: for black and white with one bit, else light"));
+    const Slider edges =
+        addSlider(tr("Edges"), "edges", 20, 300, 100, tr("Above 100 heavier, below lighter; not with one bit a pixel"));
+    connect(edges.slide, &QSlider::valueChanged, this, [this](int now) {
+        editor_.change([now](FontSettings& s) { s.gamma = now; }, tr("Change edges"), "edges");
+    });
     connect(edges.slide, &QSlider::sliderReleased, this, [this] { session_.endGesture(); });
     fills_.push_back([this, edges](const FontSettings& s) {
         edges.set(s.gamma);
@@ -134,13 +158,16 @@ void FontForm::makeGlyphs() {
     number(tr("Lines"), "line_distance", -64, 128, &FontSettings::line, tr("Pixels more between lines"));
     auto* even = new QCheckBox(tr("all of one width"), page_);
     even->setObjectName("even_digits");
-    connect(even, &QCheckBox::clicked, this, [this](bool on) { editor_.change([on](FontSettings& s) { s.evenDigits = on; }, tr("Digits of one width")); });
+    connect(even, &QCheckBox::clicked, this, [this](bool on) {
+        editor_.change([on](FontSettings& s) { s.evenDigits = on; }, tr("Digits of one width"));
+    });
     fills_.push_back([even](const FontSettings& s) { even->setChecked(s.evenDigits); });
     addRow(tr("Digits"), even, tr("So that a readout does not jitter while it counts"));
     auto* fallback = new QComboBox(page_);
     fallback->setObjectName("fallback");
     connect(fallback, &QComboBox::activated, this, [this, fallback](int at) {
-        editor_.change([&](FontSettings& s) { s.fallback = fallback->itemData(at).toString().toStdString(); }, tr("Stand-in face"));
+        editor_.change([&](FontSettings& s) { s.fallback = fallback->itemData(at).toString().toStdString(); },
+                       tr("Stand-in face"));
     });
     fills_.push_back([this, fallback](const FontSettings& s) {
         fallback->clear();
@@ -151,8 +178,11 @@ void FontForm::makeGlyphs() {
         fallback->setCurrentIndex(std::max(0, fallback->findData(fromStd(s.fallback))));
     });
     addRow(tr("Stand-in"), fallback, tr("The face for characters that this one lacks"));
-    choice(tr("Pack"), "font_packing", {"plain", "runs", "smallest"}, [](const FontSettings& s) { return QString(toKey(s.packing)); },
-           [](FontSettings& s, const QString& to) { s.packing = *glyphPackingByKey(to.toStdString()); }, tr("Glyphs bit by bit, by runs of equal pixels, or whichever is smaller"));
+    choice(
+        tr("Pack"), "font_packing", {"plain", "runs", "smallest"},
+        [](const FontSettings& s) { return QString(toKey(s.packing)); },
+        [](FontSettings& s, const QString& to) { s.packing = *glyphPackingByKey(to.toStdString()); },
+        tr("Glyphs bit by bit, by runs of equal pixels, or whichever is smaller"));
     packed_ = new QLabel(page_);
     packed_->setFont(Theme::figures());
     packed_->setProperty("quiet", true);
@@ -184,14 +214,17 @@ void FontForm::makeHeld() {
         if (!item || !item->data(Entry).isValid())
             return;
         const auto entry = item->data(Entry).toUInt();
-        editor_.change([entry](FontSettings& s) {
-            if (entry < s.holds.size())
-                s.holds.erase(s.holds.begin() + entry);
-        }, tr("Hold less"));
+        editor_.change(
+            [entry](FontSettings& s) {
+                if (entry < s.holds.size())
+                    s.holds.erase(s.holds.begin() + entry);
+            },
+            tr("Hold less"));
     });
     reasons_->setObjectName("reasons");
     reasons_->setMinimumHeight(150);
-    reasons_->setToolTip(tr("What needs characters of this font. A widget: Enter goes there. Held besides: Del takes it out."));
+    reasons_->setToolTip(
+        tr("What needs characters of this font. A widget: Enter goes there. Held besides: Del takes it out."));
     addWide(reasons_);
     connect(reasons_, &QListWidget::itemActivated, this, [this](QListWidgetItem* item) {
         if (item->data(WidgetName).isValid())
@@ -200,10 +233,12 @@ void FontForm::makeHeld() {
 }
 
 void FontForm::hold(const HeldCharacters& held) {
-    editor_.change([&](FontSettings& s) {
-        if (s.holds.size() < kMaxHeld)
-            s.holds.push_back(held);
-    }, tr("Hold more characters"));
+    editor_.change(
+        [&](FontSettings& s) {
+            if (s.holds.size() < kMaxHeld)
+                s.holds.push_back(held);
+        },
+        tr("Hold more characters"));
 }
 
 void FontForm::holdBlock() {
@@ -217,13 +252,15 @@ void FontForm::holdBlock() {
 
 void FontForm::holdText() {
     bool good = false;
-    const QString text = QInputDialog::getMultiLineText(this, tr("Hold characters"), tr("Every character of this text is held:"), QString(), &good);
+    const QString text = QInputDialog::getMultiLineText(this, tr("Hold characters"),
+                                                        tr("Every character of this text is held:"), QString(), &good);
     if (good && !text.isEmpty())
         hold({HeldCharacters::From::Text, "", text.toStdString()});
 }
 
 void FontForm::holdFile() {
-    const QString path = QFileDialog::getOpenFileName(this, tr("A text file, UTF-8"), QString(), tr("Texts (*.txt *.csv *.json *.po *.ts *.xml);;All files (*)"));
+    const QString path = QFileDialog::getOpenFileName(this, tr("A text file, UTF-8"), QString(),
+                                                      tr("Texts (*.txt *.csv *.json *.po *.ts *.xml);;All files (*)"));
     if (path.isEmpty())
         return;
     Disk disk;
@@ -237,14 +274,17 @@ void FontForm::holdFile() {
     for (const char32_t each : charactersOf(*text))
         if (each != 0xfffd)
             all += each;
-    hold({HeldCharacters::From::File, QFileInfo(path).fileName().toStdString(), QString::fromStdU32String(all).toStdString()});
+    hold({HeldCharacters::From::File, QFileInfo(path).fileName().toStdString(),
+          QString::fromStdU32String(all).toStdString()});
 }
 
 void FontForm::showFacts() {
     const Face* face = editor_.face();
     auto* variant = static_cast<QComboBox*>(variant_);
     variant->clear();
-    const auto facts = face->original ? faceFacts(face->original, "fonts/" + face->file, face->variant) : tl::unexpected(Error{"fonts/" + face->file, "", "the file is missing", "Put it back"});
+    const auto facts = face->original
+                           ? faceFacts(face->original, "fonts/" + face->file, face->variant)
+                           : tl::unexpected(Error{"fonts/" + face->file, "", "the file is missing", "Put it back"});
     variant->setVisible(facts && facts->variants.size() > 1);
     variantName_->setVisible(facts && facts->variants.size() > 1);
     licence_->setProperty("error", !facts);
@@ -266,7 +306,8 @@ void FontForm::showFacts() {
     licence_->setToolTip(licence + (facts->licenceAddress.empty() ? "" : "\n" + fromStd(facts->licenceAddress)));
     if (licence.size() > 96)
         licence = licence.left(95) + QString::fromUtf8("…");
-    words += "\n" + (licence.isEmpty() ? tr("It says nothing of its licence: make sure that you may ship it.") : tr("Licence: %1").arg(licence));
+    words += "\n" + (licence.isEmpty() ? tr("It says nothing of its licence: make sure that you may ship it.")
+                                       : tr("Licence: %1").arg(licence));
     if (!facts->embedding.empty())
         words += "\n" + tr("Mind: %1.").arg(fromStd(facts->embedding));
     licence_->setText(words);
@@ -292,18 +333,22 @@ void FontForm::showReasons() {
             shown = shown.left(59) + QString::fromUtf8("…");
         if (each.what == FontReason::What::Held) {
             const HeldCharacters& held = font->settings().holds[each.entry];
-            const QString from = held.from == HeldCharacters::From::Block ? tr("block") : held.from == HeldCharacters::From::File ? tr("file") : tr("text");
+            const QString from = held.from == HeldCharacters::From::Block  ? tr("block")
+                                 : held.from == HeldCharacters::From::File ? tr("file")
+                                                                           : tr("text");
             auto* item = add(from + " " + shown, tr("held besides; Del takes it out"), had);
             item->setData(Entry, static_cast<uint>(each.entry));
             item->setForeground(Theme::colour(Role::Bound));
             continue;
         }
-        auto* item = add(fromStd(each.widget) + "  " + shown, fromStd(each.screen + "." + each.widget) + "\n" + shown + tr("\nEnter goes there"), had);
+        auto* item = add(fromStd(each.widget) + "  " + shown,
+                         fromStd(each.screen + "." + each.widget) + "\n" + shown + tr("\nEnter goes there"), had);
         item->setData(ScreenName, fromStd(each.screen));
         item->setData(WidgetName, fromStd(each.widget));
     }
     if (reasons_->count() == 0) {
-        auto* item = new QListWidgetItem(tr("Nothing asks for it yet: choose it as\na widget's face, in the station Screens."), reasons_);
+        auto* item = new QListWidgetItem(
+            tr("Nothing asks for it yet: choose it as\na widget's face, in the station Screens."), reasons_);
         item->setFlags(Qt::NoItemFlags);
     }
 }
@@ -314,17 +359,21 @@ void FontForm::refresh() {
     if (!face)
         return;
     const FontKey key = editor_.current();
-    heading_->setText(key.size == 0 ? tr("The face %1").arg(fromStd(key.face)) : tr("%1, %2 px").arg(fromStd(key.face)).arg(key.size));
+    heading_->setText(key.size == 0 ? tr("The face %1").arg(fromStd(key.face))
+                                    : tr("%1, %2 px").arg(fromStd(key.face)).arg(key.size));
     use_->setText(key.size == 0 ? QString() : editor_.isUsed() ? tr("in the code") : tr("not used"));
     const bool own = key.size != 0 && face->ownSize(key.size);
-    own_->setText(key.size == 0 ? tr("These settings hold for all of its sizes without their own.") : own ? tr("This size has its own settings.") : tr("As the face's defaults; a change here is this size's own."));
+    own_->setText(key.size == 0 ? tr("These settings hold for all of its sizes without their own.")
+                  : own         ? tr("This size has its own settings.")
+                                : tr("As the face's defaults; a change here is this size's own."));
     defaults_->setVisible(own);
     showFacts();
     const FontSettings& settings = editor_.settings();
     for (const auto& fill : fills_)
         fill(settings);
     if (const BakedFont* font = editor_.font()) {
-        metrics_->setText(tr("line %1 · up %2 · capitals %3").arg(font->lineHeight()).arg(font->ascent()).arg(font->capitals()));
+        metrics_->setText(
+            tr("line %1 · up %2 · capitals %3").arg(font->lineHeight()).arg(font->ascent()).arg(font->capitals()));
         packed_->setText(tr("plain %L1 B · runs %L2 B").arg(font->bitmapBytes(false)).arg(font->bitmapBytes(true)));
     }
     showReasons();

@@ -32,8 +32,10 @@ class FontForm : public FormPage {
     void makeSize();
     void makeGlyphs();
     void makeHeld();
-    void number(const QString& label, const QString& name, int min, int max, int FontSettings::*member, const QString& help);
-    void choice(const QString& label, const QString& name, const QStringList& words, const std::function<QString(const FontSettings&)>& now,
+    void number(const QString& label, const QString& name, int min, int max, int FontSettings::*member,
+                const QString& help);
+    void choice(const QString& label, const QString& name, const QStringList& words,
+                const std::function<QString(const FontSettings&)>& now,
                 const std::function<void(FontSettings&, const QString&)>& set, const QString& help);
     void hold(const HeldCharacters& held);
     void holdBlock();

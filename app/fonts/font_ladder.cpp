@@ -61,7 +61,12 @@ class SizePainter : public QStyledItemDelegate {
 }  // namespace
 
 FontLadder::FontLadder(Session& session, FontEditor& editor, SpecimenView& specimen, QWidget* parent)
-    : QWidget(parent), session_(session), editor_(editor), specimen_(specimen), table_(new QTableWidget(this)), state_(new QLabel(this)) {
+    : QWidget(parent),
+      session_(session),
+      editor_(editor),
+      specimen_(specimen),
+      table_(new QTableWidget(this)),
+      state_(new QLabel(this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 6);
     column->setSpacing(4);
@@ -99,7 +104,8 @@ void FontLadder::request() {
     const std::set<char32_t> characters = font->held();
     SpecimenRequest request{key, specimen_.text(), specimen_.ink(), specimen_.ground(), kSampleWidth, 24, false};
     state_->setText(tr("climbing …"));
-    job_.request([this, document = session_.document(), key, characters, request](const std::atomic<bool>& stale) -> NewestJob::Finish {
+    job_.request([this, document = session_.document(), key, characters,
+                  request](const std::atomic<bool>& stale) -> NewestJob::Finish {
         std::vector<FontRung> rungs;
         for (const int size : sizesAround(key.size))
             for (const int bits : kDepths) {
@@ -132,7 +138,11 @@ void FontLadder::show(const std::vector<FontRung>& rungs) {
             item->setData(PlainWords, bytesText(static_cast<qint64>(rung.plainBytes)));
             item->setData(PackedWords, tr("runs %1").arg(bytesText(static_cast<qint64>(rung.packedBytes))));
             item->setData(Taken, rung.size == shownSize && rung.bits == shownBits);
-            item->setToolTip(tr("%1 px, %2 a pixel\n%L3 B plain, %L4 B by runs\nClick to take it").arg(rung.size).arg(counted(rung.bits, tr("bit"), tr("bits"))).arg(rung.plainBytes).arg(rung.packedBytes));
+            item->setToolTip(tr("%1 px, %2 a pixel\n%L3 B plain, %L4 B by runs\nClick to take it")
+                                 .arg(rung.size)
+                                 .arg(counted(rung.bits, tr("bit"), tr("bits")))
+                                 .arg(rung.plainBytes)
+                                 .arg(rung.packedBytes));
             table_->setItem(row, column, item);
         }
     }

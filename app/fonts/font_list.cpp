@@ -27,7 +27,9 @@ class FontDelegate : public QStyledItemDelegate {
   public:
     using QStyledItemDelegate::QStyledItemDelegate;
 
-    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex& index) const override { return {200, isFace(index) ? 42 : 46}; }
+    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex& index) const override {
+        return {200, isFace(index) ? 42 : 46};
+    }
 
     void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         const QRect r = option.rect;
@@ -53,12 +55,15 @@ class FontDelegate : public QStyledItemDelegate {
             painter->drawPixmap(r.left() + 20, r.top() + 6, index.data(Qt::DecorationRole).value<QPixmap>());
         painter->setFont(Theme::text(12, face));
         painter->setPen(Theme::colour(Role::Text));
-        painter->drawText(words, Qt::AlignLeft | Qt::AlignTop, painter->fontMetrics().elidedText(index.data().toString(), Qt::ElideMiddle, words.width() - room));
+        painter->drawText(
+            words, Qt::AlignLeft | Qt::AlignTop,
+            painter->fontMetrics().elidedText(index.data().toString(), Qt::ElideMiddle, words.width() - room));
         painter->setFont(face ? Theme::text() : Theme::figures());
         painter->setPen(Theme::colour(error.isEmpty() ? Role::QuietText : Role::Error));
         const QString detail = index.data(FontsModel::Detail).toString();
         const QString second = error.isEmpty() ? detail : detail.isEmpty() ? error : detail + " · " + error;
-        painter->drawText(words.adjusted(0, 17, 0, 0), Qt::AlignLeft | Qt::AlignTop, painter->fontMetrics().elidedText(second, Qt::ElideRight, words.width()));
+        painter->drawText(words.adjusted(0, 17, 0, 0), Qt::AlignLeft | Qt::AlignTop,
+                          painter->fontMetrics().elidedText(second, Qt::ElideRight, words.width()));
     }
 
     void updateEditorGeometry(QWidget* editor, const QStyleOptionViewItem& option, const QModelIndex&) const override {
@@ -74,7 +79,9 @@ QWidget* emptyPage(QWidget* parent, const std::function<void(QWidget*)>& bringIn
     auto* column = new QVBoxLayout(page);
     column->setContentsMargins(16, 16, 16, 16);
     column->setSpacing(10);
-    auto* words = new QLabel(FontList::tr("No faces yet.\n\nA face is a font file. Its sizes come into being when looks and widgets ask for them, and hold just the glyphs that are needed."), page);
+    auto* words = new QLabel(FontList::tr("No faces yet.\n\nA face is a font file. Its sizes come into being when "
+                                          "looks and widgets ask for them, and hold just the glyphs that are needed."),
+                             page);
     words->setWordWrap(true);
     words->setProperty("quiet", true);
     auto* button = new QPushButton(FontList::tr("Bring in a face…"), page);
@@ -89,7 +96,12 @@ QWidget* emptyPage(QWidget* parent, const std::function<void(QWidget*)>& bringIn
 }  // namespace
 
 FontList::FontList(Session& session, FontEditor& editor, QWidget* parent)
-    : QWidget(parent), session_(session), editor_(editor), model_(new FontsModel(session, this)), list_(new QListView(this)), pages_(new QStackedWidget(this)) {
+    : QWidget(parent),
+      session_(session),
+      editor_(editor),
+      model_(new FontsModel(session, this)),
+      list_(new QListView(this)),
+      pages_(new QStackedWidget(this)) {
     setFixedWidth(252);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
@@ -107,7 +119,9 @@ FontList::FontList(Session& session, FontEditor& editor, QWidget* parent)
     list_->setContextMenuPolicy(Qt::CustomContextMenu);
     list_->installEventFilter(this);
     pages_->addWidget(list_);
-    const auto bringIn = [this](QWidget* under) { Q_EMIT bringInRequested(under->mapToGlobal(QPoint(0, under->height()))); };
+    const auto bringIn = [this](QWidget* under) {
+        Q_EMIT bringInRequested(under->mapToGlobal(QPoint(0, under->height())));
+    };
     pages_->addWidget(emptyPage(pages_, bringIn));
     column->addWidget(pages_, 1);
     totals_ = new QLabel(this);
@@ -128,8 +142,10 @@ FontList::FontList(Session& session, FontEditor& editor, QWidget* parent)
         buttons->addWidget(button);
         return button;
     };
-    auto* face = add(tr("Face"), "bring_in_face", tr("Bring in a face: from a file, or one that is installed (Ctrl+I)"));
-    size_ = add(tr("Size"), "add_size", tr("Make a size of this face by hand; others come when something asks for them"));
+    auto* face =
+        add(tr("Face"), "bring_in_face", tr("Bring in a face: from a file, or one that is installed (Ctrl+I)"));
+    size_ =
+        add(tr("Size"), "add_size", tr("Make a size of this face by hand; others come when something asks for them"));
     buttons->addStretch(1);
     column->addLayout(buttons);
     connect(face, &QToolButton::clicked, this, [bringIn, face] { bringIn(face); });
@@ -138,7 +154,8 @@ FontList::FontList(Session& session, FontEditor& editor, QWidget* parent)
         if (now.isValid())
             editor_.setCurrent(model_->keyAt(now.row()));
     });
-    connect(list_, &QWidget::customContextMenuRequested, this, [this](const QPoint& at) { Q_EMIT menuRequested(list_->viewport()->mapToGlobal(at)); });
+    connect(list_, &QWidget::customContextMenuRequested, this,
+            [this](const QPoint& at) { Q_EMIT menuRequested(list_->viewport()->mapToGlobal(at)); });
     connect(model_, &FontsModel::totalsChanged, this, &FontList::showTotals);
     connect(model_, &QAbstractItemModel::modelReset, this, &FontList::follow);
     connect(&editor_, &FontEditor::currentChanged, this, &FontList::follow);

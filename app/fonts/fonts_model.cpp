@@ -45,7 +45,10 @@ FontsModel::Row FontsModel::faceRow(const Face& face) const {
         auto known = facts_.find({face.original.get(), face.variant});
         if (known == facts_.end()) {
             const auto facts = faceFacts(face.original, face.file, face.variant);
-            known = facts_.emplace(std::pair(face.original.get(), face.variant), facts ? fromStd(facts->title()) : QString()).first;
+            known =
+                facts_
+                    .emplace(std::pair(face.original.get(), face.variant), facts ? fromStd(facts->title()) : QString())
+                    .first;
         }
         row.detail = known->second;
         if (row.detail.isEmpty())
@@ -98,8 +101,12 @@ void FontsModel::reload() {
     if (!session_.isOpen())
         return;
     std::vector<Row> rows = makeRows();
-    const bool same = rows.size() == rows_.size() && std::equal(rows.begin(), rows.end(), rows_.begin(), [](const Row& a, const Row& b) { return a.key == b.key; });
-    std::erase_if(unused_, [&](const auto& each) { return std::none_of(rows.begin(), rows.end(), [&](const Row& r) { return r.key == each.first && !r.used; }); });
+    const bool same =
+        rows.size() == rows_.size() &&
+        std::equal(rows.begin(), rows.end(), rows_.begin(), [](const Row& a, const Row& b) { return a.key == b.key; });
+    std::erase_if(unused_, [&](const auto& each) {
+        return std::none_of(rows.begin(), rows.end(), [&](const Row& r) { return r.key == each.first && !r.used; });
+    });
     if (same) {
         rows_ = std::move(rows);
         if (!rows_.empty())
@@ -112,9 +119,13 @@ void FontsModel::reload() {
     Q_EMIT totalsChanged();
 }
 
-int FontsModel::rowCount(const QModelIndex& parent) const { return parent.isValid() ? 0 : static_cast<int>(rows_.size()); }
+int FontsModel::rowCount(const QModelIndex& parent) const {
+    return parent.isValid() ? 0 : static_cast<int>(rows_.size());
+}
 
-FontKey FontsModel::keyAt(int row) const { return row >= 0 && row < rowCount() ? rows_[static_cast<size_t>(row)].key : FontKey{}; }
+FontKey FontsModel::keyAt(int row) const {
+    return row >= 0 && row < rowCount() ? rows_[static_cast<size_t>(row)].key : FontKey{};
+}
 
 int FontsModel::rowOf(const FontKey& key) const {
     const auto at = std::find_if(rows_.begin(), rows_.end(), [&](const Row& row) { return row.key == key; });
@@ -122,7 +133,8 @@ int FontsModel::rowOf(const FontKey& key) const {
 }
 
 int FontsModel::usedSizes() const {
-    return static_cast<int>(std::count_if(rows_.begin(), rows_.end(), [](const Row& row) { return row.used && row.key.size != 0; }));
+    return static_cast<int>(
+        std::count_if(rows_.begin(), rows_.end(), [](const Row& row) { return row.used && row.key.size != 0; }));
 }
 
 qint64 FontsModel::usedBytes() const {
@@ -193,13 +205,15 @@ QVariant FontsModel::data(const QModelIndex& index, int role) const {
             if (!row.error.isEmpty() && row.key.size == 0)
                 return row.error;
             if (row.key.size == 0)
-                return tr("the face %1: settings for all its sizes; F2 renames, Del deletes").arg(fromStd(row.key.face));
+                return tr("the face %1: settings for all its sizes; F2 renames, Del deletes")
+                    .arg(fromStd(row.key.face));
             const auto users = usersOfFont(session_.document(), row.key);
             QStringList lines;
             for (const std::string& each : users)
                 if (lines.size() < 12)
                     lines << fromStd(each);
-            return users.empty() ? tr("nothing asks for this size: left out of what is generated; Del takes it away") : tr("asked for by\n") + lines.join('\n');
+            return users.empty() ? tr("nothing asks for this size: left out of what is generated; Del takes it away")
+                                 : tr("asked for by\n") + lines.join('\n');
         }
         default: return {};
     }
@@ -209,7 +223,8 @@ bool FontsModel::setData(const QModelIndex& index, const QVariant& value, int ro
     if (role != Qt::EditRole || !index.isValid())
         return false;
     const std::string from = keyAt(index.row()).face;
-    return session_.edit(renameFace(session_.document(), from, value.toString().trimmed().toStdString()), tr("Rename %1").arg(fromStd(from)));
+    return session_.edit(renameFace(session_.document(), from, value.toString().trimmed().toStdString()),
+                         tr("Rename %1").arg(fromStd(from)));
 }
 
 Qt::ItemFlags FontsModel::flags(const QModelIndex& index) const {

@@ -63,14 +63,18 @@ FontsStation::FontsStation(Session& session, QWidget* parent)
     connect(list_, &FontList::sizeRequested, this, &FontsStation::addSize);
     connect(list_, &FontList::removeRequested, this, &FontsStation::remove);
     connect(list_, &FontList::menuRequested, this, [this](const QPoint& at) { showMenu(at); });
-    connect(faceIn_, &FaceIn::brought, this, [this](const QString& face) { editor_.setCurrent({face.toStdString(), 0}); });
+    connect(faceIn_, &FaceIn::brought, this, [this](const QString& face) {
+        editor_.setCurrent({face.toStdString(), 0});
+    });
     connect(form_, &FontForm::widgetChosen, this, &FontsStation::widgetChosen);
 }
 
 void FontsStation::makeCommands() {
     command(tr("Bring in from files…"), Qt::CTRL | Qt::Key_I, "face_files", [this] { faceIn_->askFiles(); });
-    command(tr("Bring in an installed face…"), Qt::CTRL | Qt::SHIFT | Qt::Key_I, "face_installed", [this] { faceIn_->askInstalled(); });
-    command(tr("Take from my shelf…"), Qt::CTRL | Qt::SHIFT | Qt::Key_B, "take_face_from_shelf", [this] { takeFromShelf(); });
+    command(tr("Bring in an installed face…"), Qt::CTRL | Qt::SHIFT | Qt::Key_I, "face_installed",
+            [this] { faceIn_->askInstalled(); });
+    command(tr("Take from my shelf…"), Qt::CTRL | Qt::SHIFT | Qt::Key_B, "take_face_from_shelf",
+            [this] { takeFromShelf(); });
     command(tr("Put on my shelf"), Qt::CTRL | Qt::Key_B, "put_face_on_shelf", [this] { putOnShelf(); });
     command(tr("Make a size…"), Qt::CTRL | Qt::Key_Plus, "make_size", [this] { addSize(); });
     command(tr("Rename the face"), Qt::Key_F2, "rename_face", [this] { list_->rename(); });
@@ -96,11 +100,13 @@ void FontsStation::addSize() {
     if (!editor_.face())
         return;
     bool good = false;
-    const int size = QInputDialog::getInt(this, tr("Make a size"), tr("Pixels of what the size counts:"), editor_.shownKey().size, kMinFontSize, kMaxFontSize, 1, &good);
+    const int size = QInputDialog::getInt(this, tr("Make a size"), tr("Pixels of what the size counts:"),
+                                          editor_.shownKey().size, kMinFontSize, kMaxFontSize, 1, &good);
     if (!good)
         return;
     const FontKey key{editor_.current().face, size};
-    session_.edit(addFontSize(session_.document(), key), tr("Make %1 px of %2").arg(size).arg(QString::fromStdString(key.face)));
+    session_.edit(addFontSize(session_.document(), key),
+                  tr("Make %1 px of %2").arg(size).arg(QString::fromStdString(key.face)));
     editor_.setCurrent(key);
 }
 
@@ -112,7 +118,9 @@ void FontsStation::remove() {
     const QString name = QString::fromStdString(key.face);
     if (key.size != 0) {
         if (!face->ownSize(key.size)) {
-            session_.showError(tr("%1 px is there because looks or widgets ask for it; change them, or take another rung of the ladder").arg(key.size));
+            session_.showError(tr("%1 px is there because looks or widgets ask for it; change them, or take another "
+                                  "rung of the ladder")
+                                   .arg(key.size));
             return;
         }
         session_.edit(removeFontSize(session_.document(), key), tr("Delete the settings of %1 px").arg(key.size));
@@ -127,8 +135,9 @@ void FontsStation::exportFont() {
         return;
     const FontKey key = editor_.shownKey();
     const QString start = QString("%1_%2.bdf").arg(QString::fromStdString(key.face)).arg(key.size);
-    const QString path = QFileDialog::getSaveFileName(this, tr("Export %1, %2 px").arg(QString::fromStdString(key.face)).arg(key.size), start,
-                                                      tr("Bitmap font (*.bdf);;Sheet of glyphs (*.png);;C source (*.c)"));
+    const QString path =
+        QFileDialog::getSaveFileName(this, tr("Export %1, %2 px").arg(QString::fromStdString(key.face)).arg(key.size),
+                                     start, tr("Bitmap font (*.bdf);;Sheet of glyphs (*.png);;C source (*.c)"));
     if (path.isEmpty())
         return;
     Disk disk;

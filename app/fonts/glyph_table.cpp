@@ -55,7 +55,9 @@ class GlyphModel : public QAbstractListModel {
     }
     size_t held() const { return held_; }
 
-    int rowCount(const QModelIndex& parent = {}) const override { return parent.isValid() ? 0 : static_cast<int>(characters_.size()); }
+    int rowCount(const QModelIndex& parent = {}) const override {
+        return parent.isValid() ? 0 : static_cast<int>(characters_.size());
+    }
     QVariant data(const QModelIndex& index, int role) const override {
         if (!index.isValid() || index.row() >= rowCount() || !editor_.font())
             return {};
@@ -66,9 +68,12 @@ class GlyphModel : public QAbstractListModel {
             case Missing: return missing;
             case ByHand: return editor_.font()->isByHand(character);
             case Qt::DisplayRole: return QString::fromStdString(characterCode(character)).mid(2);
-            case Qt::DecorationRole: return missing ? QVariant() : QVariant(glyphPicture(*editor_.font(), character, Theme::colour(Role::Text)));
+            case Qt::DecorationRole:
+                return missing ? QVariant()
+                               : QVariant(glyphPicture(*editor_.font(), character, Theme::colour(Role::Text)));
             case Qt::ToolTipRole:
-                return QString::fromUcs4(&character, 1) + "  " + QString::fromStdString(characterCode(character)) + "\n" + QString::fromStdString(characterName(character)).toLower() +
+                return QString::fromUcs4(&character, 1) + "  " + QString::fromStdString(characterCode(character)) +
+                       "\n" + QString::fromStdString(characterName(character)).toLower() +
                        (missing ? GlyphTable::tr("\nneeded, but no face of this font has it") : QString());
             default: return {};
         }
@@ -101,7 +106,8 @@ class GlyphDelegate : public QStyledItemDelegate {
             painter->drawRect(room.adjusted(10, 4, -11, -5));
         } else {
             const QImage glyph = index.data(Qt::DecorationRole).value<QImage>();
-            const int times = std::clamp(std::min(room.width() / std::max(glyph.width(), 1), room.height() / std::max(glyph.height(), 1)), 0, 2);
+            const int times = std::clamp(
+                std::min(room.width() / std::max(glyph.width(), 1), room.height() / std::max(glyph.height(), 1)), 0, 2);
             // Larger ones are cut to a smooth small picture; the large view shows their pixels.
             const QSize size = times > 0 ? glyph.size() * times : glyph.size().scaled(room.size(), Qt::KeepAspectRatio);
             const QRect at(QPoint(room.center().x() - size.width() / 2, room.center().y() - size.height() / 2), size);
@@ -119,7 +125,12 @@ class GlyphDelegate : public QStyledItemDelegate {
 
 }  // namespace
 
-GlyphTable::GlyphTable(FontEditor& editor, QWidget* parent) : QWidget(parent), editor_(editor), model_(new GlyphModel(editor, this)), list_(new QListView(this)), count_(new QLabel(this)) {
+GlyphTable::GlyphTable(FontEditor& editor, QWidget* parent)
+    : QWidget(parent),
+      editor_(editor),
+      model_(new GlyphModel(editor, this)),
+      list_(new QListView(this)),
+      count_(new QLabel(this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(4);

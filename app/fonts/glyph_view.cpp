@@ -61,10 +61,15 @@ class GlyphView::Pixels : public QWidget {
     }
 
   protected:
-    int cell() const { return right_ > left_ ? std::clamp(std::min((width() - 16) / (right_ - left_), (height() - 16) / (top_ - bottom_)), 1, 28) : 1; }
+    int cell() const {
+        return right_ > left_
+                   ? std::clamp(std::min((width() - 16) / (right_ - left_), (height() - 16) / (top_ - bottom_)), 1, 28)
+                   : 1;
+    }
     QPoint origin() const {
         const int each = cell();
-        return {(width() - (right_ - left_) * each) / 2 - left_ * each, (height() - (top_ - bottom_) * each) / 2 + top_ * each};
+        return {(width() - (right_ - left_) * each) / 2 - left_ * each,
+                (height() - (top_ - bottom_) * each) / 2 + top_ * each};
     }
     QRect at(int x, int y) const {
         const int each = cell();
@@ -103,12 +108,15 @@ class GlyphView::Pixels : public QWidget {
         // The box of the bitmap, the baseline, where the pen stands and goes.
         painter.setPen(QPen(Theme::colour(Role::QuietText), 1, Qt::DotLine));
         if (glyph_.width > 0)
-            painter.drawRect(at(glyph_.left, glyph_.rise - 1).united(at(glyph_.left + glyph_.width - 1, glyph_.rise - glyph_.height)).adjusted(0, 0, 0, 0));
+            painter.drawRect(at(glyph_.left, glyph_.rise - 1)
+                                 .united(at(glyph_.left + glyph_.width - 1, glyph_.rise - glyph_.height))
+                                 .adjusted(0, 0, 0, 0));
         painter.setPen(QPen(Theme::colour(Role::Accent), 2));
         painter.drawLine(whole.left(), origin().y(), whole.right(), origin().y());
         painter.setPen(QPen(Theme::colour(Role::Bound), 2));
         painter.drawLine(origin().x(), whole.top(), origin().x(), whole.bottom());
-        painter.drawLine(origin().x() + glyph_.advance * cell(), whole.top(), origin().x() + glyph_.advance * cell(), whole.bottom());
+        painter.drawLine(origin().x() + glyph_.advance * cell(), whole.top(), origin().x() + glyph_.advance * cell(),
+                         whole.bottom());
         if (editable_ && hasFocus()) {
             painter.setPen(QPen(Theme::colour(Role::Accent), 2));
             painter.drawRect(at(cursor_.x(), cursor_.y()));
@@ -162,7 +170,14 @@ class GlyphView::Pixels : public QWidget {
 };
 
 GlyphView::GlyphView(Session& session, FontEditor& editor, QWidget* parent)
-    : QWidget(parent), session_(session), editor_(editor), pixels_(new Pixels(*this)), name_(new QLabel(this)), measures_(new QLabel(this)), why_(new QLabel(this)), back_(new QPushButton(tr("As the face has it"), this)) {
+    : QWidget(parent),
+      session_(session),
+      editor_(editor),
+      pixels_(new Pixels(*this)),
+      name_(new QLabel(this)),
+      measures_(new QLabel(this)),
+      why_(new QLabel(this)),
+      back_(new QPushButton(tr("As the face has it"), this)) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(0);
@@ -185,7 +200,8 @@ GlyphView::GlyphView(Session& session, FontEditor& editor, QWidget* parent)
     column->addStretch(1);
     row->addWidget(words);
     connect(back_, &QPushButton::clicked, this, [this] {
-        session_.edit(withHandGlyph(session_.document(), editor_.shownKey(), editor_.character(), std::nullopt), tr("Glyph as the face has it"));
+        session_.edit(withHandGlyph(session_.document(), editor_.shownKey(), editor_.character(), std::nullopt),
+                      tr("Glyph as the face has it"));
     });
     connect(&editor, &FontEditor::shown, this, &GlyphView::refresh);
     connect(&editor, &FontEditor::characterChanged, this, &GlyphView::refresh);
@@ -197,7 +213,8 @@ void GlyphView::setPixel(int x, int y, bool on) {
         return;
     GlyphBitmap now = font->bitmap(editor_.character());
     now.advance -= font->settings().letter;
-    session_.edit(withHandGlyph(session_.document(), editor_.shownKey(), editor_.character(), withPixel(now, x, y, on)), tr("Set a glyph's pixel"), "glyph pixels");
+    session_.edit(withHandGlyph(session_.document(), editor_.shownKey(), editor_.character(), withPixel(now, x, y, on)),
+                  tr("Set a glyph's pixel"), "glyph pixels");
 }
 
 void GlyphView::refresh() {
@@ -208,20 +225,32 @@ void GlyphView::refresh() {
         const bool missing = font && font->missing().count(c) != 0;
         name_->setText(missing ? fromStd(characterCode(c)) + "\n" + fromStd(characterName(c)).toLower() : QString());
         measures_->clear();
-        why_->setText(missing ? tr("Needed, but no face of this font has it. Give the font a face that stands in, or change the words.") : tr("A glyph shows here once one is chosen."));
+        why_->setText(missing ? tr("Needed, but no face of this font has it. Give the font a face that stands in, or "
+                                   "change the words.")
+                              : tr("A glyph shows here once one is chosen."));
         back_->hide();
         return;
     }
     const GlyphBitmap glyph = font->bitmap(c);
     pixels_->show(glyph, font->ascent(), font->lineHeight() - font->ascent(), font->bits() == 1, font->bits());
-    name_->setText(QString("<b>%1</b>&nbsp; %2<br>%3").arg(QString::fromUcs4(&c, 1).toHtmlEscaped(), fromStd(characterCode(c)), fromStd(characterName(c)).toLower().toHtmlEscaped()));
+    name_->setText(QString("<b>%1</b>&nbsp; %2<br>%3")
+                       .arg(QString::fromUcs4(&c, 1).toHtmlEscaped(), fromStd(characterCode(c)),
+                            fromStd(characterName(c)).toLower().toHtmlEscaped()));
     const int number = font->glyphOf(c);
-    measures_->setText(tr("box     %1x%2\nleft    %3\nrise    %4\nadvance %5\nbytes   %6").arg(glyph.width).arg(glyph.height).arg(glyph.left).arg(glyph.rise).arg(glyph.advance).arg(font->glyphBytes(number) + 8));
+    measures_->setText(tr("box     %1x%2\nleft    %3\nrise    %4\nadvance %5\nbytes   %6")
+                           .arg(glyph.width)
+                           .arg(glyph.height)
+                           .arg(glyph.left)
+                           .arg(glyph.rise)
+                           .arg(glyph.advance)
+                           .arg(font->glyphBytes(number) + 8));
     QStringList reasons;
     int more = 0;
     for (const FontReason& each : fontReasons(*session_.scene(), *font))
         if (each.characters.count(c) != 0) {
-            const QString words = each.what == FontReason::What::Held ? tr("held besides") : breakable(fromStd(each.screen + "." + each.widget));
+            const QString words = each.what == FontReason::What::Held
+                                      ? tr("held besides")
+                                      : breakable(fromStd(each.screen + "." + each.widget));
             if (reasons.contains(words))
                 continue;
             if (reasons.size() < 4)
@@ -229,8 +258,12 @@ void GlyphView::refresh() {
             else
                 ++more;
         }
-    why_->setText((reasons.isEmpty() ? QString() : tr("for ") + reasons.join(", ") + (more > 0 ? tr(" and %1 more").arg(more) : QString())) +
-                  (font->isByHand(c) ? tr("\nset by hand") : font->bits() == 1 ? tr("\nclick a pixel to set it") : QString()));
+    why_->setText((reasons.isEmpty()
+                       ? QString()
+                       : tr("for ") + reasons.join(", ") + (more > 0 ? tr(" and %1 more").arg(more) : QString())) +
+                  (font->isByHand(c)   ? tr("\nset by hand")
+                   : font->bits() == 1 ? tr("\nclick a pixel to set it")
+                                       : QString()));
     back_->setVisible(font->isByHand(c));
 }
 

@@ -16,7 +16,12 @@
 
 namespace gorsefinch::app {
 
-InstalledDialog::InstalledDialog(QWidget* parent) : QDialog(parent), faces_(installedFaces()), list_(new QListWidget(this)), sample_(new QLabel(this)), facts_(new QLabel(this)) {
+InstalledDialog::InstalledDialog(QWidget* parent)
+    : QDialog(parent),
+      faces_(installedFaces()),
+      list_(new QListWidget(this)),
+      sample_(new QLabel(this)),
+      facts_(new QLabel(this)) {
     setWindowTitle(tr("Faces on this desktop"));
     resize(520, 520);
     auto* column = new QVBoxLayout(this);
@@ -61,7 +66,9 @@ const InstalledFace* InstalledDialog::current() const {
 }
 
 QString InstalledDialog::file() const { return current() ? QString::fromStdString(current()->file) : QString(); }
-QString InstalledDialog::variant() const { return current() && !current()->variable ? QString::fromStdString(current()->style) : QString(); }
+QString InstalledDialog::variant() const {
+    return current() && !current()->variable ? QString::fromStdString(current()->style) : QString();
+}
 
 void InstalledDialog::showFacts() {
     sample_->clear();
@@ -91,7 +98,8 @@ void InstalledDialog::showFacts() {
     QString licence = QString::fromStdString(facts->licence.empty() ? facts->copyright : facts->licence).simplified();
     if (licence.size() > 220)
         licence = licence.left(219) + QString::fromUtf8("…");
-    QString words = licence.isEmpty() ? tr("It says nothing of its licence: make sure that you may ship it.") : tr("Licence: %1").arg(licence);
+    QString words = licence.isEmpty() ? tr("It says nothing of its licence: make sure that you may ship it.")
+                                      : tr("Licence: %1").arg(licence);
     if (!facts->embedding.empty())
         words += "\n" + tr("Mind: %1.").arg(QString::fromStdString(facts->embedding));
     facts_->setText(words);

@@ -53,11 +53,13 @@ class SpecimenView::Page : public QWidget {
         if (!image_.isNull()) {
             const QSize size = image_.size() * view_.zoom_;
             const QRect at(12, 10, size.width(), size.height());
-            painter.drawImage(at.intersected(rect().adjusted(12, 10, -12, -10)), image_,
-                              QRect(QPoint(), (QSize(width() - 24, height() - 20) / view_.zoom_).boundedTo(image_.size())));
+            painter.drawImage(
+                at.intersected(rect().adjusted(12, 10, -12, -10)), image_,
+                QRect(QPoint(), (QSize(width() - 24, height() - 20) / view_.zoom_).boundedTo(image_.size())));
         } else {
             painter.setPen(Theme::colour(Role::Text));
-            painter.drawText(rect().adjusted(16, 12, -16, -12), Qt::AlignTop | Qt::AlignLeft | Qt::TextWordWrap, error_);
+            painter.drawText(rect().adjusted(16, 12, -16, -12), Qt::AlignTop | Qt::AlignLeft | Qt::TextWordWrap,
+                             error_);
         }
     }
 
@@ -68,7 +70,14 @@ class SpecimenView::Page : public QWidget {
 };
 
 SpecimenView::SpecimenView(Session& session, FontEditor& editor, QWidget* parent)
-    : QWidget(parent), session_(session), editor_(editor), words_(new QLineEdit(this)), inkField_(new ColourField(this)), groundField_(new ColourField(this)), zoomed_(new QLabel(this)), page_(new Page(*this)) {
+    : QWidget(parent),
+      session_(session),
+      editor_(editor),
+      words_(new QLineEdit(this)),
+      inkField_(new ColourField(this)),
+      groundField_(new ColourField(this)),
+      zoomed_(new QLabel(this)),
+      page_(new Page(*this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
@@ -82,7 +91,8 @@ SpecimenView::SpecimenView(Session& session, FontEditor& editor, QWidget* parent
     words_->setToolTip(tr("What the specimen says; empty: what the interface shows in this font"));
     bar->addWidget(words_, 1);
     for (const auto& [field, name, help] : std::initializer_list<std::tuple<ColourField*, QString, QString>>{
-             {inkField_, tr("Ink"), tr("The text's colour")}, {groundField_, tr("Ground"), tr("The colour behind it")}}) {
+             {inkField_, tr("Ink"), tr("The text's colour")},
+             {groundField_, tr("Ground"), tr("The colour behind it")}}) {
         auto* label = new QLabel(name, this);
         label->setProperty("quiet", true);
         field->setToolTip(help);
@@ -166,8 +176,12 @@ std::string SpecimenView::interfaceWords() const {
                 for (const PropertyInfo& property : info(widget.kind).properties) {
                     if (property.type != PropertyType::Text)
                         continue;
-                    const std::string words = compileText(std::get<std::string>(effectiveValue(session_.document(), widget, property.key)), names).longestShown;
-                    if (!words.empty() && std::find(lines.begin(), lines.end(), words) == lines.end() && lines.size() < 40)
+                    const std::string words =
+                        compileText(std::get<std::string>(effectiveValue(session_.document(), widget, property.key)),
+                                    names)
+                            .longestShown;
+                    if (!words.empty() && std::find(lines.begin(), lines.end(), words) == lines.end() &&
+                        lines.size() < 40)
                         lines.push_back(words);
                 }
             }
@@ -187,11 +201,14 @@ std::string SpecimenView::text() const {
 void SpecimenView::refresh() {
     zoomed_->setText(QString("%1x").arg(zoom_));
     if (!session_.isOpen() || !editor_.font()) {
-        page_->show({}, !editor_.error().isEmpty() ? editor_.error() : tr("A specimen of the font stands here once a face is chosen."));
+        page_->show({}, !editor_.error().isEmpty() ? editor_.error()
+                                                   : tr("A specimen of the font stands here once a face is chosen."));
         return;
     }
     const QSize size = page_->pixels(zoom_);
-    page_->show(toImage(specimen(session_.document(), {editor_.shownKey(), text(), ink_, ground_, size.width(), size.height(), true})), {});
+    page_->show(toImage(specimen(session_.document(),
+                                 {editor_.shownKey(), text(), ink_, ground_, size.width(), size.height(), true})),
+                {});
 }
 
 }  // namespace gorsefinch::app

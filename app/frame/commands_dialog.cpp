@@ -39,7 +39,8 @@ CommandsDialog::CommandsDialog(const QVector<QAction*>& commands, QWidget* stati
         for (const QAction* action : widget->actions())
             add(action->text(), action->shortcut().toString(QKeySequence::NativeText));
         if (const auto* button = qobject_cast<const QAbstractButton*>(widget))
-            add(button->text().isEmpty() ? button->toolTip().section(" (", 0, 0) : button->text(), button->shortcut().toString(QKeySequence::NativeText));
+            add(button->text().isEmpty() ? button->toolTip().section(" (", 0, 0) : button->text(),
+                button->shortcut().toString(QKeySequence::NativeText));
     }
     if (station->findChild<QWidget*>("canvas")) {
         add(tr("Move by 1, by 10"), tr("arrows, Shift+arrows"));
@@ -55,7 +56,8 @@ CommandsDialog::CommandsDialog(const QVector<QAction*>& commands, QWidget* stati
     column->addWidget(list, 1);
     connect(find, &QLineEdit::textChanged, this, [list](const QString& text) {
         for (int i = 0; i < list->topLevelItemCount(); ++i)
-            list->topLevelItem(i)->setHidden(!list->topLevelItem(i)->text(0).contains(text, Qt::CaseInsensitive) && !list->topLevelItem(i)->text(1).contains(text, Qt::CaseInsensitive));
+            list->topLevelItem(i)->setHidden(!list->topLevelItem(i)->text(0).contains(text, Qt::CaseInsensitive) &&
+                                             !list->topLevelItem(i)->text(1).contains(text, Qt::CaseInsensitive));
     });
 }
 

@@ -69,7 +69,8 @@ void Foot::refresh() {
     problems_->setText(count == 0 ? tr("no problems") : count == 1 ? tr("1 problem") : tr("%1 problems").arg(count));
     const QColor colour = Theme::colour(count == 0 ? Role::QuietText : Role::Error);
     problems_->setStyleSheet(QString("QPushButton { border: none; padding: 0; background: transparent; color: %1; }"
-                                     "QPushButton:focus { text-decoration: underline; }").arg(colour.name()));
+                                     "QPushButton:focus { text-decoration: underline; }")
+                                 .arg(colour.name()));
     const QString label = QString::fromStdString(session_.history().undoLabel());
     undo_->setText(label.isEmpty() ? QString() : tr("Ctrl+Z  ") + label);
 }
@@ -83,14 +84,16 @@ void Foot::showProblems() {
     list->setObjectName("problem_list");
     list->setWordWrap(true);
     Problems problems = session_.problems();
-    std::stable_sort(problems.begin(), problems.end(), [](const auto& a, const auto& b) { return a.severity > b.severity; });
+    std::stable_sort(problems.begin(), problems.end(),
+                     [](const auto& a, const auto& b) { return a.severity > b.severity; });
     for (const Problem& each : problems) {
         auto* item = new QListWidgetItem(QString::fromStdString(each.text()), list);
         if (each.severity == Severity::Error)
             item->setForeground(Theme::colour(Role::Error));
     }
     if (problems.empty()) {
-        auto* none = new QLabel(tr("Nothing is wrong. Problems of screens, rules, images and fonts show up here as they arise."), &dialog);
+        auto* none = new QLabel(
+            tr("Nothing is wrong. Problems of screens, rules, images and fonts show up here as they arise."), &dialog);
         none->setWordWrap(true);
         column->addWidget(none);
         list->hide();

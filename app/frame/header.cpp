@@ -112,7 +112,8 @@ void BudgetMeter::paintEvent(QPaintEvent*) {
     const QRect bar(40, 15, width() - 42, 4);
     painter.fillRect(bar, Theme::colour(Role::Line));
     const double share = budget_ > 0 ? std::min(1.0, static_cast<double>(used_) / static_cast<double>(budget_)) : 0;
-    painter.fillRect(QRect(bar.topLeft(), QSize(static_cast<int>(bar.width() * share), 4)), Theme::colour(over ? Role::Error : Role::Well));
+    painter.fillRect(QRect(bar.topLeft(), QSize(static_cast<int>(bar.width() * share), 4)),
+                     Theme::colour(over ? Role::Error : Role::Well));
 }
 
 Header::Header(Session& session, const QVector<Station*>& stations, QWidget* parent)

@@ -88,7 +88,8 @@ void MainWindow::makeStations() {
         if (const QStringList names = images->bringIn(paths); !names.isEmpty())
             screens_->placeImages(names, at);
     });
-    stations_ = {new PanelStation(session_), images, fonts, new VariablesStation(session_), screens_, rules_, new CodeStation(session_)};
+    stations_ = {new PanelStation(session_), images, fonts, new VariablesStation(session_), screens_, rules_,
+                 new CodeStation(session_)};
     for (Station* station : std::as_const(stations_))
         pages_->addWidget(station);
     start_ = new StartPage(session_);
@@ -100,7 +101,8 @@ void MainWindow::makeStations() {
             openProject(folder);
     });
     connect(start_, &StartPage::created, this, [this] { openProject(session_.folder()); });
-    connect(start_, &StartPage::backRequested, this, [this] { showStation(static_cast<int>(stations_.indexOf(screens_))); });
+    connect(start_, &StartPage::backRequested, this,
+            [this] { showStation(static_cast<int>(stations_.indexOf(screens_))); });
 }
 
 QAction* MainWindow::command(const QString& name, const QKeySequence& keys, const std::function<void()>& run) {
@@ -121,12 +123,15 @@ void MainWindow::makeCommands() {
     command(tr("Save"), QKeySequence::Save, [this] { save(); });
     command(tr("Save as…"), Qt::CTRL | Qt::SHIFT | Qt::Key_S, [this] { saveAs(); });
     command(tr("Undo"), QKeySequence::Undo, [this] { session_.undo(); });
-    command(tr("Redo"), Qt::CTRL | Qt::SHIFT | Qt::Key_Z, [this] { session_.redo(); })->setShortcuts({Qt::CTRL | Qt::SHIFT | Qt::Key_Z, Qt::CTRL | Qt::Key_Y});
+    command(tr("Redo"), Qt::CTRL | Qt::SHIFT | Qt::Key_Z, [this] {
+        session_.redo();
+    })->setShortcuts({Qt::CTRL | Qt::SHIFT | Qt::Key_Z, Qt::CTRL | Qt::Key_Y});
     command(tr("Project menu"), Qt::ALT | Qt::Key_P, [this] { showProjectMenu(); });
     command(tr("Keys and commands"), Qt::Key_F1, [this] { showCommands(); });
     command(tr("Quit"), QKeySequence::Quit, [this] { close(); });
     for (int i = 0; i < stations_.size(); ++i)
-        command(tr("Station %1").arg(stations_[i]->title()), QKeySequence(QString("Alt+%1").arg(stations_[i]->number())), [this, i] { showStation(i); });
+        command(tr("Station %1").arg(stations_[i]->title()),
+                QKeySequence(QString("Alt+%1").arg(stations_[i]->number())), [this, i] { showStation(i); });
 }
 
 void MainWindow::showProjectMenu() {
@@ -266,8 +271,10 @@ bool MainWindow::mayLeave() {
     finishTyping();
     if (!session_.isOpen() || session_.history().isSaved())
         return true;
-    const int answer = showDialog(tr("Unsaved work"), tr("The project %1 has changes that are not saved.").arg(QString::fromStdString(session_.document().name)),
-                           QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel);
+    const int answer = showDialog(
+        tr("Unsaved work"),
+        tr("The project %1 has changes that are not saved.").arg(QString::fromStdString(session_.document().name)),
+        QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel);
     if (answer == QMessageBox::Save)
         return save();
     if (answer == QMessageBox::Discard)

@@ -56,9 +56,11 @@ MergeDialog::MergeDialog(const Merge& merge, const Document& ours, const Documen
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(16, 16, 16, 16);
     column->setSpacing(12);
-    const QString words = items_.empty()         ? tr("The files on disk changed, but not what they mean. Merging changes nothing here.")
-                          : merge.hasConflicts() ? tr("Both sides changed some parts: choose which version to keep. The others are merged automatically.")
-                                                 : tr("No part was changed on both sides: all changes are merged automatically.");
+    const QString words =
+        items_.empty() ? tr("The files on disk changed, but not what they mean. Merging changes nothing here.")
+        : merge.hasConflicts()
+            ? tr("Both sides changed some parts: choose which version to keep. The others are merged automatically.")
+            : tr("No part was changed on both sides: all changes are merged automatically.");
     auto* intro = new QLabel(words, this);
     intro->setWordWrap(true);
     column->addWidget(intro);
@@ -76,7 +78,8 @@ MergeDialog::MergeDialog(const Merge& merge, const Document& ours, const Documen
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
     column->addWidget(buttons);
     // Conflicts first need a decision.
-    const auto conflict = std::find_if(items_.begin(), items_.end(), [](const MergeItem& each) { return each.conflict; });
+    const auto conflict =
+        std::find_if(items_.begin(), items_.end(), [](const MergeItem& each) { return each.conflict; });
     if (!items_.empty())
         table_->selectRow(conflict == items_.end() ? 0 : static_cast<int>(conflict - items_.begin()));
 }
@@ -95,7 +98,8 @@ void MergeDialog::makeTable() {
     table_->setSelectionMode(QAbstractItemView::SingleSelection);
     for (const MergeItem& each : items_)
         addItem(each);
-    connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this](const QModelIndex& now) { showItem(now.row()); });
+    connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this,
+            [this](const QModelIndex& now) { showItem(now.row()); });
 }
 
 // A text with the lines that differ, or the two pictures of a screen.
@@ -155,7 +159,9 @@ void MergeDialog::showScreen(Side& side, const std::string& name) {
     // Pixels stay whole while they fit.
     const QSize room(330, 250);
     const int zoom = std::min(room.width() / image.width(), room.height() / image.height());
-    side.picture->setPixmap(QPixmap::fromImage(zoom >= 1 ? image.scaled(image.size() * zoom) : image.scaled(room, Qt::KeepAspectRatio, Qt::SmoothTransformation)));
+    side.picture->setPixmap(
+        QPixmap::fromImage(zoom >= 1 ? image.scaled(image.size() * zoom)
+                                     : image.scaled(room, Qt::KeepAspectRatio, Qt::SmoothTransformation)));
 }
 
 void MergeDialog::addItem(const MergeItem& item) {

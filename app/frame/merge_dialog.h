@@ -15,8 +15,8 @@ class QTableWidget;
 
 namespace gorsefinch::app {
 
-// Shows the changes of another program: each part of the project that changed, with the side that it is taken from, and for
-// the selected one how it differs. Only parts that both sides changed have a choice.
+// Shows the changes of another program: each part of the project that changed, with the side that it is taken from, and
+// for the selected one how it differs. Only parts that both sides changed have a choice.
 class MergeDialog : public QDialog {
     Q_OBJECT
 

@@ -7,7 +7,8 @@
 
 namespace gorsefinch::app {
 
-NoticeBar::NoticeBar(const QString& name, QWidget* parent) : QWidget(parent), row_(new QHBoxLayout(this)), text_(new QLabel(this)) {
+NoticeBar::NoticeBar(const QString& name, QWidget* parent)
+    : QWidget(parent), row_(new QHBoxLayout(this)), text_(new QLabel(this)) {
     setObjectName(name);
     setProperty("notice", true);
     setAttribute(Qt::WA_StyledBackground);
@@ -21,7 +22,8 @@ NoticeBar::NoticeBar(const QString& name, QWidget* parent) : QWidget(parent), ro
 
 void NoticeBar::setText(const QString& text) { text_->setText(text); }
 
-QPushButton* NoticeBar::addButton(const QString& name, const QString& text, const QString& toolTip, const std::function<void()>& run) {
+QPushButton* NoticeBar::addButton(const QString& name, const QString& text, const QString& toolTip,
+                                  const std::function<void()>& run) {
     auto* button = new QPushButton(text, this);
     button->setObjectName(name);
     button->setToolTip(toolTip);

@@ -16,7 +16,8 @@ class NoticeBar : public QWidget {
     NoticeBar(const QString& name, QWidget* parent);
 
     void setText(const QString& text);
-    QPushButton* addButton(const QString& name, const QString& text, const QString& toolTip, const std::function<void()>& run);
+    QPushButton* addButton(const QString& name, const QString& text, const QString& toolTip,
+                           const std::function<void()>& run);
 
   private:
     QHBoxLayout* row_;

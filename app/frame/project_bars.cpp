@@ -29,26 +29,35 @@ ProjectBars::ProjectBars(Session& session, QWidget* parent) : QWidget(parent), s
 
 void ProjectBars::makeRecovery() {
     recovery_ = new NoticeBar("recovery", this);
-    recovery_->setText(tr("Gorsefinch ended last time before this project was saved. What was not saved is still there."));
-    recovery_->addButton("restore", tr("R&estore it"), tr("Takes the place of what you see; Ctrl+Z brings that back (Alt+E)"), [this] {
-        recovery_->hide();
-        session_.restoreRecovery();
-    });
-    recovery_->addButton("drop_recovery", tr("Drop it"), tr("Deletes it for good. Until then it waits, whatever you edit and save"), [this] {
-        recovery_->hide();
-        session_.dropRecovery();
-    });
+    recovery_->setText(
+        tr("Gorsefinch ended last time before this project was saved. What was not saved is still there."));
+    recovery_->addButton("restore", tr("R&estore it"),
+                         tr("Takes the place of what you see; Ctrl+Z brings that back (Alt+E)"), [this] {
+                             recovery_->hide();
+                             session_.restoreRecovery();
+                         });
+    recovery_->addButton("drop_recovery", tr("Drop it"),
+                         tr("Deletes it for good. Until then it waits, whatever you edit and save"), [this] {
+                             recovery_->hide();
+                             session_.dropRecovery();
+                         });
 }
 
 void ProjectBars::makeLook() {
     look_ = new NoticeBar("look_only", this);
-    look_->addButton("look_save_as", tr("Save as…"), tr("Saves what you see into another folder, and opens that (Ctrl+Shift+S)"), [this] { Q_EMIT saveAsRequested(); });
-    takeOver_ = look_->addButton("take_over", tr("&Take over…"), tr("Makes this window the one that edits and saves the project; you are asked first (Alt+T)"), [this] { takeOver(); });
+    look_->addButton("look_save_as", tr("Save as…"),
+                     tr("Saves what you see into another folder, and opens that (Ctrl+Shift+S)"),
+                     [this] { Q_EMIT saveAsRequested(); });
+    takeOver_ =
+        look_->addButton("take_over", tr("&Take over…"),
+                         tr("Makes this window the one that edits and saves the project; you are asked first (Alt+T)"),
+                         [this] { takeOver(); });
 }
 
 void ProjectBars::makeOutside() {
     outside_ = new NoticeBar("outside_changes", this);
-    outside_->addButton("review_outside", tr("&Review…"), tr("Shows what changed here and on disk, and merges it (Alt+R)"), [this] { reviewOutside(); });
+    outside_->addButton("review_outside", tr("&Review…"),
+                        tr("Shows what changed here and on disk, and merges it (Alt+R)"), [this] { reviewOutside(); });
 }
 
 void ProjectBars::reset() {
@@ -61,11 +70,13 @@ void ProjectBars::refreshAccess() {
     look_->setVisible(store.isOpen() && !store.mayWrite());
     takeOver_->setVisible(store.access() != ProjectStore::Access::NotWritable);
     if (store.access() == ProjectStore::Access::TakenOver)
-        look_->setText(tr("This project was taken over: %1. Changes since then can't be saved here.").arg(store.reason()));
+        look_->setText(
+            tr("This project was taken over: %1. Changes since then can't be saved here.").arg(store.reason()));
     else if (store.access() == ProjectStore::Access::NotWritable)
         look_->setText(tr("Opened read-only: %1. Save it into another folder to edit it.").arg(store.reason()));
     else
-        look_->setText(tr("Opened read-only: %1. It follows what is saved there; nothing can be edited here.").arg(store.reason()));
+        look_->setText(tr("Opened read-only: %1. It follows what is saved there; nothing can be edited here.")
+                           .arg(store.reason()));
     if (!store.mayWrite())
         recovery_->hide();
 }
@@ -76,7 +87,8 @@ void ProjectBars::refreshOutside() {
     if (files.isEmpty())
         return;
     const QString shown = files.mid(0, 3).join(", ");
-    outside_->setText(files.size() > 3 ? tr("Another program changed %1 and %2 in this project's folder.").arg(shown, counted(files.size() - 3, tr("more file"), tr("more files")))
+    outside_->setText(files.size() > 3 ? tr("Another program changed %1 and %2 in this project's folder.")
+                                             .arg(shown, counted(files.size() - 3, tr("more file"), tr("more files")))
                                        : tr("Another program changed %1 in this project's folder.").arg(shown));
 }
 
@@ -97,7 +109,10 @@ bool ProjectBars::reviewOutside() {
 
 bool ProjectBars::keepOurs(const QString& reason) {
     QMessageBox box(QMessageBox::NoIcon, tr("The project on disk can't be read"),
-                    tr("%1\n\nIf you keep your version, saving overwrites the one on disk. A file that could not be read is kept as NAME.broken.").arg(reason), QMessageBox::Cancel, this);
+                    tr("%1\n\nIf you keep your version, saving overwrites the one on disk. A file that could not be "
+                       "read is kept as NAME.broken.")
+                        .arg(reason),
+                    QMessageBox::Cancel, this);
     auto* keep = box.addButton(tr("Keep my version"), QMessageBox::AcceptRole);
     keep->setObjectName("keep_ours");
     box.exec();
@@ -109,7 +124,9 @@ bool ProjectBars::keepOurs(const QString& reason) {
 
 void ProjectBars::takeOver() {
     QMessageBox box(QMessageBox::NoIcon, tr("Take the project over?"),
-                    tr("Now %1. If you take it over, it can't be saved there any more; changes that are not saved yet stay in that window.").arg(session_.store().reason()),
+                    tr("Now %1. If you take it over, it can't be saved there any more; changes that are not saved yet "
+                       "stay in that window.")
+                        .arg(session_.store().reason()),
                     QMessageBox::Cancel, this);
     auto* take = box.addButton(tr("Take over"), QMessageBox::AcceptRole);
     take->setObjectName("confirm_take_over");

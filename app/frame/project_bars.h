@@ -10,8 +10,8 @@ namespace gorsefinch::app {
 class NoticeBar;
 class Session;
 
-// Notices about the project's folder: unsaved work of a crash, another process that has the project, and changes of other
-// programs.
+// Notices about the project's folder: unsaved work of a crash, another process that has the project, and changes of
+// other programs.
 class ProjectBars : public QWidget {
     Q_OBJECT
 

@@ -26,14 +26,16 @@ namespace {
 
 // What is larger than the panel comes in as large as the panel shows it whole, unless the recipe says a size.
 void fitToPanel(Recipe& recipe, const Original& original, const Panel& panel) {
-    if (recipe.width != 0 || recipe.height != 0 || (original.width() <= panel.width && original.height() <= panel.height))
+    if (recipe.width != 0 || recipe.height != 0 ||
+        (original.width() <= panel.width && original.height() <= panel.height))
         return;
     const bool wide = int64_t{original.width()} * panel.height >= int64_t{original.height()} * panel.width;
     (wide ? recipe.width : recipe.height) = wide ? panel.width : panel.height;
 }
 
 // The image of one file or series with their bytes, decoded to see that it can be used.
-Result<Image> imageFrom(const std::vector<MoreOriginal>& files, const Document& document, const Progress& progress = {}) {
+Result<Image> imageFrom(const std::vector<MoreOriginal>& files, const Document& document,
+                        const Progress& progress = {}) {
     Image image;
     image.file = files.front().file;
     image.original = files.front().original;
@@ -46,7 +48,8 @@ Result<Image> imageFrom(const std::vector<MoreOriginal>& files, const Document& 
     return image;
 }
 
-Result<Image> readImage(const std::vector<std::string>& paths, const Document& document, const Progress& progress = {}) {
+Result<Image> readImage(const std::vector<std::string>& paths, const Document& document,
+                        const Progress& progress = {}) {
     Disk disk;
     std::vector<MoreOriginal> files;
     for (const std::string& path : paths) {
@@ -60,7 +63,8 @@ Result<Image> readImage(const std::vector<std::string>& paths, const Document& d
 
 }  // namespace
 
-BringIn::BringIn(Session& session, QWidget* window) : QObject(window), session_(session), window_(window), watcher_(new QFileSystemWatcher(this)) {
+BringIn::BringIn(Session& session, QWidget* window)
+    : QObject(window), session_(session), window_(window), watcher_(new QFileSystemWatcher(this)) {
     connect(&session, &Session::changed, this, [this](const Change& change) {
         if (!change.opened)
             return;
@@ -86,7 +90,9 @@ BringIn::BringIn(Session& session, QWidget* window) : QObject(window), session_(
 
 void BringIn::chooseFiles() {
     QSettings settings;
-    const QStringList paths = QFileDialog::getOpenFileNames(window_, tr("Bring in pictures"), settings.value("picture_folder").toString(), tr("Pictures (%1)").arg(kPicturePatterns));
+    const QStringList paths =
+        QFileDialog::getOpenFileNames(window_, tr("Bring in pictures"), settings.value("picture_folder").toString(),
+                                      tr("Pictures (%1)").arg(kPicturePatterns));
     if (paths.isEmpty())
         return;
     settings.setValue("picture_folder", QFileInfo(paths.front()).path());
@@ -99,9 +105,12 @@ void BringIn::files(const QStringList& paths) {
         if (QFileInfo(path).isFile())
             plain.push_back(path.toStdString());
     std::vector<Series> groups = groupSeries(plain);
-    const bool anySeries = std::any_of(groups.begin(), groups.end(), [](const Series& each) { return each.files.size() > 1; });
+    const bool anySeries =
+        std::any_of(groups.begin(), groups.end(), [](const Series& each) { return each.files.size() > 1; });
     if (anySeries) {
-        QMessageBox question(QMessageBox::Question, tr("A numbered series"), tr("Some of these pictures are numbered. Each series can be one animation."), QMessageBox::Cancel, window_);
+        QMessageBox question(QMessageBox::Question, tr("A numbered series"),
+                             tr("Some of these pictures are numbered. Each series can be one animation."),
+                             QMessageBox::Cancel, window_);
         auto* one = question.addButton(tr("One animation each"), QMessageBox::AcceptRole);
         auto* apart = question.addButton(tr("Single pictures"), QMessageBox::NoRole);
         one->setObjectName("as_animation");
@@ -145,12 +154,18 @@ void BringIn::files(const QStringList& paths) {
     }
     progress.setValue(progress.maximum());
     if (!refused.isEmpty())
-        session_.showError(refused.size() == 1 ? refused.front() : tr("%1 (and %2 more could not be read)").arg(refused.front()).arg(refused.size() - 1));
+        session_.showError(refused.size() == 1
+                               ? refused.front()
+                               : tr("%1 (and %2 more could not be read)").arg(refused.front()).arg(refused.size() - 1));
     if (images.empty())
         return;
     std::vector<std::string> names;
     const Document next = addImages(session_.document(), std::move(images), &names);
-    session_.edit(next, names.size() == 1 ? tr("Bring in %1").arg(fromStd(names.front())) : tr("Bring in %1").arg(counted(static_cast<qsizetype>(names.size()), tr("picture"), tr("pictures"))));
+    session_.edit(
+        next,
+        names.size() == 1
+            ? tr("Bring in %1").arg(fromStd(names.front()))
+            : tr("Bring in %1").arg(counted(static_cast<qsizetype>(names.size()), tr("picture"), tr("pictures"))));
     QStringList all;
     for (const std::string& each : names)
         all << fromStd(each);
@@ -165,7 +180,8 @@ void BringIn::picture(const QImage& given) {
     buffer.open(QIODevice::WriteOnly);
     given.save(&buffer, "png");
     std::string name;
-    session_.edit(addImage(session_.document(), "pasted.png", FileContents::mapped(data.toStdString()), &name), tr("Paste a picture"));
+    session_.edit(addImage(session_.document(), "pasted.png", FileContents::mapped(data.toStdString()), &name),
+                  tr("Paste a picture"));
     Q_EMIT brought({fromStd(name)});
 }
 
@@ -212,7 +228,8 @@ void BringIn::takeUpChanges() {
         bool known = false;
         for (const Image& each : *next.images) {
             const bool first = each.file == name;
-            const auto more = std::find_if(each.more.begin(), each.more.end(), [&](const MoreOriginal& m) { return m.file == name; });
+            const auto more =
+                std::find_if(each.more.begin(), each.more.end(), [&](const MoreOriginal& m) { return m.file == name; });
             if (!first && more == each.more.end())
                 continue;
             known = true;

@@ -22,8 +22,15 @@ namespace gorsefinch::app {
 
 ExportDialog::ExportDialog(const QStringList& images, bool hasWords, const QString& folder,
                            std::function<Result<void>(const ExportDialog&)> write, QWidget* parent)
-    : QDialog(parent), writeAll_(std::move(write)), images_(images), folder_(new QLineEdit(this)), storage_(new QLineEdit(this)), element_(new QComboBox(this)), files_(new QLabel(this)) {
-    setWindowTitle(images.size() == 1 ? tr("Export %1").arg(images.front()) : tr("Export %1 images").arg(images.size()));
+    : QDialog(parent),
+      writeAll_(std::move(write)),
+      images_(images),
+      folder_(new QLineEdit(this)),
+      storage_(new QLineEdit(this)),
+      element_(new QComboBox(this)),
+      files_(new QLabel(this)) {
+    setWindowTitle(images.size() == 1 ? tr("Export %1").arg(images.front())
+                                      : tr("Export %1 images").arg(images.size()));
     setMinimumWidth(460);
     const QSettings settings;
     auto* column = new QVBoxLayout(this);
@@ -98,7 +105,8 @@ std::vector<std::string> ExportDialog::endings() const {
 }
 
 ExportStyle ExportDialog::style(const QString& image) const {
-    return {image.toStdString(), storage_->text().trimmed().toStdString(), element_->currentText().trimmed().toStdString()};
+    return {image.toStdString(), storage_->text().trimmed().toStdString(),
+            element_->currentText().trimmed().toStdString()};
 }
 
 void ExportDialog::chooseFolder() {
@@ -136,11 +144,14 @@ void ExportDialog::refresh() {
             replaced += QFile::exists(QDir(folder()).filePath(names.back()));
         }
     const bool isThere = !folder().isEmpty() && QDir(folder()).exists();
-    QString words = names.isEmpty() ? tr("Choose what is written.") : !isThere ? tr("There is no such folder.") : names.mid(0, 6).join("  ");
+    QString words = names.isEmpty() ? tr("Choose what is written.")
+                    : !isThere      ? tr("There is no such folder.")
+                                    : names.mid(0, 6).join("  ");
     if (isThere && names.size() > 6)
         words += tr("  and %1 more").arg(names.size() - 6);
     if (isThere && replaced > 0)
-        words += "\n" + (replaced == 1 ? tr("1 of them is there and will be replaced.") : tr("%1 of them are there and will be replaced.").arg(replaced));
+        words += "\n" + (replaced == 1 ? tr("1 of them is there and will be replaced.")
+                                       : tr("%1 of them are there and will be replaced.").arg(replaced));
     say(words, false);
     ok_->setEnabled(isThere && !names.isEmpty());
 }

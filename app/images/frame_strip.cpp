@@ -50,7 +50,13 @@ QPixmap framePicture(const Picture& picture) {
 }  // namespace
 
 FrameStrip::FrameStrip(ImageEditor& editor, PictureView& view, QWidget* parent)
-    : QWidget(parent), editor_(editor), view_(view), list_(new QListWidget(this)), play_(new QToolButton(this)), time_(new NumberField(1, 60000, "ms", this)), sum_(new QLabel(this)) {
+    : QWidget(parent),
+      editor_(editor),
+      view_(view),
+      list_(new QListWidget(this)),
+      play_(new QToolButton(this)),
+      time_(new NumberField(1, 60000, "ms", this)),
+      sum_(new QLabel(this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(4);
@@ -90,7 +96,8 @@ FrameStrip::FrameStrip(ImageEditor& editor, PictureView& view, QWidget* parent)
     column->addWidget(list_);
     setFixedHeight(104);
     connect(play_, &QToolButton::clicked, this, [this] { view_.setPlaying(!view_.isPlaying()); });
-    connect(&view, &PictureView::playingChanged, this, [this](bool playing) { play_->setIcon(Theme::icon(playing ? "pause" : "play")); });
+    connect(&view, &PictureView::playingChanged, this,
+            [this](bool playing) { play_->setIcon(Theme::icon(playing ? "pause" : "play")); });
     connect(list_, &QListWidget::currentRowChanged, this, [this](int row) {
         if (row >= 0 && !view_.isPlaying())
             view_.setFrame(row);
@@ -98,7 +105,8 @@ FrameStrip::FrameStrip(ImageEditor& editor, PictureView& view, QWidget* parent)
             time_->setNumber(list_->item(row)->data(Ms).toInt());
     });
     // The move ends after the drop was signalled.
-    connect(list_->model(), &QAbstractItemModel::rowsMoved, this, [this] { QTimer::singleShot(0, this, &FrameStrip::takeOrder); });
+    connect(list_->model(), &QAbstractItemModel::rowsMoved, this,
+            [this] { QTimer::singleShot(0, this, &FrameStrip::takeOrder); });
     connect(time_, &NumberField::numberChosen, this, &FrameStrip::setTime);
     connect(&editor, &ImageEditor::shown, this, &FrameStrip::refresh);
 }
@@ -145,7 +153,8 @@ void FrameStrip::dropSelected() {
     for (int i = 0; i < list_->count(); ++i)
         if (!selected.contains(list_->item(i)))
             uses.push_back({list_->item(i)->data(Source).toInt(), list_->item(i)->data(Ms).toInt()});
-    editor_.change([&](Recipe& r) { r.frames = uses; }, tr("Drop %1").arg(counted(selected.size(), tr("frame"), tr("frames"))));
+    editor_.change([&](Recipe& r) { r.frames = uses; },
+                   tr("Drop %1").arg(counted(selected.size(), tr("frame"), tr("frames"))));
 }
 
 void FrameStrip::setTime(int ms) {

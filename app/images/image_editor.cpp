@@ -69,12 +69,14 @@ void ImageEditor::cancel() {
 bool ImageEditor::isQuick(const Image& image) const {
     const OriginalRef known = session_.images().knownOriginal(image);
     if (!known)
-        return image.original && image.original->size() <= kQuickFile && image.more.size() < 8 && declaredPixels(*image.original) <= static_cast<int64_t>(kQuickSource);
+        return image.original && image.original->size() <= kQuickFile && image.more.size() < 8 &&
+               declaredPixels(*image.original) <= static_cast<int64_t>(kQuickSource);
     const size_t frames = image.recipe.frames.empty() ? known->frames.size() : image.recipe.frames.size();
     const PixelBox box = croppedBox(image.recipe, known->width(), known->height());
     const PixelSize size = resultSize(image.recipe, box.width, box.height);
     const size_t result = static_cast<size_t>(size.width) * static_cast<size_t>(size.height) * frames;
-    return static_cast<size_t>(box.width) * static_cast<size_t>(box.height) * frames <= kQuickSource && result <= kQuickResult;
+    return static_cast<size_t>(box.width) * static_cast<size_t>(box.height) * frames <= kQuickSource &&
+           result <= kQuickResult;
 }
 
 // The result for the document's image: known, made at once, or requested. `another`: than the one that is shown.
@@ -177,7 +179,8 @@ void ImageEditor::change(const std::function<void(Recipe&)>& step, const QString
         return;
     const auto commit = [this, name = name_, recipe = next.recipe, label, merge] {
         requested_.reset();
-        session_.edit(withRecipe(session_.document(), name.toStdString(), recipe), label, merge.isEmpty() ? merge : name + merge);
+        session_.edit(withRecipe(session_.document(), name.toStdString(), recipe), label,
+                      merge.isEmpty() ? merge : name + merge);
     };
     if (isQuick(next)) {
         cancel();

@@ -44,7 +44,7 @@ class ImageEditor : public QObject {
 
   Q_SIGNALS:
     void currentChanged();
-    void shown();               // another result, or none
+    void shown();  // another result, or none
     void busyChanged(bool busy);
     void progressed();
 

@@ -43,7 +43,8 @@ class SortedImages : public QSortFilterProxyModel {
             return number(a, ImagesModel::Bytes) > number(b, ImagesModel::Bytes);
         if (order_ == Order::Use && number(a, ImagesModel::Uses) != number(b, ImagesModel::Uses))
             return number(a, ImagesModel::Uses) > number(b, ImagesModel::Uses);
-        return naturallyBefore(a.data(ImagesModel::Name).toString().toStdString(), b.data(ImagesModel::Name).toString().toStdString());
+        return naturallyBefore(a.data(ImagesModel::Name).toString().toStdString(),
+                               b.data(ImagesModel::Name).toString().toStdString());
     }
 
   private:
@@ -73,12 +74,15 @@ class ImageDelegate : public QStyledItemDelegate {
         painter->setPen(Theme::colour(unused ? Role::QuietText : Role::Text));
         painter->drawText(words.adjusted(0, 8, 0, 0), Qt::AlignRight | Qt::AlignTop, bytes);
         painter->setPen(Theme::colour(error ? Role::Error : Role::QuietText));
-        const QString detail = (unused && !error ? tr("unused · ") : QString()) + index.data(ImagesModel::Detail).toString();
-        painter->drawText(words.adjusted(0, 26, 0, 0), Qt::AlignLeft | Qt::AlignTop, painter->fontMetrics().elidedText(detail, Qt::ElideRight, words.width()));
+        const QString detail =
+            (unused && !error ? tr("unused · ") : QString()) + index.data(ImagesModel::Detail).toString();
+        painter->drawText(words.adjusted(0, 26, 0, 0), Qt::AlignLeft | Qt::AlignTop,
+                          painter->fontMetrics().elidedText(detail, Qt::ElideRight, words.width()));
         painter->setFont(Theme::text());
         painter->setPen(Theme::colour(Role::Text));
         painter->drawText(words.adjusted(0, 7, -room, 0), Qt::AlignLeft | Qt::AlignTop,
-                          painter->fontMetrics().elidedText(index.data(Qt::DisplayRole).toString(), Qt::ElideMiddle, words.width() - room));
+                          painter->fontMetrics().elidedText(index.data(Qt::DisplayRole).toString(), Qt::ElideMiddle,
+                                                            words.width() - room));
     }
 
     void updateEditorGeometry(QWidget* editor, const QStyleOptionViewItem& option, const QModelIndex&) const override {
@@ -89,7 +93,11 @@ class ImageDelegate : public QStyledItemDelegate {
 }  // namespace
 
 ImageList::ImageList(Session& session, ImageEditor& editor, QWidget* parent)
-    : QWidget(parent), session_(session), editor_(editor), model_(new ImagesModel(session, this)), sorted_(new SortedImages(this)) {
+    : QWidget(parent),
+      session_(session),
+      editor_(editor),
+      model_(new ImagesModel(session, this)),
+      sorted_(new SortedImages(this)) {
     setFixedWidth(252);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
@@ -154,13 +162,16 @@ ImageList::ImageList(Session& session, ImageEditor& editor, QWidget* parent)
     bottom->addWidget(bring);
     column->addLayout(bottom);
     connect(bring, &QPushButton::clicked, this, &ImageList::bringInRequested);
-    connect(filter_, &QLineEdit::textChanged, sorted_, [this](const QString& text) { sorted_->setFilterFixedString(text.trimmed()); });
-    connect(order_, &QComboBox::activated, this, [this](int at) { static_cast<SortedImages*>(sorted_)->setOrder(static_cast<Order>(at)); });
+    connect(filter_, &QLineEdit::textChanged, sorted_,
+            [this](const QString& text) { sorted_->setFilterFixedString(text.trimmed()); });
+    connect(order_, &QComboBox::activated, this,
+            [this](int at) { static_cast<SortedImages*>(sorted_)->setOrder(static_cast<Order>(at)); });
     connect(list_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& now) {
         if (now.isValid())
             editor_.setCurrent(now.data(ImagesModel::Name).toString());
     });
-    connect(list_, &QWidget::customContextMenuRequested, this, [this](const QPoint& at) { Q_EMIT menuRequested(list_->viewport()->mapToGlobal(at)); });
+    connect(list_, &QWidget::customContextMenuRequested, this,
+            [this](const QPoint& at) { Q_EMIT menuRequested(list_->viewport()->mapToGlobal(at)); });
     connect(model_, &ImagesModel::totalsChanged, this, &ImageList::showTotals);
     connect(model_, &QAbstractItemModel::modelReset, this, &ImageList::follow);
     connect(&editor_, &ImageEditor::currentChanged, this, &ImageList::follow);
@@ -211,13 +222,15 @@ void ImageList::select(const QStringList& names) {
             list_->selectionModel()->select(sorted_->mapFromSource(model_->index(row)), QItemSelectionModel::Select);
     if (!names.isEmpty())
         if (const int row = model_->rowOf(names.front()); row >= 0)
-            list_->selectionModel()->setCurrentIndex(sorted_->mapFromSource(model_->index(row)), QItemSelectionModel::NoUpdate);
+            list_->selectionModel()->setCurrentIndex(sorted_->mapFromSource(model_->index(row)),
+                                                     QItemSelectionModel::NoUpdate);
 }
 
 void ImageList::rename() { list_->edit(list_->currentIndex()); }
 
 bool ImageList::eventFilter(QObject* watched, QEvent* event) {
-    if (watched == list_ && event->type() == QEvent::KeyPress && static_cast<QKeyEvent*>(event)->key() == Qt::Key_Delete) {
+    if (watched == list_ && event->type() == QEvent::KeyPress &&
+        static_cast<QKeyEvent*>(event)->key() == Qt::Key_Delete) {
         Q_EMIT removeRequested();
         return true;
     }

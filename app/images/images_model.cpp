@@ -27,7 +27,9 @@ ImagesModel::ImagesModel(Session& session, QObject* parent) : QAbstractListModel
     });
 }
 
-int ImagesModel::rowCount(const QModelIndex& parent) const { return parent.isValid() ? 0 : static_cast<int>(rows_.size()); }
+int ImagesModel::rowCount(const QModelIndex& parent) const {
+    return parent.isValid() ? 0 : static_cast<int>(rows_.size());
+}
 
 int ImagesModel::rowOf(const QString& name) const {
     for (size_t i = 0; i < rows_.size(); ++i)
@@ -38,10 +40,11 @@ int ImagesModel::rowOf(const QString& name) const {
 
 void ImagesModel::reload() {
     const auto& images = *session_.document().images;
-    const bool sameRows = rows_.size() == images.size() &&
-                          std::equal(rows_.begin(), rows_.end(), images.begin(), [](const Row& row, const Image& image) {
-                              return row.image.name == image.name || row.image.original == image.original;
-                          });
+    const bool sameRows =
+        rows_.size() == images.size() &&
+        std::equal(rows_.begin(), rows_.end(), images.begin(), [](const Row& row, const Image& image) {
+            return row.image.name == image.name || row.image.original == image.original;
+        });
     if (!sameRows)
         beginResetModel();
     std::vector<Row> rows(images.size());
@@ -127,9 +130,12 @@ const QPixmap& ImagesModel::thumbnail(const Row& row) const {
     if (row.baked) {
         QPainter painter(&out);
         const QImage image = toImage(row.baked->picture(0));
-        const QSizeF size = QSizeF(image.size()).scaled(QSizeF(kRowPicture).boundedTo(QSizeF(image.size()) * 2), Qt::KeepAspectRatio);
+        const QSizeF size =
+            QSizeF(image.size()).scaled(QSizeF(kRowPicture).boundedTo(QSizeF(image.size()) * 2), Qt::KeepAspectRatio);
         painter.setRenderHint(QPainter::SmoothPixmapTransform, size.width() < image.width());
-        painter.drawImage(QRectF(QPointF((kRowPicture.width() - size.width()) / 2, (kRowPicture.height() - size.height()) / 2), size), image);
+        painter.drawImage(
+            QRectF(QPointF((kRowPicture.width() - size.width()) / 2, (kRowPicture.height() - size.height()) / 2), size),
+            image);
     }
     row.thumbnail = out;
     return row.thumbnail;
@@ -159,7 +165,8 @@ QVariant ImagesModel::data(const QModelIndex& index, int role) const {
         case Qt::EditRole:
         case Name: return QString::fromStdString(row.image.name);
         case Detail: return detail(row);
-        case Bytes: return row.baked ? static_cast<qint64>(row.baked->bytes(row.allFrames || row.uses == 0)) : qint64{-1};
+        case Bytes:
+            return row.baked ? static_cast<qint64>(row.baked->bytes(row.allFrames || row.uses == 0)) : qint64{-1};
         case Uses: return row.uses;
         case Error: return row.error;
         case Qt::DecorationRole: return thumbnail(row);
@@ -167,7 +174,8 @@ QVariant ImagesModel::data(const QModelIndex& index, int role) const {
             if (!row.error.isEmpty())
                 return row.error;
             return tr("from %1").arg(QString::fromStdString(row.image.file)) + "\n" +
-                   (row.uses == 0 ? tr("not used: left out of what is generated") : tr("used by %1").arg(counted(row.uses, tr("widget"), tr("widgets")))) +
+                   (row.uses == 0 ? tr("not used: left out of what is generated")
+                                  : tr("used by %1").arg(counted(row.uses, tr("widget"), tr("widgets")))) +
                    "\n" + tr("F2 renames, Del deletes; drag it over Screens and onto the screen, or press Ctrl+Return");
         default: return {};
     }
@@ -177,11 +185,13 @@ bool ImagesModel::setData(const QModelIndex& index, const QVariant& value, int r
     if (role != Qt::EditRole || !index.isValid())
         return false;
     const std::string from = rows_[static_cast<size_t>(index.row())].image.name;
-    return session_.edit(renameImage(session_.document(), from, value.toString().trimmed().toStdString()), tr("Rename %1").arg(QString::fromStdString(from)));
+    return session_.edit(renameImage(session_.document(), from, value.toString().trimmed().toStdString()),
+                         tr("Rename %1").arg(QString::fromStdString(from)));
 }
 
 Qt::ItemFlags ImagesModel::flags(const QModelIndex& index) const {
-    return index.isValid() ? Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsEditable | Qt::ItemIsDragEnabled : Qt::NoItemFlags;
+    return index.isValid() ? Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsEditable | Qt::ItemIsDragEnabled
+                           : Qt::NoItemFlags;
 }
 
 QMimeData* ImagesModel::mimeData(const QModelIndexList& indexes) const {

@@ -77,11 +77,14 @@ ImagesStation::ImagesStation(Session& session, QWidget* parent)
     connect(list_, &ImageList::removeRequested, this, &ImagesStation::removeSelected);
     connect(list_, &ImageList::menuRequested, this, [this](const QPoint& at) { showMenu(at); });
     connect(bringIn_, &BringIn::brought, list_, &ImageList::select);
-    connect(recipe_, &RecipeForm::cropRequested, this, [this](bool on) { on ? view_->setMode(PictureView::Mode::Crop) : view_->endCrop(); });
+    connect(recipe_, &RecipeForm::cropRequested, this,
+            [this](bool on) { on ? view_->setMode(PictureView::Mode::Crop) : view_->endCrop(); });
     connect(view_, &PictureView::cropFinished, recipe_, &RecipeForm::endCrop);
     connect(recipe_, &RecipeForm::aspectKept, view_, &PictureView::setAspectKept);
     connect(view_, &PictureView::cropDrawn, this, [this](const PixelBox& box) {
-        editor_.change([&](Recipe& r) { r.cropX = box.x, r.cropY = box.y, r.cropWidth = box.width, r.cropHeight = box.height; }, tr("Crop"), "crop");
+        editor_.change(
+            [&](Recipe& r) { r.cropX = box.x, r.cropY = box.y, r.cropWidth = box.width, r.cropHeight = box.height; },
+            tr("Crop"), "crop");
         session_.endGesture();
     });
 }
@@ -99,7 +102,8 @@ void ImagesStation::makeViewBar(QBoxLayout* row) {
     };
     auto* modes = new QButtonGroup(this);
     auto* split = tool(tr("split"), "view_split", tr("The result over the original, with a line to drag across"), true);
-    auto* beside = tool(tr("side by side"), "view_beside", tr("The original at the left, the result at the right"), false);
+    auto* beside =
+        tool(tr("side by side"), "view_beside", tr("The original at the left, the result at the right"), false);
     modes->addButton(split);
     modes->addButton(beside);
     const auto look = [this](PictureView::Mode mode) {
@@ -111,16 +115,20 @@ void ImagesStation::makeViewBar(QBoxLayout* row) {
     row->addSpacing(12);
     auto* grid = tool(tr("pixel grid"), "view_grid", tr("Lines between the pixels from five times on"), true);
     connect(grid, &QToolButton::toggled, view_, &PictureView::setGridShown);
-    auto* panel = tool(tr("on the panel"), "view_panel", tr("Inside the panel's outline, at true relative size"), false);
+    auto* panel =
+        tool(tr("on the panel"), "view_panel", tr("Inside the panel's outline, at true relative size"), false);
     connect(panel, &QToolButton::toggled, view_, &PictureView::setOnPanel);
     row->addStretch(1);
     for (const auto& [words, steps, help] : std::initializer_list<std::tuple<QString, int, QString>>{
-             {QString::fromUtf8("−"), -1, tr("Smaller (-, Ctrl+wheel)")}, {tr("fit"), 0, tr("All of it (0)")}, {"+", 1, tr("Larger (+, Ctrl+wheel)")}}) {
+             {QString::fromUtf8("−"), -1, tr("Smaller (-, Ctrl+wheel)")},
+             {tr("fit"), 0, tr("All of it (0)")},
+             {"+", 1, tr("Larger (+, Ctrl+wheel)")}}) {
         auto* button = new QToolButton(this);
         button->setText(words);
         button->setToolTip(help);
         button->setMinimumWidth(26);
-        connect(button, &QToolButton::clicked, this, [this, by = steps] { by == 0 ? view_->zoomToFit() : view_->zoomBy(by); });
+        connect(button, &QToolButton::clicked, this,
+                [this, by = steps] { by == 0 ? view_->zoomToFit() : view_->zoomBy(by); });
         row->addWidget(button);
     }
     row->addSpacing(12);
@@ -131,7 +139,8 @@ void ImagesStation::makeViewBar(QBoxLayout* row) {
     more->setToolButtonStyle(Qt::ToolButtonTextBesideIcon);
     more->setLayoutDirection(Qt::RightToLeft);
     more->setToolTip(tr("Rename, delete, recipes, export"));
-    connect(more, &QToolButton::clicked, this, [this, more] { showMenu(more->mapToGlobal(QPoint(0, more->height()))); });
+    connect(more, &QToolButton::clicked, this,
+            [this, more] { showMenu(more->mapToGlobal(QPoint(0, more->height()))); });
     row->addWidget(more);
 }
 
@@ -147,7 +156,8 @@ void ImagesStation::makeCommands() {
     command(tr("Use this recipe for new pictures"), {}, "default_recipe", [this] { makeDefault(); });
     command(tr("Copy as C array"), Qt::CTRL | Qt::SHIFT | Qt::Key_C, "copy_c", [this] { copyC(); });
     command(tr("Put on my shelf"), Qt::CTRL | Qt::Key_B, "put_on_shelf", [this] { putOnShelf(); });
-    command(tr("Take from my shelf…"), Qt::CTRL | Qt::SHIFT | Qt::Key_B, "take_from_shelf", [this] { takeFromShelf(); });
+    command(tr("Take from my shelf…"), Qt::CTRL | Qt::SHIFT | Qt::Key_B, "take_from_shelf",
+            [this] { takeFromShelf(); });
     command(tr("Export…"), Qt::CTRL | Qt::Key_E, "export_image", [this] { exportSelected(); });
 }
 
@@ -180,7 +190,9 @@ void ImagesStation::removeSelected() {
     for (const QString& each : list_->selectedNames())
         names.push_back(each.toStdString());
     if (!names.empty())
-        session_.edit(removeImages(session_.document(), names), names.size() == 1 ? tr("Delete image %1").arg(QString::fromStdString(names.front())) : tr("Delete %1").arg(imageCount(static_cast<qsizetype>(names.size()))));
+        session_.edit(removeImages(session_.document(), names),
+                      names.size() == 1 ? tr("Delete image %1").arg(QString::fromStdString(names.front()))
+                                        : tr("Delete %1").arg(imageCount(static_cast<qsizetype>(names.size()))));
 }
 
 void ImagesStation::copyRecipe() {
@@ -200,7 +212,8 @@ void ImagesStation::pasteRecipe() {
     std::vector<std::string> names;
     for (const QString& each : list_->selectedNames())
         names.push_back(each.toStdString());
-    session_.edit(withRecipeOn(session_.document(), names, *recipe), tr("Paste a recipe on %1").arg(imageCount(static_cast<qsizetype>(names.size()))));
+    session_.edit(withRecipeOn(session_.document(), names, *recipe),
+                  tr("Paste a recipe on %1").arg(imageCount(static_cast<qsizetype>(names.size()))));
 }
 
 void ImagesStation::makeDefault() {
@@ -234,7 +247,8 @@ void ImagesStation::copyC() {
     if (!image)
         return;
     const auto baked = bakedForExport(*image);
-    const auto text = baked ? exportImage(**baked, {image->name, "static const", "uint8_t"}, ".h") : tl::unexpected(baked.error());
+    const auto text =
+        baked ? exportImage(**baked, {image->name, "static const", "uint8_t"}, ".h") : tl::unexpected(baked.error());
     if (!text) {
         session_.showError(QString::fromStdString(text.error().text()));
         return;
@@ -269,7 +283,8 @@ Result<void> ImagesStation::writeFiles(const Image& image, const ExportDialog& h
         return tl::unexpected(all.error());
     Disk disk;
     for (const ExportedFile& each : *all)
-        if (auto written = replaceFile(disk, (how.folder() + "/").toStdString() + image.name + each.ending, each.bytes); !written)
+        if (auto written = replaceFile(disk, (how.folder() + "/").toStdString() + image.name + each.ending, each.bytes);
+            !written)
             return written;
     return {};
 }
@@ -283,7 +298,9 @@ void ImagesStation::putOnShelf() {
             continue;
         images.push_back(*found);
         Recipe& recipe = images.back().recipe;
-        const auto baked = recipe.paletteSource == PaletteSource::Image ? session_.images().bake(session_.document(), *found) : tl::unexpected(Error{});
+        const auto baked = recipe.paletteSource == PaletteSource::Image
+                               ? session_.images().bake(session_.document(), *found)
+                               : tl::unexpected(Error{});
         if (baked) {
             recipe.palette = (*baked)->palette;
             recipe.paletteSource = PaletteSource::Own;
@@ -295,7 +312,8 @@ void ImagesStation::putOnShelf() {
     Disk disk;
     const auto put = Shelf(disk, shelfFolder().toStdString()).put(images, {});
     if (put)
-        session_.showDone(tr("%1 put on your shelf, for every project").arg(imageCount(static_cast<qsizetype>(images.size()))));
+        session_.showDone(
+            tr("%1 put on your shelf, for every project").arg(imageCount(static_cast<qsizetype>(images.size()))));
     else
         session_.showError(QString::fromStdString(put.error().text()));
 }

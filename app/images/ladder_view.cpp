@@ -55,7 +55,9 @@ class RungPainter : public QStyledItemDelegate {
         const int after = painter->fontMetrics().horizontalAdvance(format) + 5;
         painter->setFont(Theme::text());
         painter->setPen(Theme::colour(Role::QuietText));
-        painter->drawText(words.adjusted(after, 0, 0, 0), Qt::AlignLeft | Qt::AlignTop, painter->fontMetrics().elidedText(index.data(Way).toString(), Qt::ElideRight, words.width() - after));
+        painter->drawText(
+            words.adjusted(after, 0, 0, 0), Qt::AlignLeft | Qt::AlignTop,
+            painter->fontMetrics().elidedText(index.data(Way).toString(), Qt::ElideRight, words.width() - after));
         painter->setFont(Theme::figures());
         painter->setPen(Theme::colour(Role::Text));
         painter->drawText(words.adjusted(0, 17, 0, 0), Qt::AlignLeft | Qt::AlignTop, index.data(PlainText).toString());
@@ -80,7 +82,12 @@ QPixmap rungPicture(const Picture& picture) {
 }  // namespace
 
 LadderView::LadderView(Session& session, ImageEditor& editor, QWidget* parent)
-    : QWidget(parent), session_(session), editor_(editor), order_(new QComboBox(this)), list_(new QListWidget(this)), state_(new QLabel(this)) {
+    : QWidget(parent),
+      session_(session),
+      editor_(editor),
+      order_(new QComboBox(this)),
+      list_(new QListWidget(this)),
+      state_(new QLabel(this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 6);
     column->setSpacing(4);
@@ -101,7 +108,8 @@ LadderView::LadderView(Session& session, ImageEditor& editor, QWidget* parent)
     connect(order_, &QComboBox::activated, this, &LadderView::show);
     const auto takeRung = [this](QListWidgetItem* item) {
         const Rung rung = results_[static_cast<size_t>(item->data(Number).toInt())].rung;
-        editor_.change([&](Recipe& r) { r = withRung(r, rung, session_.document().panel->format); }, tr("Take %1 %2").arg(info(rung.format).key, wayWords(rung)));
+        editor_.change([&](Recipe& r) { r = withRung(r, rung, session_.document().panel->format); },
+                       tr("Take %1 %2").arg(info(rung.format).key, wayWords(rung)));
     };
     connect(list_, &QListWidget::itemClicked, this, takeRung);
     connect(list_, &QListWidget::itemActivated, this, takeRung);
@@ -184,17 +192,22 @@ void LadderView::show() {
         item->setData(Qt::DecorationRole, rungPicture(r.picture));
         item->setData(Format, QString(info(r.rung.format).key));
         item->setData(Way, wayWords(r.rung));
-        item->setData(PlainText, bytesText(static_cast<qint64>(order_->currentIndex() == 1 ? r.runBytes : r.plainBytes)));
-        item->setData(ErrorText, order_->currentIndex() == 3 ? QString::number(r.colours) : QString::number(r.difference, 'f', 1));
+        item->setData(PlainText,
+                      bytesText(static_cast<qint64>(order_->currentIndex() == 1 ? r.runBytes : r.plainBytes)));
+        item->setData(ErrorText,
+                      order_->currentIndex() == 3 ? QString::number(r.colours) : QString::number(r.difference, 'f', 1));
         item->setData(Number, static_cast<int>(i));
         item->setToolTip(tr("%1, %2\n%3 plain, %4 by runs, %5 colours\nmean colour difference %6, PSNR %7")
-                             .arg(info(r.rung.format).key, info(r.rung.format).help, bytesText(static_cast<qint64>(r.plainBytes)), bytesText(static_cast<qint64>(r.runBytes)))
+                             .arg(info(r.rung.format).key, info(r.rung.format).help,
+                                  bytesText(static_cast<qint64>(r.plainBytes)),
+                                  bytesText(static_cast<qint64>(r.runBytes)))
                              .arg(r.colours)
                              .arg(r.difference, 0, 'f', 2)
                              .arg(std::isinf(r.psnr) ? tr("without loss") : QString("%1 dB").arg(r.psnr, 0, 'f', 1)));
     }
     const bool several = editor_.baked() && editor_.baked()->frames.size() > 1;
-    state_->setText(several ? tr("first frame's bytes · error 100 is black to white") : tr("error = mean colour difference, 100 is black to white"));
+    state_->setText(several ? tr("first frame's bytes · error 100 is black to white")
+                            : tr("error = mean colour difference, 100 is black to white"));
     mark();
 }
 

@@ -58,7 +58,11 @@ void PaletteStrip::mousePressEvent(QMouseEvent* event) {
 
 void PaletteStrip::keyPressEvent(QKeyEvent* event) {
     const int last = static_cast<int>(colours_.size()) - 1;
-    const int step = event->key() == Qt::Key_Left ? -1 : event->key() == Qt::Key_Right ? 1 : event->key() == Qt::Key_Up ? -kAcross : event->key() == Qt::Key_Down ? kAcross : 0;
+    const int step = event->key() == Qt::Key_Left    ? -1
+                     : event->key() == Qt::Key_Right ? 1
+                     : event->key() == Qt::Key_Up    ? -kAcross
+                     : event->key() == Qt::Key_Down  ? kAcross
+                                                     : 0;
     if (step != 0 && last >= 0) {
         current_ = std::clamp(current_ + step, 0, last);
         update();
@@ -74,7 +78,11 @@ bool PaletteStrip::event(QEvent* event) {
         const auto* help = static_cast<QHelpEvent*>(event);
         for (int i = 0; i < static_cast<int>(colours_.size()); ++i)
             if (cell(i).contains(help->pos()))
-                QToolTip::showText(help->globalPos(), tr("%1: %2. Click to change it").arg(i).arg(QString::fromStdString(toText(colours_[static_cast<size_t>(i)]))), this);
+                QToolTip::showText(help->globalPos(),
+                                   tr("%1: %2. Click to change it")
+                                       .arg(i)
+                                       .arg(QString::fromStdString(toText(colours_[static_cast<size_t>(i)]))),
+                                   this);
         return true;
     }
     return QWidget::event(event);

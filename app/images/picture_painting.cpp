@@ -14,7 +14,8 @@ void PictureView::paintEvent(QPaintEvent*) {
     painter.fillRect(rect(), Theme::colour(Role::Around));
     if (!editor_.image()) {
         painter.setPen(Theme::colour(Role::Surface));
-        painter.drawText(rect(), Qt::AlignCenter, tr("Bring in a picture, and see here what the panel will show of it"));
+        painter.drawText(rect(), Qt::AlignCenter,
+                         tr("Bring in a picture, and see here what the panel will show of it"));
     } else if (!editor_.error().isEmpty()) {
         painter.setPen(Theme::colour(Role::Surface));
         painter.drawText(rect().adjusted(40, 0, -40, 0), Qt::AlignCenter | Qt::TextWordWrap, editor_.error());
@@ -41,7 +42,8 @@ void PictureView::paintProgress(QPainter& painter) const {
     paintTag(painter, {width() / 2, 8}, tr("%1   Esc cancels").arg(doing), Qt::AlignTop | Qt::AlignHCenter, true);
     const QRect bar(width() / 2 - 100, 34, 200, 4);
     painter.fillRect(bar, QColor(29, 35, 32, 235));
-    painter.fillRect(QRect(bar.topLeft(), QSize(static_cast<int>(bar.width() * editor_.done()), bar.height())), Theme::colour(Role::Accent));
+    painter.fillRect(QRect(bar.topLeft(), QSize(static_cast<int>(bar.width() * editor_.done()), bar.height())),
+                     Theme::colour(Role::Accent));
 }
 
 void PictureView::paintGround(QPainter& painter, const QRect& picture) const {
@@ -68,11 +70,13 @@ void PictureView::paintGrid(QPainter& painter, const QRect& picture) const {
         painter.drawLine(picture.left(), picture.top() + y * zoom_, picture.right(), picture.top() + y * zoom_);
 }
 
-void PictureView::paintTag(QPainter& painter, const QPoint& corner, const QString& words, Qt::Alignment where, bool warn) const {
+void PictureView::paintTag(QPainter& painter, const QPoint& corner, const QString& words, Qt::Alignment where,
+                           bool warn) const {
     if (words.isEmpty())
         return;
     painter.setFont(Theme::figures());
-    QRect box = painter.fontMetrics().boundingRect(QRect(0, 0, width(), 40), Qt::AlignLeft, words).adjusted(-8, -4, 8, 4);
+    QRect box =
+        painter.fontMetrics().boundingRect(QRect(0, 0, width(), 40), Qt::AlignLeft, words).adjusted(-8, -4, 8, 4);
     box.moveTopLeft(corner);
     if (where & Qt::AlignRight)
         box.moveRight(corner.x());
@@ -93,7 +97,8 @@ QString PictureView::sourceWords() const {
     const OriginalRef& original = editor_.original();
     if (!original)
         return {};
-    return tr("original %1x%2").arg(original->width()).arg(original->height()) + (original->drawing ? tr(" drawing") : QString());
+    return tr("original %1x%2").arg(original->width()).arg(original->height()) +
+           (original->drawing ? tr(" drawing") : QString());
 }
 
 QString PictureView::resultWords() const {
@@ -113,11 +118,16 @@ QString PictureView::pointerWords() const {
     if (!over.contains(pointer_) || result_.isNull())
         return tr("%1x").arg(zoom_);
     const int x = (pointer_.x() - over.left()) / zoom_, y = (pointer_.y() - over.top()) / zoom_;
-    const auto name = [](QRgb pixel) { return qAlpha(pixel) == 0 ? QString("clear") : QColor(pixel).name().toUpper() + (qAlpha(pixel) == 255 ? QString() : QString(" a%1").arg(qAlpha(pixel))); };
+    const auto name = [](QRgb pixel) {
+        return qAlpha(pixel) == 0 ? QString("clear")
+                                  : QColor(pixel).name().toUpper() +
+                                        (qAlpha(pixel) == 255 ? QString() : QString(" a%1").arg(qAlpha(pixel)));
+    };
     QString words = tr("%1x  x %2 y %3").arg(zoom_).arg(x).arg(y);
     if (!source_.isNull())
-        words += "  " + name(source_.pixel(std::min((x * 2 + 1) * source_.width() / (2 * result_.width()), source_.width() - 1),
-                                           std::min((y * 2 + 1) * source_.height() / (2 * result_.height()), source_.height() - 1)));
+        words += "  " + name(source_.pixel(
+                            std::min((x * 2 + 1) * source_.width() / (2 * result_.width()), source_.width() - 1),
+                            std::min((y * 2 + 1) * source_.height() / (2 * result_.height()), source_.height() - 1)));
     const QRgb pixel = result_.pixel(x, y);
     words += QString::fromUtf8(" → ") + name(pixel);
     const BakedImage& baked = *editor_.baked();
@@ -185,8 +195,10 @@ void PictureView::paintCrop(QPainter& painter) {
     painter.setPen(QPen(Theme::colour(Role::Accent), 2));
     painter.drawRect(kept);
     paintTag(painter, {8, 8}, sourceWords(), Qt::AlignLeft);
-    paintTag(painter, {width() - 8, 8}, tr("kept: %1, %2  %3x%4").arg(crop_.x).arg(crop_.y).arg(crop_.width).arg(crop_.height), Qt::AlignRight);
-    paintTag(painter, {8, height() - 8}, tr("drag a box, its edges, or all of it; Return when done"), Qt::AlignLeft | Qt::AlignBottom);
+    paintTag(painter, {width() - 8, 8},
+             tr("kept: %1, %2  %3x%4").arg(crop_.x).arg(crop_.y).arg(crop_.width).arg(crop_.height), Qt::AlignRight);
+    paintTag(painter, {8, height() - 8}, tr("drag a box, its edges, or all of it; Return when done"),
+             Qt::AlignLeft | Qt::AlignBottom);
 }
 
 }  // namespace gorsefinch::app

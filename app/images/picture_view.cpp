@@ -14,13 +14,14 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr int kMax = 32;    // zoom
+constexpr int kMax = 32;     // zoom
 constexpr int kMargin = 14;  // around the picture
 constexpr int kGap = 16;     // between source and result side by side
 
 }  // namespace
 
-PictureView::PictureView(Session& session, ImageEditor& editor, QWidget* parent) : QWidget(parent), session_(session), editor_(editor) {
+PictureView::PictureView(Session& session, ImageEditor& editor, QWidget* parent)
+    : QWidget(parent), session_(session), editor_(editor) {
     setObjectName("picture_view");
     setMouseTracking(true);
     setFocusPolicy(Qt::StrongFocus);
@@ -188,7 +189,8 @@ void PictureView::resizeEvent(QResizeEvent*) {
 }
 
 QRectF PictureView::wholeOriginal() const {
-    const QSizeF size = QSizeF(whole_.size()).scaled(QSizeF(width() - 2 * kMargin, height() - 2 * kMargin), Qt::KeepAspectRatio);
+    const QSizeF size =
+        QSizeF(whole_.size()).scaled(QSizeF(width() - 2 * kMargin, height() - 2 * kMargin), Qt::KeepAspectRatio);
     return QRectF(QPointF((width() - size.width()) / 2, (height() - size.height()) / 2), size);
 }
 
@@ -206,9 +208,10 @@ void PictureView::mousePressEvent(QMouseEvent* event) {
         const QRectF kept = cropOnWidget();
         const QPointF p = event->position();
         const bool inside = kept.adjusted(-6, -6, 6, 6).contains(p);
-        cropEdges_ = !inside ? 0
-                             : (std::abs(p.x() - kept.left()) < 7 ? 1 : 0) | (std::abs(p.y() - kept.top()) < 7 ? 2 : 0) |
-                                   (std::abs(p.x() - kept.right()) < 7 ? 4 : 0) | (std::abs(p.y() - kept.bottom()) < 7 ? 8 : 0);
+        cropEdges_ =
+            !inside ? 0
+                    : (std::abs(p.x() - kept.left()) < 7 ? 1 : 0) | (std::abs(p.y() - kept.top()) < 7 ? 2 : 0) |
+                          (std::abs(p.x() - kept.right()) < 7 ? 4 : 0) | (std::abs(p.y() - kept.bottom()) < 7 ? 8 : 0);
         const bool isAll = crop_.width == whole_.width() && crop_.height == whole_.height();
         if (inside && cropEdges_ == 0 && !isAll)
             cropEdges_ = 16;
@@ -218,17 +221,22 @@ void PictureView::mousePressEvent(QMouseEvent* event) {
     }
     const QRect at = places().result;
     const int line = at.left() + static_cast<int>(at.width() * line_);
-    const bool onLine = mode_ == Mode::Split && std::abs(event->pos().x() - line) < 12 && event->button() == Qt::LeftButton;
+    const bool onLine =
+        mode_ == Mode::Split && std::abs(event->pos().x() - line) < 12 && event->button() == Qt::LeftButton;
     drag_ = onLine ? Drag::Line : Drag::Pan;
 }
 
-// The crop while an edge, all of it, or a new box is dragged; clamped to the picture, and to the panel's aspect if wanted.
+// The crop while an edge, all of it, or a new box is dragged; clamped to the picture, and to the panel's aspect if
+// wanted.
 void PictureView::moveCrop(const QPointF& to) {
     const QRectF whole = wholeOriginal();
     const double by = whole.width() / whole_.width();
-    const auto px = [&](double v, double start, int max) { return std::clamp(static_cast<int>(std::lround((v - start) / by)), 0, max); };
+    const auto px = [&](double v, double start, int max) {
+        return std::clamp(static_cast<int>(std::lround((v - start) / by)), 0, max);
+    };
     const int x = px(to.x(), whole.left(), whole_.width()), y = px(to.y(), whole.top(), whole_.height());
-    const int fromX = px(dragFrom_.x(), whole.left(), whole_.width()), fromY = px(dragFrom_.y(), whole.top(), whole_.height());
+    const int fromX = px(dragFrom_.x(), whole.left(), whole_.width()),
+              fromY = px(dragFrom_.y(), whole.top(), whole_.height());
     if (cropEdges_ == 16) {
         crop_.x = std::clamp(cropFrom_.x + x - fromX, 0, whole_.width() - crop_.width);
         crop_.y = std::clamp(cropFrom_.y + y - fromY, 0, whole_.height() - crop_.height);

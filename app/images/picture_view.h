@@ -73,7 +73,8 @@ class PictureView : public QWidget {
     void paintProgress(QPainter& painter) const;
     void paintGround(QPainter& painter, const QRect& picture) const;
     void paintGrid(QPainter& painter, const QRect& picture) const;
-    void paintTag(QPainter& painter, const QPoint& corner, const QString& words, Qt::Alignment where, bool warn = false) const;
+    void paintTag(QPainter& painter, const QPoint& corner, const QString& words, Qt::Alignment where,
+                  bool warn = false) const;
     void paintTags(QPainter& painter) const;
     QString pointerWords() const;
     QString sourceWords() const;
@@ -87,16 +88,16 @@ class PictureView : public QWidget {
     Mode mode_ = Mode::Split, beforeCrop_ = Mode::Split;
     bool gridShown_ = true, onPanel_ = false, aspectKept_ = false, zoomIsFit_ = true;
     int zoom_ = 1, frame_ = 0;
-    double line_ = 0.5;       // where the line between source and result stands, of the picture's width
+    double line_ = 0.5;  // where the line between source and result stands, of the picture's width
     QPoint pan_;
-    QImage result_;           // the frame, one pixel a pixel
-    QImage source_;           // what the recipe's shape makes of the original at the size on the widget
-    QImage whole_;            // the frame before the recipe
+    QImage result_;  // the frame, one pixel a pixel
+    QImage source_;  // what the recipe's shape makes of the original at the size on the widget
+    QImage whole_;   // the frame before the recipe
     QPoint pointer_{-1, -1};
     enum class Drag { None, Line, Pan, Crop } drag_ = Drag::None;
     QPoint dragFrom_, panFrom_;
     PixelBox crop_, cropFrom_;
-    int cropEdges_ = 0;       // which edges of the crop are dragged: 1 left, 2 top, 4 right, 8 bottom, 16 all of it
+    int cropEdges_ = 0;  // which edges of the crop are dragged: 1 left, 2 top, 4 right, 8 bottom, 16 all of it
     QTimer player_;
 };
 

@@ -36,7 +36,8 @@ class RecipeForm : public FormPage {
     void makeTransparency();
     void makeReduction();
     void makeStorage();
-    Slider slider(const QString& label, const QString& name, int min, int max, int rest, int Recipe::*member, const QString& help);
+    Slider slider(const QString& label, const QString& name, int min, int max, int rest, int Recipe::*member,
+                  const QString& help);
     void change(const Step& step, const QString& label, const QString& merge = {});
     void refresh();
     void showPalette();

@@ -26,7 +26,8 @@ void PanelPicture::paintEvent(QPaintEvent*) {
     painter.fillRect(rect(), Theme::colour(Role::Around));
     const QRect room = rect().adjusted(24, 20, -24, -64);
     if (!picture_.isNull() && room.width() > 20 && room.height() > 20) {
-        double scale = std::min(static_cast<double>(room.width()) / picture_.width(), static_cast<double>(room.height()) / picture_.height());
+        double scale = std::min(static_cast<double>(room.width()) / picture_.width(),
+                                static_cast<double>(room.height()) / picture_.height());
         scale = scale >= 1 ? std::floor(scale) : scale;
         const QSize size(static_cast<int>(picture_.width() * scale), static_cast<int>(picture_.height() * scale));
         const QRect r(QPoint(room.center().x() - size.width() / 2, room.center().y() - size.height() / 2), size);
@@ -42,7 +43,8 @@ void PanelPicture::paintEvent(QPaintEvent*) {
     painter.drawText(label.adjusted(12, 0, -12, -17), Qt::AlignVCenter | Qt::AlignLeft, caption_);
     painter.setFont(Theme::figures());
     painter.setPen(Theme::colour(Role::QuietText));
-    painter.drawText(label.adjusted(12, 17, -12, 0), Qt::AlignVCenter | Qt::AlignLeft, painter.fontMetrics().elidedText(detail_, Qt::ElideRight, label.width() - 24));
+    painter.drawText(label.adjusted(12, 17, -12, 0), Qt::AlignVCenter | Qt::AlignLeft,
+                     painter.fontMetrics().elidedText(detail_, Qt::ElideRight, label.width() - 24));
 }
 
 }  // namespace gorsefinch::app

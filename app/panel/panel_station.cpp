@@ -35,7 +35,9 @@ QString PanelStation::figure() const {
     return QString("%1x%2 %3-bit").arg(panel.width).arg(panel.height).arg(info(panel.format).bits);
 }
 
-bool PanelStation::goTo(const Problem& problem) { return problem.place.starts_with("panel") || problem.place == "the project"; }
+bool PanelStation::goTo(const Problem& problem) {
+    return problem.place.starts_with("panel") || problem.place == "the project";
+}
 
 QFormLayout* PanelStation::section(const QString& title, QWidget* page) {
     auto* heading = new QLabel(title, page);
@@ -68,8 +70,8 @@ void PanelStation::edit(const QString& label, const std::function<void(Panel&)>&
     session_.edit(withPanel(session_.document(), panel), label, "panel " + label);
 }
 
-void PanelStation::number(QFormLayout* form, const QString& text, const QString& name, const QString& unit, int min, int max, const QString& help,
-                          int64_t (*get)(const Panel&), void (*set)(Panel&, int64_t)) {
+void PanelStation::number(QFormLayout* form, const QString& text, const QString& name, const QString& unit, int min,
+                          int max, const QString& help, int64_t (*get)(const Panel&), void (*set)(Panel&, int64_t)) {
     auto* field = new NumberField(min, max, unit, this);
     field->setObjectName(name);
     field->setToolTip(help);
@@ -80,7 +82,8 @@ void PanelStation::number(QFormLayout* form, const QString& text, const QString&
     form->addRow(caption(text, field), field);
 }
 
-void PanelStation::yesNo(QFormLayout* form, const QString& text, const QString& name, const QString& help, bool Panel::*member) {
+void PanelStation::yesNo(QFormLayout* form, const QString& text, const QString& name, const QString& help,
+                         bool Panel::*member) {
     auto* field = new QCheckBox(help, this);
     field->setMinimumHeight(24);
     field->setObjectName(name);
@@ -91,8 +94,9 @@ void PanelStation::yesNo(QFormLayout* form, const QString& text, const QString& 
     form->addRow(caption(text, field), field);
 }
 
-void PanelStation::choice(QFormLayout* form, const QString& text, const QString& name, const QStringList& choices, const QString& help,
-                          std::function<QString(const Panel&)> get, std::function<void(Panel&, const QString&)> set) {
+void PanelStation::choice(QFormLayout* form, const QString& text, const QString& name, const QStringList& choices,
+                          const QString& help, std::function<QString(const Panel&)> get,
+                          std::function<void(Panel&, const QString&)> set) {
     auto* field = new QComboBox(this);
     field->setObjectName(name);
     field->addItems(choices);
@@ -132,36 +136,65 @@ QWidget* PanelStation::makeForm() {
     project->addRow(caption(tr("Name"), name), name);
 
     QFormLayout* size = section(tr("Picture"), page);
-    number(size, tr("Width"), "panel_width", "px", kMinPanelSide, kMaxPanelSide, tr("Columns of the interface as the user sees it"), [](const Panel& p) -> int64_t { return p.width; }, [](Panel& p, int64_t v) { p.width = static_cast<int>(v); });
-    number(size, tr("Height"), "panel_height", "px", kMinPanelSide, kMaxPanelSide, tr("Rows of the interface as the user sees it"), [](const Panel& p) -> int64_t { return p.height; }, [](Panel& p, int64_t v) { p.height = static_cast<int>(v); });
+    number(
+        size, tr("Width"), "panel_width", "px", kMinPanelSide, kMaxPanelSide,
+        tr("Columns of the interface as the user sees it"), [](const Panel& p) -> int64_t { return p.width; },
+        [](Panel& p, int64_t v) { p.width = static_cast<int>(v); });
+    number(
+        size, tr("Height"), "panel_height", "px", kMinPanelSide, kMaxPanelSide,
+        tr("Rows of the interface as the user sees it"), [](const Panel& p) -> int64_t { return p.height; },
+        [](Panel& p, int64_t v) { p.height = static_cast<int>(v); });
     yesNo(size, tr("Round"), "panel_round", tr("the glass shows a circle of it"), &Panel::round);
     QStringList formats;
     for (const PixelFormatInfo& each : pixelFormats())
         if (each.panel)
             formats << each.key;
-    choice(size, tr("Pixel format"), "panel_format", formats, tr("How pixels lie in the panel's memory"),
-           [](const Panel& p) { return QString(info(p.format).key); },
-           [](Panel& p, const QString& key) { p.format = pixelFormatByKey(key.toStdString())->format; });
+    choice(
+        size, tr("Pixel format"), "panel_format", formats, tr("How pixels lie in the panel's memory"),
+        [](const Panel& p) { return QString(info(p.format).key); },
+        [](Panel& p, const QString& key) { p.format = pixelFormatByKey(key.toStdString())->format; });
 
     QFormLayout* mount = section(tr("Mounting and wiring: when the first picture is wrong"), page);
-    choice(mount, tr("Turned"), "panel_turn", {"0°", "90°", "180°", "270°"}, tr("How far the panel's memory is turned clockwise against the picture"),
-           [](const Panel& p) { return QString("%1°").arg(p.turn); }, [](Panel& p, const QString& t) { p.turn = t.chopped(1).toInt(); });
+    choice(
+        mount, tr("Turned"), "panel_turn", {"0°", "90°", "180°", "270°"},
+        tr("How far the panel's memory is turned clockwise against the picture"),
+        [](const Panel& p) { return QString("%1°").arg(p.turn); },
+        [](Panel& p, const QString& t) { p.turn = t.chopped(1).toInt(); });
     yesNo(mount, tr("Mirror columns"), "mirror_x", tr("left and right are exchanged"), &Panel::mirrorX);
     yesNo(mount, tr("Mirror rows"), "mirror_y", tr("top and bottom are exchanged"), &Panel::mirrorY);
     yesNo(mount, tr("Invert"), "invert", tr("dark shows as light"), &Panel::invert);
     yesNo(mount, tr("Red and blue"), "swap_red_blue", tr("red shows as blue"), &Panel::swapRedBlue);
-    number(mount, tr("First column"), "column_offset", "px", 0, kMaxPanelSide, tr("Columns of the panel's memory left of the picture: a shifted picture needs them"), [](const Panel& p) -> int64_t { return p.columnOffset; }, [](Panel& p, int64_t v) { p.columnOffset = static_cast<int>(v); });
-    number(mount, tr("First row"), "row_offset", "px", 0, kMaxPanelSide, tr("Rows of the panel's memory above the picture"), [](const Panel& p) -> int64_t { return p.rowOffset; }, [](Panel& p, int64_t v) { p.rowOffset = static_cast<int>(v); });
+    number(
+        mount, tr("First column"), "column_offset", "px", 0, kMaxPanelSide,
+        tr("Columns of the panel's memory left of the picture: a shifted picture needs them"),
+        [](const Panel& p) -> int64_t { return p.columnOffset; },
+        [](Panel& p, int64_t v) { p.columnOffset = static_cast<int>(v); });
+    number(
+        mount, tr("First row"), "row_offset", "px", 0, kMaxPanelSide,
+        tr("Rows of the panel's memory above the picture"), [](const Panel& p) -> int64_t { return p.rowOffset; },
+        [](Panel& p, int64_t v) { p.rowOffset = static_cast<int>(v); });
 
     QFormLayout* target = section(tr("Controller"), page);
-    choice(target, tr("Kind"), "word_bits", {tr("32-bit"), tr("8-bit")}, tr("8-bit: constants lie in program memory, texts are short"),
-           [](const Panel& p) { return p.wordBits == 8 ? tr("8-bit") : tr("32-bit"); },
-           [](Panel& p, const QString& t) { p.wordBits = t == tr("8-bit") ? 8 : 32; });
+    choice(
+        target, tr("Kind"), "word_bits", {tr("32-bit"), tr("8-bit")},
+        tr("8-bit: constants lie in program memory, texts are short"),
+        [](const Panel& p) { return p.wordBits == 8 ? tr("8-bit") : tr("32-bit"); },
+        [](Panel& p, const QString& t) { p.wordBits = t == tr("8-bit") ? 8 : 32; });
     yesNo(target, tr("Touch"), "touch", tr("the panel can be touched"), &Panel::touch);
-    yesNo(target, tr("Hooks required"), "hooks_required", tr("firmware must write each of them"), &Panel::hooksRequired);
-    number(target, tr("Draw buffer"), "strip_lines", "lines", 1, kMaxPanelSide, tr("Lines drawn at a time: fewer take less RAM, more are faster"), [](const Panel& p) -> int64_t { return p.stripLines; }, [](Panel& p, int64_t v) { p.stripLines = static_cast<int>(v); });
-    number(target, tr("Flash"), "flash_budget", "KB", 0, 4194303, tr("Budget for the interface: code, screens, images, fonts"), [](const Panel& p) { return p.flashBytes / 1024; }, [](Panel& p, int64_t v) { p.flashBytes = v * 1024; });
-    number(target, tr("RAM"), "ram_budget", "KB", 0, 4194303, tr("Budget for the interface: state and draw buffer"), [](const Panel& p) { return p.ramBytes / 1024; }, [](Panel& p, int64_t v) { p.ramBytes = v * 1024; });
+    yesNo(target, tr("Hooks required"), "hooks_required", tr("firmware must write each of them"),
+          &Panel::hooksRequired);
+    number(
+        target, tr("Draw buffer"), "strip_lines", "lines", 1, kMaxPanelSide,
+        tr("Lines drawn at a time: fewer take less RAM, more are faster"),
+        [](const Panel& p) -> int64_t { return p.stripLines; },
+        [](Panel& p, int64_t v) { p.stripLines = static_cast<int>(v); });
+    number(
+        target, tr("Flash"), "flash_budget", "KB", 0, 4194303,
+        tr("Budget for the interface: code, screens, images, fonts"),
+        [](const Panel& p) { return p.flashBytes / 1024; }, [](Panel& p, int64_t v) { p.flashBytes = v * 1024; });
+    number(
+        target, tr("RAM"), "ram_budget", "KB", 0, 4194303, tr("Budget for the interface: state and draw buffer"),
+        [](const Panel& p) { return p.ramBytes / 1024; }, [](Panel& p, int64_t v) { p.ramBytes = v * 1024; });
 
     facts_ = new QLabel(page);
     facts_->setFont(Theme::figures());
@@ -207,10 +240,19 @@ void PanelStation::refresh() {
     held.go(session_.screenIndex());
     held.step(0);
     const PanelMemory& memory = held.memory();
-    held_->setPicture(toImage(memory), tr("%1 columns x %2 rows, %3, %4 bytes").arg(memory.width()).arg(memory.height()).arg(info(panel.format).key).arg(memory.bytes().size()), {});
+    held_->setPicture(toImage(memory),
+                      tr("%1 columns x %2 rows, %3, %4 bytes")
+                          .arg(memory.width())
+                          .arg(memory.height())
+                          .arg(info(panel.format).key)
+                          .arg(memory.bytes().size()),
+                      {});
     const Costs& costs = session_.costs();
     facts_->setText(tr("one full picture %1 B\ndraw buffer      %2 B\nstate            %3 B\nstack, about     %4 B")
-                        .arg(packedBytes(panel.format, panel.width, panel.height), 7).arg(costs.buffer, 7).arg(costs.state, 7).arg(costs.stack, 7));
+                        .arg(packedBytes(panel.format, panel.width, panel.height), 7)
+                        .arg(costs.buffer, 7)
+                        .arg(costs.state, 7)
+                        .arg(costs.stack, 7));
 }
 
 }  // namespace gorsefinch::app

@@ -38,11 +38,13 @@ class PanelStation : public Station {
     QWidget* makeForm();
     QWidget* makePictures();
     QFormLayout* section(const QString& title, QWidget* page);
-    void number(QFormLayout* form, const QString& caption, const QString& name, const QString& unit, int min, int max, const QString& help,
-                int64_t (*get)(const Panel&), void (*set)(Panel&, int64_t));
-    void yesNo(QFormLayout* form, const QString& caption, const QString& name, const QString& help, bool Panel::*member);
-    void choice(QFormLayout* form, const QString& caption, const QString& name, const QStringList& choices, const QString& help,
-                std::function<QString(const Panel&)> get, std::function<void(Panel&, const QString&)> set);
+    void number(QFormLayout* form, const QString& caption, const QString& name, const QString& unit, int min, int max,
+                const QString& help, int64_t (*get)(const Panel&), void (*set)(Panel&, int64_t));
+    void yesNo(QFormLayout* form, const QString& caption, const QString& name, const QString& help,
+               bool Panel::*member);
+    void choice(QFormLayout* form, const QString& caption, const QString& name, const QStringList& choices,
+                const QString& help, std::function<QString(const Panel&)> get,
+                std::function<void(Panel&, const QString&)> set);
     void edit(const QString& label, const std::function<void(Panel&)>& change);
     void refresh();
 

@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/rules/rules_lexer.h"
 
-
 #include <algorithm>
 
 #include "app/theme/theme.h"
@@ -61,14 +60,15 @@ void RulesLexer::styleText(int, int) {
             if (token.type == TokenType::End)
                 continue;
             plainUpTo(token.begin);
-            const bool keyword = token.type == TokenType::Name && std::find(keywords.begin(), keywords.end(), token.text) != keywords.end();
-            const Style style = keyword                            ? Keyword
-                                : token.type == TokenType::Name    ? Name
-                                : token.type == TokenType::Number  ? Number
-                                : token.type == TokenType::Text    ? Text
-                                : token.type == TokenType::Colour  ? Colour
-                                : token.type == TokenType::Bad     ? Wrong
-                                                                   : Plain;
+            const bool keyword = token.type == TokenType::Name &&
+                                 std::find(keywords.begin(), keywords.end(), token.text) != keywords.end();
+            const Style style = keyword                           ? Keyword
+                                : token.type == TokenType::Name   ? Name
+                                : token.type == TokenType::Number ? Number
+                                : token.type == TokenType::Text   ? Text
+                                : token.type == TokenType::Colour ? Colour
+                                : token.type == TokenType::Bad    ? Wrong
+                                                                  : Plain;
             setStyling(static_cast<int>(token.end - token.begin), style);
             done = token.end;
         }

@@ -20,7 +20,11 @@ constexpr int kSquiggle = 8, kRunsMargin = 1, kProblemStyle = 40, kRunsStyle = 4
 }  // namespace
 
 RulesStation::RulesStation(Session& session, QWidget* parent)
-    : Station(parent), session_(session), editor_(new QsciScintilla(this)), lexer_(new RulesLexer(editor_)), summary_(new QLabel(this)) {
+    : Station(parent),
+      session_(session),
+      editor_(new QsciScintilla(this)),
+      lexer_(new RulesLexer(editor_)),
+      summary_(new QLabel(this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
@@ -28,7 +32,8 @@ RulesStation::RulesStation(Session& session, QWidget* parent)
     bar->setContentsMargins(12, 8, 12, 8);
     summary_->setObjectName("rules_summary");
     auto* hint = new QLabel(tr("on widget.tap · on screen.enter · every 1 s while … · when … otherwise      "
-                               "name = value · go · back · call · show · hide · toggle      Ctrl+Space completes"), this);
+                               "name = value · go · back · call · show · hide · toggle      Ctrl+Space completes"),
+                            this);
     hint->setProperty("quiet", true);
     bar->addWidget(summary_);
     bar->addStretch(1);
@@ -107,8 +112,10 @@ void RulesStation::takeTheme() {
     editor_->setCaretLineVisible(true);
     editor_->setCaretLineBackgroundColor(Theme::colour(Role::Surface));
     const auto style = [&](int number, Role text, Role ground) {
-        editor_->SendScintilla(QsciScintilla::SCI_STYLESETFORE, static_cast<unsigned long>(number), Theme::colour(text));
-        editor_->SendScintilla(QsciScintilla::SCI_STYLESETBACK, static_cast<unsigned long>(number), Theme::colour(ground));
+        editor_->SendScintilla(QsciScintilla::SCI_STYLESETFORE, static_cast<unsigned long>(number),
+                               Theme::colour(text));
+        editor_->SendScintilla(QsciScintilla::SCI_STYLESETBACK, static_cast<unsigned long>(number),
+                               Theme::colour(ground));
         editor_->SendScintilla(QsciScintilla::SCI_STYLESETFONT, static_cast<unsigned long>(number), "DejaVu Sans Mono");
         editor_->SendScintilla(QsciScintilla::SCI_STYLESETSIZE, static_cast<unsigned long>(number), 8L);
     };
@@ -129,8 +136,9 @@ void RulesStation::showEvent(QShowEvent* event) {
 bool RulesStation::eventFilter(QObject* watched, QEvent* event) {
     if (event->type() == QEvent::ShortcutOverride) {
         const auto* key = static_cast<QKeyEvent*>(event);
-        const bool windows = (key->modifiers() & Qt::ControlModifier) != 0 &&
-                             (key->key() == Qt::Key_Z || key->key() == Qt::Key_Y || key->key() == Qt::Key_S || key->key() == Qt::Key_Space);
+        const bool windows =
+            (key->modifiers() & Qt::ControlModifier) != 0 && (key->key() == Qt::Key_Z || key->key() == Qt::Key_Y ||
+                                                              key->key() == Qt::Key_S || key->key() == Qt::Key_Space);
         if (windows || (key->modifiers() & Qt::AltModifier) != 0) {
             event->ignore();
             return true;
@@ -157,7 +165,8 @@ void RulesStation::edited() {
     // What is typed in one line is one step for undo.
     int line = 0, column = 0;
     editor_->getCursorPosition(&line, &column);
-    session_.edit(withRules(session_.document(), ruleFile().toStdString(), editor_->text().toStdString()), tr("Edit rules"), QString("rules line %1").arg(line));
+    session_.edit(withRules(session_.document(), ruleFile().toStdString(), editor_->text().toStdString()),
+                  tr("Edit rules"), QString("rules line %1").arg(line));
 }
 
 void RulesStation::refresh() {
@@ -192,7 +201,8 @@ void RulesStation::showProblems() {
             continue;
         errors += each.severity == Severity::Error;
         QString& words = byLine[each.line - 1];
-        words += (words.isEmpty() ? "" : "\n") + QString::fromStdString(each.reason + (each.remedy.empty() ? "" : ". " + each.remedy));
+        words += (words.isEmpty() ? "" : "\n") +
+                 QString::fromStdString(each.reason + (each.remedy.empty() ? "" : ". " + each.remedy));
         const int from = std::max(each.column - 1, 0);
         const QString line = editor_->text(each.line - 1);
         int to = from + 1;
@@ -233,7 +243,8 @@ QStringList RulesStation::completionsFor(const QString& before) const {
     if (parts.size() > 1) {
         const std::string owner = parts[parts.size() - 2].toStdString();
         if (const ScreenRef screen = document.screen(owner); screen && parts.size() == 2) {
-            out << "enter" << "leave";
+            out << "enter"
+                << "leave";
             for (const WidgetRef& each : screen->widgets)
                 out << QString::fromStdString(each->name);
             return out;
@@ -245,7 +256,9 @@ QStringList RulesStation::completionsFor(const QString& before) const {
             const Kind kind = screen->widgets[static_cast<size_t>(at)]->kind;
             if (header) {
                 if (info(kind).has(kIsTouched))
-                    out << "tap" << "press" << "release";
+                    out << "tap"
+                        << "press"
+                        << "release";
                 if (info(kind).has(kPlays))
                     out << "done";
                 return out;
@@ -286,7 +299,8 @@ void RulesStation::complete() {
             fitting << each;
     if (fitting.isEmpty() || (typed.size() < 2 && !before.endsWith('.') && !before.endsWith(' ')))
         return;
-    editor_->SendScintilla(QsciScintilla::SCI_AUTOCSHOW, static_cast<unsigned long>(typed.toUtf8().size()), fitting.join('\n').toUtf8().constData());
+    editor_->SendScintilla(QsciScintilla::SCI_AUTOCSHOW, static_cast<unsigned long>(typed.toUtf8().size()),
+                           fitting.join('\n').toUtf8().constData());
 }
 
 bool RulesStation::goTo(const Problem& problem) {

@@ -129,7 +129,8 @@ void Canvas::wheelEvent(QWheelEvent* event) {
         setZoom(zoom_ + (event->angleDelta().y() > 0 ? 1 : -1));
         offset_ += (event->position() - fromPanel(before)).toPoint();
     } else {
-        offset_ += event->modifiers() & Qt::ShiftModifier ? QPoint(event->angleDelta().y() / 3, 0) : event->angleDelta() / 3;
+        offset_ +=
+            event->modifiers() & Qt::ShiftModifier ? QPoint(event->angleDelta().y() / 3, 0) : event->angleDelta() / 3;
         fitted_ = false;
     }
     update();
@@ -153,15 +154,16 @@ bool Canvas::moveByKey(QKeyEvent* event) {
     if (names.empty())
         return false;
     const bool resize = event->modifiers() & Qt::ControlModifier;
-    const Document next = changeWidgets(session_.document(), session_.screenName().toStdString(), names, [&](Widget& widget) {
-        if (resize) {
-            widget.w = std::clamp(widget.w + by.x(), 1, 4096);
-            widget.h = std::clamp(widget.h + by.y(), 1, 4096);
-        } else {
-            widget.x = std::clamp(widget.x + by.x(), -4096, 4096);
-            widget.y = std::clamp(widget.y + by.y(), -4096, 4096);
-        }
-    });
+    const Document next =
+        changeWidgets(session_.document(), session_.screenName().toStdString(), names, [&](Widget& widget) {
+            if (resize) {
+                widget.w = std::clamp(widget.w + by.x(), 1, 4096);
+                widget.h = std::clamp(widget.h + by.y(), 1, 4096);
+            } else {
+                widget.x = std::clamp(widget.x + by.x(), -4096, 4096);
+                widget.y = std::clamp(widget.y + by.y(), -4096, 4096);
+            }
+        });
     session_.edit(next, resize ? tr("Resize by key") : tr("Move by key"), resize ? "key resize" : "key move");
     return true;
 }

@@ -96,7 +96,7 @@ class Canvas : public QWidget {
     Session& session_;
     int zoom_ = 2;
     bool fitted_ = true;
-    QPoint offset_;                 // of the panel from the middle
+    QPoint offset_;  // of the panel from the middle
     QImage picture_;
     QPoint pointer_, start_, dragged_;
     Gesture gesture_ = Gesture::None;

@@ -120,7 +120,7 @@ void Canvas::mouseMoveEvent(QMouseEvent* event) {
                 touchTwin(event->position(), true);
             else if (!operating_ && !armed_) {
                 const int sides = handleAt(event->position());
-                setCursor(sides == 0                 ? Qt::ArrowCursor
+                setCursor(sides == 0                  ? Qt::ArrowCursor
                           : sides == 5 || sides == 10 ? Qt::SizeFDiagCursor
                           : sides == 6 || sides == 9  ? Qt::SizeBDiagCursor
                           : (sides & 3) != 0          ? Qt::SizeHorCursor
@@ -154,21 +154,26 @@ void Canvas::dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers) {
         box = box.united(each.box);
     guides_.clear();
     if (guidesUsed_ && !(modifiers & Qt::AltModifier)) {
-        const Snapped snapped = snap(box.translated(by), otherBoxes(*session_.screen(), *session_.document().panel, session_.selection()), kReach);
+        const Snapped snapped =
+            snap(box.translated(by), otherBoxes(*session_.screen(), *session_.document().panel, session_.selection()),
+                 kReach);
         by += snapped.by;
         guides_ = snapped.guides;
     }
     Names names;
     for (const StartBox& each : startBoxes_)
         names.push_back(each.name);
-    const Document next = changeWidgets(session_.document(), session_.screenName().toStdString(), names, [&](Widget& widget) {
-        for (const StartBox& each : startBoxes_)
-            if (each.name == widget.name) {
-                widget.x = std::clamp(each.box.x() + by.x(), -4096, 4096);
-                widget.y = std::clamp(each.box.y() + by.y(), -4096, 4096);
-            }
-    });
-    session_.edit(next, names.size() == 1 ? tr("Move %1").arg(QString::fromStdString(names.front())) : tr("Move widgets"), gestureKey_);
+    const Document next =
+        changeWidgets(session_.document(), session_.screenName().toStdString(), names, [&](Widget& widget) {
+            for (const StartBox& each : startBoxes_)
+                if (each.name == widget.name) {
+                    widget.x = std::clamp(each.box.x() + by.x(), -4096, 4096);
+                    widget.y = std::clamp(each.box.y() + by.y(), -4096, 4096);
+                }
+        });
+    session_.edit(next,
+                  names.size() == 1 ? tr("Move %1").arg(QString::fromStdString(names.front())) : tr("Move widgets"),
+                  gestureKey_);
 }
 
 void Canvas::dragResize(const QPoint& at, Qt::KeyboardModifiers modifiers) {
@@ -181,7 +186,8 @@ void Canvas::dragResize(const QPoint& at, Qt::KeyboardModifiers modifiers) {
     guides_.clear();
     if (guidesUsed_ && !(modifiers & Qt::AltModifier)) {
         const SnapEdges edges{(handle_ & 1) != 0, (handle_ & 2) != 0, (handle_ & 4) != 0, (handle_ & 8) != 0, false};
-        const Snapped snapped = snap(box, otherBoxes(*session_.screen(), *session_.document().panel, session_.selection()), kReach, edges);
+        const Snapped snapped =
+            snap(box, otherBoxes(*session_.screen(), *session_.document().panel, session_.selection()), kReach, edges);
         box.adjust((handle_ & 1) != 0 ? snapped.by.x() : 0, (handle_ & 4) != 0 ? snapped.by.y() : 0,
                    (handle_ & 2) != 0 ? snapped.by.x() : 0, (handle_ & 8) != 0 ? snapped.by.y() : 0);
         guides_ = snapped.guides;
@@ -189,12 +195,13 @@ void Canvas::dragResize(const QPoint& at, Qt::KeyboardModifiers modifiers) {
     if (box.width() < 1 || box.height() < 1)
         return;
     const std::string name = startBoxes_.front().name;
-    const Document next = changeWidgets(session_.document(), session_.screenName().toStdString(), std::span(&name, 1), [&](Widget& widget) {
-        widget.x = box.x();
-        widget.y = box.y();
-        widget.w = std::min(box.width(), 4096);
-        widget.h = std::min(box.height(), 4096);
-    });
+    const Document next = changeWidgets(session_.document(), session_.screenName().toStdString(), std::span(&name, 1),
+                                        [&](Widget& widget) {
+                                            widget.x = box.x();
+                                            widget.y = box.y();
+                                            widget.w = std::min(box.width(), 4096);
+                                            widget.h = std::min(box.height(), 4096);
+                                        });
     session_.edit(next, tr("Resize %1").arg(QString::fromStdString(name)), gestureKey_);
 }
 
@@ -209,7 +216,8 @@ void Canvas::finishBand(Qt::KeyboardModifiers modifiers) {
         return;
     Names names = modifiers & Qt::ShiftModifier ? session_.selection() : Names{};
     for (const WidgetRef& each : session_.screen()->widgets)
-        if (!each->locked && band.intersects(boxOf(*each)) && std::find(names.begin(), names.end(), each->name) == names.end())
+        if (!each->locked && band.intersects(boxOf(*each)) &&
+            std::find(names.begin(), names.end(), each->name) == names.end())
             names.push_back(each->name);
     session_.select(names);
 }

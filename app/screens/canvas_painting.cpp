@@ -83,7 +83,8 @@ void Canvas::drawHiddenAndZones(QPainter& painter) const {
         const bool zone = zonesShown_ && info(each->kind).has(kIsTouched);
         if (each->visible && !zone)
             continue;
-        const QRectF r(fromPanel({static_cast<double>(each->x), static_cast<double>(each->y)}), QSizeF(each->w, each->h) * zoom_);
+        const QRectF r(fromPanel({static_cast<double>(each->x), static_cast<double>(each->y)}),
+                       QSizeF(each->w, each->h) * zoom_);
         painter.setBrush(Qt::NoBrush);
         // Dark below light keeps the dashes visible on any colour.
         painter.setPen(QPen(QColor(0, 0, 0, 110), 1));
@@ -101,8 +102,9 @@ void Canvas::drawBracket(QPainter& painter, const QRect& box) const {
     const QRectF o = r.adjusted(-2, -2, 1, 1);
     const double arm = std::min({14.0, o.width() / 2, o.height() / 2});
     QPainterPath path;
-    for (const auto& [corner, dx, dy] : {std::tuple(o.topLeft(), 1.0, 1.0), std::tuple(o.topRight(), -1.0, 1.0),
-                                         std::tuple(o.bottomLeft(), 1.0, -1.0), std::tuple(o.bottomRight(), -1.0, -1.0)}) {
+    for (const auto& [corner, dx, dy] :
+         {std::tuple(o.topLeft(), 1.0, 1.0), std::tuple(o.topRight(), -1.0, 1.0), std::tuple(o.bottomLeft(), 1.0, -1.0),
+          std::tuple(o.bottomRight(), -1.0, -1.0)}) {
         path.moveTo(corner + QPointF(dx * arm, 0));
         path.lineTo(corner);
         path.lineTo(corner + QPointF(0, dy * arm));
@@ -121,7 +123,8 @@ void Canvas::drawSelection(QPainter& painter) const {
     if (gesture_ != Gesture::Move && gesture_ != Gesture::Resize)
         return;
     const QRect box = selectionBox();
-    const QPointF below = fromPanel({box.x() + box.width() / 2.0, static_cast<double>(box.y() + box.height())}) + QPointF(0, 16);
+    const QPointF below =
+        fromPanel({box.x() + box.width() / 2.0, static_cast<double>(box.y() + box.height())}) + QPointF(0, 16);
     drawTag(painter, below,
             gesture_ == Gesture::Move ? QString("%1, %2").arg(box.x()).arg(box.y())
                                       : QString("%1 x %2").arg(box.width()).arg(box.height()));

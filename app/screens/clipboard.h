@@ -9,7 +9,6 @@
 
 namespace gorsefinch::app {
 
-
 // Widgets as bytes for the clipboard, in the project's own file format, and back. Bytes come from outside: what can't
 // be read gives an error.
 QByteArray widgetsToBytes(const std::vector<WidgetRef>& widgets);

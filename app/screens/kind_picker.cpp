@@ -20,7 +20,8 @@ KindPicker::KindPicker(Session& session, QWidget* parent)
     list_->setIconSize({56, 32});
     list_->setFocusPolicy(Qt::NoFocus);
     for (const KindInfo* kind : kinds()) {
-        auto* item = new QListWidgetItem(QIcon(samplePicture(session, kind->kind, {56, 32})), QString("%1 — %2").arg(kind->key, kind->help), list_);
+        auto* item = new QListWidgetItem(QIcon(samplePicture(session, kind->kind, {56, 32})),
+                                         QString("%1 — %2").arg(kind->key, kind->help), list_);
         item->setData(Qt::UserRole, static_cast<int>(kind->kind));
     }
     column->addWidget(letters_);
@@ -49,7 +50,8 @@ bool KindPicker::eventFilter(QObject* watched, QEvent* event) {
     if (event->type() == QEvent::KeyPress) {
         const int key = static_cast<QKeyEvent*>(event)->key();
         if (key == Qt::Key_Up || key == Qt::Key_Down) {
-            for (int row = list_->currentRow() + (key == Qt::Key_Up ? -1 : 1); row >= 0 && row < list_->count(); row += key == Qt::Key_Up ? -1 : 1)
+            for (int row = list_->currentRow() + (key == Qt::Key_Up ? -1 : 1); row >= 0 && row < list_->count();
+                 row += key == Qt::Key_Up ? -1 : 1)
                 if (!list_->item(row)->isHidden()) {
                     list_->setCurrentRow(row);
                     break;

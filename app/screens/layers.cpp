@@ -30,9 +30,11 @@ class LayersDelegate : public QStyledItemDelegate {
         const bool visible = index.data(LayersModel::VisibleRole).toBool();
         const bool locked = index.data(LayersModel::LockedRole).toBool();
         const bool hovered = option.state & QStyle::State_MouseOver;
-        painter->drawPixmap(r.left() + kEye, r.top() + 4, Theme::pixmap(visible ? "eye" : "eye_closed", Theme::colour(Role::QuietText), 15, 2));
+        painter->drawPixmap(r.left() + kEye, r.top() + 4,
+                            Theme::pixmap(visible ? "eye" : "eye_closed", Theme::colour(Role::QuietText), 15, 2));
         if (locked || hovered)
-            painter->drawPixmap(r.left() + kLock, r.top() + 4, Theme::pixmap("lock", Theme::colour(locked ? Role::Text : Role::StrongLine), 15, 2));
+            painter->drawPixmap(r.left() + kLock, r.top() + 4,
+                                Theme::pixmap("lock", Theme::colour(locked ? Role::Text : Role::StrongLine), 15, 2));
         painter->setFont(Theme::text());
         painter->setPen(Theme::colour(visible ? Role::Text : Role::QuietText));
         const int room = r.width() - kName - 40;
@@ -40,7 +42,8 @@ class LayersDelegate : public QStyledItemDelegate {
                           painter->fontMetrics().elidedText(index.data().toString(), Qt::ElideMiddle, room));
         painter->setFont(Theme::figures());
         painter->setPen(Theme::colour(Role::QuietText));
-        painter->drawText(r.adjusted(0, 0, -12, 0), Qt::AlignVCenter | Qt::AlignRight, index.data(LayersModel::BytesRole).toString());
+        painter->drawText(r.adjusted(0, 0, -12, 0), Qt::AlignVCenter | Qt::AlignRight,
+                          index.data(LayersModel::BytesRole).toString());
     }
 
     void updateEditorGeometry(QWidget* editor, const QStyleOptionViewItem& option, const QModelIndex&) const override {
@@ -95,10 +98,13 @@ QVariant LayersModel::data(const QModelIndex& index, int role) const {
         case LockedRole: return widget.locked;
         case BytesRole: {
             const ScreenPart& part = *session_.scene()->parts[static_cast<size_t>(session_.screenIndex())];
-            return at < part.widgets.size() ? QVariant(static_cast<qlonglong>(widgetFlash(part, at, session_.document().panel->wordBits))) : QVariant();
+            return at < part.widgets.size()
+                       ? QVariant(static_cast<qlonglong>(widgetFlash(part, at, session_.document().panel->wordBits)))
+                       : QVariant();
         }
         case Qt::ToolTipRole:
-            return tr("%1 %2: the eye sets whether it shows at the start, the lock keeps it from the pointer; drag to reorder")
+            return tr("%1 %2: the eye sets whether it shows at the start, the lock keeps it from the pointer; drag to "
+                      "reorder")
                 .arg(info(widget.kind).key, QString::fromStdString(widget.name));
         default: return {};
     }
@@ -108,7 +114,8 @@ bool LayersModel::setData(const QModelIndex& index, const QVariant& value, int r
     if (role != Qt::EditRole)
         return false;
     const std::string from = nameAt(index.row()), to = value.toString().trimmed().toStdString();
-    if (from == to || !session_.edit(renameWidget(session_.document(), session_.screenName().toStdString(), from, to), tr("Rename %1").arg(QString::fromStdString(from))))
+    if (from == to || !session_.edit(renameWidget(session_.document(), session_.screenName().toStdString(), from, to),
+                                     tr("Rename %1").arg(QString::fromStdString(from))))
         return false;
     session_.select({to});
     return true;
@@ -122,7 +129,8 @@ Qt::ItemFlags LayersModel::flags(const QModelIndex& index) const {
 
 QMimeData* LayersModel::mimeData(const QModelIndexList& indexes) const {
     auto* data = new QMimeData;
-    data->setData(kLayerMime, indexes.isEmpty() ? QByteArray() : QByteArray::fromStdString(nameAt(indexes.front().row())));
+    data->setData(kLayerMime,
+                  indexes.isEmpty() ? QByteArray() : QByteArray::fromStdString(nameAt(indexes.front().row())));
     return data;
 }
 
@@ -133,21 +141,27 @@ bool LayersModel::dropMimeData(const QMimeData* data, Qt::DropAction action, int
     const int from = rowOf(name);
     const int to = row < 0 ? rows_ - 1 : row > from ? row - 1 : row;
     if (to != from)
-        session_.edit(placeWidgetAt(session_.document(), session_.screenName().toStdString(), name, rows_ - 1 - to), tr("Change depth"));
+        session_.edit(placeWidgetAt(session_.document(), session_.screenName().toStdString(), name, rows_ - 1 - to),
+                      tr("Change depth"));
     return false;
 }
 
 void LayersModel::toggleVisible(int row) {
     const std::string name = nameAt(row);
-    session_.edit(changeWidgets(session_.document(), session_.screenName().toStdString(), std::span(&name, 1), [](Widget& w) { w.visible = !w.visible; }), tr("Show or hide %1").arg(QString::fromStdString(name)));
+    session_.edit(changeWidgets(session_.document(), session_.screenName().toStdString(), std::span(&name, 1),
+                                [](Widget& w) { w.visible = !w.visible; }),
+                  tr("Show or hide %1").arg(QString::fromStdString(name)));
 }
 
 void LayersModel::toggleLocked(int row) {
     const std::string name = nameAt(row);
-    session_.edit(changeWidgets(session_.document(), session_.screenName().toStdString(), std::span(&name, 1), [](Widget& w) { w.locked = !w.locked; }), tr("Lock or unlock %1").arg(QString::fromStdString(name)));
+    session_.edit(changeWidgets(session_.document(), session_.screenName().toStdString(), std::span(&name, 1),
+                                [](Widget& w) { w.locked = !w.locked; }),
+                  tr("Lock or unlock %1").arg(QString::fromStdString(name)));
 }
 
-Layers::Layers(Session& session, QWidget* parent) : QListView(parent), session_(session), model_(new LayersModel(session, this)) {
+Layers::Layers(Session& session, QWidget* parent)
+    : QListView(parent), session_(session), model_(new LayersModel(session, this)) {
     setObjectName("layers");
     setModel(model_);
     setItemDelegate(new LayersDelegate(this));

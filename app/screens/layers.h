@@ -25,7 +25,8 @@ class LayersModel : public QAbstractListModel {
     Qt::DropActions supportedDropActions() const override { return Qt::MoveAction; }
     QMimeData* mimeData(const QModelIndexList& indexes) const override;
     QStringList mimeTypes() const override { return {kLayerMime}; }
-    bool dropMimeData(const QMimeData* data, Qt::DropAction action, int row, int column, const QModelIndex& parent) override;
+    bool dropMimeData(const QMimeData* data, Qt::DropAction action, int row, int column,
+                      const QModelIndex& parent) override;
 
     std::string nameAt(int row) const;
     int rowOf(const std::string& name) const;

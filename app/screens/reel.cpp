@@ -22,7 +22,9 @@ class ReelDelegate : public QStyledItemDelegate {
   public:
     using QStyledItemDelegate::QStyledItemDelegate;
 
-    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {180, kScreenPicture.height() + 22}; }
+    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override {
+        return {180, kScreenPicture.height() + 22};
+    }
 
     void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         const QRect r = option.rect.adjusted(10, 4, -10, -5);
@@ -33,12 +35,15 @@ class ReelDelegate : public QStyledItemDelegate {
         painter->drawRoundedRect(QRectF(r).adjusted(1, 1, -1, -1), 3, 3);
         const auto picture = index.data(ReelModel::ThumbnailRole).value<QPixmap>();
         const QSize size = picture.deviceIndependentSize().toSize();
-        painter->drawPixmap(QPoint(r.left() + 6 + (kScreenPicture.width() - size.width()) / 2, r.center().y() - size.height() / 2), picture);
+        painter->drawPixmap(
+            QPoint(r.left() + 6 + (kScreenPicture.width() - size.width()) / 2, r.center().y() - size.height() / 2),
+            picture);
         const int x = r.left() + kScreenPicture.width() + 14;
         const int room = r.right() - x - 4;
         painter->setFont(Theme::text());
         painter->setPen(Theme::colour(Role::Text));
-        painter->drawText(x, r.top() + 20, painter->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, room));
+        painter->drawText(x, r.top() + 20,
+                          painter->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, room));
         painter->setFont(Theme::figures());
         painter->drawText(x, r.top() + 37, index.data(ReelModel::CostRole).toString());
         painter->setPen(Theme::colour(Role::QuietText));
@@ -82,7 +87,8 @@ QPixmap ReelModel::thumbnail(int screen) const {
         parts_.clear();
     }
     const QImage image = toImage(drawScreen(*session_.scene(), screen));
-    const QPixmap picture = QPixmap::fromImage(image.scaled(kScreenPicture, Qt::KeepAspectRatio, Qt::SmoothTransformation));
+    const QPixmap picture =
+        QPixmap::fromImage(image.scaled(kScreenPicture, Qt::KeepAspectRatio, Qt::SmoothTransformation));
     thumbnails_[key] = picture;
     parts_[key] = part;
     return picture;
@@ -96,7 +102,8 @@ QVariant ReelModel::data(const QModelIndex& index, int role) const {
         case Qt::DisplayRole:
         case Qt::EditRole: return QString::fromStdString(screen.name);
         case ThumbnailRole: return thumbnail(index.row());
-        case WidgetsRole: return screen.widgets.size() == 1 ? tr("1 widget") : tr("%1 widgets").arg(screen.widgets.size());
+        case WidgetsRole:
+            return screen.widgets.size() == 1 ? tr("1 widget") : tr("%1 widgets").arg(screen.widgets.size());
         case CostRole: {
             long bytes = 0;
             const ScreenPart& part = *session_.scene()->parts[static_cast<size_t>(index.row())];
@@ -104,7 +111,8 @@ QVariant ReelModel::data(const QModelIndex& index, int role) const {
                 bytes += widgetFlash(part, i, session_.document().panel->wordBits);
             return QString("%1 B").arg(bytes);
         }
-        case Qt::ToolTipRole: return tr("%1: click to edit, drag to reorder, F2 to rename").arg(QString::fromStdString(screen.name));
+        case Qt::ToolTipRole:
+            return tr("%1: click to edit, drag to reorder, F2 to rename").arg(QString::fromStdString(screen.name));
         default: return {};
     }
 }
@@ -139,7 +147,8 @@ bool ReelModel::dropMimeData(const QMimeData* data, Qt::DropAction action, int r
     return false;  // The document moved it; the view must not take a row away.
 }
 
-Reel::Reel(Session& session, QWidget* parent) : QListView(parent), session_(session), model_(new ReelModel(session, this)) {
+Reel::Reel(Session& session, QWidget* parent)
+    : QListView(parent), session_(session), model_(new ReelModel(session, this)) {
     setObjectName("reel");
     setModel(model_);
     setItemDelegate(new ReelDelegate(this));

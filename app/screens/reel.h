@@ -28,7 +28,8 @@ class ReelModel : public QAbstractListModel {
     Qt::DropActions supportedDropActions() const override { return Qt::MoveAction; }
     QMimeData* mimeData(const QModelIndexList& indexes) const override;
     QStringList mimeTypes() const override { return {kScreenMime}; }
-    bool dropMimeData(const QMimeData* data, Qt::DropAction action, int row, int column, const QModelIndex& parent) override;
+    bool dropMimeData(const QMimeData* data, Qt::DropAction action, int row, int column,
+                      const QModelIndex& parent) override;
 
   private:
     QPixmap thumbnail(int screen) const;

@@ -66,10 +66,11 @@ void ScreensStation::contextMenu(const QPoint& at) {
     QMenu menu(this);
     const bool any = !session_.selection().empty();
     for (QAction* action : std::as_const(editActions_)) {
-        const bool free = action->shortcut() == QKeySequence(QKeySequence::Paste) || action->shortcut() == QKeySequence(QKeySequence::SelectAll) ||
+        const bool free = action->shortcut() == QKeySequence(QKeySequence::Paste) ||
+                          action->shortcut() == QKeySequence(QKeySequence::SelectAll) ||
                           action->shortcut() == QKeySequence(Qt::SHIFT | Qt::Key_L);
-        if (action->shortcut() == QKeySequence(QKeySequence::SelectAll) || action->shortcut() == QKeySequence(Qt::Key_PageUp) ||
-            action->shortcut() == QKeySequence(Qt::Key_L))
+        if (action->shortcut() == QKeySequence(QKeySequence::SelectAll) ||
+            action->shortcut() == QKeySequence(Qt::Key_PageUp) || action->shortcut() == QKeySequence(Qt::Key_L))
             menu.addSeparator();
         QAction* entry = menu.addAction(action->text(), action, &QAction::trigger);
         entry->setShortcut(action->shortcut());
@@ -79,7 +80,8 @@ void ScreensStation::contextMenu(const QPoint& at) {
     QMenu* insert = menu.addMenu(tr("Insert here"));
     const QPoint place = canvas_->toPanel(at);
     for (const KindInfo* kind : kinds())
-        insert->addAction(kind->key, canvas_, [this, place, kind] { canvas_->insert(kind->kind, QRect(place, QSize(0, 0))); });
+        insert->addAction(kind->key, canvas_,
+                          [this, place, kind] { canvas_->insert(kind->kind, QRect(place, QSize(0, 0))); });
     menu.exec(canvas_->mapToGlobal(at));
 }
 
@@ -116,7 +118,8 @@ void ScreensStation::paste() {
     const ScreenRef screen = session_.screen();
     const bool here = std::any_of(widgets->begin(), widgets->end(), [&](const Widget& each) {
         const int at = widgetIndex(*screen, each.name);
-        return at >= 0 && screen->widgets[static_cast<size_t>(at)]->x == each.x && screen->widgets[static_cast<size_t>(at)]->y == each.y;
+        return at >= 0 && screen->widgets[static_cast<size_t>(at)]->x == each.x &&
+               screen->widgets[static_cast<size_t>(at)]->y == each.y;
     });
     for (Widget& each : *widgets) {
         each.x += here ? 8 : 0;
@@ -157,16 +160,24 @@ void ScreensStation::selectAll() {
 }
 
 void ScreensStation::raise() {
-    session_.edit(reorderWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), Depth::Raise), tr("Raise"));
+    session_.edit(
+        reorderWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), Depth::Raise),
+        tr("Raise"));
 }
 void ScreensStation::lower() {
-    session_.edit(reorderWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), Depth::Lower), tr("Lower"));
+    session_.edit(
+        reorderWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), Depth::Lower),
+        tr("Lower"));
 }
 void ScreensStation::toTop() {
-    session_.edit(reorderWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), Depth::ToTop), tr("To the top"));
+    session_.edit(
+        reorderWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), Depth::ToTop),
+        tr("To the top"));
 }
 void ScreensStation::toBottom() {
-    session_.edit(reorderWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), Depth::ToBottom), tr("To the bottom"));
+    session_.edit(
+        reorderWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), Depth::ToBottom),
+        tr("To the bottom"));
 }
 
 void ScreensStation::toggleLock() {
@@ -174,14 +185,18 @@ void ScreensStation::toggleLock() {
     if (selected.empty())
         return;
     const bool lock = !selected.front()->locked;
-    session_.edit(changeWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), [&](Widget& w) { w.locked = lock; }), lock ? tr("Lock") : tr("Unlock"));
+    session_.edit(changeWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(),
+                                [&](Widget& w) { w.locked = lock; }),
+                  lock ? tr("Lock") : tr("Unlock"));
 }
 
 void ScreensStation::unlockAll() {
     Names names;
     for (const WidgetRef& each : session_.screen()->widgets)
         names.push_back(each->name);
-    session_.edit(changeWidgets(session_.document(), session_.screenName().toStdString(), names, [](Widget& w) { w.locked = false; }), tr("Unlock all"));
+    session_.edit(changeWidgets(session_.document(), session_.screenName().toStdString(), names,
+                                [](Widget& w) { w.locked = false; }),
+                  tr("Unlock all"));
 }
 
 void ScreensStation::renameSelection() {

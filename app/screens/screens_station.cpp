@@ -63,9 +63,7 @@ ScreensStation::ScreensStation(Session& session, QWidget* parent) : Station(pare
     connect(canvas_, &Canvas::filesDropped, this, &ScreensStation::filesDropped);
     connect(canvas_, &Canvas::insertRequested, this, &ScreensStation::askKind);
     connect(canvas_, &Canvas::renameRequested, this, &ScreensStation::renameSelection);
-    connect(canvas_, &Canvas::armedChanged, this, [this] {
-        tray_->setArmed(canvas_->armed());
-    });
+    connect(canvas_, &Canvas::armedChanged, this, [this] { tray_->setArmed(canvas_->armed()); });
     connect(tray_, &Tray::chosen, canvas_, [this](Kind kind) { canvas_->arm(kind); });
     connect(sheet_, &Sheet::ruleRequested, this, &ScreensStation::ruleRequested);
     const auto count = [this] {
@@ -126,7 +124,8 @@ QWidget* ScreensStation::makeTools() {
         row->addWidget(button);
         return button;
     };
-    auto* guides = toggle("guides", "use_guides", tr("Guides to edges and middles while dragging (Alt leaves them out)"), true);
+    auto* guides =
+        toggle("guides", "use_guides", tr("Guides to edges and middles while dragging (Alt leaves them out)"), true);
     auto* zones = toggle("zones", "show_zones", tr("Show what takes a touch"), true);
     hand_ = toggle("hand", "operate", tr("Operate the interface on the canvas (hold H, or Shift+H to stay)"), false);
     connect(guides, &QToolButton::toggled, canvas_, &Canvas::setGuidesUsed);

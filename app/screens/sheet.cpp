@@ -80,7 +80,8 @@ void Sheet::rebuild() {
         buildScreen();
     } else {
         const Kind kind = selected.front()->kind;
-        const bool same = std::all_of(selected.begin(), selected.end(), [&](const WidgetRef& w) { return w->kind == kind; });
+        const bool same =
+            std::all_of(selected.begin(), selected.end(), [&](const WidgetRef& w) { return w->kind == kind; });
         buildWidget(kind, same);
     }
     column_->addStretch(1);
@@ -135,22 +136,28 @@ void Sheet::buildScreen() {
             return;
         name_->setModified(false);
         const std::string to = name_->text().trimmed().toStdString();
-        if (to == session_.screenName().toStdString() || !session_.edit(renameScreen(session_.document(), session_.screenName().toStdString(), to), tr("Rename screen")))
+        if (to == session_.screenName().toStdString() ||
+            !session_.edit(renameScreen(session_.document(), session_.screenName().toStdString(), to),
+                           tr("Rename screen")))
             name_->setText(session_.screenName());
     });
     auto* background = new ColourField(page_);
     background->setObjectName("background");
-    addRow(tr("Background"), background, {}, [this, background] { background->setColour(session_.screen()->background); });
+    addRow(tr("Background"), background, {},
+           [this, background] { background->setColour(session_.screen()->background); });
     const auto setBackground = [this](Colour colour, const QString& merge) {
         Screen next = *session_.screen();
         next.background = Colour{colour.argb | 0xff000000u};
-        session_.edit(withScreen(session_.document(), session_.screenIndex(), std::move(next)), tr("Change background"), merge);
+        session_.edit(withScreen(session_.document(), session_.screenIndex(), std::move(next)), tr("Change background"),
+                      merge);
     };
-    connect(background, &ColourField::colourChosen, this, [setBackground](Colour c) { setBackground(c, "background"); });
+    connect(background, &ColourField::colourChosen, this,
+            [setBackground](Colour c) { setBackground(c, "background"); });
     connect(background, &ColourField::chosenLive, this, [setBackground](Colour c) { setBackground(c, "background"); });
     addLine();
     auto* hint = new QLabel(tr("Click a widget on the canvas or in the layers to set it here. "
-                               "Drag a band around several; Shift adds and takes away."), page_);
+                               "Drag a band around several; Shift adds and takes away."),
+                            page_);
     hint->setWordWrap(true);
     hint->setProperty("quiet", true);
     hint->setContentsMargins(12, 4, 12, 0);
@@ -163,10 +170,11 @@ void Sheet::buildWidget(Kind kind, bool sameKind) {
         name_ = new QLineEdit(page_);
         name_->setObjectName("name");
         const std::string shown = selected.front()->name;
-        addRow(info(kind).key, name_, tr("Its name on this screen (F2); rules and generated code use it"), [this, shown] {
-            if (!name_->hasFocus() || !name_->isModified())
-                name_->setText(fromStd(shown));
-        });
+        addRow(info(kind).key, name_, tr("Its name on this screen (F2); rules and generated code use it"),
+               [this, shown] {
+                   if (!name_->hasFocus() || !name_->isModified())
+                       name_->setText(fromStd(shown));
+               });
         rows_.back().caption->setFont(Theme::text(12, true));
         rows_.back().caption->setProperty("quiet", false);
         connect(name_, &QLineEdit::editingFinished, this, [this, shown] {
@@ -176,7 +184,8 @@ void Sheet::buildWidget(Kind kind, bool sameKind) {
             const std::string to = name_->text().trimmed().toStdString();
             if (to == shown)
                 return;
-            if (session_.edit(renameWidget(session_.document(), session_.screenName().toStdString(), shown, to), tr("Rename %1").arg(fromStd(shown))))
+            if (session_.edit(renameWidget(session_.document(), session_.screenName().toStdString(), shown, to),
+                              tr("Rename %1").arg(fromStd(shown))))
                 session_.select({to});
             else
                 name_->setText(fromStd(shown));
@@ -215,7 +224,8 @@ void Sheet::addBox() {
         auto* field = new NumberField(property.min, property.max, property.key, boxRow);
         field->setObjectName(property.key);
         field->setToolTip(tr("%1 in pixels; takes sums such as 320-24 or w/2").arg(property.help));
-        connect(field, &NumberField::numberChosen, this, [this, &property](int number) { set(property, int64_t{number}, true); });
+        connect(field, &NumberField::numberChosen, this,
+                [this, &property](int number) { set(property, int64_t{number}, true); });
         row->addWidget(field);
         fields.push_back(field);
     }
@@ -225,7 +235,8 @@ void Sheet::addBox() {
             return;
         const Widget& w = *selected.front();
         for (size_t i = 0; i < 4; ++i) {
-            fields[i]->setBox({static_cast<double>(w.x), static_cast<double>(w.y), static_cast<double>(w.w), static_cast<double>(w.h)});
+            fields[i]->setBox({static_cast<double>(w.x), static_cast<double>(w.y), static_cast<double>(w.w),
+                               static_cast<double>(w.h)});
             const auto value = common(placeProperties()[i]);
             fields[i]->setNumber(value ? std::optional(static_cast<int>(std::get<int64_t>(*value))) : std::nullopt);
         }
@@ -234,11 +245,14 @@ void Sheet::addBox() {
     visible->setObjectName("visible");
     visible->setMinimumHeight(24);
     connect(visible, &QCheckBox::clicked, this, [this](bool on) { set(placeProperties()[4], on); });
-    addRow(tr("Visible"), visible, tr("Whether it shows when the interface starts; rules can change it"), [this, visible] {
-        const auto value = common(placeProperties()[4]);
-        visible->setTristate(!value);
-        visible->setCheckState(!value ? Qt::PartiallyChecked : std::get<bool>(*value) ? Qt::Checked : Qt::Unchecked);
-    });
+    addRow(tr("Visible"), visible, tr("Whether it shows when the interface starts; rules can change it"),
+           [this, visible] {
+               const auto value = common(placeProperties()[4]);
+               visible->setTristate(!value);
+               visible->setCheckState(!value                   ? Qt::PartiallyChecked
+                                      : std::get<bool>(*value) ? Qt::Checked
+                                                               : Qt::Unchecked);
+           });
 }
 
 void Sheet::addLook() {
@@ -251,16 +265,20 @@ void Sheet::addLook() {
         Names names;
         for (const WidgetRef& w : session_.selectedWidgets())
             names.push_back(w->name);
-        session_.edit(gorsefinch::setProperty(session_.document(), session_.screenName().toStdString(), names, "look", box->itemData(at).toString().toStdString()), tr("Change look"));
+        session_.edit(gorsefinch::setProperty(session_.document(), session_.screenName().toStdString(), names, "look",
+                                              box->itemData(at).toString().toStdString()),
+                      tr("Change look"));
     });
-    addRow(tr("Look"), box, tr("Colours, border, font and padding by name; what is set below is this widget's own"), [this, box] {
-        const auto selected = session_.selectedWidgets();
-        if (selected.empty())
-            return;
-        const std::string look = selected.front()->look;
-        const bool same = std::all_of(selected.begin(), selected.end(), [&](const WidgetRef& w) { return w->look == look; });
-        box->setCurrentIndex(same ? box->findData(fromStd(look)) : -1);
-    });
+    addRow(tr("Look"), box, tr("Colours, border, font and padding by name; what is set below is this widget's own"),
+           [this, box] {
+               const auto selected = session_.selectedWidgets();
+               if (selected.empty())
+                   return;
+               const std::string look = selected.front()->look;
+               const bool same =
+                   std::all_of(selected.begin(), selected.end(), [&](const WidgetRef& w) { return w->look == look; });
+               box->setCurrentIndex(same ? box->findData(fromStd(look)) : -1);
+           });
 }
 
 void Sheet::addProperty(const PropertyInfo& property, bool style) {
@@ -288,7 +306,8 @@ void Sheet::addProperty(const PropertyInfo& property, bool style) {
             Names names;
             for (const WidgetRef& w : session_.selectedWidgets())
                 names.push_back(w->name);
-            session_.edit(clearProperty(session_.document(), session_.screenName().toStdString(), names, property.key), tr("Take the look's %1").arg(property.label));
+            session_.edit(clearProperty(session_.document(), session_.screenName().toStdString(), names, property.key),
+                          tr("Take the look's %1").arg(property.label));
         });
     }
     addRow(tr(property.label), shown, {}, {});
@@ -315,7 +334,8 @@ void Sheet::addRules() {
     rules->setFont(Theme::figures(10));
     addRow(tr("Rules"), rules, tr("Rules that mention this widget"), [this, rules, widget] {
         QStringList found;
-        for (const std::string& line : rulesAboutWidget(session_.document(), session_.screenName().toStdString(), widget->name))
+        for (const std::string& line :
+             rulesAboutWidget(session_.document(), session_.screenName().toStdString(), widget->name))
             found << fromStd(line);
         rules->setText(found.isEmpty() ? tr("none mentions it") : found.mid(0, 5).join('\n'));
     });
@@ -327,15 +347,18 @@ void Sheet::addRules() {
     }
     auto* costs = new QLabel(page_);
     costs->setFont(Theme::figures());
-    addRow(tr("Costs"), costs, tr("On the target: constants in flash, texts that change in RAM"), [this, costs, name = widget->name] {
-        const int at = widgetIndex(*session_.screen(), name);
-        if (at < 0)
-            return;
-        const ScreenPart& part = *session_.scene()->parts[static_cast<size_t>(session_.screenIndex())];
-        const auto index = static_cast<size_t>(at);
-        const gorse_widget& w = *part.widgets[index];
-        costs->setText(tr("%1 B flash · %2 B RAM").arg(widgetFlash(part, index, session_.document().panel->wordBits)).arg(int{w.capacity} + 4 * w.slot_count));
-    });
+    addRow(tr("Costs"), costs, tr("On the target: constants in flash, texts that change in RAM"),
+           [this, costs, name = widget->name] {
+               const int at = widgetIndex(*session_.screen(), name);
+               if (at < 0)
+                   return;
+               const ScreenPart& part = *session_.scene()->parts[static_cast<size_t>(session_.screenIndex())];
+               const auto index = static_cast<size_t>(at);
+               const gorse_widget& w = *part.widgets[index];
+               costs->setText(tr("%1 B flash · %2 B RAM")
+                                  .arg(widgetFlash(part, index, session_.document().panel->wordBits))
+                                  .arg(int{w.capacity} + 4 * w.slot_count));
+           });
 }
 
 std::optional<PropertyValue> Sheet::common(const PropertyInfo& property) const {
@@ -353,7 +376,8 @@ std::optional<PropertyValue> Sheet::common(const PropertyInfo& property) const {
 
 bool Sheet::isOwn(const PropertyInfo& property) const {
     const auto selected = session_.selectedWidgets();
-    return std::any_of(selected.begin(), selected.end(), [&](const WidgetRef& w) { return w->properties.count(property.key) != 0; });
+    return std::any_of(selected.begin(), selected.end(),
+                       [&](const WidgetRef& w) { return w->properties.count(property.key) != 0; });
 }
 
 void Sheet::set(const PropertyInfo& property, const PropertyValue& value, bool joins) {
@@ -362,8 +386,9 @@ void Sheet::set(const PropertyInfo& property, const PropertyValue& value, bool j
         names.push_back(w->name);
     if (names.empty())
         return;
-    session_.edit(gorsefinch::setProperty(session_.document(), session_.screenName().toStdString(), names, property.key, value),
-                  tr("Change %1").arg(QString(property.label).toLower()), joins ? QString("set ") + property.key : QString());
+    session_.edit(
+        gorsefinch::setProperty(session_.document(), session_.screenName().toStdString(), names, property.key, value),
+        tr("Change %1").arg(QString(property.label).toLower()), joins ? QString("set ") + property.key : QString());
 }
 
 }  // namespace gorsefinch::app

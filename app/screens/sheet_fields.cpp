@@ -34,7 +34,8 @@ QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& f
     switch (property.type) {
         case PropertyType::Whole: {
             auto* field = new NumberField(property.min, property.max, property.unit, page_);
-            connect(field, &NumberField::numberChosen, this, [this, &property](int number) { set(property, int64_t{number}, true); });
+            connect(field, &NumberField::numberChosen, this,
+                    [this, &property](int number) { set(property, int64_t{number}, true); });
             fill = [this, field, &property] {
                 const auto value = common(property);
                 field->setNumber(value ? std::optional(static_cast<int>(std::get<int64_t>(*value))) : std::nullopt);
@@ -48,14 +49,18 @@ QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& f
             fill = [this, field, &property] {
                 const auto value = common(property);
                 field->setTristate(!value);
-                field->setCheckState(!value ? Qt::PartiallyChecked : std::get<bool>(*value) ? Qt::Checked : Qt::Unchecked);
+                field->setCheckState(!value                   ? Qt::PartiallyChecked
+                                     : std::get<bool>(*value) ? Qt::Checked
+                                                              : Qt::Unchecked);
             };
             return field;
         }
         case PropertyType::Colour: {
             auto* field = new ColourField(page_);
-            connect(field, &ColourField::colourChosen, this, [this, &property](Colour colour) { set(property, colour, true); });
-            connect(field, &ColourField::chosenLive, this, [this, &property](Colour colour) { set(property, colour, true); });
+            connect(field, &ColourField::colourChosen, this,
+                    [this, &property](Colour colour) { set(property, colour, true); });
+            connect(field, &ColourField::chosenLive, this,
+                    [this, &property](Colour colour) { set(property, colour, true); });
             fill = [this, field, &property] {
                 const auto value = common(property);
                 field->setColour(value ? std::optional(std::get<Colour>(*value)) : std::nullopt);
@@ -64,7 +69,8 @@ QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& f
         }
         case PropertyType::Choice: {
             auto* field = new ChoiceField(choiceList(property), page_);
-            connect(field, &ChoiceField::chosen, this, [this, &property](const QString& choice) { set(property, choice.toStdString()); });
+            connect(field, &ChoiceField::chosen, this,
+                    [this, &property](const QString& choice) { set(property, choice.toStdString()); });
             fill = [this, field, &property] {
                 const auto value = common(property);
                 field->setChosen(value ? fromStd(std::get<std::string>(*value)) : QString());
@@ -148,14 +154,15 @@ QWidget* Sheet::assetField(const PropertyInfo& property, std::function<void()>& 
 // Takes a file from disk into the project, after a look at whether it can be used. Gives its name; "" if not.
 QString Sheet::bringIn(const PropertyInfo& property) {
     const bool image = property.type == PropertyType::Image;
-    const QString path = QFileDialog::getOpenFileName(this, image ? tr("Bring in a picture") : tr("Bring in a face"), QString(),
-                                                      image ? tr("Pictures (%1)").arg(kPicturePatterns) : tr("Faces (%1)").arg(kFacePatterns));
+    const QString path = QFileDialog::getOpenFileName(
+        this, image ? tr("Bring in a picture") : tr("Bring in a face"), QString(),
+        image ? tr("Pictures (%1)").arg(kPicturePatterns) : tr("Faces (%1)").arg(kFacePatterns));
     if (path.isEmpty())
         return {};
     Disk disk;
     const auto bytes = readOriginal(disk, path.toStdString(), kMaxPictureFile);
     const std::string fileName = QFileInfo(path).fileName().toStdString();
-    const auto usable = !bytes ? tl::unexpected(bytes.error())
+    const auto usable = !bytes  ? tl::unexpected(bytes.error())
                         : image ? decodePicture(**bytes, fileName).map([](const Picture&) {})
                                 : faceFacts(*bytes, fileName).map([](const FaceFacts&) {});
     if (!usable) {
@@ -163,8 +170,10 @@ QString Sheet::bringIn(const PropertyInfo& property) {
         return {};
     }
     std::string name;
-    const Document next = image ? addImage(session_.document(), fileName, *bytes, &name) : addFace(session_.document(), fileName, *bytes, &name);
-    session_.edit(next, image ? tr("Bring in picture %1").arg(fromStd(name)) : tr("Bring in face %1").arg(fromStd(name)));
+    const Document next = image ? addImage(session_.document(), fileName, *bytes, &name)
+                                : addFace(session_.document(), fileName, *bytes, &name);
+    session_.edit(next,
+                  image ? tr("Bring in picture %1").arg(fromStd(name)) : tr("Bring in face %1").arg(fromStd(name)));
     return fromStd(name);
 }
 

@@ -22,7 +22,8 @@ struct Match {
     int by, at;
 };
 
-std::optional<Match> nearest(const Span& box, const std::vector<Span>& others, int reach, bool low, bool high, bool middle) {
+std::optional<Match> nearest(const Span& box, const std::vector<Span>& others, int reach, bool low, bool high,
+                             bool middle) {
     std::optional<Match> best;
     const auto offer = [&](int from, int to) {
         const int by = to - from;

@@ -16,7 +16,7 @@ struct Guide {
 };
 
 struct Snapped {
-    QPoint by;                  // to move further, so that the box lies on the guides
+    QPoint by;  // to move further, so that the box lies on the guides
     std::vector<Guide> guides;
 };
 

@@ -84,7 +84,8 @@ class Tray::Sample : public QAbstractButton {
         setFixedSize(kSample.width() + 4, 76);
         setCursor(Qt::PointingHandCursor);
         setFocusPolicy(Qt::TabFocus);
-        setToolTip(Tray::tr("%1: %2. Click, then draw its box on the canvas; or press A there.").arg(info(kind).key, info(kind).help));
+        setToolTip(Tray::tr("%1: %2. Click, then draw its box on the canvas; or press A there.")
+                       .arg(info(kind).key, info(kind).help));
         setAccessibleName(info(kind).key);
     }
     void setPicture(const QPixmap& picture) {

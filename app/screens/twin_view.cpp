@@ -122,8 +122,12 @@ void TwinView::refresh() {
     const auto screen = static_cast<size_t>(session_.twin().screen());
     const bool running = session_.isTwinRunning();
     const QString name = QString::fromStdString(session_.document().screens[screen]->name);
-    clock_->setText(QString("%1 %2:%3.%4  %5").arg(running ? "▶" : "Ⅱ").arg(ms / 60000, 2, 10, QChar('0'))
-                        .arg(ms / 1000 % 60, 2, 10, QChar('0')).arg(ms / 100 % 10).arg(name));
+    clock_->setText(QString("%1 %2:%3.%4  %5")
+                        .arg(running ? "▶" : "Ⅱ")
+                        .arg(ms / 60000, 2, 10, QChar('0'))
+                        .arg(ms / 1000 % 60, 2, 10, QChar('0'))
+                        .arg(ms / 100 % 10)
+                        .arg(name));
     clock_->setStyleSheet(QString("color: %1").arg(Theme::colour(running ? Role::Well : Role::QuietText).name()));
     if (running != shownRunning_)
         pause_->setIcon(Theme::icon(running ? "pause" : "play"));

@@ -25,7 +25,9 @@ void ProjectStore::wait() {
         journal_.wait();
 }
 
-bool ProjectStore::isWriting() const { return journal_.valid() && journal_.wait_for(std::chrono::seconds(0)) != std::future_status::ready; }
+bool ProjectStore::isWriting() const {
+    return journal_.valid() && journal_.wait_for(std::chrono::seconds(0)) != std::future_status::ready;
+}
 
 void ProjectStore::setAccess(Access access, const QString& reason) {
     access_ = access;
@@ -35,7 +37,8 @@ void ProjectStore::setAccess(Access access, const QString& reason) {
 void ProjectStore::own(ProjectFolder& folder, bool takeOver) {
     const auto owner = folder.own(takeOver);
     if (!owner)
-        setAccess(Access::NotWritable, tr("the folder can't be written to (%1)").arg(QString::fromStdString(owner.error().reason)));
+        setAccess(Access::NotWritable,
+                  tr("the folder can't be written to (%1)").arg(QString::fromStdString(owner.error().reason)));
     else if (*owner)
         setAccess(Access::Locked, tr("%1 has it open").arg(QString::fromStdString((*owner)->text())));
     else
@@ -69,7 +72,8 @@ Result<ReadProject> ProjectStore::open(const std::filesystem::path& path) {
     folder_ = std::move(folder);
     if (mayWrite())
         if (const auto kept = folder_->keepUnsaved(*project.document); !kept)
-            project.problems.push_back({Severity::Warning, kept.error().file, "", kept.error().reason, kept.error().remedy, {}, {}});
+            project.problems.push_back(
+                {Severity::Warning, kept.error().file, "", kept.error().reason, kept.error().remedy, {}, {}});
     clearOutside();
     Q_EMIT accessChanged();
     return project;
@@ -78,8 +82,10 @@ Result<ReadProject> ProjectStore::open(const std::filesystem::path& path) {
 Result<void> ProjectStore::save(const Document& document) {
     wait();
     if (!mayWrite())
-        return failure(path().string(), "", access_ == Access::TakenOver ? "the project was taken over from here" : "the project is open read-only",
-                       "Save it into another folder, or take it over");
+        return failure(
+            path().string(), "",
+            access_ == Access::TakenOver ? "the project was taken over from here" : "the project is open read-only",
+            "Save it into another folder, or take it over");
     auto saved = folder_->save(document);
     if (!saved && saved.error().code != kChangedOutside)
         checkOwned();
@@ -120,7 +126,8 @@ Result<void> ProjectStore::takeOver(const Document& opened) {
         if (const auto kept = folder_->keepUnsaved(opened); !kept)
             Q_EMIT failed(textOf(kept.error()));
     Q_EMIT accessChanged();
-    return mayWrite() ? Result<void>() : failure(path().string(), "", reason_.toStdString(), "Check that you may write there");
+    return mayWrite() ? Result<void>()
+                      : failure(path().string(), "", reason_.toStdString(), "Check that you may write there");
 }
 
 void ProjectStore::keep(const Document& document, bool saved) {
@@ -153,7 +160,8 @@ void ProjectStore::writeJournal() {
     }
     journal_ = std::async(std::launch::async, [this, folder = folder_.get(), now = *newest_] {
         auto done = folder->writeJournal(now);
-        QMetaObject::invokeMethod(this, [this, done = std::move(done)] { journalDone(done); }, Qt::QueuedConnection);
+        QMetaObject::invokeMethod(
+            this, [this, done = std::move(done)] { journalDone(done); }, Qt::QueuedConnection);
     });
 }
 
@@ -167,8 +175,8 @@ void ProjectStore::journalDone(const Result<void>& done) {
     checkOwned();
 }
 
-// Another process may take the project over at any time. If the folder was deleted, nobody has it: the next save creates it
-// again.
+// Another process may take the project over at any time. If the folder was deleted, nobody has it: the next save
+// creates it again.
 void ProjectStore::checkOwned() {
     if (!mayWrite() || folder_->isOwned())
         return;

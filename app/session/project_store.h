@@ -12,8 +12,8 @@
 
 namespace gorsefinch::app {
 
-// The folder of the open project: the right to write in it, the journal, unsaved work that a crash left, and changes that
-// other programs make.
+// The folder of the open project: the right to write in it, the journal, unsaved work that a crash left, and changes
+// that other programs make.
 class ProjectStore : public QObject {
     Q_OBJECT
 
@@ -31,7 +31,9 @@ class ProjectStore : public QObject {
     std::filesystem::path path() const { return folder_ ? folder_->path() : std::filesystem::path(); }
     Disk& disk() { return disk_; }
     std::vector<std::string> imageFiles() const { return folder_->imageFiles(); }
-    Result<SharedBytes> readProjectFile(const std::string& file, size_t maxBytes) const { return folder_->readProjectFile(file, maxBytes); }
+    Result<SharedBytes> readProjectFile(const std::string& file, size_t maxBytes) const {
+        return folder_->readProjectFile(file, maxBytes);
+    }
 
     enum class Access {
         Write,
@@ -47,8 +49,8 @@ class ProjectStore : public QObject {
     // `opened` is the project as it was last read.
     Result<void> takeOver(const Document& opened);
 
-    // Called after each edit with the current document, and whether it is as saved. The document is in the journal at most
-    // kJournalDelay and the time of writing later, however often this is called.
+    // Called after each edit with the current document, and whether it is as saved. The document is in the journal at
+    // most kJournalDelay and the time of writing later, however often this is called.
     void keep(const Document& document, bool saved);
     // Writes the current document to the journal before it returns.
     Result<void> keepNow(const Document& document);
@@ -57,8 +59,8 @@ class ProjectStore : public QObject {
     std::optional<ProjectFolder::Unsaved> latestUnsaved() const { return folder_->latestUnsaved(); }
     void dropUnsaved(const std::string& file) { folder_->dropUnsaved(file); }
 
-    // Files that other programs changed since they were last read, as of the last checkOutside(). Files that changed for
-    // the first time are reported by the next call, unless `atOnce`.
+    // Files that other programs changed since they were last read, as of the last checkOutside(). Files that changed
+    // for the first time are reported by the next call, unless `atOnce`.
     const QStringList& outsideChanges() const { return outside_; }
     void checkOutside(const Document& document, bool atOnce);
     // The project as it is on disk now. After markSeen(), save() may overwrite it.

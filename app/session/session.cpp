@@ -9,8 +9,8 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr int kTick = 16;            // ms: one frame of a common display
-constexpr int kOutsideLook = 2000;   // ms between checks for changes of other programs
+constexpr int kTick = 16;           // ms: one frame of a common display
+constexpr int kOutsideLook = 2000;  // ms between checks for changes of other programs
 
 Change difference(const Document& a, const Document& b) {
     Change change;
@@ -118,7 +118,8 @@ void Session::edit(const Document& next, const QString& label, const QString& me
 // Returns why an edit is refused, or nothing.
 std::optional<QString> Session::refusal(const Document& next) const {
     if (!mayEdit())
-        return tr("The project is open read-only: %1. Take it over, or save it into another folder, to edit it.").arg(store_.reason());
+        return tr("The project is open read-only: %1. Take it over, or save it into another folder, to edit it.")
+            .arg(store_.reason());
     if (const auto limit = exceededLimit(document(), next))
         return QString::fromStdString(*limit);
     return std::nullopt;

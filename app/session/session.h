@@ -19,7 +19,7 @@ namespace gorsefinch::app {
 
 // What an edit changed, so that a view can leave alone what it doesn't show.
 struct Change {
-    bool opened = false;      // another project
+    bool opened = false;  // another project
     bool panel = false, variables = false, looks = false, assets = false, rules = false;
     bool screenList = false;  // order, number or names of screens
     bool screens = false;     // any screen's content
@@ -49,15 +49,15 @@ class Session : public QObject {
     // Takes the project from the process that has it.
     Result<void> takeOver();
 
-    // Reads the project on disk and merges it with this one, to be reviewed. An error if it cannot be read; keepOurs() then
-    // lets the next save overwrite it.
+    // Reads the project on disk and merges it with this one, to be reviewed. An error if it cannot be read; keepOurs()
+    // then lets the next save overwrite it.
     struct Review {
         Document theirs;
         Merge merge;
     };
     Result<Review> reviewOutside();
-    // Applies the merge that was reviewed, as one edit. From then on save() may overwrite what was reviewed, but nothing
-    // that changed later.
+    // Applies the merge that was reviewed, as one edit. From then on save() may overwrite what was reviewed, but
+    // nothing that changed later.
     Result<void> applyReviewed(const std::map<std::string, MergeSide>& choices);
     void keepOurs();
     QString folder() const;
@@ -77,15 +77,15 @@ class Session : public QObject {
     void edit(const Document& next, const QString& label, const QString& merge = {});
     // The same for an edit that may be refused, which is shown as a notice.
     bool edit(const Result<Document>& next, const QString& label, const QString& merge = {});
-    // Adds widgets to the screen that is edited, of a document that may have changed already, and selects them. False, and
-    // an error shown, if the screen has no room for them.
+    // Adds widgets to the screen that is edited, of a document that may have changed already, and selects them. False,
+    // and an error shown, if the screen has no room for them.
     bool addWidgets(const Document& document, std::vector<Widget> widgets, const QString& label);
     void endGesture() { history_->endMerging(); }
     void undo();
     void redo();
 
-    // What a crash left unsaved. It waits, whatever else is edited and saved, until the user restores or drops it; then the
-    // next earlier one is offered, if there is one.
+    // What a crash left unsaved. It waits, whatever else is edited and saved, until the user restores or drops it; then
+    // the next earlier one is offered, if there is one.
     bool hasRecovery() const { return recovery_.has_value(); }
     void restoreRecovery();
     void dropRecovery();

@@ -47,8 +47,14 @@ QLabel* heading(const QString& text, QWidget* parent) {
 }  // namespace
 
 StartPage::StartPage(Session& session, QWidget* parent)
-    : QWidget(parent), session_(session), presets_(new QListWidget(this)), recent_(new QListWidget(this)), name_(new QLineEdit(this)),
-      folder_(new QLineEdit(this)), error_(new QLabel(this)), create_(new QPushButton(tr("Create project"), this)),
+    : QWidget(parent),
+      session_(session),
+      presets_(new QListWidget(this)),
+      recent_(new QListWidget(this)),
+      name_(new QLineEdit(this)),
+      folder_(new QLineEdit(this)),
+      error_(new QLabel(this)),
+      create_(new QPushButton(tr("Create project"), this)),
       back_(new QPushButton(tr("Back to the project"), this)) {
     setObjectName("start_page");
     auto* outer = new QHBoxLayout(this);
@@ -159,7 +165,8 @@ void StartPage::create() {
     const Preset* preset = presetByKey(presets_->currentItem()->data(Qt::UserRole).toString().toStdString());
     std::string faceFile;
     const auto face = findStartFace(faceFile);
-    const auto document = newProject(*preset, name_->text().trimmed().toStdString(), face ? FileContents::mapped(*face) : nullptr, faceFile);
+    const auto document = newProject(*preset, name_->text().trimmed().toStdString(),
+                                     face ? FileContents::mapped(*face) : nullptr, faceFile);
     const auto made = document ? session_.create(*document, folder_->text()) : tl::unexpected(document.error());
     if (!made) {
         error_->setText(QString::fromStdString(made.error().text()));

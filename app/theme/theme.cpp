@@ -44,13 +44,25 @@ constexpr std::array<RoleColours, 16> colours{{
 }};
 
 QString filled(QString sheet) {
-    const std::array<std::pair<const char*, Role>, 16> names{{{"@window", Role::Window}, {"@surface", Role::Surface},
-        {"@field", Role::Field}, {"@line", Role::Line}, {"@strong", Role::StrongLine}, {"@text", Role::Text},
-        {"@quiet", Role::QuietText}, {"@around", Role::Around}, {"@ruler", Role::Ruler}, {"@accent", Role::Accent},
-        {"@soft", Role::AccentSoft}, {"@well", Role::Well}, {"@bound", Role::Bound}, {"@boundground", Role::BoundGround},
-        {"@error", Role::Error}, {"@errorground", Role::ErrorGround}}};
+    const std::array<std::pair<const char*, Role>, 16> names{{{"@window", Role::Window},
+                                                              {"@surface", Role::Surface},
+                                                              {"@field", Role::Field},
+                                                              {"@line", Role::Line},
+                                                              {"@strong", Role::StrongLine},
+                                                              {"@text", Role::Text},
+                                                              {"@quiet", Role::QuietText},
+                                                              {"@around", Role::Around},
+                                                              {"@ruler", Role::Ruler},
+                                                              {"@accent", Role::Accent},
+                                                              {"@soft", Role::AccentSoft},
+                                                              {"@well", Role::Well},
+                                                              {"@bound", Role::Bound},
+                                                              {"@boundground", Role::BoundGround},
+                                                              {"@error", Role::Error},
+                                                              {"@errorground", Role::ErrorGround}}};
     for (const auto& [name, role] : names)
-        sheet.replace(QString(name) + ";", Theme::colour(role).name() + ";").replace(QString(name) + " ", Theme::colour(role).name() + " ");
+        sheet.replace(QString(name) + ";", Theme::colour(role).name() + ";")
+            .replace(QString(name) + " ", Theme::colour(role).name() + " ");
     return sheet;
 }
 
@@ -63,7 +75,8 @@ QString readText(const QString& path) {
 class QuietStyle : public QProxyStyle {
   public:
     QuietStyle() : QProxyStyle("Fusion") {}
-    int styleHint(StyleHint hint, const QStyleOption* option, const QWidget* widget, QStyleHintReturn* data) const override {
+    int styleHint(StyleHint hint, const QStyleOption* option, const QWidget* widget,
+                  QStyleHintReturn* data) const override {
         return hint == SH_DialogButtonBox_ButtonsHaveIcons ? 0 : QProxyStyle::styleHint(hint, option, widget, data);
     }
 };
@@ -74,7 +87,8 @@ QPalette palette() {
     p.setColor(QPalette::Base, Theme::colour(Role::Field));
     p.setColor(QPalette::AlternateBase, Theme::colour(Role::Surface));
     p.setColor(QPalette::Button, Theme::colour(Role::Field));
-    for (const QPalette::ColorRole role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText, QPalette::ToolTipText})
+    for (const QPalette::ColorRole role :
+         {QPalette::WindowText, QPalette::Text, QPalette::ButtonText, QPalette::ToolTipText})
         p.setColor(role, Theme::colour(Role::Text));
     p.setColor(QPalette::PlaceholderText, Theme::colour(Role::QuietText));
     p.setColor(QPalette::Highlight, Theme::colour(Role::AccentSoft));
@@ -151,14 +165,18 @@ class LineIcon : public QIconEngine {
         const QPoint at(rect.x() + (rect.width() - size) / 2, rect.y() + (rect.height() - size) / 2);
         painter->drawPixmap(at, Theme::pixmap(name_, ink(mode), size, painter->device()->devicePixelRatioF()));
     }
-    QPixmap pixmap(const QSize& size, QIcon::Mode mode, QIcon::State state) override { return scaledPixmap(size, mode, state, 1); }
+    QPixmap pixmap(const QSize& size, QIcon::Mode mode, QIcon::State state) override {
+        return scaledPixmap(size, mode, state, 1);
+    }
     QPixmap scaledPixmap(const QSize& size, QIcon::Mode mode, QIcon::State, qreal scale) override {
         return Theme::pixmap(name_, ink(mode), static_cast<int>(std::min(size.width(), size.height()) / scale), scale);
     }
     QIconEngine* clone() const override { return new LineIcon(name_); }
 
   private:
-    static QColor ink(QIcon::Mode mode) { return Theme::colour(mode == QIcon::Disabled ? Role::StrongLine : Role::Text); }
+    static QColor ink(QIcon::Mode mode) {
+        return Theme::colour(mode == QIcon::Disabled ? Role::StrongLine : Role::Text);
+    }
     QString name_;
 };
 

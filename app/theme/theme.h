@@ -12,8 +12,22 @@ namespace gorsefinch::app {
 
 // The roles of the application's colours. One table holds their values for light and dark.
 enum class Role {
-    Window, Surface, Field, Line, StrongLine, Text, QuietText, Around, Ruler,
-    Accent, AccentSoft, Well, Bound, BoundGround, Error, ErrorGround
+    Window,
+    Surface,
+    Field,
+    Line,
+    StrongLine,
+    Text,
+    QuietText,
+    Around,
+    Ruler,
+    Accent,
+    AccentSoft,
+    Well,
+    Bound,
+    BoundGround,
+    Error,
+    ErrorGround
 };
 
 enum class Appearance { System, Light, Dark };

@@ -104,7 +104,9 @@ int VariablesModel::rowCount(const QModelIndex& parent) const {
     return parent.isValid() || !session_.isOpen() ? 0 : static_cast<int>(session_.document().variables->size());
 }
 
-const Variable& VariablesModel::variable(int row) const { return (*session_.document().variables)[static_cast<size_t>(row)]; }
+const Variable& VariablesModel::variable(int row) const {
+    return (*session_.document().variables)[static_cast<size_t>(row)];
+}
 
 int VariablesModel::uses(const Variable& v) const {
     int count = 0;
@@ -118,11 +120,16 @@ QString VariablesModel::text(const Variable& v, int column) const {
     switch (column) {
         case Name: return QString::fromStdString(v.name);
         case Type: return toKey(v.type);
-        case Digits: return v.type == VariableType::Decimal ? QString::number(v.decimals) : v.type == VariableType::Text ? QString::number(v.length) : QString();
+        case Digits:
+            return v.type == VariableType::Decimal ? QString::number(v.decimals)
+                   : v.type == VariableType::Text  ? QString::number(v.length)
+                                                   : QString();
         case Min: return isNumber(v) ? number(v.min) : QString();
         case Max: return isNumber(v) ? number(v.max) : QString();
         case Start:
-            return v.type == VariableType::Text ? QString::fromStdString(v.startText) : v.type == VariableType::YesNo ? (v.start != 0 ? "yes" : "no") : number(v.start);
+            return v.type == VariableType::Text    ? QString::fromStdString(v.startText)
+                   : v.type == VariableType::YesNo ? (v.start != 0 ? "yes" : "no")
+                                                   : number(v.start);
         case Unit: return QString::fromStdString(v.unit);
         case WrittenBy: return toKey(v.writer);
         case Now: return QString::fromStdString(session_.twin().get(v.name));
@@ -146,7 +153,8 @@ QVariant VariablesModel::data(const QModelIndex& index, int role) const {
         return v.fromInterrupt ? Qt::Checked : Qt::Unchecked;
     if (role == Qt::FontRole && figures)
         return Theme::figures();
-    if (role == Qt::TextAlignmentRole && figures && (v.type != VariableType::Text || (column != Start && column != Now)))
+    if (role == Qt::TextAlignmentRole && figures &&
+        (v.type != VariableType::Text || (column != Start && column != Now)))
         return static_cast<int>(Qt::AlignRight | Qt::AlignVCenter);
     if (role == Qt::ForegroundRole && column == Now)
         return Theme::colour(Role::Bound);
@@ -203,7 +211,8 @@ bool VariablesModel::change(Variable& v, int column, const QString& given) {
                 return setDecimals(v, *whole), true;
             if (v.type == VariableType::Text && whole && *whole >= 1 && *whole <= 200)
                 return v.length = *whole, v.startText = cutText(v.startText, static_cast<size_t>(v.length)), true;
-            refuse(v.type == VariableType::Text ? tr("A text holds 1 to 200 bytes.") : tr("A decimal has 0 to 6 digits behind the point."));
+            refuse(v.type == VariableType::Text ? tr("A text holds 1 to 200 bytes.")
+                                                : tr("A decimal has 0 to 6 digits behind the point."));
             return false;
         case Start:
             if (v.type == VariableType::Text)
@@ -247,7 +256,8 @@ bool VariablesModel::setData(const QModelIndex& index, const QVariant& value, in
     if (role != Qt::EditRole || value.toString() == text(v, index.column()))
         return false;
     if (index.column() == Name)
-        return session_.edit(renameVariable(session_.document(), v.name, value.toString().trimmed().toStdString()), tr("Rename variable"));
+        return session_.edit(renameVariable(session_.document(), v.name, value.toString().trimmed().toStdString()),
+                             tr("Rename variable"));
     if (index.column() == Now) {
         if (const auto set = session_.twin().set(v.name, value.toString().trimmed().toStdString()); !set)
             refuse(QString::fromStdString(set.error().text()));
@@ -256,7 +266,8 @@ bool VariablesModel::setData(const QModelIndex& index, const QVariant& value, in
     }
     if (!change(v, index.column(), value.toString()))
         return false;
-    session_.edit(withVariable(session_.document(), v), tr("Change %1 of %2").arg(title, QString::fromStdString(v.name)));
+    session_.edit(withVariable(session_.document(), v),
+                  tr("Change %1 of %2").arg(title, QString::fromStdString(v.name)));
     return true;
 }
 

@@ -47,7 +47,11 @@ class WordsDelegate : public QStyledItemDelegate {
 }  // namespace
 
 VariablesStation::VariablesStation(Session& session, QWidget* parent)
-    : Station(parent), session_(session), model_(new VariablesModel(session, this)), table_(new QTableView(this)), empty_(new QLabel(this)) {
+    : Station(parent),
+      session_(session),
+      model_(new VariablesModel(session, this)),
+      table_(new QTableView(this)),
+      empty_(new QLabel(this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
@@ -61,7 +65,8 @@ VariablesStation::VariablesStation(Session& session, QWidget* parent)
     remove->setObjectName("remove_variable");
     remove->setToolTip(tr("Delete the selected variables (Ctrl+Del)"));
     remove->setShortcut(Qt::CTRL | Qt::Key_Delete);
-    auto* hint = new QLabel(tr("Show one in a text with {name}, {name:0.0} or {name:mm:ss}. Double click or F2 edits a cell."), this);
+    auto* hint = new QLabel(
+        tr("Show one in a text with {name}, {name:0.0} or {name:mm:ss}. Double click or F2 edits a cell."), this);
     hint->setProperty("quiet", true);
     bar->addWidget(add);
     bar->addWidget(remove);
@@ -71,7 +76,8 @@ VariablesStation::VariablesStation(Session& session, QWidget* parent)
     setFocusProxy(table_);
     table_->setObjectName("variables");
     table_->setModel(model_);
-    table_->setItemDelegateForColumn(VariablesModel::Type, new WordsDelegate({"whole", "decimal", "yes/no", "text"}, this));
+    table_->setItemDelegateForColumn(VariablesModel::Type,
+                                     new WordsDelegate({"whole", "decimal", "yes/no", "text"}, this));
     table_->setItemDelegateForColumn(VariablesModel::WrittenBy, new WordsDelegate({"firmware", "panel", "both"}, this));
     table_->verticalHeader()->hide();
     table_->verticalHeader()->setDefaultSectionSize(28);
@@ -80,10 +86,13 @@ VariablesStation::VariablesStation(Session& session, QWidget* parent)
     table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     table_->setAlternatingRowColors(true);
     table_->setSelectionBehavior(QAbstractItemView::SelectItems);
-    table_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed | QAbstractItemView::AnyKeyPressed);
+    table_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed |
+                            QAbstractItemView::AnyKeyPressed);
     for (int i = 0; i < VariablesModel::Columns; ++i)
         table_->setColumnWidth(i, VariablesModel::widthOf(i));
-    empty_->setText(tr("No variables yet. A variable is a value that the interface shares with the firmware: a temperature, a switch, a name.\nNew variable makes the first."));
+    empty_->setText(
+        tr("No variables yet. A variable is a value that the interface shares with the firmware: a temperature, a "
+           "switch, a name.\nNew variable makes the first."));
     empty_->setAlignment(Qt::AlignCenter);
     empty_->setProperty("quiet", true);
     column->addWidget(table_, 1);

@@ -14,7 +14,8 @@ inline QString counted(qsizetype count, const QString& one, const QString& many)
 inline QString bytesText(qint64 bytes) {
     if (bytes < 0)
         return QString::fromUtf8("…");
-    return bytes < 1000 ? QString("%1 B").arg(bytes) : QString("%1 KB").arg(static_cast<double>(bytes) / 1024, 0, 'f', 1);
+    return bytes < 1000 ? QString("%1 B").arg(bytes)
+                        : QString("%1 KB").arg(static_cast<double>(bytes) / 1024, 0, 'f', 1);
 }
 
 }  // namespace gorsefinch::app

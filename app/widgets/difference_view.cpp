@@ -11,7 +11,7 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr int kContext = 3;           // lines around a change
+constexpr int kContext = 3;  // lines around a change
 
 }  // namespace
 
@@ -25,7 +25,10 @@ void showDifference(QPlainTextEdit& view, const QString& before, const QString& 
             near = near || lines[j].what != DifferenceLine::Same;
         if (!near)
             continue;
-        text += QString(lines[i].what == DifferenceLine::Gone ? "- " : lines[i].what == DifferenceLine::New ? "+ " : "  ") + lines[i].text.left(400) + "\n";
+        text += QString(lines[i].what == DifferenceLine::Gone  ? "- "
+                        : lines[i].what == DifferenceLine::New ? "+ "
+                                                               : "  ") +
+                lines[i].text.left(400) + "\n";
         kinds.append(lines[i].what);
     }
     view.setPlainText(text);
@@ -35,7 +38,8 @@ void showDifference(QPlainTextEdit& view, const QString& before, const QString& 
             continue;
         QTextEdit::ExtraSelection mark;
         mark.cursor = QTextCursor(view.document()->findBlockByNumber(static_cast<int>(i)));
-        mark.format.setBackground(Theme::colour(kinds[i] == DifferenceLine::Gone ? Role::ErrorGround : Role::AccentSoft));
+        mark.format.setBackground(
+            Theme::colour(kinds[i] == DifferenceLine::Gone ? Role::ErrorGround : Role::AccentSoft));
         mark.format.setProperty(QTextFormat::FullWidthSelection, true);
         marks.append(mark);
     }

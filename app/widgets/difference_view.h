@@ -6,7 +6,8 @@ class QString;
 
 namespace gorsefinch::app {
 
-// Shows the lines that differ between two texts, with some lines around them: removed ones behind "- ", added ones behind
+// Shows the lines that differ between two texts, with some lines around them: removed ones behind "- ", added ones
+// behind
 // "+ ", both with a ground of their own.
 void showDifference(QPlainTextEdit& view, const QString& before, const QString& after);
 

@@ -169,7 +169,8 @@ void NumberField::paintEvent(QPaintEvent* event) {
     painter.drawText(rect().adjusted(0, 0, -7, 0), Qt::AlignRight | Qt::AlignVCenter, unit_);
 }
 
-ColourField::ColourField(QWidget* parent) : QWidget(parent), swatch_(new QToolButton(this)), code_(new QLineEdit(this)) {
+ColourField::ColourField(QWidget* parent)
+    : QWidget(parent), swatch_(new QToolButton(this)), code_(new QLineEdit(this)) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(4);
@@ -227,7 +228,8 @@ void ColourField::choose() {
     dialog.setOption(QColorDialog::ShowAlphaChannel);
     dialog.setOption(QColorDialog::DontUseNativeDialog);
     const std::optional<Colour> before = colour_;
-    connect(&dialog, &QColorDialog::currentColorChanged, this, [this](const QColor& c) { Q_EMIT chosenLive(Colour{c.rgba()}); });
+    connect(&dialog, &QColorDialog::currentColorChanged, this,
+            [this](const QColor& c) { Q_EMIT chosenLive(Colour{c.rgba()}); });
     if (dialog.exec() == QDialog::Accepted)
         Q_EMIT colourChosen(Colour{dialog.currentColor().rgba()});
     else if (before)

@@ -87,5 +87,4 @@ class ChoiceField : public QWidget {
     QStringList choices_;
 };
 
-
 }  // namespace gorsefinch::app

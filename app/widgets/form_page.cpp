@@ -33,7 +33,12 @@ class RestingSlider : public QSlider {
 }  // namespace
 
 FormPage::FormPage(const QString& name, const QString& emptyWords, QWidget* parent)
-    : QScrollArea(parent), page_(new QWidget(this)), grid_(new QGridLayout(page_)), heading_(new QLabel(page_)), use_(new QLabel(page_)), pages_(new QStackedWidget(this)) {
+    : QScrollArea(parent),
+      page_(new QWidget(this)),
+      grid_(new QGridLayout(page_)),
+      heading_(new QLabel(page_)),
+      use_(new QLabel(page_)),
+      pages_(new QStackedWidget(this)) {
     setObjectName(name);
     setWidgetResizable(true);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
@@ -96,7 +101,8 @@ void FormPage::Slider::set(int number) const {
     value->setText(QString::number(number));
 }
 
-FormPage::Slider FormPage::addSlider(const QString& label, const QString& name, int min, int max, int rest, const QString& help) {
+FormPage::Slider FormPage::addSlider(const QString& label, const QString& name, int min, int max, int rest,
+                                     const QString& help) {
     auto* field = new QWidget(page_);
     auto* row = new QHBoxLayout(field);
     row->setContentsMargins(0, 0, 0, 0);

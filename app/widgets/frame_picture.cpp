@@ -4,7 +4,9 @@
 namespace gorsefinch::app {
 
 QImage toImage(const Picture& picture) {
-    return QImage(reinterpret_cast<const uchar*>(picture.pixels.data()), picture.width, picture.height, picture.width * 4, QImage::Format_ARGB32).copy();
+    return QImage(reinterpret_cast<const uchar*>(picture.pixels.data()), picture.width, picture.height,
+                  picture.width * 4, QImage::Format_ARGB32)
+        .copy();
 }
 
 QImage toImage(const PanelMemory& memory) {

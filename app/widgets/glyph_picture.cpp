@@ -10,9 +10,11 @@ namespace {
 void put(QImage& image, const GlyphBitmap& glyph, int left, int top, int bits, const QColor& ink) {
     for (int y = 0; y < glyph.height; ++y)
         for (int x = 0; x < glyph.width; ++x) {
-            const uint32_t value = valueOf(levelOf(glyph.coverage[static_cast<size_t>(y * glyph.width + x)], bits), bits);
+            const uint32_t value =
+                valueOf(levelOf(glyph.coverage[static_cast<size_t>(y * glyph.width + x)], bits), bits);
             if (value != 0 && image.valid(left + x, top + y))
-                image.setPixelColor(left + x, top + y, QColor(ink.red(), ink.green(), ink.blue(), static_cast<int>(value)));
+                image.setPixelColor(left + x, top + y,
+                                    QColor(ink.red(), ink.green(), ink.blue(), static_cast<int>(value)));
         }
 }
 

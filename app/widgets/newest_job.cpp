@@ -53,7 +53,8 @@ void NewestJob::run() {
         }
         reported_ = -1;
         const Finish finish = work(stale_);
-        QMetaObject::invokeMethod(this, [this, ticket, finish] { finished(ticket, finish); }, Qt::QueuedConnection);
+        QMetaObject::invokeMethod(
+            this, [this, ticket, finish] { finished(ticket, finish); }, Qt::QueuedConnection);
     }
 }
 
@@ -62,10 +63,13 @@ void NewestJob::report(int step, int percent) {
     if (both == reported_ || stale_)
         return;
     reported_ = both;
-    QMetaObject::invokeMethod(this, [this, step, percent] {
-        if (busy_)
-            Q_EMIT progressed(step, percent);
-    }, Qt::QueuedConnection);
+    QMetaObject::invokeMethod(
+        this,
+        [this, step, percent] {
+            if (busy_)
+                Q_EMIT progressed(step, percent);
+        },
+        Qt::QueuedConnection);
 }
 
 void NewestJob::finished(quint64 ticket, const Finish& finish) {

@@ -11,8 +11,8 @@
 
 namespace gorsefinch::app {
 
-// Work off the window's thread, of which only the newest request counts: a new one replaces the one that waits and makes
-// the one that runs stale.
+// Work off the window's thread, of which only the newest request counts: a new one replaces the one that waits and
+// makes the one that runs stale.
 class NewestJob : public QObject {
     Q_OBJECT
 
@@ -45,7 +45,7 @@ class NewestJob : public QObject {
     std::mutex mutex_;
     std::condition_variable wake_;
     std::optional<Work> waiting_;
-    quint64 ticket_ = 0;          // of the newest request
+    quint64 ticket_ = 0;  // of the newest request
     bool ending_ = false;
     bool busy_ = false;
     std::atomic<bool> stale_{false};

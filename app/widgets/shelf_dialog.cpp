@@ -28,7 +28,9 @@ QPixmap centred(const QImage& image) {
     QPainter painter(&out);
     const QSize size = image.size().scaled(kShelfPicture.boundedTo(image.size()), Qt::KeepAspectRatio);
     painter.setRenderHint(QPainter::SmoothPixmapTransform, size.width() < image.width());
-    painter.drawImage(QRect(QPoint((kShelfPicture.width() - size.width()) / 2, (kShelfPicture.height() - size.height()) / 2), size), image);
+    painter.drawImage(
+        QRect(QPoint((kShelfPicture.width() - size.width()) / 2, (kShelfPicture.height() - size.height()) / 2), size),
+        image);
     return out;
 }
 
@@ -59,13 +61,19 @@ QString sizesOf(const Face& face) {
 QString shelfFolder() { return QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + "/shelf"; }
 
 ShelfDialog::ShelfDialog(What what, QWidget* parent)
-    : QDialog(parent), what_(what), shelf_(disk_, shelfFolder().toStdString()), list_(new QListWidget(this)), empty_(new QLabel(this)) {
+    : QDialog(parent),
+      what_(what),
+      shelf_(disk_, shelfFolder().toStdString()),
+      list_(new QListWidget(this)),
+      empty_(new QLabel(this)) {
     setWindowTitle(what == What::Images ? tr("Pictures on your shelf") : tr("Faces on your shelf"));
     resize(440, 420);
     auto* column = new QVBoxLayout(this);
     column->setSpacing(8);
-    empty_->setText(what == What::Images ? tr("Nothing yet. In the Images station, \"Put on my shelf\" keeps a picture with its recipe for other projects.")
-                                         : tr("Nothing yet. In the Fonts station, \"Put on my shelf\" keeps a face with its sizes for other projects."));
+    empty_->setText(what == What::Images ? tr("Nothing yet. In the Images station, \"Put on my shelf\" keeps a picture "
+                                              "with its recipe for other projects.")
+                                         : tr("Nothing yet. In the Fonts station, \"Put on my shelf\" keeps a face "
+                                              "with its sizes for other projects."));
     empty_->setWordWrap(true);
     empty_->setProperty("quiet", true);
     column->addWidget(empty_);

@@ -24,7 +24,8 @@ void Station::layOut(QWidget* list, QWidget* middle, QWidget* form) {
     }
 }
 
-QAction* Station::command(const QString& name, const QKeySequence& keys, const QString& objectName, const std::function<void()>& run) {
+QAction* Station::command(const QString& name, const QKeySequence& keys, const QString& objectName,
+                          const std::function<void()>& run) {
     auto* action = new QAction(name, this);
     action->setObjectName(objectName);
     action->setShortcut(keys);

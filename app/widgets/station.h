@@ -30,7 +30,8 @@ class Station : public QWidget {
     // What is listed, looked at and set, from left to right with lines between; the middle takes the room.
     void layOut(QWidget* list, QWidget* middle, QWidget* form);
     // A command of this station alone, with keys or without, and a line in its menu.
-    QAction* command(const QString& name, const QKeySequence& keys, const QString& objectName, const std::function<void()>& run);
+    QAction* command(const QString& name, const QKeySequence& keys, const QString& objectName,
+                     const std::function<void()>& run);
     // The station's commands, or the first of them.
     void showMenu(const QPoint& at, int max = -1);
 };

@@ -23,7 +23,8 @@ bool isOnScrolledPage(const QWidget* widget) {
 bool WheelGuard::eventFilter(QObject* watched, QEvent* event) {
     if (event->type() != QEvent::Wheel && event->type() != QEvent::Polish)
         return false;
-    const bool turns = qobject_cast<QComboBox*>(watched) || qobject_cast<QSlider*>(watched) || qobject_cast<QAbstractSpinBox*>(watched);
+    const bool turns = qobject_cast<QComboBox*>(watched) || qobject_cast<QSlider*>(watched) ||
+                       qobject_cast<QAbstractSpinBox*>(watched);
     if (!turns || !isOnScrolledPage(static_cast<QWidget*>(watched)))
         return false;
     if (event->type() == QEvent::Polish) {

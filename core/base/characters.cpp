@@ -17,7 +17,9 @@ std::optional<char32_t> characterFromCode(std::string_view code) {
     if (code.size() < 3 || (code[0] != 'U' && code[0] != 'u') || code[1] != '+')
         return std::nullopt;
     const auto [end, error] = std::from_chars(code.data() + 2, code.data() + code.size(), value, 16);
-    return error == std::errc() && end == code.data() + code.size() && value != 0 && value < 0x110000 ? std::optional<char32_t>(value) : std::nullopt;
+    return error == std::errc() && end == code.data() + code.size() && value != 0 && value < 0x110000
+               ? std::optional<char32_t>(value)
+               : std::nullopt;
 }
 
 }  // namespace gorsefinch

@@ -36,7 +36,9 @@ FileStamp stampFrom(const struct stat& status) {
 
 }  // namespace
 
-int Disk::openPath(const std::string& path) { return orError(::open(path.empty() ? "." : path.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC)); }
+int Disk::openPath(const std::string& path) {
+    return orError(::open(path.empty() ? "." : path.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC));
+}
 
 int Disk::openFolder(int folder, const std::string& name) {
     return orError(::openat(folder, name.c_str(), O_RDONLY | O_DIRECTORY | O_NOFOLLOW | O_CLOEXEC));

@@ -21,9 +21,9 @@ struct FileStamp {
     friend bool operator==(const FileStamp&, const FileStamp&) = default;
 };
 
-// The system calls that this program makes for files, as virtual functions, so that tests can inject faults or use a disk in
-// memory. Folders are given by handles and files by plain names in them. Only openPath() follows links. Each function
-// returns 0, a handle or a count, or a negative error number.
+// The system calls that this program makes for files, as virtual functions, so that tests can inject faults or use a
+// disk in memory. Folders are given by handles and files by plain names in them. Only openPath() follows links. Each
+// function returns 0, a handle or a count, or a negative error number.
 class Disk {
   public:
     enum class Open {
@@ -47,8 +47,8 @@ class Disk {
     virtual int setMode(int handle, unsigned mode);
     virtual int stamp(int handle, FileStamp& out);
     virtual int stampOf(int folder, const std::string& name, FileStamp& out);
-    // Each in one step: Replace takes the place of whatever has the name `to`, Exchange swaps the two names (-ENOENT if one
-    // isn't there), New is -EEXIST if `to` is there. Some file systems know only Replace: -EINVAL for the others.
+    // Each in one step: Replace takes the place of whatever has the name `to`, Exchange swaps the two names (-ENOENT if
+    // one isn't there), New is -EEXIST if `to` is there. Some file systems know only Replace: -EINVAL for the others.
     enum class Move { Replace, Exchange, New };
     virtual int rename(int folder, const std::string& from, const std::string& to, Move how = Move::Replace);
     virtual int remove(int folder, const std::string& name);

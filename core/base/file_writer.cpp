@@ -18,7 +18,8 @@ Result<FileWriter> FileWriter::open(Disk& disk, const std::filesystem::path& pat
         return diskFailure(path.string(), folder.error().code, kWriterRemedy);
     const std::string name = path.filename().string();
     if (const auto there = folder->stampOf(name); !isPlainName(name) || (there && there->type != FileStamp::Type::File))
-        return failure(path.string(), "", "what is there is not a plain file", "Choose another name; nothing was written");
+        return failure(path.string(), "", "what is there is not a plain file",
+                       "Choose another name; nothing was written");
     const std::string part = Folder::newPartName();
     const int number = disk.open(folder->handle(), part, Disk::Open::Create);
     if (number < 0)
@@ -27,8 +28,12 @@ Result<FileWriter> FileWriter::open(Disk& disk, const std::filesystem::path& pat
 }
 
 FileWriter::FileWriter(FileWriter&& other) noexcept
-    : folder_(std::move(other.folder_)), name_(std::move(other.name_)), part_(std::exchange(other.part_, {})), file_(std::move(other.file_)),
-      waiting_(std::move(other.waiting_)), state_(std::move(other.state_)) {}
+    : folder_(std::move(other.folder_)),
+      name_(std::move(other.name_)),
+      part_(std::exchange(other.part_, {})),
+      file_(std::move(other.file_)),
+      waiting_(std::move(other.waiting_)),
+      state_(std::move(other.state_)) {}
 
 FileWriter::~FileWriter() {
     if (!part_.empty())

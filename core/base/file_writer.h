@@ -10,7 +10,8 @@ namespace gorsefinch {
 // Writes a file of any length piece by piece. It appears under its name only when finish() succeeds.
 class FileWriter {
   public:
-    // The disk must outlive it. An error if the file cannot be created, or would replace something other than a plain file.
+    // The disk must outlive it. An error if the file cannot be created, or would replace something other than a plain
+    // file.
     static Result<FileWriter> open(Disk& disk, const std::filesystem::path& path);
     FileWriter(FileWriter&&) noexcept;
     ~FileWriter();

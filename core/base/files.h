@@ -11,7 +11,8 @@
 namespace gorsefinch {
 
 // Maximum sizes of imported pictures, faces and texts.
-inline constexpr size_t kMaxPictureFile = size_t{256} << 20, kMaxFaceFile = size_t{64} << 20, kMaxTextFile = size_t{4} << 20;
+inline constexpr size_t kMaxPictureFile = size_t{256} << 20, kMaxFaceFile = size_t{64} << 20,
+                        kMaxTextFile = size_t{4} << 20;
 
 // Reads a plain file of at most `maxBytes`; anything else is an error, without blocking. Links are followed.
 Result<std::string> readFile(Disk& disk, const std::filesystem::path& path, size_t maxBytes);

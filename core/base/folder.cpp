@@ -58,8 +58,8 @@ Handle& Handle::operator=(Handle&& other) noexcept {
 int Handle::close() { return number_ >= 0 ? disk_->close(std::exchange(number_, -1)) : 0; }
 
 bool isPlainName(std::string_view name) {
-    return !name.empty() && name.size() <= 255 && name != "." && name != ".." && name.find('/') == std::string_view::npos &&
-           name.find('\0') == std::string_view::npos;
+    return !name.empty() && name.size() <= 255 && name != "." && name != ".." &&
+           name.find('/') == std::string_view::npos && name.find('\0') == std::string_view::npos;
 }
 
 Result<Folder> Folder::open(Disk& disk, const std::filesystem::path& path) {
@@ -236,7 +236,9 @@ Result<void> Folder::replace(const std::string& name, std::string_view bytes) co
     if (auto refused = refusedName(name))
         return *refused;
     if (const auto there = stampOf(name); there && there->type != FileStamp::Type::File)
-        return failure(shown(name), "", there->type == FileStamp::Type::Link ? "it is a link, and links are not followed" : "what is there is not a plain file",
+        return failure(shown(name), "",
+                       there->type == FileStamp::Type::Link ? "it is a link, and links are not followed"
+                                                            : "what is there is not a plain file",
                        "Remove it, or choose another name; nothing was written");
     const auto beside = writeNew(kPart, bytes, name);
     if (!beside)

@@ -33,8 +33,9 @@ class Handle {
 // True for the name of something directly in a folder: not empty, no separators, not "." or "..".
 bool isPlainName(std::string_view name);
 
-// An open folder. All operations are on plain names inside it, even if its path leads elsewhere meanwhile; other names and
-// links are errors. The disk must outlive it. Errors contain the path as it was given, and the system's error number.
+// An open folder. All operations are on plain names inside it, even if its path leads elsewhere meanwhile; other names
+// and links are errors. The disk must outlive it. Errors contain the path as it was given, and the system's error
+// number.
 class Folder {
   public:
     // Opens a folder by its path. make() creates it and its parents if necessary.
@@ -56,8 +57,8 @@ class Folder {
     // All names, sorted.
     Result<std::vector<std::string>> list() const;
 
-    // Creates and syncs a file with a unique name that begins with `prefix`, with the permissions of the file `like` if that
-    // exists. Returns the name. Leaves no file if it fails.
+    // Creates and syncs a file with a unique name that begins with `prefix`, with the permissions of the file `like` if
+    // that exists. Returns the name. Leaves no file if it fails.
     Result<std::string> writeNew(const std::string& prefix, std::string_view bytes, const std::string& like = {}) const;
     // In one step, see Disk.
     Result<void> rename(const std::string& from, const std::string& to, Disk::Move how = Disk::Move::Replace) const;
@@ -79,7 +80,8 @@ class Folder {
     std::string shown(const std::string& name) const { return (path_ / name).string(); }
 
   private:
-    Folder(Disk& disk, int handle, std::filesystem::path path) : disk_(&disk), handle_(disk, handle), path_(std::move(path)) {}
+    Folder(Disk& disk, int handle, std::filesystem::path path)
+        : disk_(&disk), handle_(disk, handle), path_(std::move(path)) {}
     std::optional<tl::unexpected<Error>> refusedName(const std::string& name) const;
     Result<void> writeAll(const std::string& name, std::string_view bytes, const std::string& like) const;
 

@@ -45,7 +45,8 @@ std::optional<LockOwner> ownerFrom(const std::string& text) {
     const auto host = json->find("host"), process = json->find("process"), since = json->find("since");
     if (host == json->end() || !host->is_string() || process == json->end() || !process->is_number_integer())
         return std::nullopt;
-    return LockOwner{host->get<std::string>(), process->get<long>(), since != json->end() && since->is_string() ? since->get<std::string>() : std::string()};
+    return LockOwner{host->get<std::string>(), process->get<long>(),
+                     since != json->end() && since->is_string() ? since->get<std::string>() : std::string()};
 }
 
 LockOwner ownerIn(const Folder& folder, const std::string& name) {
@@ -88,7 +89,8 @@ std::string LockOwner::text() const {
     return "process " + std::to_string(process) + " on " + host + (since.empty() ? "" : " (since " + since + " UTC)");
 }
 
-Result<FolderLock::Attempt> FolderLock::take(Disk& disk, const std::filesystem::path& path, const std::string& name, bool takeOver) {
+Result<FolderLock::Attempt> FolderLock::take(Disk& disk, const std::filesystem::path& path, const std::string& name,
+                                             bool takeOver) {
     auto folder = Folder::open(disk, path);
     if (!folder)
         return tl::unexpected(folder.error());
@@ -127,7 +129,8 @@ Result<FolderLock> FolderLock::wait(Disk& disk, const std::filesystem::path& pat
         if (attempt->lock)
             return std::move(*attempt->lock);
         if (Clock::now() >= until)
-            return failure(path.string(), "", "it is in use by " + attempt->owner.text(), "Wait until that has ended; nothing was written");
+            return failure(path.string(), "", "it is in use by " + attempt->owner.text(),
+                           "Wait until that has ended; nothing was written");
         std::this_thread::sleep_for(std::chrono::milliseconds(20));
     }
 }

@@ -33,8 +33,10 @@ class FolderLock {
     ~FolderLock() { release(); }
 
     struct Attempt;
-    // Takes the lock, or returns its owner. `takeOver` takes it from a running owner, whose isHeld() is false from then on.
-    static Result<Attempt> take(Disk& disk, const std::filesystem::path& path, const std::string& name, bool takeOver = false);
+    // Takes the lock, or returns its owner. `takeOver` takes it from a running owner, whose isHeld() is false from then
+    // on.
+    static Result<Attempt> take(Disk& disk, const std::filesystem::path& path, const std::string& name,
+                                bool takeOver = false);
     // Takes the lock once it is free, waiting up to `ms`; then returns an error that names the owner.
     static Result<FolderLock> wait(Disk& disk, const std::filesystem::path& path, const std::string& name, int ms);
 
@@ -44,7 +46,8 @@ class FolderLock {
     void release();
 
   private:
-    FolderLock(Folder folder, std::string name, Handle file) : folder_(std::move(folder)), name_(std::move(name)), file_(std::move(file)) {}
+    FolderLock(Folder folder, std::string name, Handle file)
+        : folder_(std::move(folder)), name_(std::move(name)), file_(std::move(file)) {}
 
     std::optional<Folder> folder_;
     std::string name_;

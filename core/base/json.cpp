@@ -14,7 +14,8 @@ tl::unexpected<Error> aboveLimit(const std::string& file, const std::string& wha
 }
 
 // Checks the structure before anything is allocated for it.
-std::optional<tl::unexpected<Error>> exceeded(const std::string& file, std::string_view text, const JsonLimits& limits) {
+std::optional<tl::unexpected<Error>> exceeded(const std::string& file, std::string_view text,
+                                              const JsonLimits& limits) {
     if (text.size() > limits.bytes)
         return aboveLimit(file, "it has " + std::to_string(text.size()) + " bytes", limits.bytes);
     std::vector<size_t> keys{0};

@@ -12,13 +12,13 @@ enum class Severity { Note, Warning, Error };
 // application and the command line.
 struct Problem {
     Severity severity = Severity::Error;
-    std::string file;    // relative to the project's folder
-    std::string place;   // "status.title", "line 4, column 7", "panel.width"
+    std::string file;   // relative to the project's folder
+    std::string place;  // "status.title", "line 4, column 7", "panel.width"
     std::string reason;
     std::string remedy;
     std::string screen;  // set when the place is a screen or a widget on it
     std::string widget;
-    int line = 0;        // from 1, when the place is in a rules file
+    int line = 0;  // from 1, when the place is in a rules file
     int column = 0;
 
     std::string text() const;

@@ -21,8 +21,7 @@ struct Error {
 template <typename T>
 using Result = tl::expected<T, Error>;
 
-inline tl::unexpected<Error> failure(std::string file, std::string place, std::string reason,
-                                     std::string remedy = {}) {
+inline tl::unexpected<Error> failure(std::string file, std::string place, std::string reason, std::string remedy = {}) {
     return tl::unexpected<Error>(Error{std::move(file), std::move(place), std::move(reason), std::move(remedy)});
 }
 

@@ -76,7 +76,9 @@ Bytes ContentPool::keep(const Bytes& bytes) {
 
 Bytes ContentPool::find(std::string_view text, size_t hash) const {
     const auto [first, last] = byHash_.equal_range(hash);
-    const auto same = std::find_if(first, last, [&](const auto& each) { return each.second->text().data() == text.data() || each.second->text() == text; });
+    const auto same = std::find_if(first, last, [&](const auto& each) {
+        return each.second->text().data() == text.data() || each.second->text() == text;
+    });
     return same == last ? nullptr : same->second;
 }
 

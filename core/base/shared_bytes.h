@@ -59,7 +59,9 @@ class SharedBytes {
     const Bytes& shared() const { return bytes_; }
     size_t size() const { return bytes_->size(); }
 
-    friend bool operator==(const SharedBytes& a, const SharedBytes& b) { return a.bytes_ == b.bytes_ || a.text() == b.text(); }
+    friend bool operator==(const SharedBytes& a, const SharedBytes& b) {
+        return a.bytes_ == b.bytes_ || a.text() == b.text();
+    }
 
   private:
     static const Bytes& nothing();

@@ -88,9 +88,12 @@ size_t longestRules(const Document& document) {
 std::optional<std::string> exceededLimit(const Document& before, const Document& next) {
     const auto grows = [](size_t was, size_t is, size_t limit) { return is > limit && is > was; };
     const auto tooMany = [&](const char* what, size_t was, size_t is) {
-        return grows(was, is, kMaxListed) ? std::optional("A project holds at most " + std::to_string(kMaxListed) + " " + what + ".") : std::nullopt;
+        return grows(was, is, kMaxListed)
+                   ? std::optional("A project holds at most " + std::to_string(kMaxListed) + " " + what + ".")
+                   : std::nullopt;
     };
-    if (auto words = tooMany("screens", before.screens.size() + before.unreadScreens->size(), next.screens.size() + next.unreadScreens->size()))
+    if (auto words = tooMany("screens", before.screens.size() + before.unreadScreens->size(),
+                             next.screens.size() + next.unreadScreens->size()))
         return words;
     if (auto words = tooMany("variables", before.variables->size(), next.variables->size()))
         return words;

@@ -27,20 +27,20 @@ inline constexpr int kFormatVersion = 1;
 
 // The display hardware. Width and height are those of the interface as the user sees it, before it is turned.
 struct Panel {
-    int width = 320, height = 240;            // pixels
-    bool round = false;                       // the glass shows the ellipse inside them
+    int width = 320, height = 240;  // pixels
+    bool round = false;             // the glass shows the ellipse inside them
     PixelFormat format = PixelFormat::Rgb565;
-    std::vector<Colour> palette;              // of an indexed format; empty: the default one
-    int turn = 0;                             // clockwise degrees: 0, 90, 180, 270
+    std::vector<Colour> palette;  // of an indexed format; empty: the default one
+    int turn = 0;                 // clockwise degrees: 0, 90, 180, 270
     bool mirrorX = false, mirrorY = false;
     bool invert = false;
     bool swapRedBlue = false;
-    int columnOffset = 0, rowOffset = 0;      // pixels in the panel's memory
-    int stripLines = 16;                      // lines that the draw buffer holds
-    int wordBits = 32;                        // the controller's: 8 or 32
+    int columnOffset = 0, rowOffset = 0;                    // pixels in the panel's memory
+    int stripLines = 16;                                    // lines that the draw buffer holds
+    int wordBits = 32;                                      // the controller's: 8 or 32
     int64_t flashBytes = 256 * 1024, ramBytes = 20 * 1024;  // budget
-    bool touch = true;                        // it can be touched
-    bool hooksRequired = false;               // firmware without one of the hooks does not link
+    bool touch = true;                                      // it can be touched
+    bool hooksRequired = false;                             // firmware without one of the hooks does not link
     UnknownKeys unknown;
 };
 
@@ -51,14 +51,14 @@ enum class Writer { Firmware, Panel, Both };
 struct Variable {
     std::string name;
     VariableType type = VariableType::Whole;
-    int decimals = 0;                  // 0 to 6, of a decimal
+    int decimals = 0;  // 0 to 6, of a decimal
     int32_t min = -2147483647 - 1, max = 2147483647, start = 0;
-    std::string startText;             // of a text
-    int length = 16;                   // maximum bytes of a text: 1 to 200
+    std::string startText;  // of a text
+    int length = 16;        // maximum bytes of a text: 1 to 200
     std::string unit;
     Writer writer = Writer::Firmware;
-    bool kept = false;                 // over power-off
-    bool fromInterrupt = false;        // its setter may be called from an interrupt; of numbers and yes/no
+    bool kept = false;           // over power-off
+    bool fromInterrupt = false;  // its setter may be called from an interrupt; of numbers and yes/no
     std::string note;
     UnknownKeys unknown;
     friend bool operator==(const Variable&, const Variable&) = default;
@@ -81,8 +81,8 @@ struct MoreOriginal {
 
 struct Image {
     std::string name;
-    std::string file;  // in images/
-    Bytes original;    // null if the file could not be read
+    std::string file;                // in images/
+    Bytes original;                  // null if the file could not be read
     std::vector<MoreOriginal> more;  // the other files of a numbered series, each a frame
     Recipe recipe;
     UnknownKeys unknown;
@@ -90,10 +90,10 @@ struct Image {
 
 struct Face {
     std::string name;
-    std::string file;      // in fonts/
-    Bytes original;        // null if the file could not be read
-    std::string variant;   // of a variable face or a collection, by its name; "" for the first
-    FontSettings defaults;    // of sizes without settings of their own
+    std::string file;             // in fonts/
+    Bytes original;               // null if the file could not be read
+    std::string variant;          // of a variable face or a collection, by its name; "" for the first
+    FontSettings defaults;        // of sizes without settings of their own
     std::vector<FontSize> sizes;  // those that have some, or were made by hand
     UnknownKeys unknown;
     friend bool operator==(const Face&, const Face&) = default;
@@ -106,7 +106,7 @@ struct Face {
 struct Screen {
     std::string name;
     Colour background = opaque(0x000000);
-    std::vector<WidgetRef> widgets;    // the lowest first
+    std::vector<WidgetRef> widgets;  // the lowest first
     UnknownKeys unknown;
 };
 
@@ -144,8 +144,8 @@ struct Document {
     ScreenRef screen(std::string_view wanted) const;
 };
 
-// Returns a sentence if `next` exceeds a limit of projects and `before` does not exceed it as much. A project beyond the
-// limits could be saved but not opened again.
+// Returns a sentence if `next` exceeds a limit of projects and `before` does not exceed it as much. A project beyond
+// the limits could be saved but not opened again.
 std::optional<std::string> exceededLimit(const Document& before, const Document& next);
 
 // Each -1 if there is none of that name.

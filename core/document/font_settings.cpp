@@ -34,6 +34,8 @@ const char* toKey(Hinting hinting) { return keyOf<Hinting>(hintings, hinting); }
 const char* toKey(GlyphPacking packing) { return keyOf<GlyphPacking>(glyphPackingKeys, packing); }
 std::optional<SizeMeasure> sizeMeasureByKey(std::string_view key) { return valueOfKey<SizeMeasure>(measures, key); }
 std::optional<Hinting> hintingByKey(std::string_view key) { return valueOfKey<Hinting>(hintings, key); }
-std::optional<GlyphPacking> glyphPackingByKey(std::string_view key) { return valueOfKey<GlyphPacking>(glyphPackingKeys, key); }
+std::optional<GlyphPacking> glyphPackingByKey(std::string_view key) {
+    return valueOfKey<GlyphPacking>(glyphPackingKeys, key);
+}
 
 }  // namespace gorsefinch

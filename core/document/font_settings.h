@@ -12,8 +12,8 @@
 
 namespace gorsefinch {
 
-inline constexpr size_t kMaxHeld = 200;                       // entries of characters that a font holds besides
-inline constexpr int kMaxHandSide = 64;                       // pixels of a glyph set by hand
+inline constexpr size_t kMaxHeld = 200;  // entries of characters that a font holds besides
+inline constexpr int kMaxHandSide = 64;  // pixels of a glyph set by hand
 
 // What a font's size in pixels counts: the face's em, its capital letters, or a whole line.
 enum class SizeMeasure { Em, Capitals, Line };
@@ -44,7 +44,7 @@ struct HandGlyph {
 // How a face becomes glyphs at a size.
 struct FontSettings {
     SizeMeasure measure = SizeMeasure::Em;
-    int bits = 0;             // a pixel: 1, 2, 4, 8; 0: as suits the panel
+    int bits = 0;  // a pixel: 1, 2, 4, 8; 0: as suits the panel
     Hinting hinting = Hinting::Default;
     int gamma = 100;          // hundredths, 20 to 500, of the edges: above 100 heavier
     int letter = 0;           // pixels more after each glyph, -16 to 64

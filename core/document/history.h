@@ -29,7 +29,10 @@ class History {
     std::string undoLabel() const;
     std::string redoLabel() const;
 
-    void markSaved() { saved_ = at_; endMerging(); }
+    void markSaved() {
+        saved_ = at_;
+        endMerging();
+    }
     bool isSaved() const { return saved_ == at_; }
 
   private:

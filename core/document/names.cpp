@@ -12,32 +12,116 @@ namespace gorsefinch {
 namespace {
 
 // C99 to C23 and C++20.
-constexpr auto keywords = std::to_array<std::string_view>(
-    {"alignas",      "alignof",       "and",           "and_eq",        "asm",         "atomic_cancel",
-     "atomic_commit", "atomic_noexcept", "auto",       "bitand",        "bitor",       "bool",
-     "break",        "case",          "catch",         "char",          "char16_t",    "char32_t",
-     "char8_t",      "class",         "co_await",      "co_return",     "co_yield",    "compl",
-     "concept",      "const",         "const_cast",    "consteval",     "constexpr",   "constinit",
-     "continue",     "decltype",      "default",       "delete",        "do",          "double",
-     "dynamic_cast", "else",          "enum",          "explicit",      "export",      "extern",
-     "false",        "final",         "float",         "for",           "friend",      "goto",
-     "if",           "import",        "inline",        "int",           "long",        "module",
-     "mutable",      "namespace",     "new",           "noexcept",      "not",         "not_eq",
-     "nullptr",      "operator",      "or",            "or_eq",         "override",    "private",
-     "protected",    "public",        "register",      "reinterpret_cast", "requires", "restrict",
-     "return",       "short",         "signed",        "sizeof",        "static",      "static_assert",
-     "static_cast",  "struct",        "switch",        "template",      "this",        "thread_local",
-     "throw",        "true",          "try",           "typedef",       "typeid",      "typename",
-     "typeof",       "typeof_unqual", "union",         "unsigned",      "using",       "virtual",
-     "void",         "volatile",      "wchar_t",       "while",         "xor",         "xor_eq"});
+constexpr auto keywords = std::to_array<std::string_view>({"alignas",
+                                                           "alignof",
+                                                           "and",
+                                                           "and_eq",
+                                                           "asm",
+                                                           "atomic_cancel",
+                                                           "atomic_commit",
+                                                           "atomic_noexcept",
+                                                           "auto",
+                                                           "bitand",
+                                                           "bitor",
+                                                           "bool",
+                                                           "break",
+                                                           "case",
+                                                           "catch",
+                                                           "char",
+                                                           "char16_t",
+                                                           "char32_t",
+                                                           "char8_t",
+                                                           "class",
+                                                           "co_await",
+                                                           "co_return",
+                                                           "co_yield",
+                                                           "compl",
+                                                           "concept",
+                                                           "const",
+                                                           "const_cast",
+                                                           "consteval",
+                                                           "constexpr",
+                                                           "constinit",
+                                                           "continue",
+                                                           "decltype",
+                                                           "default",
+                                                           "delete",
+                                                           "do",
+                                                           "double",
+                                                           "dynamic_cast",
+                                                           "else",
+                                                           "enum",
+                                                           "explicit",
+                                                           "export",
+                                                           "extern",
+                                                           "false",
+                                                           "final",
+                                                           "float",
+                                                           "for",
+                                                           "friend",
+                                                           "goto",
+                                                           "if",
+                                                           "import",
+                                                           "inline",
+                                                           "int",
+                                                           "long",
+                                                           "module",
+                                                           "mutable",
+                                                           "namespace",
+                                                           "new",
+                                                           "noexcept",
+                                                           "not",
+                                                           "not_eq",
+                                                           "nullptr",
+                                                           "operator",
+                                                           "or",
+                                                           "or_eq",
+                                                           "override",
+                                                           "private",
+                                                           "protected",
+                                                           "public",
+                                                           "register",
+                                                           "reinterpret_cast",
+                                                           "requires",
+                                                           "restrict",
+                                                           "return",
+                                                           "short",
+                                                           "signed",
+                                                           "sizeof",
+                                                           "static",
+                                                           "static_assert",
+                                                           "static_cast",
+                                                           "struct",
+                                                           "switch",
+                                                           "template",
+                                                           "this",
+                                                           "thread_local",
+                                                           "throw",
+                                                           "true",
+                                                           "try",
+                                                           "typedef",
+                                                           "typeid",
+                                                           "typename",
+                                                           "typeof",
+                                                           "typeof_unqual",
+                                                           "union",
+                                                           "unsigned",
+                                                           "using",
+                                                           "virtual",
+                                                           "void",
+                                                           "volatile",
+                                                           "wchar_t",
+                                                           "while",
+                                                           "xor",
+                                                           "xor_eq"});
 
 bool isLetter(char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); }
 
 // Latin letters with marks that users type into button texts, spelled in ASCII.
 constexpr auto spelled = std::to_array<std::pair<std::string_view, std::string_view>>(
-    {{"ä", "ae"}, {"ö", "oe"}, {"ü", "ue"}, {"Ä", "ae"}, {"Ö", "oe"}, {"Ü", "ue"}, {"ß", "ss"}, {"é", "e"},
-     {"è", "e"},  {"ê", "e"},  {"á", "a"},  {"à", "a"},  {"ç", "c"},  {"ñ", "n"},  {"ó", "o"},  {"å", "a"},
-     {"ø", "o"},  {"æ", "ae"}, {"í", "i"},  {"ú", "u"},  {"°", ""}});
+    {{"ä", "ae"}, {"ö", "oe"}, {"ü", "ue"}, {"Ä", "ae"}, {"Ö", "oe"}, {"Ü", "ue"}, {"ß", "ss"},
+     {"é", "e"},  {"è", "e"},  {"ê", "e"},  {"á", "a"},  {"à", "a"},  {"ç", "c"},  {"ñ", "n"},
+     {"ó", "o"},  {"å", "a"},  {"ø", "o"},  {"æ", "ae"}, {"í", "i"},  {"ú", "u"},  {"°", ""}});
 
 }  // namespace
 
@@ -62,9 +146,8 @@ std::string nameFrom(std::string_view text, std::string_view fallback) {
     std::string out;
     bool gap = false;
     for (size_t i = 0; i < text.size() && out.size() < 32;) {
-        const auto at = std::find_if(spelled.begin(), spelled.end(), [&](const auto& each) {
-            return text.substr(i).starts_with(each.first);
-        });
+        const auto at = std::find_if(spelled.begin(), spelled.end(),
+                                     [&](const auto& each) { return text.substr(i).starts_with(each.first); });
         std::string piece;
         if (at != spelled.end()) {
             piece = at->second;
@@ -144,8 +227,8 @@ std::string widgetNameFor(const Screen& screen, Kind kind, std::string_view text
 }
 
 bool isPlainFileName(std::string_view name) {
-    return !name.empty() && name.size() <= 200 && name.front() != '.' &&
-           name.find('/') == std::string_view::npos && name.find('\\') == std::string_view::npos &&
+    return !name.empty() && name.size() <= 200 && name.front() != '.' && name.find('/') == std::string_view::npos &&
+           name.find('\\') == std::string_view::npos &&
            std::none_of(name.begin(), name.end(), [](char c) { return static_cast<unsigned char>(c) < 32; });
 }
 

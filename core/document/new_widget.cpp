@@ -13,7 +13,8 @@ std::string startImage(const Document& document, Kind kind) {
         return "";
     const bool animated = showsAllFrames(info(kind), *property);
     const auto moves = [](const Image& each) {
-        return !each.more.empty() || each.recipe.columns * each.recipe.rows > 1 || each.file.ends_with(".gif") || each.file.ends_with(".webp");
+        return !each.more.empty() || each.recipe.columns * each.recipe.rows > 1 || each.file.ends_with(".gif") ||
+               each.file.ends_with(".webp");
     };
     for (const Image& each : *document.images)
         if (moves(each) == animated)
@@ -46,7 +47,8 @@ Widget newWidget(const Document& document, const Screen& screen, Kind kind, int 
     return widget;
 }
 
-Widget imageWidget(const Document& document, const Screen& screen, const std::string& image, int w, int h, int x, int y, bool moves) {
+Widget imageWidget(const Document& document, const Screen& screen, const std::string& image, int w, int h, int x, int y,
+                   bool moves) {
     const Panel& panel = *document.panel;
     Widget widget;
     widget.kind = moves ? Kind::Frames : Kind::Image;

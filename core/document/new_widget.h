@@ -13,12 +13,13 @@ std::string startImage(const Document& document, Kind kind);
 // The look that a new widget of a kind takes: one of the kind's own name, else a plain one; "" if there is none.
 std::string startLook(const Document& document, Kind kind);
 
-// A new widget with its start look and content, at x, y in pixels. `drawn` says whether w and h were chosen by the user;
-// else it has its default size, at most half a small panel's, and lies inside it. Its name is free on the screen.
+// A new widget with its start look and content, at x, y in pixels. `drawn` says whether w and h were chosen by the
+// user; else it has its default size, at most half a small panel's, and lies inside it. Its name is free on the screen.
 Widget newWidget(const Document& document, const Screen& screen, Kind kind, int x, int y, int w, int h, bool drawn);
 
-// A widget that shows an image of w x h pixels with its middle at x, y, as far inside the panel as it fits: frames where
-// there are several. Its name comes from the image's and is free on the screen.
-Widget imageWidget(const Document& document, const Screen& screen, const std::string& image, int w, int h, int x, int y, bool moves);
+// A widget that shows an image of w x h pixels with its middle at x, y, as far inside the panel as it fits: frames
+// where there are several. Its name comes from the image's and is free on the screen.
+Widget imageWidget(const Document& document, const Screen& screen, const std::string& image, int w, int h, int x, int y,
+                   bool moves);
 
 }  // namespace gorsefinch

@@ -7,11 +7,16 @@ namespace gorsefinch {
 
 namespace {
 
-#define PANEL(name) &gorse_format_##name, {"gorse_format_" #name, "gorse_format_" #name ".c"}
-#define IMAGE(name) &gorse_image_##name, {"gorse_image_" #name, "gorse_image_" #name ".c"}
-#define CONVERT(name) gorse_convert_##name, {"gorse_convert_" #name, "gorse_image_" #name ".c"}
-#define BY_PALETTE nullptr, {"gorse_convert_palette", "gorse_image_palette.c"}
-#define MASK nullptr, {}, nullptr, {}, nullptr, {}
+#define PANEL(name) \
+    &gorse_format_##name, { "gorse_format_" #name, "gorse_format_" #name ".c" }
+#define IMAGE(name) \
+    &gorse_image_##name, { "gorse_image_" #name, "gorse_image_" #name ".c" }
+#define CONVERT(name) \
+    gorse_convert_##name, { "gorse_convert_" #name, "gorse_image_" #name ".c" }
+#define BY_PALETTE \
+    nullptr, { "gorse_convert_palette", "gorse_image_palette.c" }
+#define MASK \
+    nullptr, {}, nullptr, {}, nullptr, {}
 
 using F = PixelFormat;
 using L = PixelLayout;
@@ -38,14 +43,14 @@ const std::array<PixelFormatInfo, 19> formatTable{{
      PANEL(index4), IMAGE(bits4), BY_PALETTE},
     {F::Index8, "index8", "256 colours of a palette, a byte a pixel", 8, L::WholeBytes, M::Palette, 8, 8, 8, 4,
      PANEL(index8), IMAGE(bits8), BY_PALETTE},
-    {F::Rgb332, "rgb332", "8 bits: three of red on top, three of green, two of blue", 8, L::WholeBytes, M::Colour, 3, 3, 2,
-     4, PANEL(rgb332), IMAGE(bits8), CONVERT(rgb332)},
-    {F::Rgb565, "rgb565", "16 bits, red on top, low byte first", 16, L::WholeBytes, M::Colour, 5, 6, 5, 4, PANEL(rgb565),
-     IMAGE(bits16), CONVERT(rgb565)},
+    {F::Rgb332, "rgb332", "8 bits: three of red on top, three of green, two of blue", 8, L::WholeBytes, M::Colour, 3, 3,
+     2, 4, PANEL(rgb332), IMAGE(bits8), CONVERT(rgb332)},
+    {F::Rgb565, "rgb565", "16 bits, red on top, low byte first", 16, L::WholeBytes, M::Colour, 5, 6, 5, 4,
+     PANEL(rgb565), IMAGE(bits16), CONVERT(rgb565)},
     {F::Rgb565Be, "rgb565-be", "16 bits, red on top, high byte first", 16, L::WholeBytes, M::Colour, 5, 6, 5, 4,
      PANEL(rgb565_be), IMAGE(bits16), CONVERT(rgb565_be)},
-    {F::Rgb888, "rgb888", "24 bits: the bytes red, green, blue", 24, L::WholeBytes, M::Colour, 8, 8, 8, 4, PANEL(rgb888),
-     IMAGE(bits24), CONVERT(rgb888)},
+    {F::Rgb888, "rgb888", "24 bits: the bytes red, green, blue", 24, L::WholeBytes, M::Colour, 8, 8, 8, 4,
+     PANEL(rgb888), IMAGE(bits24), CONVERT(rgb888)},
     {F::Argb8888, "argb8888", "32 bits, alpha on top, low byte first", 32, L::WholeBytes, M::Colour, 8, 8, 8, 4,
      PANEL(argb8888), IMAGE(bits32), CONVERT(argb8888)},
     {F::A1, "a1", "alpha mask of 1 bit", 1, L::Rows, M::Alpha, 0, 0, 0, 0, MASK},
@@ -90,10 +95,8 @@ long packedBytes(PixelFormat format, int w, int h) {
 std::vector<Colour> defaultPalette(PixelFormat format) {
     std::vector<Colour> out;
     switch (format) {
-        case PixelFormat::Index1:
-            return {opaque(0x000000), opaque(0xffffff)};
-        case PixelFormat::Index2:
-            return {opaque(0x000000), opaque(0x555555), opaque(0xaaaaaa), opaque(0xffffff)};
+        case PixelFormat::Index1: return {opaque(0x000000), opaque(0xffffff)};
+        case PixelFormat::Index2: return {opaque(0x000000), opaque(0x555555), opaque(0xaaaaaa), opaque(0xffffff)};
         case PixelFormat::Index4:
             for (const uint32_t rgb : {0x000000, 0x800000, 0x008000, 0x808000, 0x000080, 0x800080, 0x008080, 0xc0c0c0,
                                        0x808080, 0xff0000, 0x00ff00, 0xffff00, 0x0000ff, 0xff00ff, 0x00ffff, 0xffffff})
@@ -105,8 +108,7 @@ std::vector<Colour> defaultPalette(PixelFormat format) {
             for (uint32_t i = 1; i <= 40; ++i)
                 out.push_back(opaque((i * 255 / 41) * 0x010101u));
             return out;
-        default:
-            return out;
+        default: return out;
     }
 }
 

@@ -11,8 +11,25 @@
 namespace gorsefinch {
 
 enum class PixelFormat {
-    Page1, Row1, Row1Lsb, Grey2, Grey4, Grey8, Index1, Index2, Index4, Index8, Rgb332, Rgb565, Rgb565Be, Rgb888,
-    Argb8888, A1, A2, A4, A8
+    Page1,
+    Row1,
+    Row1Lsb,
+    Grey2,
+    Grey4,
+    Grey8,
+    Index1,
+    Index2,
+    Index4,
+    Index8,
+    Rgb332,
+    Rgb565,
+    Rgb565Be,
+    Rgb888,
+    Argb8888,
+    A1,
+    A2,
+    A4,
+    A8
 };
 
 // How pixels lie in bytes: upright in pages of 8 rows, side by side with the leftmost in the highest or in the lowest
@@ -34,18 +51,18 @@ using ImageConversion = decltype(gorse_image_source::convert);
 // All that anything needs to know of a pixel format. One table; see pixelFormats().
 struct PixelFormatInfo {
     PixelFormat format;
-    const char* key;            // in files and on the command line
+    const char* key;  // in files and on the command line
     const char* help;
-    int bits;                   // a pixel
+    int bits;  // a pixel
     PixelLayout layout;
     PixelMeaning meaning;
     int redBits, greenBits, blueBits;  // of colours; of greys, all have the pixel's
-    int fontBits;               // a pixel of the fonts on a panel of this format
-    const gorse_format* panel;  // how a panel of this format is drawn; null for masks
+    int fontBits;                      // a pixel of the fonts on a panel of this format
+    const gorse_format* panel;         // how a panel of this format is drawn; null for masks
     RuntimeSymbol panelSymbol;
     const gorse_image_format* image;  // how an image of this format is read; null for masks
     RuntimeSymbol imageSymbol;
-    ImageConversion convert;    // for a panel of another format; null: by a palette
+    ImageConversion convert;  // for a panel of another format; null: by a palette
     RuntimeSymbol convertSymbol;
 
     bool isMask() const { return meaning == PixelMeaning::Alpha; }

@@ -42,7 +42,9 @@ const char* toKey(PaletteSource source) { return keyOf<PaletteSource>(sourceKeys
 const char* toKey(Packing packing) { return keyOf<Packing>(packingKeys, packing); }
 std::optional<Fit> fitByKey(std::string_view key) { return valueOfKey<Fit>(fitKeys, key); }
 std::optional<Reduction> reductionByKey(std::string_view key) { return valueOfKey<Reduction>(reductionKeys, key); }
-std::optional<PaletteSource> paletteSourceByKey(std::string_view key) { return valueOfKey<PaletteSource>(sourceKeys, key); }
+std::optional<PaletteSource> paletteSourceByKey(std::string_view key) {
+    return valueOfKey<PaletteSource>(sourceKeys, key);
+}
 std::optional<Packing> packingByKey(std::string_view key) { return valueOfKey<Packing>(packingKeys, key); }
 
 }  // namespace gorsefinch

@@ -137,10 +137,10 @@ Result<Document> setProperty(const Document& document, std::string_view screen, 
         const PropertyInfo* property = holds(names, each->name) ? findProperty(each->kind, key) : nullptr;
         if (!property || fits(*property, value))
             continue;
-        const std::string range = property->type == PropertyType::Whole
-                                      ? "It goes from " + std::to_string(property->min) + " to " +
-                                            std::to_string(property->max)
-                                      : "It takes another type of value";
+        const std::string range =
+            property->type == PropertyType::Whole
+                ? "It goes from " + std::to_string(property->min) + " to " + std::to_string(property->max)
+                : "It takes another type of value";
         return failure("", each->name + "." + std::string(key), "that value does not fit", range);
     }
     return changeWidgets(document, screen, names, [&](Widget& widget) {
@@ -232,8 +232,8 @@ Document withRules(const Document& document, std::string_view file, std::string 
 }
 
 bool isTaken(const Document& document, std::string_view name) {
-    return document.screenIndex(name) >= 0 || document.variable(name) || document.look(name) ||
-           document.image(name) || document.face(name) ||
+    return document.screenIndex(name) >= 0 || document.variable(name) || document.look(name) || document.image(name) ||
+           document.face(name) ||
            std::find(document.unreadScreens->begin(), document.unreadScreens->end(), name) !=
                document.unreadScreens->end();
 }

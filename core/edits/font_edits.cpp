@@ -23,7 +23,8 @@ Document changedFace(const Document& document, std::string_view name, const std:
 
 // The size's own entry, made with the default settings if it has none.
 FontSize& ownSize(Face& face, int size) {
-    const auto at = std::find_if(face.sizes.begin(), face.sizes.end(), [&](const FontSize& each) { return each.size >= size; });
+    const auto at =
+        std::find_if(face.sizes.begin(), face.sizes.end(), [&](const FontSize& each) { return each.size >= size; });
     if (at != face.sizes.end() && at->size == size)
         return *at;
     FontSize fresh;
@@ -56,10 +57,12 @@ Requested askedByWidget(const Document& document, const Widget& widget) {
 
 // A widget asks by itself if it has a face or size of its own, or no look that says one.
 bool asksItself(const Document& document, const Widget& widget) {
-    return info(widget.kind).has(kHasText) && (widget.properties.count("font") != 0 || widget.properties.count("size") != 0 || !document.look(widget.look));
+    return info(widget.kind).has(kHasText) && (widget.properties.count("font") != 0 ||
+                                               widget.properties.count("size") != 0 || !document.look(widget.look));
 }
 
-void forEachAsker(const Document& document, const std::function<void(const Look&, std::string_view state, const Requested&)>& ofLook,
+void forEachAsker(const Document& document,
+                  const std::function<void(const Look&, std::string_view state, const Requested&)>& ofLook,
                   const std::function<void(const Screen&, const Widget&, const Requested&)>& ofWidget) {
     for (const Look& look : *document.looks) {
         ofLook(look, "", askedByLook(document, look, ""));
@@ -79,10 +82,12 @@ Document addFace(const Document& document, Face face, std::string* name) {
     const std::filesystem::path path(isPlainFileName(face.file) ? face.file : "face");
     const auto fileTaken = [&](std::string_view stem) {
         const std::string file = std::string(stem) + path.extension().string();
-        return std::any_of(document.faces->begin(), document.faces->end(), [&](const Face& each) { return each.file == file; });
+        return std::any_of(document.faces->begin(), document.faces->end(),
+                           [&](const Face& each) { return each.file == file; });
     };
     face.file = uniqueName(path.stem().string(), fileTaken) + path.extension().string();
-    face.name = uniqueName(nameFrom(face.name.empty() ? path.stem().string() : face.name, "face"), [&](std::string_view each) { return isTaken(document, each); });
+    face.name = uniqueName(nameFrom(face.name.empty() ? path.stem().string() : face.name, "face"),
+                           [&](std::string_view each) { return isTaken(document, each); });
     if (name)
         *name = face.name;
     Document next = document;
@@ -118,7 +123,9 @@ Document removeFace(const Document& document, std::string_view name) {
 }
 
 Document withFontSettings(const Document& document, const FontKey& key, const FontSettings& settings) {
-    return changedFace(document, key.face, [&](Face& face) { (key.size == 0 ? face.defaults : ownSize(face, key.size).settings) = settings; });
+    return changedFace(document, key.face, [&](Face& face) {
+        (key.size == 0 ? face.defaults : ownSize(face, key.size).settings) = settings;
+    });
 }
 
 Document addFontSize(const Document& document, const FontKey& key) {
@@ -131,7 +138,8 @@ Document removeFontSize(const Document& document, const FontKey& key) {
     });
 }
 
-Document withHandGlyph(const Document& document, const FontKey& key, char32_t character, const std::optional<HandGlyph>& glyph) {
+Document withHandGlyph(const Document& document, const FontKey& key, char32_t character,
+                       const std::optional<HandGlyph>& glyph) {
     return changedFace(document, key.face, [&](Face& face) {
         auto& byHand = ownSize(face, key.size).byHand;
         if (glyph)

@@ -22,7 +22,8 @@ Document addFontSize(const Document& document, const FontKey& key);
 // Takes a size's own settings and hand-set glyphs away.
 Document removeFontSize(const Document& document, const FontKey& key);
 // Sets a glyph's pixels by hand; without a glyph the face's own come back.
-Document withHandGlyph(const Document& document, const FontKey& key, char32_t character, const std::optional<HandGlyph>& glyph);
+Document withHandGlyph(const Document& document, const FontKey& key, char32_t character,
+                       const std::optional<HandGlyph>& glyph);
 
 // Everything that shows a font shows it in another size, settings and hand-set glyphs included.
 Document resizeFont(const Document& document, const FontKey& key, int size);

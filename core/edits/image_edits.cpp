@@ -26,7 +26,10 @@ std::set<std::string> filesOf(const Document& document) {
 std::string freeFile(std::set<std::string>& taken, const std::string& wanted, const std::string& fallback) {
     const std::filesystem::path path(isPlainFileName(wanted) ? wanted : fallback);
     const std::string ending = path.extension().string();
-    const std::string file = uniqueName(path.stem().string(), [&](std::string_view stem) { return taken.count(std::string(stem) + ending) != 0; }) + ending;
+    const std::string file =
+        uniqueName(path.stem().string(),
+                   [&](std::string_view stem) { return taken.count(std::string(stem) + ending) != 0; }) +
+        ending;
     taken.insert(file);
     return file;
 }
@@ -85,7 +88,8 @@ Document addImage(const Document& document, std::string_view fileName, Bytes ori
 Document removeImages(const Document& document, std::span<const std::string> names) {
     Document next = document;
     auto all = std::make_shared<std::vector<Image>>(*document.images);
-    std::erase_if(*all, [&](const Image& each) { return std::find(names.begin(), names.end(), each.name) != names.end(); });
+    std::erase_if(*all,
+                  [&](const Image& each) { return std::find(names.begin(), names.end(), each.name) != names.end(); });
     next.images = all;
     return next;
 }
@@ -106,7 +110,8 @@ Document withRecipeOn(const Document& document, std::span<const std::string> ima
             const Recipe& old = image->recipe;
             fresh.frames = old.frames;
             fresh.columns = old.columns, fresh.rows = old.rows;
-            fresh.cropX = old.cropX, fresh.cropY = old.cropY, fresh.cropWidth = old.cropWidth, fresh.cropHeight = old.cropHeight;
+            fresh.cropX = old.cropX, fresh.cropY = old.cropY, fresh.cropWidth = old.cropWidth,
+            fresh.cropHeight = old.cropHeight;
             next = withRecipe(next, name, fresh);
         }
     return next;

@@ -19,8 +19,8 @@ constexpr Preset presetTable[] = {
      PixelFormat::Rgb565, 32, 16, 1024 * 1024, 128 * 1024},
     {"colour-800x480", "800 x 480, 24-bit colour", "a large panel with its own frame memory", 800, 480,
      PixelFormat::Rgb888, 32, 24, 2048 * 1024, 512 * 1024},
-    {"colour-240x240", "240 x 240, 16-bit colour", "a small square or round panel", 240, 240, PixelFormat::Rgb565Be,
-     32, 16, 256 * 1024, 20 * 1024},
+    {"colour-240x240", "240 x 240, 16-bit colour", "a small square or round panel", 240, 240, PixelFormat::Rgb565Be, 32,
+     16, 256 * 1024, 20 * 1024},
     {"mono-128x64", "128 x 64, black and white", "one bit a pixel in pages, for 8-bit controllers", 128, 64,
      PixelFormat::Page1, 8, 8, 32 * 1024, 2 * 1024},
 };
@@ -40,15 +40,20 @@ std::vector<Look> startLooks(bool mono, const std::string& face) {
     if (mono) {
         looks.push_back(makeLook("plain", {{"colour", white}, {"size", px(10)}}));
         looks.push_back(makeLook("title", {{"colour", white}, {"size", px(16)}}));
-        Look button = makeLook("button", {{"colour", white}, {"fill", black}, {"border", white}, {"border_width", px(1)},
-                                          {"radius", px(3)}, {"size", px(10)}});
+        Look button = makeLook("button", {{"colour", white},
+                                          {"fill", black},
+                                          {"border", white},
+                                          {"border_width", px(1)},
+                                          {"radius", px(3)},
+                                          {"size", px(10)}});
         button.states["pressed"] = {{"colour", black}, {"fill", white}};
         looks.push_back(std::move(button));
     } else {
         looks.push_back(makeLook("plain", {{"colour", rgb(0xF2EEE4)}, {"size", px(16)}}));
         looks.push_back(makeLook("quiet", {{"colour", rgb(0x93A199)}, {"size", px(14)}}));
         looks.push_back(makeLook("title", {{"colour", rgb(0xF2EEE4)}, {"size", px(28)}}));
-        Look button = makeLook("button", {{"colour", rgb(0xF2EEE4)}, {"fill", rgb(0x2B3436)}, {"radius", px(6)}, {"size", px(16)}});
+        Look button = makeLook(
+            "button", {{"colour", rgb(0xF2EEE4)}, {"fill", rgb(0x2B3436)}, {"radius", px(6)}, {"size", px(16)}});
         button.states["pressed"] = {{"fill", rgb(0xC79B05)}, {"colour", rgb(0x14181A)}};
         looks.push_back(std::move(button));
         looks.push_back(makeLook("surface", {{"fill", rgb(0x1E2526)}, {"radius", px(4)}}));
@@ -93,14 +98,16 @@ Result<Document> newProject(const Preset& preset, const std::string& name, Bytes
     screen.name = "home";
     screen.background = mono ? opaque(0x000000) : opaque(0x14181A);
     document.screens.push_back(std::make_shared<const Screen>(std::move(screen)));
-    return withRules(document, "main", "// What happens when. Each rule begins at the left margin:\n"
-                                       "//\n// on some_button.tap\n//     go other_screen\n");
+    return withRules(document, "main",
+                     "// What happens when. Each rule begins at the left margin:\n"
+                     "//\n// on some_button.tap\n//     go other_screen\n");
 }
 
 Result<std::string> findStartFace(std::string& fileName) {
     Disk disk;
-    for (const char* path : {"/usr/share/fonts/opentype/inter/Inter-Regular.otf", "/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf",
-                             "/usr/share/fonts/opentype/b612/B612-Regular.otf"})
+    for (const char* path :
+         {"/usr/share/fonts/opentype/inter/Inter-Regular.otf", "/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf",
+          "/usr/share/fonts/opentype/b612/B612-Regular.otf"})
         if (auto bytes = readFile(disk, path, kMaxFaceFile)) {
             fileName = std::filesystem::path(path).filename().string();
             return bytes;

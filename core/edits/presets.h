@@ -11,8 +11,8 @@ namespace gorsefinch {
 
 // A panel to begin with.
 struct Preset {
-    const char* key;      // on the command line
-    const char* title;    // in the application
+    const char* key;    // on the command line
+    const char* title;  // in the application
     const char* help;
     int width, height;
     PixelFormat format;

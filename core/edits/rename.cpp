@@ -24,7 +24,8 @@ bool rewriteTexts(Widget& widget, const RuleRename& rename) {
     bool any = false;
     for (const PropertyInfo& each : info(widget.kind).properties) {
         const auto text = widget.properties.find(each.key);
-        if (each.type != PropertyType::Text || text == widget.properties.end() || !std::holds_alternative<std::string>(text->second))
+        if (each.type != PropertyType::Text || text == widget.properties.end() ||
+            !std::holds_alternative<std::string>(text->second))
             continue;
         std::string fresh = renamedText(std::get<std::string>(text->second), rename);
         if (fresh == std::get<std::string>(text->second))
@@ -53,10 +54,12 @@ void rewriteTexts(Document& document, const RuleRename& rename) {
 }
 
 // Properties that name a thing of the project: its own and those of its look's states.
-bool renameIn(PropertyMap& properties, const std::vector<std::string>& keys, std::string_view from, std::string_view to) {
+bool renameIn(PropertyMap& properties, const std::vector<std::string>& keys, std::string_view from,
+              std::string_view to) {
     bool any = false;
     for (const std::string& key : keys)
-        if (const auto found = properties.find(key); found != properties.end() && found->second == PropertyValue(std::string(from))) {
+        if (const auto found = properties.find(key);
+            found != properties.end() && found->second == PropertyValue(std::string(from))) {
             found->second = std::string(to);
             any = true;
         }
@@ -151,7 +154,8 @@ Result<Document> renameWidget(const Document& document, std::string_view screen,
     Document next = withClearShortNames(document, std::span(&fresh, 1));
     const std::string where(screen);
     const bool isOnlyOne = !otherScreenHas(document, screen, from);
-    renameInRules(next, {{Reference::What::Widget, name, where, isOnlyOne}, fresh,
+    renameInRules(next, {{Reference::What::Widget, name, where, isOnlyOne},
+                         fresh,
                          otherScreenHas(document, screen, to) ? where + "." + fresh : fresh});
     return changeWidgets(next, screen, std::span(&name, 1), [&](Widget& w) { w.name = fresh; });
 }

@@ -40,15 +40,16 @@ Document withClearShortNames(const Document& document, std::span<const std::stri
 }
 
 bool otherScreenHas(const Document& document, std::string_view except, std::string_view widget) {
-    return std::any_of(document.screens.begin(), document.screens.end(), [&](const ScreenRef& each) {
-        return each->name != except && widgetIndex(*each, widget) >= 0;
-    });
+    return std::any_of(document.screens.begin(), document.screens.end(),
+                       [&](const ScreenRef& each) { return each->name != except && widgetIndex(*each, widget) >= 0; });
 }
 
-std::vector<std::string> rulesAboutWidget(const Document& document, const std::string& screen, const std::string& widget) {
+std::vector<std::string> rulesAboutWidget(const Document& document, const std::string& screen,
+                                          const std::string& widget) {
     if (!rulesMention(document, widget))
         return {};
-    return linesThatMention(document, {Reference::What::Widget, widget, screen, !otherScreenHas(document, screen, widget)});
+    return linesThatMention(document,
+                            {Reference::What::Widget, widget, screen, !otherScreenHas(document, screen, widget)});
 }
 
 }  // namespace gorsefinch

@@ -17,6 +17,7 @@ Document withClearShortNames(const Document& document, std::span<const std::stri
 bool otherScreenHas(const Document& document, std::string_view except, std::string_view widget);
 
 // The lines of rules that speak of a widget.
-std::vector<std::string> rulesAboutWidget(const Document& document, const std::string& screen, const std::string& widget);
+std::vector<std::string> rulesAboutWidget(const Document& document, const std::string& screen,
+                                          const std::string& widget);
 
 }  // namespace gorsefinch

@@ -29,8 +29,8 @@ long imageFlash(const ImageUse& use, int bits) {
     long bytes = static_cast<long>(image.paletteBytes.size());
     for (long i = 0; i < frames; ++i) {
         const BakedFrame& frame = image.frames[static_cast<size_t>(i)];
-        bytes += static_cast<long>((frame.pixelGroups.size() + frame.maskGroups.size()) * 4) + recordBytes(imageRecord, bits) +
-                 (frame.record.source ? recordBytes(imageSourceRecord, bits) : 0);
+        bytes += static_cast<long>((frame.pixelGroups.size() + frame.maskGroups.size()) * 4) +
+                 recordBytes(imageRecord, bits) + (frame.record.source ? recordBytes(imageSourceRecord, bits) : 0);
         if (!image.outside)
             bytes += static_cast<long>(frame.pixels.size() + frame.mask.size());
     }
@@ -89,7 +89,9 @@ Cost Costs::total() const {
 
 Costs costsOf(const BuiltScene& scene) {
     ScreenCost last;
-    return costsOf(scene, [&](const std::shared_ptr<const ScreenPart>& part) -> const ScreenCost& { return last = screenCost(scene, *part); });
+    return costsOf(scene, [&](const std::shared_ptr<const ScreenPart>& part) -> const ScreenCost& {
+        return last = screenCost(scene, *part);
+    });
 }
 
 Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
@@ -110,8 +112,8 @@ Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
         out.fonts.emplace_back(font->key().face + " " + std::to_string(font->key().size),
                                Cost{static_cast<long>(font->bytes()), 0});
     const CompiledRules& rules = *scene.rules;
-    out.rules.flash = static_cast<long>(rules.code.size()) +
-                      static_cast<long>(rules.rules.size()) * recordBytes(ruleRecord, bits);
+    out.rules.flash =
+        static_cast<long>(rules.code.size()) + static_cast<long>(rules.rules.size()) * recordBytes(ruleRecord, bits);
     for (const CompiledText& text : rules.strings)
         out.rules.flash += static_cast<long>(text.bytes.size()) + pointerBytes(bits);
     out.rules.ram = 4L * rules.timers + rules.whens;

@@ -25,8 +25,8 @@ struct Costs {
 
 Costs costsOf(const BuiltScene& scene);
 
-// The costs of a screen by itself, and those of each look that it uses. Looks are shared: the first screen that uses one
-// bears its cost.
+// The costs of a screen by itself, and those of each look that it uses. Looks are shared: the first screen that uses
+// one bears its cost.
 struct ScreenCost {
     Cost own;
     std::vector<std::pair<const gorse_look*, long>> looks;

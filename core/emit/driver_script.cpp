@@ -19,7 +19,10 @@ std::string valueText(const Variable& variable, const std::string& value) {
 }
 
 int code(ScriptStep::What what) {
-    return what == ScriptStep::What::Wait ? 0 : what == ScriptStep::What::Set ? 1 : what == ScriptStep::What::Release ? 2 : 3;
+    return what == ScriptStep::What::Wait      ? 0
+           : what == ScriptStep::What::Set     ? 1
+           : what == ScriptStep::What::Release ? 2
+                                               : 3;
 }
 
 }  // namespace
@@ -27,20 +30,23 @@ int code(ScriptStep::What what) {
 Result<std::string> driverScript(const BuiltScene& scene, const std::vector<ScriptStep>& steps) {
     const Document& document = scene.document;
     const PixelFormatInfo& format = info(document.panel->format);
-    std::string out = "#include \"" + document.name + ".h\"\n#define PROJECT(name) " + document.name + "_##name\n#define PANEL_BITS " +
-                      std::to_string(format.bits) + "\n#define PANEL_PAGES " + (format.layout == PixelLayout::Pages ? "1" : "0") + "\n";
+    std::string out = "#include \"" + document.name + ".h\"\n#define PROJECT(name) " + document.name +
+                      "_##name\n#define PANEL_BITS " + std::to_string(format.bits) + "\n#define PANEL_PAGES " +
+                      (format.layout == PixelLayout::Pages ? "1" : "0") + "\n";
     out += "static void set_variable(int step) {\n    switch (step) {\n";
     for (size_t i = 0; i < steps.size(); ++i)
         if (const Variable* v = steps[i].what == ScriptStep::What::Set ? document.variable(steps[i].name) : nullptr) {
             if (v->writer == Writer::Panel)
-                return failure("", v->name, "firmware cannot set it, as only the panel writes it", "Let both write it, or take the step out");
-            out += "    case " + std::to_string(i) + ": (void)PROJECT(set_" + accessorName(*v) + ")(" + valueText(*v, steps[i].value) + "); break;\n";
+                return failure("", v->name, "firmware cannot set it, as only the panel writes it",
+                               "Let both write it, or take the step out");
+            out += "    case " + std::to_string(i) + ": (void)PROJECT(set_" + accessorName(*v) + ")(" +
+                   valueText(*v, steps[i].value) + "); break;\n";
         }
     out += "    default: break;\n    }\n}\n";
     out += "static const struct { unsigned char what; int16_t x, y; uint32_t ms; } steps[] = {\n";
     for (const ScriptStep& step : steps)
-        out += "    {" + std::to_string(code(step.what)) + ", " + std::to_string(step.x) + ", " + std::to_string(step.y) + ", " +
-               std::to_string(stepDuration(step)) + "},\n";
+        out += "    {" + std::to_string(code(step.what)) + ", " + std::to_string(step.x) + ", " +
+               std::to_string(step.y) + ", " + std::to_string(stepDuration(step)) + "},\n";
     out += "};\n#define STEPS " + std::to_string(steps.size()) + "\n";
     if (!scene.outside.empty()) {
         out += "#define HAS_OUTSIDE 1\nstatic const unsigned char outside[] = {";

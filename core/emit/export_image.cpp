@@ -44,8 +44,8 @@ class CWriter {
     std::string run() {
         const bool header = file_ != CFile::Source, declares = file_ == CFile::Declarations;
         const PixelFormatInfo& format = info(shownFormat());
-        out_ = "/* " + style_.name + ": " + number(image_.width) + "x" + number(image_.height) + " " + format.key + ", " +
-               (words_ ? "16-bit words, red on top" : format.help) + " */\n";
+        out_ = "/* " + style_.name + ": " + number(image_.width) + "x" + number(image_.height) + " " + format.key +
+               ", " + (words_ ? "16-bit words, red on top" : format.help) + " */\n";
         if (header)
             out_ += "#ifndef " + upper_ + "_H\n#define " + upper_ + "_H\n\n";
         out_ += "#include <stdint.h>\n\n";
@@ -57,7 +57,8 @@ class CWriter {
         if (hasPixels())
             array(style_.name, &BakedFrame::pixels, upper_ + "_BYTES");
         if (image_.maskBits != 0)
-            array(hasPixels() ? style_.name + "_mask" : style_.name, &BakedFrame::mask, hasPixels() ? upper_ + "_MASK_BYTES" : upper_ + "_BYTES");
+            array(hasPixels() ? style_.name + "_mask" : style_.name, &BakedFrame::mask,
+                  hasPixels() ? upper_ + "_MASK_BYTES" : upper_ + "_BYTES");
         if (image_.frames.size() > 1)
             times();
         if (declares)
@@ -69,11 +70,11 @@ class CWriter {
     static std::string number(size_t value) { return std::to_string(value); }
     static std::string number(int value) { return std::to_string(value); }
     bool hasPixels() const { return !image_.frames.front().pixels.empty(); }
-    PixelFormat shownFormat() const {
-        return hasPixels() ? image_.format : maskOfBits(image_.maskBits);
-    }
+    PixelFormat shownFormat() const { return hasPixels() ? image_.format : maskOfBits(image_.maskBits); }
 
-    void define(const char* what, const std::string& value) { out_ += "#define " + upper_ + "_" + what + " " + value + "\n"; }
+    void define(const char* what, const std::string& value) {
+        out_ += "#define " + upper_ + "_" + what + " " + value + "\n";
+    }
 
     void constants() {
         const BakedFrame& first = image_.frames.front();
@@ -111,7 +112,8 @@ class CWriter {
         const bool words = words_ && plane == &BakedFrame::pixels;
         const bool several = image_.frames.size() > 1;
         const std::string element = plane == &BakedFrame::pixels || !hasPixels() ? style_.element : "uint8_t";
-        if (!begin(element + " " + name + (several ? "[" + upper_ + "_FRAMES]" : "") + "[" + size + (words ? " / 2" : "") + "]"))
+        if (!begin(element + " " + name + (several ? "[" + upper_ + "_FRAMES]" : "") + "[" + size +
+                   (words ? " / 2" : "") + "]"))
             return;
         for (const BakedFrame& frame : image_.frames) {
             out_ += several ? "\n    {" : "";
@@ -180,12 +182,14 @@ bool isAmong(std::span<const std::string> endings, std::string_view wanted) {
 
 std::span<const ExportEnding> exportEndings() { return knownEndings; }
 
-Result<std::vector<ExportedFile>> exportFiles(const BakedImage& image, const ExportStyle& style, std::span<const std::string> endings) {
+Result<std::vector<ExportedFile>> exportFiles(const BakedImage& image, const ExportStyle& style,
+                                              std::span<const std::string> endings) {
     std::vector<ExportedFile> out;
     for (const std::string& ending : endings) {
         const bool declares = ending == ".h" && isAmong(endings, ".c");
         if (declares && style.storage.find("static") != std::string::npos)
-            return failure("", "", "a header can't declare static arrays of a source", "Leave out static, or write the header alone");
+            return failure("", "", "a header can't declare static arrays of a source",
+                           "Leave out static, or write the header alone");
         auto bytes = exportImage(image, style, ending);
         if (!bytes)
             return tl::unexpected(bytes.error());
@@ -213,7 +217,8 @@ Result<std::string> exportImage(const BakedImage& image, const ExportStyle& styl
     return failure("", "", "a file ending in \"" + ending + "\" can't be written", "Use " + known);
 }
 
-Result<BakedImageRef> bakeForExport(const Document& document, const Image& image, PixelFormat format, ImageBakery& bakery) {
+Result<BakedImageRef> bakeForExport(const Document& document, const Image& image, PixelFormat format,
+                                    ImageBakery& bakery) {
     Image plain = image;
     plain.recipe.packing = Packing::Plain;
     plain.recipe.outside = false;

@@ -12,9 +12,9 @@ namespace gorsefinch {
 
 // How a picture is written for drawing code that is not ours.
 struct ExportStyle {
-    std::string name = "image";         // in C
-    std::string storage = "const";      // before each array, such as "static const"
-    std::string element = "uint8_t";    // or uint16_t, for formats of 16 bits; any type of that size
+    std::string name = "image";       // in C
+    std::string storage = "const";    // before each array, such as "static const"
+    std::string element = "uint8_t";  // or uint16_t, for formats of 16 bits; any type of that size
 };
 
 // The endings that exportImage() knows, with what each is.
@@ -35,9 +35,11 @@ Result<std::string> exportImage(const BakedImage& image, const ExportStyle& styl
 struct ExportedFile {
     std::string ending, bytes;
 };
-Result<std::vector<ExportedFile>> exportFiles(const BakedImage& image, const ExportStyle& style, std::span<const std::string> endings);
+Result<std::vector<ExportedFile>> exportFiles(const BakedImage& image, const ExportStyle& style,
+                                              std::span<const std::string> endings);
 
 // The image by its recipe, plain and in the code, as exportImage() wants it. `format` may be an alpha mask.
-Result<BakedImageRef> bakeForExport(const Document& document, const Image& image, PixelFormat format, ImageBakery& bakery);
+Result<BakedImageRef> bakeForExport(const Document& document, const Image& image, PixelFormat format,
+                                    ImageBakery& bakery);
 
 }  // namespace gorsefinch

@@ -8,24 +8,30 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr const char* kScales[] = {"", "_tenths", "_hundredths", "_thousandths", "_ten_thousandths", "_hundred_thousandths", "_millionths"};
+constexpr const char* kScales[] = {
+    "", "_tenths", "_hundredths", "_thousandths", "_ten_thousandths", "_hundred_thousandths", "_millionths"};
 
 std::string cType(const Variable& v) {
     return v.type == VariableType::Text ? "const char *" : v.type == VariableType::YesNo ? "uint8_t " : "int32_t ";
 }
 
-std::string macroName(const BuiltScene& scene, const Variable& v) { return upperCase(scene.document.name + "_" + v.name); }
+std::string macroName(const BuiltScene& scene, const Variable& v) {
+    return upperCase(scene.document.name + "_" + v.name);
+}
 
 std::string setBody(const BuiltScene& scene, const Variable& v, const std::string& number) {
     const std::string value = v.type == VariableType::YesNo ? "value != 0u" : "value";
     if (isLatched(v))
-        return "    return gorse_latch_put(&latch_" + v.name + ", " + value + ", " + macroName(scene, v) + "_MIN, " + macroName(scene, v) + "_MAX);\n";
-    return std::string("    return gorse_set_") + (v.type == VariableType::Text ? "text" : "number") + "(&run, " + number + ", " + value + ");\n";
+        return "    return gorse_latch_put(&latch_" + v.name + ", " + value + ", " + macroName(scene, v) + "_MIN, " +
+               macroName(scene, v) + "_MAX);\n";
+    return std::string("    return gorse_set_") + (v.type == VariableType::Text ? "text" : "number") + "(&run, " +
+           number + ", " + value + ");\n";
 }
 
 std::string channelOrder(const Panel& panel) {
     const bool redFirst = (panel.format == PixelFormat::Rgb888) != panel.swapRedBlue;
-    return std::to_string(info(panel.format).bits / 8) + " bytes: " + (redFirst ? "red, green, blue" : "blue, green, red") +
+    return std::to_string(info(panel.format).bits / 8) +
+           " bytes: " + (redFirst ? "red, green, blue" : "blue, green, red") +
            (panel.format == PixelFormat::Argb8888 ? ", alpha" : "");
 }
 
@@ -33,7 +39,8 @@ std::string stepBody(const BuiltScene& scene) {
     std::string out;
     for (const Variable& v : *scene.document.variables)
         if (isLatched(v))
-            out += "    if (gorse_latch_take(&latch_" + v.name + ", &value) != 0u)\n        (void)gorse_set_number(&run, " +
+            out += "    if (gorse_latch_take(&latch_" + v.name +
+                   ", &value) != 0u)\n        (void)gorse_set_number(&run, " +
                    std::to_string(ProjectNames(scene.document).variable(v.name)->number) + "u, value);\n";
     return (out.empty() ? "" : "    int32_t value;\n") + out + "    return gorse_step(&run, now_ms);\n";
 }
@@ -45,7 +52,8 @@ std::string rangeWords(const Variable& v) {
         return "0 or 1";
     if (v.type == VariableType::Text)
         return "UTF-8, at most " + std::to_string(v.length) + " bytes";
-    return decimalText(v.min, v.decimals) + " to " + decimalText(v.max, v.decimals) + (v.unit.empty() ? "" : " " + commentWords(v.unit));
+    return decimalText(v.min, v.decimals) + " to " + decimalText(v.max, v.decimals) +
+           (v.unit.empty() ? "" : " " + commentWords(v.unit));
 }
 
 std::string accessorName(const Variable& variable) { return variable.name + kScales[variable.decimals]; }
@@ -65,7 +73,8 @@ std::string variableMacros(const BuiltScene& scene, const Variable& v) {
         std::string scale = "1";
         scale.append(static_cast<size_t>(v.decimals), '0');
         out += name + "_DECIMALS " + std::to_string(v.decimals) + "\n";
-        out += name + "(value) ((int32_t)((value) * " + scale + ".0 + ((value) < 0 ? -0.5 : 0.5))) /* a constant such as 1.5 */\n";
+        out += name + "(value) ((int32_t)((value) * " + scale +
+               ".0 + ((value) < 0 ? -0.5 : 0.5))) /* a constant such as 1.5 */\n";
     }
     return out;
 }
@@ -74,25 +83,36 @@ std::vector<FirmwareFunction> runFunctions(const BuiltScene& scene) {
     const std::string& name = scene.document.name;
     const std::string upper = upperCase(name);
     std::vector<FirmwareFunction> out;
-    out.push_back({"Starts the interface in memory of its own. Returns GORSE_RESULT_OK or what is wrong. No hook runs inside.",
-                   "gorse_result " + name + "_begin(void)",
-                   "    return " + name + "_begin_in(state, (uint32_t)sizeof state, buffer, " + upper + "_BUFFER_BYTES);\n"});
-    out.push_back({"The same in your memory, such as an array in a section of its own: at least " + upper + "_STATE_BYTES and\n * " + upper +
-                       "_BUFFER_MIN bytes, both aligned as uint32_t is. It must stay. Link with --gc-sections to leave out the\n * interface's own.",
-                   "gorse_result " + name + "_begin_in(void *state_memory, uint32_t state_bytes, void *buffer_memory, uint32_t buffer_bytes)",
-                   "    return gorse_begin(&run, &" + name + "_scene, &port, state_memory, state_bytes, buffer_memory, buffer_bytes);\n"});
-    out.push_back({"Advances to a time in ms that may start anywhere and wrap, and draws what has changed. Hooks run inside.\n"
-                   " * Returns the ms until it has something to do by itself: 0 if it is not done yet, GORSE_FOREVER if only a call of\n"
-                   " * yours gives it something. Call it after any other call, and at the latest then.",
-                   "uint32_t " + name + "_step(uint32_t now_ms)", stepBody(scene)});
+    out.push_back(
+        {"Starts the interface in memory of its own. Returns GORSE_RESULT_OK or what is wrong. No hook runs inside.",
+         "gorse_result " + name + "_begin(void)",
+         "    return " + name + "_begin_in(state, (uint32_t)sizeof state, buffer, " + upper + "_BUFFER_BYTES);\n"});
+    out.push_back(
+        {"The same in your memory, such as an array in a section of its own: at least " + upper +
+             "_STATE_BYTES and\n * " + upper +
+             "_BUFFER_MIN bytes, both aligned as uint32_t is. It must stay. Link with --gc-sections to leave out the\n "
+             "* interface's own.",
+         "gorse_result " + name +
+             "_begin_in(void *state_memory, uint32_t state_bytes, void *buffer_memory, uint32_t buffer_bytes)",
+         "    return gorse_begin(&run, &" + name +
+             "_scene, &port, state_memory, state_bytes, buffer_memory, buffer_bytes);\n"});
+    out.push_back(
+        {"Advances to a time in ms that may start anywhere and wrap, and draws what has changed. Hooks run inside.\n"
+         " * Returns the ms until it has something to do by itself: 0 if it is not done yet, GORSE_FOREVER if only a "
+         "call of\n"
+         " * yours gives it something. Call it after any other call, and at the latest then.",
+         "uint32_t " + name + "_step(uint32_t now_ms)", stepBody(scene)});
     if (scene.document.panel->touch)
-        out.push_back({"A finger at a pixel of the interface; down is 1 while it touches. Hooks of press, release and tap run inside.",
-                       "void " + name + "_touch(int16_t x, int16_t y, uint8_t down)", "    gorse_touch(&run, x, y, down);\n"});
-    out.push_back({"Changes to a screen at the next step. No hook runs inside.", "gorse_result " + name + "_go(uint16_t screen)",
-                   "    return gorse_go(&run, screen);\n"});
-    out.push_back({"The screen that is shown.", "uint16_t " + name + "_screen(void)", "    return gorse_screen_now(&run);\n"});
-    out.push_back({"Draws everything again at the next step, for a panel that lost its memory.", "void " + name + "_redraw(void)",
-                   "    gorse_redraw(&run);\n"});
+        out.push_back(
+            {"A finger at a pixel of the interface; down is 1 while it touches. Hooks of press, release and tap run "
+             "inside.",
+             "void " + name + "_touch(int16_t x, int16_t y, uint8_t down)", "    gorse_touch(&run, x, y, down);\n"});
+    out.push_back({"Changes to a screen at the next step. No hook runs inside.",
+                   "gorse_result " + name + "_go(uint16_t screen)", "    return gorse_go(&run, screen);\n"});
+    out.push_back(
+        {"The screen that is shown.", "uint16_t " + name + "_screen(void)", "    return gorse_screen_now(&run);\n"});
+    out.push_back({"Draws everything again at the next step, for a panel that lost its memory.",
+                   "void " + name + "_redraw(void)", "    gorse_redraw(&run);\n"});
     return out;
 }
 
@@ -103,26 +123,36 @@ std::vector<FirmwareFunction> variableFunctions(const BuiltScene& scene, const V
     const std::string accessor = accessorName(v), type = cType(v);
     std::vector<FirmwareFunction> out;
     if (v.writer != Writer::Panel)
-        out.push_back({isLatched(v) ? "May be called from one interrupt; takes effect at the next " + name + "_step." : std::string(),
+        out.push_back({isLatched(v) ? "May be called from one interrupt; takes effect at the next " + name + "_step."
+                                    : std::string(),
                        "gorse_result " + name + "_set_" + accessor + "(" + type + "value)", setBody(scene, v, number)});
-    out.push_back({{}, type + name + "_get_" + accessor + "(void)",
-                   v.type == VariableType::Text ? "    return gorse_text_value(&run, " + number + ");\n"
-                                                : std::string("    return ") + (v.type == VariableType::YesNo ? "(uint8_t)" : "") + "gorse_number(&run, " + number + ");\n"});
+    out.push_back({{},
+                   type + name + "_get_" + accessor + "(void)",
+                   v.type == VariableType::Text
+                       ? "    return gorse_text_value(&run, " + number + ");\n"
+                       : std::string("    return ") + (v.type == VariableType::YesNo ? "(uint8_t)" : "") +
+                             "gorse_number(&run, " + number + ");\n"});
     if (isWrittenByPanel(v)) {
         const int bit = v.type == VariableType::Text ? scene.scene.number_count + index : index;
-        out.push_back({"1 if a rule has changed it since the last call.", "uint8_t " + name + "_changed_" + v.name + "(void)",
+        out.push_back({"1 if a rule has changed it since the last call.",
+                       "uint8_t " + name + "_changed_" + v.name + "(void)",
                        "    return take_changed(" + std::to_string(bit) + "u);\n"});
     }
     return out;
 }
 
 std::string flushSignature(const std::string& name) {
-    return "void " + name + "_flush(uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes, uint32_t count)";
+    return "void " + name +
+           "_flush(uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes, uint32_t count)";
 }
 
-std::string readSignature(const std::string& name) { return "void " + name + "_read(uint32_t address, uint8_t *to, uint16_t n)"; }
+std::string readSignature(const std::string& name) {
+    return "void " + name + "_read(uint32_t address, uint8_t *to, uint16_t n)";
+}
 
-std::string traceSignature(const std::string& name) { return "void " + name + "_trace(uint8_t what, uint16_t a, int32_t b)"; }
+std::string traceSignature(const std::string& name) {
+    return "void " + name + "_trace(uint8_t what, uint16_t a, int32_t b)";
+}
 
 std::string flushBytes(const Panel& panel) {
     const PixelFormatInfo& format = info(panel.format);
@@ -138,18 +168,29 @@ std::string flushWords(const BuiltScene& scene) {
     const PixelFormatInfo& format = info(panel.format);
     std::string out;
     switch (format.layout) {
-        case PixelLayout::Pages: out = "A byte holds 8 pixels, upright, the top one in its lowest bit; y and h are multiples of 8."; break;
-        case PixelLayout::Rows: out = "The leftmost pixel is in the highest bits; each row is padded to a whole byte with zeros."; break;
-        case PixelLayout::RowsLowFirst: out = "The leftmost pixel is in the lowest bits; each row is padded to a whole byte with zeros."; break;
+        case PixelLayout::Pages:
+            out = "A byte holds 8 pixels, upright, the top one in its lowest bit; y and h are multiples of 8.";
+            break;
+        case PixelLayout::Rows:
+            out = "The leftmost pixel is in the highest bits; each row is padded to a whole byte with zeros.";
+            break;
+        case PixelLayout::RowsLowFirst:
+            out = "The leftmost pixel is in the lowest bits; each row is padded to a whole byte with zeros.";
+            break;
         case PixelLayout::WholeBytes:
-            out = format.bits == 8                             ? "A pixel is a byte."
-                  : panel.format == PixelFormat::Rgb565        ? "A pixel is a word of 16 bits in the controller's byte order, " + std::string(panel.swapRedBlue ? "blue" : "red") + " in the high bits."
-                  : panel.format == PixelFormat::Rgb565Be      ? "A pixel is 2 bytes, the high one first, " + std::string(panel.swapRedBlue ? "blue" : "red") + " in its high bits."
-                  : "A pixel is " + channelOrder(panel) + ".";
+            out = format.bits == 8 ? "A pixel is a byte."
+                  : panel.format == PixelFormat::Rgb565
+                      ? "A pixel is a word of 16 bits in the controller's byte order, " +
+                            std::string(panel.swapRedBlue ? "blue" : "red") + " in the high bits."
+                  : panel.format == PixelFormat::Rgb565Be
+                      ? "A pixel is 2 bytes, the high one first, " + std::string(panel.swapRedBlue ? "blue" : "red") +
+                            " in its high bits."
+                      : "A pixel is " + channelOrder(panel) + ".";
             break;
     }
     if (scene.panel.unit_x > 1)
-        out += " x and w are whole bytes' worth of pixels: multiples of " + std::to_string(scene.panel.unit_x) + ", but at the panel's edge.";
+        out += " x and w are whole bytes' worth of pixels: multiples of " + std::to_string(scene.panel.unit_x) +
+               ", but at the panel's edge.";
     return out + "\n * `bytes` is the start of the draw buffer and aligned as that is, to 4 bytes unless it is yours.";
 }
 

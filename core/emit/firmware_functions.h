@@ -25,7 +25,8 @@ std::string rangeWords(const Variable& variable);
 // Range, length and scale of a variable as macros, each in a line.
 std::string variableMacros(const BuiltScene& scene, const Variable& variable);
 
-// The name behind NAME_set_ and NAME_get_: that of the variable, and for decimals what its steps are ("heating_tenths").
+// The name behind NAME_set_ and NAME_get_: that of the variable, and for decimals what its steps are
+// ("heating_tenths").
 std::string accessorName(const Variable& variable);
 
 // True if rules may give it a value, so that firmware may want to know.

@@ -12,9 +12,9 @@ namespace gorsefinch {
 // Generated code: path in the output folder -> text. The same scene gives the same bytes.
 struct GeneratedCode {
     std::map<std::string, std::string> files;
-    std::string portFile, portText;      // written once, then the user's own
-    std::vector<std::string> hooks;      // the C functions that the firmware's author may write
-    Problems problems;                   // with an Error, files is empty
+    std::string portFile, portText;  // written once, then the user's own
+    std::vector<std::string> hooks;  // the C functions that the firmware's author may write
+    Problems problems;               // with an Error, files is empty
 };
 
 GeneratedCode generateCode(const BuiltScene& scene);

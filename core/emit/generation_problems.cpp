@@ -50,9 +50,12 @@ void addNameError(const std::string& name, const std::string& what, Problems& pr
 bool isNameOfRuntime(std::string_view project) { return project == "gorse" || project.starts_with("gorse_"); }
 
 void visitOwnSymbols(const SymbolVisitor& visit) {
-    for (const char* own : {"begin", "begin_in", "step", "touch", "go", "screen", "redraw", "flush", "trace", "screens", "numbers", "texts",
-                            "strings", "code", "rules", "panel", "scene", "read", "palette", "H", "WIDTH", "HEIGHT", "PANEL_COLUMNS",
-                            "PANEL_ROWS", "STATE_BYTES", "BUFFER_BYTES", "BUFFER_MIN", "STACK_BYTES", "OUTSIDE_BYTES", "SCREENS"})
+    for (const char* own :
+         {"begin",         "begin_in",      "step",       "touch",       "go",           "screen",     "redraw",
+          "flush",         "trace",         "screens",    "numbers",     "texts",        "strings",    "code",
+          "rules",         "panel",         "scene",      "read",        "palette",      "H",          "WIDTH",
+          "HEIGHT",        "PANEL_COLUMNS", "PANEL_ROWS", "STATE_BYTES", "BUFFER_BYTES", "BUFFER_MIN", "STACK_BYTES",
+          "OUTSIDE_BYTES", "SCREENS"})
         visit(own, std::string("the generated ") + own);
 }
 
@@ -127,7 +130,8 @@ Problems sizeProblems(const BuiltScene& scene) {
     Problems problems;
     for (const ImageUse& use : scene.images) {
         const BakedFrame& frame = use.image->frames.front();
-        if (scene.document.panel->wordBits == 8 && !use.image->outside && std::max(frame.pixels.size(), frame.mask.size()) > 32767) {
+        if (scene.document.panel->wordBits == 8 && !use.image->outside &&
+            std::max(frame.pixels.size(), frame.mask.size()) > 32767) {
             Problem p;
             p.place = "image " + use.name;
             p.reason = "it is larger than the 32767 bytes that an object may have on an 8-bit target";

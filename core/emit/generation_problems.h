@@ -8,8 +8,8 @@
 
 namespace gorsefinch {
 
-// What keeps code from being generated: names that C does not allow or that become the same in C, and what is too large for
-// the target.
+// What keeps code from being generated: names that C does not allow or that become the same in C, and what is too large
+// for the target.
 Problems generationProblems(const BuiltScene& scene);
 
 // True for a project whose generated names would begin as those of the runtime do.
@@ -19,8 +19,8 @@ bool isNameOfRuntime(std::string_view project);
 Problems nameProblems(const BuiltScene& scene);
 Problems sizeProblems(const BuiltScene& scene);
 
-// Calls `visit` with each name that a thing has in generated code, without the project's name and the underscore that they
-// all begin with, and with what the thing is. Names in capitals differ from others by their case.
+// Calls `visit` with each name that a thing has in generated code, without the project's name and the underscore that
+// they all begin with, and with what the thing is. Names in capitals differ from others by their case.
 using SymbolVisitor = std::function<void(const std::string& symbol, const std::string& what)>;
 void visitOwnSymbols(const SymbolVisitor& visit);
 void visitSymbols(const Screen& screen, const SymbolVisitor& visit);

@@ -48,12 +48,16 @@ std::set<std::string> definitions(const std::string& code, const std::string& pr
     for (size_t at = code.find(prefix); at != std::string::npos; at = code.find(prefix, at + 1)) {
         if (at > 0 && isWordCharacter(code[at - 1]))
             continue;
-        const size_t nameEnd = std::find_if_not(code.begin() + static_cast<std::ptrdiff_t>(at), code.end(), isWordCharacter) - code.begin();
+        const size_t nameEnd =
+            std::find_if_not(code.begin() + static_cast<std::ptrdiff_t>(at), code.end(), isWordCharacter) -
+            code.begin();
         const size_t open = code.find_first_not_of(" \t\r\n", nameEnd);
         if (open == std::string::npos || code[open] != '(')
             continue;
         const size_t close = code.find_first_of("(){};", open + 1);
-        const size_t body = close == std::string::npos || code[close] != ')' ? std::string::npos : code.find_first_not_of(" \t\r\n", close + 1);
+        const size_t body = close == std::string::npos || code[close] != ')'
+                                ? std::string::npos
+                                : code.find_first_not_of(" \t\r\n", close + 1);
         if (body != std::string::npos && code[body] == '{')
             out.insert(code.substr(at, nameEnd - at));
     }
@@ -95,7 +99,10 @@ Problems hookProblems(const GeneratedCode& code, const std::filesystem::path& fo
         problems.push_back(p);
     };
     for (const std::string& each : check.stale)
-        add("no rule calls " + each, check.missing.empty() ? "Take it out if it is not needed" : "Rename it if the hook was renamed: " + check.missing.front() + " has no function here");
+        add("no rule calls " + each,
+            check.missing.empty()
+                ? "Take it out if it is not needed"
+                : "Rename it if the hook was renamed: " + check.missing.front() + " has no function here");
     for (const std::string& each : check.missing)
         add(each + " has no function here", "Write one, unless another file has it");
     return problems;

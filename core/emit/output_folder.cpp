@@ -23,7 +23,7 @@ bool isGenerated(const std::string& path) {
 using Hashes = ManifestHashes;
 
 constexpr size_t kMaxGenerated = size_t{256} << 20;  // of one file
-constexpr int kGenerationWait = 10000;                     // ms
+constexpr int kGenerationWait = 10000;               // ms
 
 // The output folder and the runtime's in it, as far as they are there.
 class OutputFolders {
@@ -57,7 +57,9 @@ class OutputFolders {
         runtime_.emplace(std::move(*runtime));
         return {};
     }
-    Result<void> write(const std::string& path, const std::string& text) const { return folderOf(path)->replace(nameOf(path), text); }
+    Result<void> write(const std::string& path, const std::string& text) const {
+        return folderOf(path)->replace(nameOf(path), text);
+    }
     Result<void> remove(const std::string& path) const { return folderOf(path)->remove(nameOf(path)); }
 
   private:
@@ -88,7 +90,8 @@ std::string manifestUnderWay(Hashes hashes, const GeneratedCode& code) {
     return dumped(json);
 }
 
-FileState stateOf(const std::string& path, const std::string& text, const OutputFolders& folders, const Hashes& hashes) {
+FileState stateOf(const std::string& path, const std::string& text, const OutputFolders& folders,
+                  const Hashes& hashes) {
     if (!folders.has(path))
         return FileState::New;
     const auto there = folders.read(path);
@@ -108,7 +111,8 @@ OutputPlan planFor(const GeneratedCode& code, const OutputFolders& folders) {
     for (const auto& [path, text] : code.files)
         plan.files.push_back({path, stateOf(path, text, folders, hashes), static_cast<long>(text.size())});
     if (!code.portFile.empty())
-        plan.files.push_back({code.portFile, folders.has(code.portFile) ? FileState::Yours : FileState::New, static_cast<long>(code.portText.size())});
+        plan.files.push_back({code.portFile, folders.has(code.portFile) ? FileState::Yours : FileState::New,
+                              static_cast<long>(code.portText.size())});
     for (const auto& [path, known] : hashes) {
         if (code.files.count(path) != 0 || path == code.portFile)
             continue;
@@ -170,7 +174,8 @@ OutputPlan planOutput(const GeneratedCode& code, const std::filesystem::path& fo
     return planFor(code, OutputFolders(disk, folder));
 }
 
-Result<OutputPlan> writeOutput(const GeneratedCode& code, const std::filesystem::path& folder, Disk& disk, bool overwrite) {
+Result<OutputPlan> writeOutput(const GeneratedCode& code, const std::filesystem::path& folder, Disk& disk,
+                               bool overwrite) {
     OutputFolders folders(disk, folder);
     if (auto made = folders.makeAll(disk); !made)
         return tl::unexpected(made.error());
@@ -180,9 +185,8 @@ Result<OutputPlan> writeOutput(const GeneratedCode& code, const std::filesystem:
     const OutputPlan plan = planFor(code, folders);
     const auto blocked = plan.blocked();
     if (!blocked.empty() && !overwrite) {
-        const bool edited = std::any_of(plan.files.begin(), plan.files.end(), [](const PlannedFile& file) {
-            return file.state == FileState::Edited;
-        });
+        const bool edited = std::any_of(plan.files.begin(), plan.files.end(),
+                                        [](const PlannedFile& file) { return file.state == FileState::Edited; });
         return failure((folder / blocked.front()).string(), "",
                        edited ? "this generated file was edited by hand" : "this file was not generated",
                        "Move your changes elsewhere or delete the file, then generate again; nothing was written");

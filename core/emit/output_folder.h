@@ -38,8 +38,8 @@ struct OutputPlan {
     std::vector<std::string> blocked() const;
 };
 
-// Parses a manifest: by path, the check sums of the generated text; after an interrupted generation the former and the new
-// one. Empty for other texts.
+// Parses a manifest: by path, the check sums of the generated text; after an interrupted generation the former and the
+// new one. Empty for other texts.
 using ManifestHashes = std::map<std::string, std::set<std::string>>;
 ManifestHashes manifestHashes(const std::string& text);
 

@@ -36,13 +36,15 @@ class HashSet {
 
 }  // namespace
 
-const SceneReporter::ScreenFacts& SceneReporter::factsOf(const BuiltScene& scene, const std::shared_ptr<const ScreenPart>& part) {
+const SceneReporter::ScreenFacts& SceneReporter::factsOf(const BuiltScene& scene,
+                                                         const std::shared_ptr<const ScreenPart>& part) {
     ScreenFacts& facts = screens_[part.get()];
     if (facts.part)
         return facts;
     facts.part = part;
     facts.cost = screenCost(scene, *part);
-    visitSymbols(*part->source, [&](const std::string& symbol, const std::string&) { facts.symbols.push_back(hashOf(symbol)); });
+    visitSymbols(*part->source,
+                 [&](const std::string& symbol, const std::string&) { facts.symbols.push_back(hashOf(symbol)); });
     facts.invalidNames = nameError(part->source->name).has_value();
     for (const WidgetRef& widget : part->source->widgets)
         facts.invalidNames = facts.invalidNames || nameError(widget->name);
@@ -54,13 +56,16 @@ bool SceneReporter::mayHaveNameProblems(const BuiltScene& scene) {
     const Document& doc = scene.document;
     if (variables_.of != doc.variables) {
         variables_ = {doc.variables, {}, false};
-        visitSymbols(*doc.variables, [&](const std::string& symbol, const std::string&) { variables_.hashes.push_back(hashOf(symbol)); });
+        visitSymbols(*doc.variables, [&](const std::string& symbol, const std::string&) {
+            variables_.hashes.push_back(hashOf(symbol));
+        });
         for (const Variable& each : *doc.variables)
             variables_.invalidNames = variables_.invalidNames || nameError(each.name);
     }
     if (rules_.of != scene.rules) {
         rules_ = {scene.rules, {}, false};
-        visitSymbols(*scene.rules, [&](const std::string& symbol, const std::string&) { rules_.hashes.push_back(hashOf(symbol)); });
+        visitSymbols(*scene.rules,
+                     [&](const std::string& symbol, const std::string&) { rules_.hashes.push_back(hashOf(symbol)); });
     }
     std::vector<size_t> others;
     const auto add = [&](const std::string& symbol, const std::string&) { others.push_back(hashOf(symbol)); };
@@ -95,7 +100,9 @@ SceneReport SceneReporter::report(const BuiltScene& scene) {
         out.problems = nameProblems(scene);
     const Problems more = sizeProblems(scene);
     out.problems.insert(out.problems.end(), more.begin(), more.end());
-    out.costs = costsOf(scene, [&](const std::shared_ptr<const ScreenPart>& part) -> const ScreenCost& { return factsOf(scene, part).cost; });
+    out.costs = costsOf(scene, [&](const std::shared_ptr<const ScreenPart>& part) -> const ScreenCost& {
+        return factsOf(scene, part).cost;
+    });
     return out;
 }
 

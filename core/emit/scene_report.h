@@ -14,8 +14,8 @@ struct SceneReport {
     Problems problems;
 };
 
-// Computes costsOf() and generationProblems() of one scene after the other. The results of screens are cached with their
-// parts, so an edit costs only what it changes.
+// Computes costsOf() and generationProblems() of one scene after the other. The results of screens are cached with
+// their parts, so an edit costs only what it changes.
 class SceneReporter {
   public:
     SceneReport report(const BuiltScene& scene);

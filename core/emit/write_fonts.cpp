@@ -34,21 +34,24 @@ std::string writeFont(const Document& document, const BakedFont& font) {
     if (!font.ranges().empty()) {
         out += "static const GORSE_ROM gorse_range " + name + "_ranges[] = {\n";
         for (const gorse_range& r : font.ranges())
-            out += "    {" + longLiteral(r.first) + ", " + std::to_string(r.count) + ", " + std::to_string(r.glyph) + "},\n";
+            out += "    {" + longLiteral(r.first) + ", " + std::to_string(r.count) + ", " + std::to_string(r.glyph) +
+                   "},\n";
         out += "};\n";
     }
     if (!font.kerns().empty()) {
         out += "static const GORSE_ROM gorse_kern " + name + "_kerns[] = {\n";
         for (const gorse_kern& k : font.kerns())
-            out += "    {" + std::to_string(k.left) + ", " + std::to_string(k.right) + ", " + std::to_string(k.by) + "},\n";
+            out += "    {" + std::to_string(k.left) + ", " + std::to_string(k.right) + ", " + std::to_string(k.by) +
+                   "},\n";
         out += "};\n";
     }
     const gorse_font& r = *font.record();
     out += "extern const GORSE_ROM gorse_font " + name + ";\n";
     out += "const GORSE_ROM gorse_font " + name + " = {" + (font.ranges().empty() ? "0" : name + "_ranges") + ", " +
            name + "_glyphs, " + (font.kerns().empty() ? "0" : name + "_kerns") + ", " + name + "_bits, " +
-           readerOfGlyphs(font.bits(), font.isPacked()).symbol + ", " + std::to_string(r.range_count) + ", " + std::to_string(r.kern_count) + ", " + std::to_string(r.line_height) +
-           ", " + std::to_string(r.bits_per_pixel) + ", {0, 0}};\n";
+           readerOfGlyphs(font.bits(), font.isPacked()).symbol + ", " + std::to_string(r.range_count) + ", " +
+           std::to_string(r.kern_count) + ", " + std::to_string(r.line_height) + ", " +
+           std::to_string(r.bits_per_pixel) + ", {0, 0}};\n";
     return out;
 }
 

@@ -28,16 +28,23 @@ std::string sizeMacros(const BuiltScene& scene) {
     const bool sideways = panel.turn % 180 != 0;
     const std::string min = std::to_string(scene.panel.min_buffer_bytes) + "u";
     std::string out = "/* The interface in pixels, and the panel's memory that is written to. */\n";
-    out += define + "_WIDTH " + std::to_string(panel.width) + "u\n" + define + "_HEIGHT " + std::to_string(panel.height) + "u\n";
-    out += define + "_PANEL_COLUMNS " + std::to_string((sideways ? panel.height : panel.width) + panel.columnOffset) + "u\n";
-    out += define + "_PANEL_ROWS " + std::to_string((sideways ? panel.width : panel.height) + panel.rowOffset) + "u\n\n";
-    out += "/* Bytes of static RAM: the state, and the draw buffer, which may be set on the compiler's command line. The stack is\n"
-           " * an estimate. */\n";
+    out += define + "_WIDTH " + std::to_string(panel.width) + "u\n" + define + "_HEIGHT " +
+           std::to_string(panel.height) + "u\n";
+    out += define + "_PANEL_COLUMNS " + std::to_string((sideways ? panel.height : panel.width) + panel.columnOffset) +
+           "u\n";
+    out +=
+        define + "_PANEL_ROWS " + std::to_string((sideways ? panel.width : panel.height) + panel.rowOffset) + "u\n\n";
+    out +=
+        "/* Bytes of static RAM: the state, and the draw buffer, which may be set on the compiler's command line. The "
+        "stack is\n"
+        " * an estimate. */\n";
     out += define + "_STATE_BYTES GORSE_STATE_BYTES(" + std::to_string(scene.scene.end) + "u)\n";
-    out += "#ifndef " + upper + "_BUFFER_BYTES\n" + define + "_BUFFER_BYTES " + std::to_string(scene.bufferBytes()) + "u\n#endif\n";
+    out += "#ifndef " + upper + "_BUFFER_BYTES\n" + define + "_BUFFER_BYTES " + std::to_string(scene.bufferBytes()) +
+           "u\n#endif\n";
     out += define + "_BUFFER_MIN " + min + "\n";
     out += "#if " + upper + "_BUFFER_BYTES < " + min + "\n#error \"" + upper + "_BUFFER_BYTES must be at least " +
-           std::to_string(scene.panel.min_buffer_bytes) + ": raise it where it is defined, or leave it out for the default\"\n#endif\n";
+           std::to_string(scene.panel.min_buffer_bytes) +
+           ": raise it where it is defined, or leave it out for the default\"\n#endif\n";
     out += define + "_STACK_BYTES " + std::to_string(stackEstimate(panel.wordBits)) + "u\n\n";
     return out;
 }
@@ -48,8 +55,10 @@ std::string writeHeader(const BuiltScene& scene) {
     const Document& doc = scene.document;
     const std::string& name = doc.name;
     const std::string upper = upperCase(name);
-    std::string out = fileHead("The interface " + name + " as firmware sees it. Call everything from one context, not from interrupts, unless\n"
-                               " * it says so. Before " + name + "_begin, and after one that failed, calls do nothing and say so.");
+    std::string out = fileHead("The interface " + name +
+                               " as firmware sees it. Call everything from one context, not from interrupts, unless\n"
+                               " * it says so. Before " +
+                               name + "_begin, and after one that failed, calls do nothing and say so.");
     out += "#ifndef " + upper + "_H\n#define " + upper + "_H\n\n#include \"gorse/gorse_result.h\"\n\n";
     out += "#ifdef __cplusplus\nextern \"C\" {\n#endif\n\n";
     out += sizeMacros(scene);
@@ -60,20 +69,26 @@ std::string writeHeader(const BuiltScene& scene) {
     for (const FirmwareFunction& function : runFunctions(scene))
         out += declared(function);
     out += "\n/* You supply what follows, in " + name + "_port.c or elsewhere. */\n\n";
-    out += "/* Sends w x h packed pixels to the panel's memory at x, y: `count` bytes, rows without gaps, yours until you return.\n * " +
-           flushWords(scene) + " */\n" + flushSignature(name) + ";\n";
+    out +=
+        "/* Sends w x h packed pixels to the panel's memory at x, y: `count` bytes, rows without gaps, yours until you "
+        "return.\n * " +
+        flushWords(scene) + " */\n" + flushSignature(name) + ";\n";
     if (!scene.outside.empty())
-        out += "/* Reads n bytes of the memory that holds the " + std::to_string(scene.outside.size()) + " bytes of " + name +
-               "_outside.bin, up to 15 bytes behind\n * its end. */\n#define " + upper + "_OUTSIDE_BYTES " +
+        out += "/* Reads n bytes of the memory that holds the " + std::to_string(scene.outside.size()) + " bytes of " +
+               name + "_outside.bin, up to 15 bytes behind\n * its end. */\n#define " + upper + "_OUTSIDE_BYTES " +
                std::to_string(scene.outside.size()) + "UL\n" + readSignature(name) + ";\n";
-    out += "#if GORSE_TRACE\n/* Hears what happens, in the numbers GORSE_TRACE_... of gorse/gorse.h. */\n" + traceSignature(name) + ";\n#endif\n";
+    out += "#if GORSE_TRACE\n/* Hears what happens, in the numbers GORSE_TRACE_... of gorse/gorse.h. */\n" +
+           traceSignature(name) + ";\n#endif\n";
     if (!scene.rules->hooks.empty())
-        out += doc.panel->hooksRequired ? "\n/* Hooks: rules call them. A program without one of them does not link. */\n"
-                                        : "\n/* Hooks: rules call them. One that you do not write does nothing. */\n";
+        out += doc.panel->hooksRequired
+                   ? "\n/* Hooks: rules call them. A program without one of them does not link. */\n"
+                   : "\n/* Hooks: rules call them. One that you do not write does nothing. */\n";
     for (const HookInfo& hook : scene.rules->hooks)
         out += "void " + hookSymbol(doc, hook) + "(" + hookParameters(hook) + ");\n";
     if (!doc.variables->empty())
-        out += "\n/* Variables. Setters return GORSE_RESULT_OK, _UNCHANGED or _CLAMPED, or why nothing was done; no hook runs inside. */\n";
+        out +=
+            "\n/* Variables. Setters return GORSE_RESULT_OK, _UNCHANGED or _CLAMPED, or why nothing was done; no hook "
+            "runs inside. */\n";
     for (const Variable& v : *doc.variables)
         out += variableLines(scene, v);
     out += "\n#ifdef __cplusplus\n}\n#endif\n#endif\n";
@@ -83,17 +98,25 @@ std::string writeHeader(const BuiltScene& scene) {
 std::string writePort(const BuiltScene& scene) {
     const std::string& name = scene.document.name;
     const Panel& panel = *scene.document.panel;
-    std::string out = "/* SPDX-License-Identifier: MIT */\n"
-                      "/* The way from the interface to your hardware. This file is yours: it is written once and never touched again. */\n"
-                      "#include \"" + name + ".h\"\n\n";
-    out += flushSignature(name) + " {\n"
-           "    /* Set the panel's window to columns x to x + w - 1 and " +
-           (info(panel.format).layout == PixelLayout::Pages ? "pages y / 8 to (y + h) / 8 - 1" : "rows y to y + h - 1") +
-           ",\n     * then send `count` bytes: " + flushBytes(panel) +
-           ". */\n    (void)x;\n    (void)y;\n    (void)w;\n    (void)h;\n    (void)bytes;\n    (void)count;\n}\n";
+    std::string out =
+        "/* SPDX-License-Identifier: MIT */\n"
+        "/* The way from the interface to your hardware. This file is yours: it is written once and never touched "
+        "again. */\n"
+        "#include \"" +
+        name + ".h\"\n\n";
+    out +=
+        flushSignature(name) +
+        " {\n"
+        "    /* Set the panel's window to columns x to x + w - 1 and " +
+        (info(panel.format).layout == PixelLayout::Pages ? "pages y / 8 to (y + h) / 8 - 1" : "rows y to y + h - 1") +
+        ",\n     * then send `count` bytes: " + flushBytes(panel) +
+        ". */\n    (void)x;\n    (void)y;\n    (void)w;\n    (void)h;\n    (void)bytes;\n    (void)count;\n}\n";
     if (!scene.outside.empty())
-        out += "\n" + readSignature(name) + " {\n"
-               "    /* Read n bytes from the memory that holds " + name + "_outside.bin. */\n"
+        out += "\n" + readSignature(name) +
+               " {\n"
+               "    /* Read n bytes from the memory that holds " +
+               name +
+               "_outside.bin. */\n"
                "    (void)address;\n    while (n-- != 0u)\n        *to++ = 0;\n}\n";
     for (const HookInfo& hook : scene.rules->hooks) {
         out += "\nvoid " + hookSymbol(scene.document, hook) + "(" + hookParameters(hook) + ") {\n";
@@ -102,8 +125,8 @@ std::string writePort(const BuiltScene& scene) {
         out += "}\n";
     }
     out += "\n/* In main:\n *     if (" + name + "_begin() != GORSE_RESULT_OK) stop();\n *     for (;;) {\n" +
-           (panel.touch ? " *         " + name + "_touch(x, y, down);\n" : std::string()) + " *         sleep_until_touched_or(" + name +
-           "_step(milliseconds()));\n *     }\n */\n";
+           (panel.touch ? " *         " + name + "_touch(x, y, down);\n" : std::string()) +
+           " *         sleep_until_touched_or(" + name + "_step(milliseconds()));\n *     }\n */\n";
     return out;
 }
 

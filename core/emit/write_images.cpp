@@ -55,9 +55,9 @@ class ImageWriter {
         out_ += "extern const GORSE_ROM gorse_image " + name + ";\n";
         out_ += "const GORSE_ROM gorse_image " + name + " = {" +
                 (frame.record.format ? std::string("&") + info(image_.format).imageSymbol.symbol : "0") + ", " +
-                (frame.record.pixels ? name + "_pixels" : "0") + ", " + (frame.record.mask ? name + "_mask" : "0") + ", " +
-                (frame.record.source ? "&" + name + "_source" : "0") + ", " + std::to_string(image_.width) + ", " +
-                std::to_string(image_.height) + ", " + std::to_string(image_.maskBits) + ", {0, 0, 0}};\n";
+                (frame.record.pixels ? name + "_pixels" : "0") + ", " + (frame.record.mask ? name + "_mask" : "0") +
+                ", " + (frame.record.source ? "&" + name + "_source" : "0") + ", " + std::to_string(image_.width) +
+                ", " + std::to_string(image_.height) + ", " + std::to_string(image_.maskBits) + ", {0, 0, 0}};\n";
     }
 
     void writeAnimation(const std::string& name, size_t frames) {
@@ -81,7 +81,8 @@ class ImageWriter {
 }  // namespace
 
 std::string writeImages(const BuiltScene& scene) {
-    std::string out = fileHead("The images of the interface, packed for its panel.") + "#include \"gorse/gorse_scene.h\"\n";
+    std::string out =
+        fileHead("The images of the interface, packed for its panel.") + "#include \"gorse/gorse_scene.h\"\n";
     // A file with nothing in it is no valid C.
     if (scene.images.empty())
         return out + "\ntypedef int " + scene.document.name + "_has_no_images;\n";

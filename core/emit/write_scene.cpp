@@ -14,9 +14,7 @@ std::string widgetSymbol(const Document& document, const Screen& screen, const W
     return document.name + "_" + screen.name + "_" + widget.name;
 }
 
-std::string hookSymbol(const Document& document, const HookInfo& hook) {
-    return document.name + "_hook_" + hook.name;
-}
+std::string hookSymbol(const Document& document, const HookInfo& hook) { return document.name + "_hook_" + hook.name; }
 
 namespace {
 
@@ -118,7 +116,8 @@ class SceneWriter {
     }
 
     std::string initialiser(const RecordInfo& record, const void* bytes, const std::string& states = {}) const {
-        return recordInitialiser(record, bytes, [&](const FieldInfo& field, const void* to) { return pointer(field, to, states); });
+        return recordInitialiser(record, bytes,
+                                 [&](const FieldInfo& field, const void* to) { return pointer(field, to, states); });
     }
 
     void addLook(const gorse_look* look) {
@@ -128,13 +127,15 @@ class SceneWriter {
         std::string list;
         for (int i = 0; i < look->state_count; ++i) {
             const std::string other = name + "_state_" + num(i + 1);
-            line("static const GORSE_ROM gorse_look " + other + " = " + initialiser(lookRecord, look->states[i].look) + ";");
+            line("static const GORSE_ROM gorse_look " + other + " = " + initialiser(lookRecord, look->states[i].look) +
+                 ";");
             list += "{&" + other + ", " + num(look->states[i].when) + "}, ";
         }
         if (!list.empty())
             line("static const GORSE_ROM gorse_look_state " + name + "_states[] = {" + list.substr(0, list.size() - 2) +
                  "};");
-        line("static const GORSE_ROM gorse_look " + name + " = " + initialiser(lookRecord, look, name + "_states") + ";");
+        line("static const GORSE_ROM gorse_look " + name + " = " + initialiser(lookRecord, look, name + "_states") +
+             ";");
         lookNames_[look] = name;
     }
 
@@ -162,7 +163,8 @@ class SceneWriter {
             list += "    &" + headOf(*kind.record, symbol) + ",\n";
         }
         if (!list.empty())
-            out_ += "static const GORSE_ROM gorse_widget *const GORSE_ROM " + prefix + "_widgets[] = {\n" + list + "};\n";
+            out_ +=
+                "static const GORSE_ROM gorse_widget *const GORSE_ROM " + prefix + "_widgets[] = {\n" + list + "};\n";
         slots(part, prefix);
         if (!part.bindings.empty()) {
             out_ += "static const GORSE_ROM gorse_binding " + prefix + "_bindings[] = {";
@@ -174,7 +176,8 @@ class SceneWriter {
     }
 
     // The arrays of numbers that a record points to.
-    void numbers(const ScreenPart& part, const RecordInfo& record, const gorse_record& bytes, const std::string& symbol) {
+    void numbers(const ScreenPart& part, const RecordInfo& record, const gorse_record& bytes,
+                 const std::string& symbol) {
         forEachPointer(record, &bytes, [&](const FieldInfo& field, const void* to) {
             for (const std::vector<int32_t>& each : part.numbers)
                 if (field.type == FieldType::Numbers && each.data() == to) {
@@ -196,7 +199,8 @@ class SceneWriter {
             const gorse_slot& slot = part.slots[i];
             // Slots are ordered by widget as the part built them, which is the order of slotInfos.
             const SlotField field = slotField(part.source->widgets[slot.widget]->kind, *part.slotInfos[i].property);
-            const std::string offset = std::string("offsetof(") + field.record->structure + ", " + field.field->member + ")";
+            const std::string offset =
+                std::string("offsetof(") + field.record->structure + ", " + field.field->member + ")";
             out_ += "    {" + longLiteral(slot.initial) + ", " + num(slot.widget) + ", " + offset + ", " +
                     num(field.size()) + (field.inLook ? " | GORSE_SLOT_LOOK" : "") + "},\n";
         }
@@ -208,8 +212,9 @@ class SceneWriter {
         for (size_t i = 0; i < s_.screens.size(); ++i) {
             const gorse_screen& each = s_.screens[i];
             const std::string prefix = name_ + "_screen_" + s_.parts[i]->source->name;
-            out_ += "    {" + colourLiteral({each.background}) + ", " + (each.widget_count ? prefix + "_widgets" : "0") +
-                    ", " + (each.slot_count ? prefix + "_slots" : "0") + ", " +
+            out_ += "    {" + colourLiteral({each.background}) + ", " +
+                    (each.widget_count ? prefix + "_widgets" : "0") + ", " +
+                    (each.slot_count ? prefix + "_slots" : "0") + ", " +
                     (each.binding_count ? prefix + "_bindings" : "0") + ", " + num(each.widget_count) + ", " +
                     num(each.slot_count) + ", " + num(each.binding_count) + ", " + num(each.first_slot) + "},\n";
         }
@@ -250,7 +255,8 @@ class SceneWriter {
         for (size_t i = 0; i < s_.rules->rules.size(); ++i) {
             const gorse_rule& r = s_.rules->rules[i];
             const RuleSource& from = s_.rules->sources[i];
-            out_ += "    " + initialiser(ruleRecord, &r) + ", /* " + from.file + ".rules, line " + num(from.line) + " */\n";
+            out_ +=
+                "    " + initialiser(ruleRecord, &r) + ", /* " + from.file + ".rules, line " + num(from.line) + " */\n";
         }
         out_ += "};\n\n";
     }
@@ -267,12 +273,14 @@ class SceneWriter {
             out_ += "\n};\n";
         }
         std::string numbers;
-        for (const int each : {int{p.width}, int{p.height}, int{p.column_offset}, int{p.row_offset}, int{p.palette_count},
-                               int{p.quarter_turns}, int{p.flags}, int{p.unit_x}, int{p.unit_y}, int{p.phase_x}, int{p.phase_y}})
+        for (const int each :
+             {int{p.width}, int{p.height}, int{p.column_offset}, int{p.row_offset}, int{p.palette_count},
+              int{p.quarter_turns}, int{p.flags}, int{p.unit_x}, int{p.unit_y}, int{p.phase_x}, int{p.phase_y}})
             numbers += ", " + num(each);
-        line("static const GORSE_ROM gorse_panel " + name_ + "_panel = {&" + info(panel.format).panelSymbol.symbol + ", " +
-             (p.paint == gorse_paint_squares ? "gorse_paint_squares" : "gorse_paint_rows") + ", " + turn +
-             ", " + (p.palette ? name_ + "_palette" : "0") + ", " + std::to_string(p.min_buffer_bytes) + "u" + numbers + "};\n");
+        line("static const GORSE_ROM gorse_panel " + name_ + "_panel = {&" + info(panel.format).panelSymbol.symbol +
+             ", " + (p.paint == gorse_paint_squares ? "gorse_paint_squares" : "gorse_paint_rows") + ", " + turn + ", " +
+             (p.palette ? name_ + "_palette" : "0") + ", " + std::to_string(p.min_buffer_bytes) + "u" + numbers +
+             "};\n");
         const auto table = [&](int count, const char* what) { return count ? name_ + "_" + what : std::string("0"); };
         line("static const GORSE_ROM gorse_scene " + name_ + "_scene = {");
         line("    &" + name_ + "_panel, " + name_ + "_screens, " + table(s.number_count, "numbers") + ", " +
@@ -280,13 +288,14 @@ class SceneWriter {
              ", " + table(s.string_count, "strings") + ", " + (s.extended ? "gorse_extended_code" : "0") + ", " +
              (s.forms ? "gorse_extended_forms" : "0") + ", " + (s.motion ? "&gorse_motion_of_widgets" : "0") + ",");
         line("    " + num(s.screen_count) + ", " + num(s.number_count) + ", " + num(s.text_count) + ", " +
-             num(s.rule_count) + ", " + num(s.slot_count) + ", " + num(s.timer_count) + ", " + num(s.when_count) + ", " +
-             num(s.string_count) + ", " + num(s.first_screen) + ", 0,");
+             num(s.rule_count) + ", " + num(s.slot_count) + ", " + num(s.timer_count) + ", " + num(s.when_count) +
+             ", " + num(s.string_count) + ", " + num(s.first_screen) + ", 0,");
         std::string places;
         for (const uint32_t each : {s.slots_at, s.timers_at, s.changed_at, s.whens_at, s.texts_at, s.screen_at, s.end})
             places += (places.empty() ? "    " : ", ") + std::to_string(each) + "u";
         line(places + "};\n");
-        line("#if GORSE_STACK < " + num(s_.stackDepth()) + "\n#error \"GORSE_STACK must be at least " + num(s_.stackDepth()) +
+        line("#if GORSE_STACK < " + num(s_.stackDepth()) + "\n#error \"GORSE_STACK must be at least " +
+             num(s_.stackDepth()) +
              " for this interface: raise it where it is defined, or leave it out for the default\"\n#endif\n");
     }
 
@@ -327,16 +336,22 @@ class SceneWriter {
         line("    default:\n        break;\n    }\n}\n");
     }
 
-    void define(const FirmwareFunction& function) { out_ += "\n" + function.signature + " {\n" + function.body + "}\n"; }
+    void define(const FirmwareFunction& function) {
+        out_ += "\n" + function.signature + " {\n" + function.body + "}\n";
+    }
 
     // Bits of the variables that rules have changed since the firmware asked.
     void changes() {
         const int bits = s_.scene.number_count + s_.scene.text_count;
         line("static uint8_t changed[" + num((bits + 7) / 8) + "];\n");
         line("static void note_change(void *user, uint16_t variable) {");
-        line("    (void)user;\n    changed[variable >> 3] = (uint8_t)(changed[variable >> 3] | (1u << (variable & 7u)));\n}\n");
+        line(
+            "    (void)user;\n    changed[variable >> 3] = (uint8_t)(changed[variable >> 3] | (1u << (variable & "
+            "7u)));\n}\n");
         line("static uint8_t take_changed(uint16_t variable) {");
-        line("    uint8_t bit = (uint8_t)(1u << (variable & 7u));\n    uint8_t was = (uint8_t)((changed[variable >> 3] & bit) != 0u);");
+        line(
+            "    uint8_t bit = (uint8_t)(1u << (variable & 7u));\n    uint8_t was = (uint8_t)((changed[variable >> 3] "
+            "& bit) != 0u);");
         line("    changed[variable >> 3] = (uint8_t)(changed[variable >> 3] & (uint8_t)~bit);\n    return was;\n}\n");
     }
 
@@ -355,7 +370,9 @@ class SceneWriter {
                 line("static gorse_latch latch_" + v.name + ";");
         if (notes)
             changes();
-        line("static void send(void *user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes, uint32_t count) {");
+        line(
+            "static void send(void *user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes, "
+            "uint32_t count) {");
         line("    (void)user;\n    " + name_ + "_flush(x, y, w, h, bytes, count);\n}\n");
         if (!s_.outside.empty()) {
             line("static void read_outside(void *user, uint32_t address, uint8_t *to, uint16_t n) {");
@@ -363,9 +380,10 @@ class SceneWriter {
         }
         line("#if GORSE_TRACE");
         line("static void trace(void *user, uint8_t what, uint16_t a, int32_t b) {");
-        line("    (void)user;\n    " + name_ + "_trace(what, a, b);\n}\n#define TRACE trace\n#else\n#define TRACE 0\n#endif\n");
-        line("static const gorse_port port = {send, " + std::string(calls ? "call_hook" : "0") + ", " + (notes ? "note_change" : "0") + ", TRACE, " +
-             (s_.outside.empty() ? "0" : "read_outside") + ", 0};");
+        line("    (void)user;\n    " + name_ +
+             "_trace(what, a, b);\n}\n#define TRACE trace\n#else\n#define TRACE 0\n#endif\n");
+        line("static const gorse_port port = {send, " + std::string(calls ? "call_hook" : "0") + ", " +
+             (notes ? "note_change" : "0") + ", TRACE, " + (s_.outside.empty() ? "0" : "read_outside") + ", 0};");
         for (const FirmwareFunction& function : runFunctions(s_))
             define(function);
         for (const Variable& v : variables)

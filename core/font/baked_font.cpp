@@ -13,7 +13,7 @@ namespace {
 
 constexpr size_t kMaxBits = 0xffffff;  // what a glyph's offset can say
 constexpr size_t kMaxGlyphs = 65000;
-constexpr size_t kMaxKerned = 1500;    // characters whose pairs are looked up
+constexpr size_t kMaxKerned = 1500;  // characters whose pairs are looked up
 
 bool isAsciiDigit(char32_t character) { return character >= U'0' && character <= U'9'; }
 
@@ -47,9 +47,7 @@ std::set<char32_t> charactersOf(const HeldCharacters& held) {
     return held.from == HeldCharacters::From::Block ? charactersOfBlock(held.name) : charactersOf(held.characters);
 }
 
-BakedFont::BakedFont(FontKey key, FontSource source) : key_(std::move(key)), source_(std::move(source)) {
-    settle();
-}
+BakedFont::BakedFont(FontKey key, FontSource source) : key_(std::move(key)), source_(std::move(source)) { settle(); }
 
 void BakedFont::adopt(FontSource source) {
     source_ = std::move(source);
@@ -145,7 +143,8 @@ GlyphBitmap BakedFont::missingBox() const {
 
 bool BakedFont::addGlyph(const GlyphBitmap& bitmap, bool packed) {
     const size_t offset = bits_.size();
-    const std::vector<uint8_t> all = packed ? packCoverageRuns(bitmap.coverage, bits()) : packCoverage(bitmap.coverage, bits());
+    const std::vector<uint8_t> all =
+        packed ? packCoverageRuns(bitmap.coverage, bits()) : packCoverage(bitmap.coverage, bits());
     if (offset + all.size() > kMaxBits || glyphs_.size() >= kMaxGlyphs)
         return false;
     gorse_glyph glyph{};
@@ -196,7 +195,8 @@ void BakedFont::choosePacking(const std::set<char32_t>& wanted) {
     addGlyphs(wanted, false);
     plainBytes_ = bits_.size();
     const GlyphPacking packing = source_.settings.packing;
-    const bool runs = packing == GlyphPacking::Runs || (packing == GlyphPacking::Smallest && packedBytes_ < plainBytes_);
+    const bool runs =
+        packing == GlyphPacking::Runs || (packing == GlyphPacking::Smallest && packedBytes_ < plainBytes_);
     if (runs) {
         glyphs_ = std::move(glyphs);
         bits_ = std::move(packed);
@@ -213,7 +213,8 @@ void BakedFont::addKerning(const std::vector<char32_t>& characters) {
         const FaceAtSize* face = faceWith(characters[left]);
         std::vector<char32_t> fresh;
         for (size_t right = 0; right < count; ++right)
-            if (faceWith(characters[right]) == face && pairs_.find({characters[left], characters[right]}) == pairs_.end())
+            if (faceWith(characters[right]) == face &&
+                pairs_.find({characters[left], characters[right]}) == pairs_.end())
                 fresh.push_back(characters[right]);
         if (face && !fresh.empty()) {
             const std::vector<int> by = face->kerning(characters[left], fresh);
@@ -224,7 +225,8 @@ void BakedFont::addKerning(const std::vector<char32_t>& characters) {
             const auto known = pairs_.find({characters[left], characters[right]});
             const bool still = digitWidth_ > 0 && (isAsciiDigit(characters[left]) || isAsciiDigit(characters[right]));
             if (known != pairs_.end() && known->second != 0 && !still)
-                kerns_.push_back({static_cast<uint16_t>(left + 1), static_cast<uint16_t>(right + 1), static_cast<int16_t>(known->second)});
+                kerns_.push_back({static_cast<uint16_t>(left + 1), static_cast<uint16_t>(right + 1),
+                                  static_cast<int16_t>(known->second)});
         }
     }
 }
@@ -237,7 +239,8 @@ void BakedFont::fillRecord(bool packed) {
     record_.read = readerOfGlyphs(bits(), packed).function;
     record_.range_count = static_cast<uint16_t>(ranges_.size());
     record_.kern_count = static_cast<uint16_t>(kerns_.size());
-    record_.line_height = static_cast<uint8_t>(std::clamp(source_.faces.front()->lineHeight() + source_.settings.line, 1, 255));
+    record_.line_height =
+        static_cast<uint8_t>(std::clamp(source_.faces.front()->lineHeight() + source_.settings.line, 1, 255));
     record_.bits_per_pixel = static_cast<uint8_t>(bits());
 }
 
@@ -259,7 +262,8 @@ bool BakedFont::bake() {
 
 size_t BakedFont::glyphBytes(int number) const {
     const auto offset = [&](size_t at) {
-        return at < glyphs_.size() ? static_cast<size_t>(glyphs_[at].offset_high) << 16 | glyphs_[at].offset_low : bits_.size();
+        return at < glyphs_.size() ? static_cast<size_t>(glyphs_[at].offset_high) << 16 | glyphs_[at].offset_low
+                                   : bits_.size();
     };
     return offset(static_cast<size_t>(number) + 1) - offset(static_cast<size_t>(number));
 }

@@ -67,7 +67,7 @@ class BakedFont {
 
     bool isPacked() const { return record_.read == gorse_read_glyph_runs; }
     size_t glyphCount() const { return glyphs_.size(); }
-    size_t bytes() const;          // on a 32-bit target
+    size_t bytes() const;  // on a 32-bit target
     size_t bitmapBytes(bool packed) const { return packed ? packedBytes_ : plainBytes_; }
     size_t glyphBytes(int number) const;  // of one glyph's bits
     const std::vector<gorse_range>& ranges() const { return ranges_; }

@@ -4,7 +4,6 @@
 #include <algorithm>
 #include <cstdio>
 
-
 #include "core/base/characters.h"
 
 namespace gorsefinch {
@@ -60,8 +59,8 @@ std::string properties(const BakedFont& font, const Bounds& bounds, size_t count
 void addGlyph(std::string& out, char32_t character, const GlyphBitmap& g, int size, int bits) {
     char head[200];
     std::snprintf(head, sizeof head, "STARTCHAR %s\nENCODING %u\nSWIDTH %d 0\nDWIDTH %d 0\nBBX %d %d %d %d\nBITMAP\n",
-                  characterCode(character).c_str(), static_cast<unsigned>(character), g.advance * 1000 / std::max(size, 1), g.advance, g.width, g.height,
-                  g.left, g.rise - g.height);
+                  characterCode(character).c_str(), static_cast<unsigned>(character),
+                  g.advance * 1000 / std::max(size, 1), g.advance, g.width, g.height, g.left, g.rise - g.height);
     out += head;
     for (int y = 0; y < g.height; ++y) {
         const auto row = g.coverage.begin() + static_cast<std::ptrdiff_t>(y) * g.width;
@@ -83,11 +82,13 @@ std::string writeBdf(const BakedFont& font) {
     const Bounds bounds = boundsOf(glyphs);
     const int size = font.key().size;
     const std::string pixels = std::to_string(size), bits = font.bits() == 1 ? "" : " " + std::to_string(font.bits());
-    std::string out = "STARTFONT 2.1\nFONT -misc-" + font.key().face + "-medium-r-normal--" + pixels + "-" + std::to_string(size * 10) + "-72-72-" +
-                      (bounds.even ? "c" : "p") + "-" + std::to_string(glyphs.empty() ? 0 : bounds.advances * 10 / static_cast<long>(glyphs.size())) +
+    std::string out = "STARTFONT 2.1\nFONT -misc-" + font.key().face + "-medium-r-normal--" + pixels + "-" +
+                      std::to_string(size * 10) + "-72-72-" + (bounds.even ? "c" : "p") + "-" +
+                      std::to_string(glyphs.empty() ? 0 : bounds.advances * 10 / static_cast<long>(glyphs.size())) +
                       "-iso10646-1\nSIZE " + pixels + " 72 72" + bits + "\n";
-    out += "FONTBOUNDINGBOX " + std::to_string(bounds.right - bounds.left) + " " + std::to_string(bounds.top - bounds.bottom) + " " +
-           std::to_string(bounds.left) + " " + std::to_string(bounds.bottom) + "\n";
+    out += "FONTBOUNDINGBOX " + std::to_string(bounds.right - bounds.left) + " " +
+           std::to_string(bounds.top - bounds.bottom) + " " + std::to_string(bounds.left) + " " +
+           std::to_string(bounds.bottom) + "\n";
     out += properties(font, bounds, glyphs.size());
     out += "CHARS " + std::to_string(glyphs.size()) + "\n";
     size_t at = 0;

@@ -26,7 +26,8 @@ Converter converterOf(FT_Face face) {
         return nullptr;
     const std::string name = std::string(registry) + "-" + encoding;
     // The library would open a file for a name that contains a path.
-    if (!std::all_of(name.begin(), name.end(), [](unsigned char c) { return c < 128 && (std::isalnum(c) != 0 || c == '-' || c == '_'); }))
+    if (!std::all_of(name.begin(), name.end(),
+                     [](unsigned char c) { return c < 128 && (std::isalnum(c) != 0 || c == '-' || c == '_'); }))
         return nullptr;
     UErrorCode error = U_ZERO_ERROR;
     Converter converter(ucnv_open(name.c_str(), &error));
@@ -56,7 +57,8 @@ std::map<char32_t, FT_UInt> charactersOfCharset(FT_Face face) {
         return out;
     const Converter converter = converterOf(face);
     FT_UInt glyph = 0;
-    for (FT_ULong code = FT_Get_First_Char(face, &glyph); glyph != 0 && out.size() < 65536; code = FT_Get_Next_Char(face, code, &glyph))
+    for (FT_ULong code = FT_Get_First_Char(face, &glyph); glyph != 0 && out.size() < 65536;
+         code = FT_Get_Next_Char(face, code, &glyph))
         if (const char32_t character = converted(converter.get(), code); character != 0)
             out.emplace(character, glyph);
     return out;

@@ -46,7 +46,8 @@ std::string sfntName(FT_Face face, unsigned id) {
         if (FT_Get_Sfnt_Name(face, i, &name) != 0 || name.name_id != id || name.string_len > 20000)
             continue;
         const bool windows = name.platform_id == TT_PLATFORM_MICROSOFT || name.platform_id == TT_PLATFORM_APPLE_UNICODE;
-        const std::string text = windows ? fromUtf16(name) : std::string(reinterpret_cast<const char*>(name.string), name.string_len);
+        const std::string text =
+            windows ? fromUtf16(name) : std::string(reinterpret_cast<const char*>(name.string), name.string_len);
         if (found.empty() || (windows && name.language_id == TT_MS_LANGID_ENGLISH_UNITED_STATES))
             found = text;
     }
@@ -118,7 +119,8 @@ Result<FaceFacts> faceFacts(Bytes given, const std::string& file, const std::str
         return tl::unexpected(face.error());
     FaceFacts out;
     out.variants = variantsOf(library.get(), bytes, face->get());
-    const auto chosen = std::find_if(out.variants.begin(), out.variants.end(), [&](const FaceVariant& v) { return v.name == variant; });
+    const auto chosen =
+        std::find_if(out.variants.begin(), out.variants.end(), [&](const FaceVariant& v) { return v.name == variant; });
     if (chosen != out.variants.end() && chosen->number != 0)
         if (auto other = loadFace(library.get(), bytes, file, chosen->number))
             face = std::move(other);

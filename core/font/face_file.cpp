@@ -24,7 +24,9 @@ constexpr size_t kMaxCharacters = 65536;
 constexpr FT_Pos kMaxOutlineSide = 2048;
 constexpr int kMaxMetric = 10000;  // pixels; larger metrics are clamped
 
-int pixels(FT_Pos sixtyFourths) { return static_cast<int>(std::clamp<FT_Pos>(sixtyFourths >> 6, -kMaxMetric, kMaxMetric)); }
+int pixels(FT_Pos sixtyFourths) {
+    return static_cast<int>(std::clamp<FT_Pos>(sixtyFourths >> 6, -kMaxMetric, kMaxMetric));
+}
 
 struct FontDeleter {
     void operator()(hb_font_t* font) const { hb_font_destroy(font); }
@@ -35,7 +37,8 @@ struct BufferDeleter {
 
 FT_Int32 loadFlags(const FaceRequest& request) {
     switch (request.hinting) {
-        case Hinting::None: return FT_LOAD_NO_HINTING | (request.bits == 1 ? FT_LOAD_TARGET_MONO : FT_LOAD_TARGET_NORMAL);
+        case Hinting::None:
+            return FT_LOAD_NO_HINTING | (request.bits == 1 ? FT_LOAD_TARGET_MONO : FT_LOAD_TARGET_NORMAL);
         case Hinting::Light: return FT_LOAD_TARGET_LIGHT;
         case Hinting::Full: return request.bits == 1 ? FT_LOAD_TARGET_MONO : FT_LOAD_TARGET_NORMAL;
         case Hinting::Default: break;
@@ -46,7 +49,11 @@ FT_Int32 loadFlags(const FaceRequest& request) {
 class FreeTypeFace : public FaceAtSize {
   public:
     FreeTypeFace(Bytes bytes, FreeTypeLibrary library, FreeTypeFaceRef face, const FaceRequest& request)
-        : bytes_(std::move(bytes)), library_(std::move(library)), face_(std::move(face)), flags_(loadFlags(request)), mono_(request.bits == 1) {
+        : bytes_(std::move(bytes)),
+          library_(std::move(library)),
+          face_(std::move(face)),
+          flags_(loadFlags(request)),
+          mono_(request.bits == 1) {
         if (!face_->charmap || face_->charmap->encoding != FT_ENCODING_UNICODE)
             charset_ = charactersOfCharset(face_.get());
         if (FT_IS_SCALABLE(face_.get()))
@@ -76,7 +83,8 @@ class FreeTypeFace : public FaceAtSize {
         out.advance = pixels(slot->advance.x + 32) * enlarged_;
         if (isTooLarge(slot))
             return out;
-        if (slot->format != FT_GLYPH_FORMAT_BITMAP && FT_Render_Glyph(slot, mono_ ? FT_RENDER_MODE_MONO : FT_RENDER_MODE_NORMAL) != 0)
+        if (slot->format != FT_GLYPH_FORMAT_BITMAP &&
+            FT_Render_Glyph(slot, mono_ ? FT_RENDER_MODE_MONO : FT_RENDER_MODE_NORMAL) != 0)
             return out;
         out.left = std::clamp(slot->bitmap_left, -kMaxMetric, kMaxMetric) * enlarged_;
         out.rise = std::clamp(slot->bitmap_top, -kMaxMetric, kMaxMetric) * enlarged_;
@@ -122,7 +130,8 @@ class FreeTypeFace : public FaceAtSize {
         if (!charset_.empty())
             return out;
         FT_UInt glyph = 0;
-        for (FT_ULong code = FT_Get_First_Char(face_.get(), &glyph); glyph != 0 && out.size() < kMaxCharacters; code = FT_Get_Next_Char(face_.get(), code, &glyph))
+        for (FT_ULong code = FT_Get_First_Char(face_.get(), &glyph); glyph != 0 && out.size() < kMaxCharacters;
+             code = FT_Get_Next_Char(face_.get(), code, &glyph))
             out.push_back(static_cast<char32_t>(code));
         return out;
     }
@@ -184,7 +193,8 @@ class FreeTypeFace : public FaceAtSize {
                               : bitmap.pixel_mode == FT_PIXEL_MODE_GRAY4 ? 4
                                                                          : 8;
         const auto rowBytes = static_cast<unsigned>(std::abs(bitmap.pitch));
-        return bitmap.buffer && bitmap.width <= 65535 && bitmap.rows <= 65535 && rowBytes >= (bitmap.width * bits + 7) / 8;
+        return bitmap.buffer && bitmap.width <= 65535 && bitmap.rows <= 65535 &&
+               rowBytes >= (bitmap.width * bits + 7) / 8;
     }
 
     static uint8_t coverageAt(const FT_Bitmap& bitmap, int x, int y) {

@@ -24,9 +24,9 @@ struct GlyphBitmap {
 class FaceAtSize {
   public:
     virtual ~FaceAtSize() = default;
-    virtual int ascent() const = 0;      // pixels above the baseline
+    virtual int ascent() const = 0;  // pixels above the baseline
     virtual int lineHeight() const = 0;
-    virtual int capitals() const = 0;    // pixel rows of an H above the baseline; 0 without one
+    virtual int capitals() const = 0;  // pixel rows of an H above the baseline; 0 without one
     virtual bool has(char32_t character) const = 0;
     // Empty for a character that the face lacks.
     virtual GlyphBitmap glyph(char32_t character) const = 0;

@@ -56,8 +56,7 @@ std::vector<uint8_t> packCoverage(const std::vector<uint8_t>& coverage, int bits
     std::vector<uint8_t> out((coverage.size() * static_cast<size_t>(bits) + 7) / 8);
     for (size_t i = 0; i < coverage.size(); ++i) {
         const size_t bit = i * static_cast<size_t>(bits);
-        out[bit / 8] |=
-            static_cast<uint8_t>(levelOf(coverage[i], bits) << (8 - static_cast<size_t>(bits) - bit % 8));
+        out[bit / 8] |= static_cast<uint8_t>(levelOf(coverage[i], bits) << (8 - static_cast<size_t>(bits) - bit % 8));
     }
     return out;
 }
@@ -92,7 +91,8 @@ std::vector<uint8_t> unpackCoverage(const std::vector<uint8_t>& packed, size_t o
 
 const GlyphReader& readerOfGlyphs(int bits, bool runs) {
     static constexpr GlyphReader packed{gorse_read_glyph_runs, "gorse_read_glyph_runs", "gorse_glyph_runs.c"};
-    static constexpr GlyphReader defaults{gorse_read_glyph_nibbles, "gorse_read_glyph_nibbles", "gorse_glyph_nibbles.c"};
+    static constexpr GlyphReader defaults{gorse_read_glyph_nibbles, "gorse_read_glyph_nibbles",
+                                          "gorse_glyph_nibbles.c"};
     static constexpr GlyphReader others{gorse_read_glyph_bits, "gorse_read_glyph_bits", "gorse_glyph_bits.c"};
     return runs ? packed : bits == 4 ? defaults : others;
 }

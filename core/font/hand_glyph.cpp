@@ -28,7 +28,8 @@ HandGlyph withPixel(const GlyphBitmap& glyph, int x, int y, bool on) {
     }
     out.left = left->first;
     out.rise = top + 1;
-    const int width = std::min(right->first - left->first + 1, kMaxHandSide), height = std::min(top - bottom + 1, kMaxHandSide);
+    const int width = std::min(right->first - left->first + 1, kMaxHandSide),
+              height = std::min(top - bottom + 1, kMaxHandSide);
     for (int row = 0; row < height; ++row) {
         std::string line;
         for (int column = 0; column < width; ++column)

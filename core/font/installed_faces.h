@@ -9,7 +9,7 @@ namespace gorsefinch {
 // A face that is installed on this desktop.
 struct InstalledFace {
     std::string family, style;
-    std::string file;         // its path
+    std::string file;  // its path
     bool variable = false, bitmap = false;
 };
 

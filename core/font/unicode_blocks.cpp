@@ -38,7 +38,9 @@ std::vector<UnicodeBlock> readBlocks() {
 
 bool sameName(std::string_view a, std::string_view b) {
     return std::equal(a.begin(), a.end(), b.begin(), b.end(), [](char x, char y) {
-        const auto plain = [](char c) { return c == '_' || c == '-' ? ' ' : static_cast<char>(std::tolower(static_cast<unsigned char>(c))); };
+        const auto plain = [](char c) {
+            return c == '_' || c == '-' ? ' ' : static_cast<char>(std::tolower(static_cast<unsigned char>(c)));
+        };
         return plain(x) == plain(y);
     });
 }

@@ -12,7 +12,8 @@ namespace {
 
 class Baker {
   public:
-    Baker(const Recipe& recipe, const BakeTarget& target) : recipe_(recipe), target_(target), out_(std::make_shared<BakedImage>()) {}
+    Baker(const Recipe& recipe, const BakeTarget& target)
+        : recipe_(recipe), target_(target), out_(std::make_shared<BakedImage>()) {}
 
     BakedImageRef run(const std::vector<Picture>& shaped, const std::vector<int>& ms, const Progress& progress) {
         out_->width = shaped.front().width;
@@ -145,7 +146,8 @@ class Baker {
 
 }  // namespace
 
-Reduced reducedFrame(const Picture& toned, const Recipe& recipe, PixelFormat format, const std::vector<Colour>& palette) {
+Reduced reducedFrame(const Picture& toned, const Recipe& recipe, PixelFormat format,
+                     const std::vector<Colour>& palette) {
     Reducing how;
     how.format = format;
     how.method = recipe.reduction;

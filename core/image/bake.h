@@ -14,12 +14,13 @@ struct BakeTarget {
     std::vector<Colour> palette;               // of the image, if indexed
 };
 
-// The last steps of a recipe, on frames in its shape, each with its time: tone, reduction, packing, records. Null when it
-// was given up.
+// The last steps of a recipe, on frames in its shape, each with its time: tone, reduction, packing, records. Null when
+// it was given up.
 BakedImageRef bakeFrames(const Recipe& recipe, const std::vector<Picture>& shaped, const std::vector<int>& ms,
                          const BakeTarget& target, const Progress& progress = {});
 
 // A toned frame's colours by the recipe, before they are packed.
-Reduced reducedFrame(const Picture& toned, const Recipe& recipe, PixelFormat format, const std::vector<Colour>& palette);
+Reduced reducedFrame(const Picture& toned, const Recipe& recipe, PixelFormat format,
+                     const std::vector<Colour>& palette);
 
 }  // namespace gorsefinch

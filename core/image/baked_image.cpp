@@ -12,13 +12,14 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr size_t kResultsKept = 4;  // of each image, so that undo and redo find them
-constexpr size_t kShapesKept = 8;   // of all images
+constexpr size_t kResultsKept = 4;                // of each image, so that undo and redo find them
+constexpr size_t kShapesKept = 8;                 // of all images
 constexpr size_t kPixelsKept = size_t{64} << 20;  // of decoded originals
 
 // The same bytes, cell by cell of the sheet.
 bool sameSource(const Image& a, const Image& b) {
-    return a.original == b.original && a.more == b.more && a.recipe.columns == b.recipe.columns && a.recipe.rows == b.recipe.rows;
+    return a.original == b.original && a.more == b.more && a.recipe.columns == b.recipe.columns &&
+           a.recipe.rows == b.recipe.rows;
 }
 
 // A drawing is made as large as the result needs it, so its size counts too.
@@ -26,7 +27,9 @@ bool sameDrawing(const Image& a, const Image& b) {
     return static_cast<const RecipeShape&>(a.recipe) == static_cast<const RecipeShape&>(b.recipe);
 }
 
-bool sameShape(const Image& a, const Image& b) { return sameSource(a, b) && sameDrawing(a, b) && a.recipe.frames == b.recipe.frames; }
+bool sameShape(const Image& a, const Image& b) {
+    return sameSource(a, b) && sameDrawing(a, b) && a.recipe.frames == b.recipe.frames;
+}
 
 bool sameLender(const Image& a, const Image& b) { return a.name == b.name && sameSource(a, b) && a.recipe == b.recipe; }
 
@@ -59,7 +62,9 @@ ImageBakery::Surroundings surroundingsOf(const Document& document, const Image& 
 
 std::string fileOf(const Image& image) { return "images/" + image.file; }
 
-tl::unexpected<Error> givenUp(const Image& image) { return failure(fileOf(image), "", "making it was given up", "Choose it again"); }
+tl::unexpected<Error> givenUp(const Image& image) {
+    return failure(fileOf(image), "", "making it was given up", "Choose it again");
+}
 
 // How much larger than it says a drawing must be made for the recipe's size.
 double drawingScale(const Image& image, const Original& original) {
@@ -92,11 +97,13 @@ Result<Original> decodeAll(const Image& image, double scale, const Progress& pro
         if (frame.width != out.width() || frame.height != out.height())
             return failure(file, "",
                            "it has " + std::to_string(frame.width) + "x" + std::to_string(frame.height) +
-                               " pixels, the first of the series " + std::to_string(out.width()) + "x" + std::to_string(out.height()),
+                               " pixels, the first of the series " + std::to_string(out.width()) + "x" +
+                               std::to_string(out.height()),
                            "Bring in pictures of one size as a series");
         pixels += static_cast<int64_t>(frame.pixels.size());
         if (pixels > kMaxPixels)
-            return failure(file, "", "the series has more than 64 megapixels together", "Make it smaller or shorter first");
+            return failure(file, "", "the series has more than 64 megapixels together",
+                           "Make it smaller or shorter first");
         out.frames.push_back(std::move(frame));
         out.ms.push_back(100);
         out.ms[0] = std::max(out.ms[0], 100);
@@ -126,7 +133,8 @@ Picture BakedImage::picture(size_t number) const {
         const auto plain = unpackedRuns({bytes, groups}, of, width, height);
         return unpacked(*plain, of, width, height, palette);
     };
-    Picture out = frame.pixels.empty() ? makePicture(width, height, 0xffffffffu) : plane(frame.pixels, frame.pixelGroups, format);
+    Picture out =
+        frame.pixels.empty() ? makePicture(width, height, 0xffffffffu) : plane(frame.pixels, frame.pixelGroups, format);
     if (maskBits == 0)
         return out;
     const Picture mask = plane(frame.mask, frame.maskGroups, maskOfBits(maskBits));
@@ -213,7 +221,8 @@ Result<std::shared_ptr<const std::vector<Picture>>> ImageBakery::shapedFrames(co
     if (!image.recipe.width && !image.recipe.height) {
         const PixelBox box = croppedBox(shape, all.width(), all.height());
         if (box.width > kMaxResultSide || box.height > kMaxResultSide)
-            return failure(fileOf(image), "recipe", "the result would be larger than " + std::to_string(kMaxResultSide) + " pixels",
+            return failure(fileOf(image), "recipe",
+                           "the result would be larger than " + std::to_string(kMaxResultSide) + " pixels",
                            "Set its size");
     }
     std::vector<FrameUse> uses = image.recipe.frames;
@@ -227,7 +236,8 @@ Result<std::shared_ptr<const std::vector<Picture>>> ImageBakery::shapedFrames(co
         return givenUp(image);
     auto out = std::make_shared<const std::vector<Picture>>(shaped(frames, shape, 2 * kMaxPixels));
     if (out->empty())
-        return failure(fileOf(image), "recipe", "its frames have more than 128 megapixels together", "Make it smaller, or take frames out");
+        return failure(fileOf(image), "recipe", "its frames have more than 128 megapixels together",
+                       "Make it smaller, or take frames out");
     shaped_.push_front({image, out});
     if (shaped_.size() > kShapesKept)
         shaped_.pop_back();
@@ -245,16 +255,13 @@ Result<std::vector<Colour>> ImageBakery::paletteOf(const Document& document, con
     const int room = 1 << info(format).bits;
     std::vector<Colour> out;
     switch (sourceOf(image)) {
-        case PaletteSource::Panel:
-            out = panelPalette(*document.panel);
-            break;
-        case PaletteSource::Own:
-            out = image.recipe.palette;
-            break;
+        case PaletteSource::Panel: out = panelPalette(*document.panel); break;
+        case PaletteSource::Own: out = image.recipe.palette; break;
         case PaletteSource::Image: {
             const Image* lender = document.image(image.recipe.paletteImage);
             if (!lender || depth >= 8 || !isIndexed(*lender, *document.panel))
-                return failure(fileOf(image), "recipe", "there is no image \"" + image.recipe.paletteImage + "\" with a palette to share",
+                return failure(fileOf(image), "recipe",
+                               "there is no image \"" + image.recipe.paletteImage + "\" with a palette to share",
                                "Choose another image for the palette");
             return paletteOf(document, *lender, depth + 1);
         }
@@ -309,7 +316,9 @@ Result<BakedImageRef> ImageBakery::bake(const Document& document, const Image& i
     if (BakedImageRef found = known(document, image))
         return found;
     if (bytesInUse() > kMaxBakedBytes)
-        return failure(fileOf(image), "", "the images in use take more than " + std::to_string(kMaxBakedBytes >> 20) + " MB", "Make some smaller, or take some out");
+        return failure(fileOf(image), "",
+                       "the images in use take more than " + std::to_string(kMaxBakedBytes >> 20) + " MB",
+                       "Make some smaller, or take some out");
     const auto frames = shapedFrames(image);
     if (!frames)
         return tl::unexpected(frames.error());

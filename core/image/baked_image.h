@@ -15,10 +15,10 @@ namespace gorsefinch {
 
 // One frame as the target holds it. The records point into it.
 struct BakedFrame {
-    std::vector<uint8_t> pixels;  // packed; empty: a mask alone
-    std::vector<uint8_t> mask;    // empty: opaque
+    std::vector<uint8_t> pixels;                    // packed; empty: a mask alone
+    std::vector<uint8_t> mask;                      // empty: opaque
     std::vector<uint32_t> pixelGroups, maskGroups;  // packed by runs, else empty
-    int ms = 0;                   // shown for
+    int ms = 0;                                     // shown for
     gorse_image_source source{};
     gorse_image record{};
 
@@ -29,15 +29,15 @@ struct BakedFrame {
 struct BakedImage {
     int width = 0, height = 0;
     PixelFormat format = PixelFormat::Rgb565;
-    int maskBits = 0;                 // 0: opaque
-    bool outside = false;             // in memory that the firmware reads
-    std::vector<Colour> palette;      // of an indexed format
+    int maskBits = 0;                   // 0: opaque
+    bool outside = false;               // in memory that the firmware reads
+    std::vector<Colour> palette;        // of an indexed format
     std::vector<uint8_t> paletteBytes;  // what the runtime looks pixels up in, in the panel's row form; may be empty
-    std::deque<BakedFrame> frames;    // at least one
+    std::deque<BakedFrame> frames;      // at least one
     std::vector<const gorse_image*> frameRecords;
-    std::vector<uint16_t> times;      // ms of each; of one that stands still, the longest
+    std::vector<uint16_t> times;  // ms of each; of one that stands still, the longest
     gorse_animation animation{};
-    size_t plainBytes = 0;            // of all frames, were they not packed by runs
+    size_t plainBytes = 0;  // of all frames, were they not packed by runs
 
     BakedImage() = default;
     BakedImage(const BakedImage&) = delete;  // its records point into it

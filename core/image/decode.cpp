@@ -65,7 +65,9 @@ class WatchedBuffer : public QBuffer {
     qint64 readData(char* to, qint64 max) override {
         // A reader looks at the beginning more than once.
         farthest_ = std::max(farthest_, pos());
-        givenUp_ = givenUp_ || !report(progress_, Step::Decode, static_cast<double>(farthest_) / static_cast<double>(std::max<qint64>(size(), 1)));
+        givenUp_ =
+            givenUp_ || !report(progress_, Step::Decode,
+                                static_cast<double>(farthest_) / static_cast<double>(std::max<qint64>(size(), 1)));
         return givenUp_ ? -1 : QBuffer::readData(to, max);
     }
 
@@ -78,7 +80,9 @@ class WatchedBuffer : public QBuffer {
 class Decoder {
   public:
     Decoder(std::string_view bytes, const std::string& file, const Progress& progress)
-        : file_(file), data_(QByteArray::fromRawData(bytes.data(), static_cast<qsizetype>(bytes.size()))), buffer_(&data_, progress) {
+        : file_(file),
+          data_(QByteArray::fromRawData(bytes.data(), static_cast<qsizetype>(bytes.size()))),
+          buffer_(&data_, progress) {
         buffer_.open(QIODevice::ReadOnly);
         format_ = QImageReader::imageFormat(&buffer_);
         if (format_ == "svgz")
@@ -121,14 +125,17 @@ class Decoder {
             return needs.error();
         // Without an application object the toolkit aborts the program when it lays out text.
         if (needs->fonts && !qobject_cast<QGuiApplication*>(QCoreApplication::instance()))
-            return Error{file_, "", "it has text, and no fonts are available to draw it", "Convert its text to paths and export it again"};
+            return Error{file_, "", "it has text, and no fonts are available to draw it",
+                         "Convert its text to paths and export it again"};
         return std::nullopt;
     }
 
     QSize sizeBy(const QImageReader& reader) const {
         const QSize size = reader.size();
-        const auto declared = declaredSize({data_.constData(), static_cast<size_t>(data_.size())}, format_.toStdString());
-        return declared ? size.expandedTo(QSize(static_cast<int>(declared->first), static_cast<int>(declared->second))) : size;
+        const auto declared =
+            declaredSize({data_.constData(), static_cast<size_t>(data_.size())}, format_.toStdString());
+        return declared ? size.expandedTo(QSize(static_cast<int>(declared->first), static_cast<int>(declared->second)))
+                        : size;
     }
 
     static bool tooMany(const QSize& size) {
@@ -162,7 +169,8 @@ class Decoder {
         if (buffer_.isGivenUp())
             return failure(file_, "", "reading it was given up", "Bring it in again");
         if (out.frames.empty())
-            return failure(file_, "", "the picture is broken or cut off (" + reader.errorString().toStdString() + ")", kPictureRemedy);
+            return failure(file_, "", "the picture is broken or cut off (" + reader.errorString().toStdString() + ")",
+                           kPictureRemedy);
         if (out.frames.size() == 1)
             out.ms[0] = 0;
         return out;
@@ -176,7 +184,8 @@ class Decoder {
 
 }  // namespace
 
-Result<Original> decodeOriginal(std::string_view bytes, const std::string& file, double drawingScale, const Progress& progress) {
+Result<Original> decodeOriginal(std::string_view bytes, const std::string& file, double drawingScale,
+                                const Progress& progress) {
     return Decoder(bytes, file, progress).run(drawingScale, kMaxFrames);
 }
 
@@ -236,8 +245,8 @@ std::optional<std::string> encodePicture(const Picture& given, const std::string
         pixel = 0xff000000u | over(16) | over(8) | over(0);
     }
     QImage image = format == "pgm"   ? greyImage(picture)
-                   : format == "bmp" ? QImage(reinterpret_cast<const uchar*>(picture.pixels.data()), picture.width, picture.height,
-                                              picture.width * 4, QImage::Format_RGB32)
+                   : format == "bmp" ? QImage(reinterpret_cast<const uchar*>(picture.pixels.data()), picture.width,
+                                              picture.height, picture.width * 4, QImage::Format_RGB32)
                                            .convertToFormat(QImage::Format_RGB888)
                                      : monoImage(picture);
     QByteArray data;

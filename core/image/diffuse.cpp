@@ -89,16 +89,20 @@ std::vector<uint8_t> diffusedStored(const Picture& p, const NearestColour& palet
     diffuse<Amounts16>(p, method, strength, out.data(), [&] {
         // The search remembers what it found, so each thread has its own.
         const auto search = std::make_shared<NearestColour>(palette);
-        return [search, nearest = search.get(), pixels = p.pixels.data(), cells = palette.cells(), ofEntry = ofEntry.data()](size_t i, Amounts16 come, uint8_t* to) {
+        return [search, nearest = search.get(), pixels = p.pixels.data(), cells = palette.cells(),
+                ofEntry = ofEntry.data()](size_t i, Amounts16 come, uint8_t* to) {
             constexpr int16_t top = kStoredTop, far = kStoredTop / 2;
             const Amounts16 none{}, max{top, top, top, 0};
-            const Amounts16 sum = between(storedAmounts(pixels[i]) + come, Amounts16{-far, -far, -far, 0}, Amounts16{top + far, top + far, top + far, 0});
+            const Amounts16 sum = between(storedAmounts(pixels[i]) + come, Amounts16{-far, -far, -far, 0},
+                                          Amounts16{top + far, top + far, top + far, 0});
             const Amounts16 inside = between(sum, none, max);
             // Five bits of each channel, brought together at the top.
             const Amounts16 high = inside >> 5;
             uint64_t lanes;
             std::memcpy(&lanes, &high, sizeof lanes);
-            uint32_t entry = cells ? cells[lanes * ((uint64_t{1} << 48) + (uint64_t{1} << 37) + (uint64_t{1} << 26)) >> 48] : NearestColour::kSearch;
+            uint32_t entry =
+                cells ? cells[lanes * ((uint64_t{1} << 48) + (uint64_t{1} << 37) + (uint64_t{1} << 26)) >> 48]
+                      : NearestColour::kSearch;
             if (entry == NearestColour::kSearch) {
                 const Amounts16 aim = (inside + 2) >> 2;
                 entry = nearest->of(static_cast<uint32_t>(aim[2] << 16 | aim[1] << 8 | aim[0]));
@@ -122,8 +126,10 @@ std::vector<uint8_t> diffusedLight(const Picture& p, const NearestColour& palett
     std::vector<uint8_t> out(p.pixels.size());
     diffuse<Amounts32>(p, method, strength, out.data(), [&] {
         const auto search = std::make_shared<NearestColour>(palette);
-        return [search, nearest = search.get(), pixels = p.pixels.data(), ofEntry = ofEntry.data(), amountsOf](size_t i, Amounts32 come, uint8_t* to) {
-            const Amounts32 sum = between(amountsOf(pixels[i]) + come, Amounts32{-far, -far, -far, 0}, Amounts32{top + far, top + far, top + far, 0});
+        return [search, nearest = search.get(), pixels = p.pixels.data(), ofEntry = ofEntry.data(), amountsOf](
+                   size_t i, Amounts32 come, uint8_t* to) {
+            const Amounts32 sum = between(amountsOf(pixels[i]) + come, Amounts32{-far, -far, -far, 0},
+                                          Amounts32{top + far, top + far, top + far, 0});
             const Amounts32 inside = between(sum, Amounts32{}, Amounts32{top, top, top, 0});
             const auto stored = [&](int c) { return uint32_t{storedOfLight(static_cast<uint32_t>(inside[c]))}; };
             const uint32_t entry = nearest->nearly(stored(2) << 16 | stored(1) << 8 | stored(0));
@@ -152,7 +158,8 @@ Picture diffusedChannels(const Picture& p, const Reducing& how) {
             Amounts32 error{};
             uint32_t argb = 0xff;
             for (size_t c = 0; c < 3; ++c) {
-                const int sum = clampedAmount(steps[c].amountOf(pixels[i] >> (16 - 8 * c) & 255) + come[c], steps[c].maxAmount());
+                const int sum =
+                    clampedAmount(steps[c].amountOf(pixels[i] >> (16 - 8 * c) & 255) + come[c], steps[c].maxAmount());
                 const uint8_t level = steps[c].nearestLevel(sum);
                 error[c] = sum - steps[c].amountOfLevel(level);
                 argb = argb << 8 | valueOf(level, bits[c]);

@@ -58,9 +58,11 @@ class DrawingInspector {
 
     void start() {
         if (open_.size() > static_cast<size_t>(kMaxDrawingDepth))
-            return refuse("its elements are nested deeper than " + std::to_string(kMaxDrawingDepth) + " levels", "Simplify it");
+            return refuse("its elements are nested deeper than " + std::to_string(kMaxDrawingDepth) + " levels",
+                          "Simplify it");
         if (nodes_.size() > kMaxDrawnElements)
-            return refuse("it has more than " + std::to_string(kMaxDrawnElements) + " elements", "Simplify it, or export it as PNG");
+            return refuse("it has more than " + std::to_string(kMaxDrawnElements) + " elements",
+                          "Simplify it, or export it as PNG");
         const size_t number = nodes_.size();
         nodes_.push_back({1, {}, {}});
         nodes_[open_.back()].inner.push_back(number);
@@ -139,24 +141,27 @@ class DrawingInspector {
         if (cyclic_)
             refuse("a part of it contains itself", "Take that reference out");
         else
-            refuse("it draws more than " + std::to_string(kMaxDrawnElements) + " elements", "Simplify it, or export it as PNG");
+            refuse("it draws more than " + std::to_string(kMaxDrawnElements) + " elements",
+                   "Simplify it, or export it as PNG");
     }
 
     QXmlStreamReader reader_;
     const std::string& file_;
     DrawingNeeds needs_;
     std::optional<Error> error_;
-    std::vector<Node> nodes_;        // the first one is the document
-    std::vector<size_t> open_;       // the elements that are not closed yet
+    std::vector<Node> nodes_;                         // the first one is the document
+    std::vector<size_t> open_;                        // the elements that are not closed yet
     std::map<std::string, std::vector<size_t>> ids_;  // readers differ in which of two equal ids they use
     int64_t embeddedPixels_ = 0;
-    std::vector<size_t> counted_;    // 0: not yet
+    std::vector<size_t> counted_;  // 0: not yet
     std::vector<bool> visiting_;
     bool cyclic_ = false;
 };
 
 }  // namespace
 
-Result<DrawingNeeds> inspectDrawing(const std::string& svg, const std::string& file) { return DrawingInspector(svg, file).run(); }
+Result<DrawingNeeds> inspectDrawing(const std::string& svg, const std::string& file) {
+    return DrawingInspector(svg, file).run();
+}
 
 }  // namespace gorsefinch

@@ -22,8 +22,8 @@ struct DrawingNeeds {
 
 // Checks the drawing's XML without drawing anything, as the toolkit opens any file that an SVG names and follows
 // references without a limit. Returns an error for malformed XML, references to other files (pictures, style sheets,
-// `use`), embedded pictures other than PNG, JPEG, GIF, BMP and WebP, anything above the limits, and cyclic `use`. `file` is
-// for messages.
+// `use`), embedded pictures other than PNG, JPEG, GIF, BMP and WebP, anything above the limits, and cyclic `use`.
+// `file` is for messages.
 Result<DrawingNeeds> inspectDrawing(const std::string& svg, const std::string& file);
 
 }  // namespace gorsefinch

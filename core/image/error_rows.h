@@ -10,9 +10,9 @@
 #include "core/base/parallel.h"
 #include "core/image/picture.h"
 
-// How errors of pixels travel to their neighbours, by Floyd and Steinberg or by Atkinson, whatever an error is: a number,
-// or several channels' side by side. A pixel function returns the error of a pixel: pixel(number, come, to), where
-// `come` is what has come to it, rounded, and `to` takes the result.
+// How errors of pixels travel to their neighbours, by Floyd and Steinberg or by Atkinson, whatever an error is: a
+// number, or several channels' side by side. A pixel function returns the error of a pixel: pixel(number, come, to),
+// where `come` is what has come to it, rounded, and `to` takes the result.
 
 namespace gorsefinch {
 
@@ -56,7 +56,13 @@ template <typename Amount, typename Out, typename Pixel>
 class Band {
   public:
     Band(const Picture& p, int strength, Out* out, const Pixel& pixel)
-        : width_(p.width), strength_(strength), out_(out), pixel_(pixel), coming_(static_cast<size_t>(p.width) + 2), leaving_(coming_.size()), unseen_(static_cast<size_t>(p.width)) {}
+        : width_(p.width),
+          strength_(strength),
+          out_(out),
+          pixel_(pixel),
+          coming_(static_cast<size_t>(p.width) + 2),
+          leaving_(coming_.size()),
+          unseen_(static_cast<size_t>(p.width)) {}
 
     // Rows that are not kept only bring the errors into step.
     void beginRow(int y, bool kept) {
@@ -90,7 +96,7 @@ class Band {
 
 inline constexpr size_t kBandPixels = size_t{1} << 17;  // pictures below twice that are one band
 inline constexpr int kMaxBands = 8;
-inline constexpr int kSettling = 40;                    // rows
+inline constexpr int kSettling = 40;  // rows
 
 template <typename BandOf>
 void rowOf(BandOf& band, int y, bool kept) {
@@ -128,12 +134,14 @@ void rowsOfTwo(BandOf a, BandRows ofA, BandOf b, BandRows ofB) {
         rowOf(b, ofB.first + y, true);
 }
 
-// Large pictures are cut into bands, which begin with errors that settled on their own first rows, so that no seam shows; which bands
-// depends on the picture alone. `pixelOf()` makes a pixel function for one thread.
+// Large pictures are cut into bands, which begin with errors that settled on their own first rows, so that no seam
+// shows; which bands depends on the picture alone. `pixelOf()` makes a pixel function for one thread.
 template <typename Amount, typename Out, typename PixelOf>
 void byFloydSteinberg(const Picture& p, int strength, Out* out, PixelOf pixelOf) {
     using ThisBand = Band<Amount, Out, decltype(pixelOf())>;
-    const int pairs = std::min(static_cast<int>(std::min<size_t>(p.pixels.size() / kBandPixels, kMaxBands)), p.height / (2 * kSettling)) / 2;
+    const int pairs = std::min(static_cast<int>(std::min<size_t>(p.pixels.size() / kBandPixels, kMaxBands)),
+                               p.height / (2 * kSettling)) /
+                      2;
     if (pairs == 0) {
         ThisBand whole(p, strength, out, pixelOf());
         for (int y = 0; y < p.height; ++y)
@@ -147,7 +155,8 @@ void byFloydSteinberg(const Picture& p, int strength, Out* out, PixelOf pixelOf)
     inParallel(pairs, p.pixels.size(), [&](int first, int last) {
         const auto pixel = pixelOf();
         for (int pair = first; pair < last; ++pair)
-            rowsOfTwo(ThisBand(p, strength, out, pixel), rows(pair * 2), ThisBand(p, strength, out, pixel), rows(pair * 2 + 1));
+            rowsOfTwo(ThisBand(p, strength, out, pixel), rows(pair * 2), ThisBand(p, strength, out, pixel),
+                      rows(pair * 2 + 1));
     });
 }
 
@@ -161,9 +170,14 @@ void byAtkinson(const Picture& p, int strength, Out* out, Pixel pixel) {
         const size_t first = static_cast<size_t>(y) * static_cast<size_t>(p.width);
         const int step = y % 2 == 0 ? 1 : -1;
         for (int i = 0, x = step > 0 ? 0 : p.width - 1; i < p.width; ++i, x += step) {
-            const auto at = [&](size_t row, int column) -> Amount& { return rows[row][static_cast<size_t>(column + 2)]; };
-            const Amount error = weakened(pixel(first + static_cast<size_t>(x), (at(0, x) + 4) >> 3, out + first + static_cast<size_t>(x)), strength);
-            for (Amount* to : {&at(0, x + step), &at(0, x + 2 * step), &at(1, x - step), &at(1, x), &at(1, x + step), &at(2, x)})
+            const auto at = [&](size_t row, int column) -> Amount& {
+                return rows[row][static_cast<size_t>(column + 2)];
+            };
+            const Amount error = weakened(
+                pixel(first + static_cast<size_t>(x), (at(0, x) + 4) >> 3, out + first + static_cast<size_t>(x)),
+                strength);
+            for (Amount* to :
+                 {&at(0, x + step), &at(0, x + 2 * step), &at(1, x - step), &at(1, x), &at(1, x + step), &at(2, x)})
                 *to += error;
         }
         std::rotate(rows.begin(), rows.begin() + 1, rows.end());

@@ -17,26 +17,36 @@ std::vector<Rung> ladderRungs(PixelFormat panel) {
     using F = PixelFormat;
     using R = Reduction;
     const F mono = panel == F::Page1 || panel == F::Row1Lsb ? panel : F::Row1;
-    return {{mono, R::Nearest},        {mono, R::Bayer8},         {mono, R::BlueNoise},
-            {mono, R::FloydSteinberg}, {mono, R::Atkinson},       {F::Index1, R::FloydSteinberg, 2},
-            {F::Grey2, R::Bayer8},     {F::Grey2, R::FloydSteinberg},
+    return {{mono, R::Nearest},
+            {mono, R::Bayer8},
+            {mono, R::BlueNoise},
+            {mono, R::FloydSteinberg},
+            {mono, R::Atkinson},
+            {F::Index1, R::FloydSteinberg, 2},
+            {F::Grey2, R::Bayer8},
+            {F::Grey2, R::FloydSteinberg},
             {F::Index2, R::FloydSteinberg, 4},
-            {F::Grey4, R::Nearest},    {F::Grey4, R::FloydSteinberg},
+            {F::Grey4, R::Nearest},
+            {F::Grey4, R::FloydSteinberg},
             {F::Index4, R::Nearest, 16},
             {F::Index4, R::FloydSteinberg, 16},
-            {F::Grey8, R::Nearest},    {F::Rgb332, R::Bayer8},    {F::Rgb332, R::FloydSteinberg},
+            {F::Grey8, R::Nearest},
+            {F::Rgb332, R::Bayer8},
+            {F::Rgb332, R::FloydSteinberg},
             {F::Index8, R::Nearest, 64},
             {F::Index8, R::Nearest, 256},
             {panel == F::Rgb565Be ? panel : F::Rgb565, R::Nearest},
             {panel == F::Rgb565Be ? panel : F::Rgb565, R::FloydSteinberg},
-            {F::Rgb888, R::Nearest},   {F::Argb8888, R::Nearest}};
+            {F::Rgb888, R::Nearest},
+            {F::Argb8888, R::Nearest}};
 }
 
 double psnrOf(const Picture& a, const Picture& b) {
     double squares = 0;
     for (size_t i = 0; i < a.pixels.size(); ++i)
         for (int shift = 0; shift < 24; shift += 8) {
-            const int apart = static_cast<int>(a.pixels[i] >> shift & 255) - static_cast<int>(b.pixels[i] >> shift & 255);
+            const int apart =
+                static_cast<int>(a.pixels[i] >> shift & 255) - static_cast<int>(b.pixels[i] >> shift & 255);
             squares += apart * apart;
         }
     if (squares == 0)

@@ -20,12 +20,12 @@ struct Rung {
 // What it costs and what it loses.
 struct RungResult {
     Rung rung;
-    Picture picture;         // as it looks
-    size_t plainBytes = 0;   // with its palette, without a mask
-    size_t runBytes = 0;     // packed by runs
-    int colours = 0;         // that it really shows
-    double psnr = 0;         // dB over the three channels; infinite when nothing is lost
-    double difference = 0;   // mean distance in OKLab, in hundredths of black to white
+    Picture picture;        // as it looks
+    size_t plainBytes = 0;  // with its palette, without a mask
+    size_t runBytes = 0;    // packed by runs
+    int colours = 0;        // that it really shows
+    double psnr = 0;        // dB over the three channels; infinite when nothing is lost
+    double difference = 0;  // mean distance in OKLab, in hundredths of black to white
 };
 
 // Every pixel format for images with its common reductions, from the smallest to the largest. One-bit formats lie in

@@ -124,9 +124,10 @@ std::vector<Box> cut(std::vector<Bin>& bins, size_t count) {
     std::vector<Box> boxes{{0, bins.size()}};
     std::vector<std::pair<int, double>> spreads{spreadOf(bins)};
     while (boxes.size() < count) {
-        const size_t widest = static_cast<size_t>(
-            std::max_element(spreads.begin(), spreads.end(), [](const auto& x, const auto& y) { return x.second < y.second; }) -
-            spreads.begin());
+        const size_t widest =
+            static_cast<size_t>(std::max_element(spreads.begin(), spreads.end(),
+                                                 [](const auto& x, const auto& y) { return x.second < y.second; }) -
+                                spreads.begin());
         if (spreads[widest].second <= 0 || boxes[widest].second - boxes[widest].first < 2)
             break;
         const auto [first, last] = boxes[widest];
@@ -137,7 +138,8 @@ std::vector<Box> cut(std::vector<Bin>& bins, size_t count) {
             sum += part(bins[i].lab, axis) * bins[i].weight;
         }
         const auto mean = static_cast<float>(sum / weight);
-        const auto middle = std::stable_partition(bins.begin() + static_cast<std::ptrdiff_t>(first), bins.begin() + static_cast<std::ptrdiff_t>(last),
+        const auto middle = std::stable_partition(bins.begin() + static_cast<std::ptrdiff_t>(first),
+                                                  bins.begin() + static_cast<std::ptrdiff_t>(last),
                                                   [&](const Bin& bin) { return part(bin.lab, axis) <= mean; });
         size_t at = static_cast<size_t>(middle - bins.begin());
         at = std::clamp(at, first + 1, last - 1);
@@ -158,7 +160,9 @@ Lab channelsOf(Colour colour) {
 // The colour nearest to a place, of those sorted by lightness: looked through from its own lightness outwards, until
 // lightness alone is farther than the best. What was nearest before the colours moved a little, `guess`, ends it early.
 size_t nearestOf(const std::vector<Lab>& labs, const Lab& to, size_t guess) {
-    const auto start = static_cast<size_t>(std::lower_bound(labs.begin(), labs.end(), to.l, [](const Lab& lab, float l) { return lab.l < l; }) - labs.begin());
+    const auto start = static_cast<size_t>(
+        std::lower_bound(labs.begin(), labs.end(), to.l, [](const Lab& lab, float l) { return lab.l < l; }) -
+        labs.begin());
     size_t best = std::min(guess, labs.size() - 1);
     float min = labDistance(to, labs[best]);
     const auto look = [&](size_t i) {
@@ -181,7 +185,8 @@ size_t nearestOf(const std::vector<Lab>& labs, const Lab& to, size_t guess) {
 // Moves each colour to the mean of what is nearest to it; true if any moved. The sums of a fixed number of parts are
 // added in order, so that they come out the same on every machine.
 bool refine(std::vector<Bin>& bins, std::vector<Colour>& colours, Lab (*placeOf)(Colour)) {
-    std::sort(colours.begin(), colours.end(), [&](Colour a, Colour b) { return std::pair(placeOf(a).l, a) < std::pair(placeOf(b).l, b); });
+    std::sort(colours.begin(), colours.end(),
+              [&](Colour a, Colour b) { return std::pair(placeOf(a).l, a) < std::pair(placeOf(b).l, b); });
     std::vector<Lab> labs;
     for (const Colour& each : colours)
         labs.push_back(placeOf(each));
@@ -191,7 +196,8 @@ bool refine(std::vector<Bin>& bins, std::vector<Colour>& colours, Lab (*placeOf)
         for (int each = first; each < last; ++each) {
             std::vector<Sum>& into = ofPart[static_cast<size_t>(each)];
             into.resize(colours.size());
-            for (size_t i = bins.size() * static_cast<size_t>(each) / parts; i < bins.size() * static_cast<size_t>(each + 1) / parts; ++i)
+            for (size_t i = bins.size() * static_cast<size_t>(each) / parts;
+                 i < bins.size() * static_cast<size_t>(each + 1) / parts; ++i)
                 into[bins[i].nearest = nearestOf(labs, bins[i].lab, bins[i].nearest)].add(bins[i]);
         }
     });
@@ -229,13 +235,13 @@ std::vector<Colour> makePalette(std::span<const Picture* const> pictures, int co
         for (int i = 0; i < rounds && refine(bins, out, labOf); ++i) {
         }
         for (Bin& bin : bins)
-            bin.lab = {static_cast<float>(bin.stored[0] / 255), static_cast<float>(bin.stored[1] / 255), static_cast<float>(bin.stored[2] / 255)};
+            bin.lab = {static_cast<float>(bin.stored[0] / 255), static_cast<float>(bin.stored[1] / 255),
+                       static_cast<float>(bin.stored[2] / 255)};
         for (int i = 0; i < rounds && refine(bins, out, channelsOf); ++i) {
         }
     }
-    std::sort(out.begin(), out.end(), [](Colour a, Colour b) {
-        return std::pair(greyOf(a.argb), a.argb) < std::pair(greyOf(b.argb), b.argb);
-    });
+    std::sort(out.begin(), out.end(),
+              [](Colour a, Colour b) { return std::pair(greyOf(a.argb), a.argb) < std::pair(greyOf(b.argb), b.argb); });
     out.erase(std::unique(out.begin(), out.end()), out.end());
     return out;
 }

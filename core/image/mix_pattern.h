@@ -15,8 +15,8 @@ class MixPatterns {
     // `nearest` must outlive this. A strength below 100 carries on only part of each error.
     MixPatterns(const NearestColour& nearest, bool linear, int strength);
 
-    // The entry for a colour under a threshold of 0 to 255. Colours that differ only in the lowest three bits of a channel
-    // share a pattern, but for those of the palette itself.
+    // The entry for a colour under a threshold of 0 to 255. Colours that differ only in the lowest three bits of a
+    // channel share a pattern, but for those of the palette itself.
     uint32_t colour(uint32_t argb, int threshold);
 
   private:

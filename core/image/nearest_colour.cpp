@@ -16,14 +16,17 @@ int channel(uint32_t argb, size_t c) { return static_cast<int>(argb >> (16 - 8 *
 
 constexpr int kBlockCells = kBlockSide / kCellSide;
 
-// For the 64 cells of a block: distance and number of the entry nearest to each one's middle in one, so that the minimum of
-// both is the first of the nearest. `channels`: of the entries that are possible in the block, less its lowest corner.
-GORSEFINCH_WIDE_LOOPS void nearestInBlock(const std::array<int, 256>* channels, const uint16_t* numbers, size_t count, int* keys) {
+// For the 64 cells of a block: distance and number of the entry nearest to each one's middle in one, so that the
+// minimum of both is the first of the nearest. `channels`: of the entries that are possible in the block, less its
+// lowest corner.
+GORSEFINCH_WIDE_LOOPS void nearestInBlock(const std::array<int, 256>* channels, const uint16_t* numbers, size_t count,
+                                          int* keys) {
     constexpr int cells = kBlockCells * kBlockCells * kBlockCells;
     for (int cell = 0; cell < cells; ++cell)
         keys[cell] = std::numeric_limits<int>::max();
     for (size_t i = 0; i < count; ++i) {
-        const int red = channels[0][i] - kCellSide / 2, green = channels[1][i] - kCellSide / 2, blue = channels[2][i] - kCellSide / 2;
+        const int red = channels[0][i] - kCellSide / 2, green = channels[1][i] - kCellSide / 2,
+                  blue = channels[2][i] - kCellSide / 2;
         for (int cell = 0; cell < cells; ++cell) {
             const int r = cell / (kBlockCells * kBlockCells) * kCellSide - red;
             const int g = cell / kBlockCells % kBlockCells * kCellSide - green;
@@ -44,7 +47,8 @@ uint32_t colourDistance(uint32_t a, uint32_t b) {
     return sum;
 }
 
-NearestColour::NearestColour(std::vector<Colour> colours) : colours_(std::move(colours)), only_(kColourCells, 256), cells_(kColourCells), blocks_(512) {
+NearestColour::NearestColour(std::vector<Colour> colours)
+    : colours_(std::move(colours)), only_(kColourCells, 256), cells_(kColourCells), blocks_(512) {
     if (colours_.size() > 256)
         colours_.resize(256);
     if (colours_.empty())
@@ -64,7 +68,8 @@ void NearestColour::Choice::add(const Choice& from, size_t i) {
 }
 
 // Which can be nearest to some pixel of the cube with this lowest corner and side; how many.
-size_t NearestColour::Choice::possibleIn(const std::array<int, 3>& low, int side, std::array<uint16_t, 256>& out) const {
+size_t NearestColour::Choice::possibleIn(const std::array<int, 3>& low, int side,
+                                         std::array<uint16_t, 256>& out) const {
     // The minimum and maximum distance of each colour to the cube's pixels.
     std::array<int, 256> min{}, max{};
     const size_t count = numbers.size();
@@ -88,13 +93,17 @@ size_t NearestColour::Choice::possibleIn(const std::array<int, 3>& low, int side
 }
 
 void NearestColour::fill(uint32_t number) const {
-    const std::array<int, 3> low{static_cast<int>(number >> 10) * kCellSide, static_cast<int>(number >> 5 & 31) * kCellSide,
+    const std::array<int, 3> low{static_cast<int>(number >> 10) * kCellSide,
+                                 static_cast<int>(number >> 5 & 31) * kCellSide,
                                  static_cast<int>(number & 31) * kCellSide};
     // A cell looks only among what its larger block of cells left.
-    Choice& block = blocks_[static_cast<size_t>(low[0] / kBlockSide * 64 + low[1] / kBlockSide * 8 + low[2] / kBlockSide)];
+    Choice& block =
+        blocks_[static_cast<size_t>(low[0] / kBlockSide * 64 + low[1] / kBlockSide * 8 + low[2] / kBlockSide)];
     std::array<uint16_t, 256> possible;
     if (block.numbers.empty()) {
-        const size_t count = all_.possibleIn({low[0] / kBlockSide * kBlockSide, low[1] / kBlockSide * kBlockSide, low[2] / kBlockSide * kBlockSide}, kBlockSide, possible);
+        const size_t count = all_.possibleIn(
+            {low[0] / kBlockSide * kBlockSide, low[1] / kBlockSide * kBlockSide, low[2] / kBlockSide * kBlockSide},
+            kBlockSide, possible);
         for (size_t i = 0; i < count; ++i)
             block.add(all_, possible[i]);
     }
@@ -143,7 +152,8 @@ void NearestColour::prepareCells() {
         nearestInBlock(channels.data(), numbers.data(), count, keys.data());
         for (size_t cell = 0; cell < keys.size(); ++cell) {
             const auto at = [&](size_t c, size_t inBlock) { return static_cast<size_t>(low[c] / kCellSide) + inBlock; };
-            out[at(0, cell / 16) << 10 | at(1, cell / 4 % 4) << 5 | at(2, cell % 4)] = static_cast<uint16_t>(keys[cell] & 255);
+            out[at(0, cell / 16) << 10 | at(1, cell / 4 % 4) << 5 | at(2, cell % 4)] =
+                static_cast<uint16_t>(keys[cell] & 255);
         }
     }
     for (const Colour& each : colours_)

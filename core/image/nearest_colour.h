@@ -30,8 +30,8 @@ class NearestColour {
 
     // Prepares nearly() for many questions: worth it from some 60,000 on. Copies made later share what is prepared.
     void prepareCells();
-    // Like of(), but after prepareCells() what is nearest to the middle of a cell stands for all of it, unless a colour of
-    // the palette lies in it. So a colour of the palette is always found.
+    // Like of(), but after prepareCells() what is nearest to the middle of a cell stands for all of it, unless a colour
+    // of the palette lies in it. So a colour of the palette is always found.
     uint32_t nearly(uint32_t argb) const {
         const uint32_t entry = ofCells_ ? (*ofCells_)[cellOf(argb)] : kSearch;
         return entry == kSearch ? of(argb) : entry;
@@ -64,9 +64,9 @@ class NearestColour {
     std::vector<Colour> colours_;
     Choice all_;
     std::shared_ptr<const std::vector<uint16_t>> ofCells_;
-    mutable std::vector<uint16_t> only_;        // the one colour that can be nearest in a cell, or 256
+    mutable std::vector<uint16_t> only_;  // the one colour that can be nearest in a cell, or 256
     mutable std::vector<Cell> cells_;
-    mutable std::vector<Choice> blocks_;        // what can be nearest in larger blocks of cells
+    mutable std::vector<Choice> blocks_;  // what can be nearest in larger blocks of cells
     mutable std::vector<Candidate> candidates_;
 };
 

@@ -15,7 +15,9 @@ namespace gorsefinch {
 
 namespace {
 
-size_t index(int x, int y, int width) { return static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x); }
+size_t index(int x, int y, int width) {
+    return static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x);
+}
 
 // The number that a pixel has in a format of at most 8 bits: a function of its colour or alpha.
 using Numbers = std::function<uint32_t(uint32_t)>;
@@ -80,8 +82,8 @@ void packSmall(std::span<uint8_t> out, const PixelFormatInfo& format, int width,
     }
     const size_t rowBytes = static_cast<size_t>(packedRowBytes(format.format, width));
     for (size_t y = 0; y < h; ++y)
-        packRow(out.data() + y * rowBytes, w, static_cast<size_t>(format.bits), format.layout == PixelLayout::RowsLowFirst,
-                [&](size_t x) { return number(y * w + x); });
+        packRow(out.data() + y * rowBytes, w, static_cast<size_t>(format.bits),
+                format.layout == PixelLayout::RowsLowFirst, [&](size_t x) { return number(y * w + x); });
 }
 
 // Where pixel x, y of a packed picture stands: its byte, and the shift of its lowest bit.

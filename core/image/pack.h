@@ -12,11 +12,12 @@
 namespace gorsefinch {
 
 // Packed bytes as DESIGN 6 lays them out. Pixels that the format can't hold become the nearest; a mask takes the
-// picture's alpha. `palette` is that of an indexed format, at most as many colours as it counts; empty takes the default
-// one.
+// picture's alpha. `palette` is that of an indexed format, at most as many colours as it counts; empty takes the
+// default one.
 std::vector<uint8_t> packed(const Picture& picture, PixelFormat format, std::span<const Colour> palette = {});
 // The same into room of packedBytes(); what the room holds before does not matter.
-void packInto(std::span<uint8_t> room, const Picture& picture, PixelFormat format, std::span<const Colour> palette = {});
+void packInto(std::span<uint8_t> room, const Picture& picture, PixelFormat format,
+              std::span<const Colour> palette = {});
 
 // The other way: the picture that packed bytes show. `bytes` must have packedBytes() of them, else empty.
 Picture unpacked(std::span<const uint8_t> bytes, PixelFormat format, int width, int height,

@@ -59,8 +59,9 @@ Result<Picture> decodePicture(std::string_view bytes, const std::string& file);
 // The file bytes of a PNG.
 std::string encodePng(const Picture& picture);
 
-// The file bytes of "bmp", "pgm", "pbm" or "xbm"; nothing for another format. What is transparent becomes black. PBM and
-// XBM have one bit a pixel, light from a grey of 128 on, in their own sense: a set bit is a dark pixel.
-std::optional<std::string> encodePicture(const Picture& picture, const std::string& format, const std::string& name = "image");
+// The file bytes of "bmp", "pgm", "pbm" or "xbm"; nothing for another format. What is transparent becomes black. PBM
+// and XBM have one bit a pixel, light from a grey of 128 on, in their own sense: a set bit is a dark pixel.
+std::optional<std::string> encodePicture(const Picture& picture, const std::string& format,
+                                         const std::string& name = "image");
 
 }  // namespace gorsefinch

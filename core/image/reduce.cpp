@@ -46,7 +46,8 @@ Picture orderedChannels(const Picture& p, const Reducing& how) {
     const LevelSteps red(f.redBits, how.linear), green(f.greenBits, how.linear), blue(f.blueBits, how.linear);
     Picture out = makePicture(p.width, p.height);
     const auto put = [&](size_t i, uint8_t r, uint8_t g, uint8_t b) {
-        out.pixels[i] = 0xff000000u | valueOf(r, f.redBits) << 16 | valueOf(g, f.greenBits) << 8 | valueOf(b, f.blueBits);
+        out.pixels[i] =
+            0xff000000u | valueOf(r, f.redBits) << 16 | valueOf(g, f.greenBits) << 8 | valueOf(b, f.blueBits);
     };
     const auto value = [&](size_t i, int shift) { return p.pixels[i] >> shift & 255; };
     if (how.method == Reduction::Nearest)
@@ -65,7 +66,8 @@ std::vector<uint8_t> orderedPalette(const Picture& p, const Reducing& how, const
     std::vector<uint8_t> out(p.pixels.size());
     inParallel(p.height, p.pixels.size() * worthOf, [&](int first, int last) {
         const NearestColour search(nearest);
-        const size_t from = static_cast<size_t>(first) * static_cast<size_t>(p.width), to = static_cast<size_t>(last) * static_cast<size_t>(p.width);
+        const size_t from = static_cast<size_t>(first) * static_cast<size_t>(p.width),
+                     to = static_cast<size_t>(last) * static_cast<size_t>(p.width);
         if (how.method == Reduction::Nearest) {
             for (size_t i = from; i < to; ++i)
                 out[i] = static_cast<uint8_t>(search.of(p.pixels[i]));
@@ -83,7 +85,8 @@ std::vector<uint8_t> orderedPalette(const Picture& p, const Reducing& how, const
 
 void reduceGreys(const Picture& p, const Reducing& how, Reduced& out) {
     const LevelSteps steps(info(how.format).bits, how.linear, info(how.format).isOneBit() ? 128 - how.threshold : 0);
-    out.numbers = diffuses(how.method) ? diffusedGreys(p, steps, how.method, how.strength) : orderedGreys(p, how, steps);
+    out.numbers =
+        diffuses(how.method) ? diffusedGreys(p, steps, how.method, how.strength) : orderedGreys(p, how, steps);
 }
 
 void reducePalette(const Picture& p, const Reducing& how, Reduced& out) {
@@ -164,7 +167,9 @@ Picture Reduced::picture() const {
         return wide;
     const std::array<uint32_t, 256> colours = coloursOfNumbers(format, palette);
     // Made in one go: to clear a large picture first would take as long again.
-    return {width, height, std::vector<uint32_t>(ShownNumber{numbers.data(), colours.data()}, ShownNumber{numbers.data() + numbers.size(), colours.data()})};
+    return {width, height,
+            std::vector<uint32_t>(ShownNumber{numbers.data(), colours.data()},
+                                  ShownNumber{numbers.data() + numbers.size(), colours.data()})};
 }
 
 std::vector<uint8_t> Reduced::bytes() const {

@@ -12,9 +12,9 @@ namespace gorsefinch {
 struct Reducing {
     PixelFormat format = PixelFormat::Rgb565;
     Reduction method = Reduction::Nearest;
-    int strength = 100;           // per cent
-    bool linear = false;          // in linear light, else as stored
-    int threshold = 128;          // of one-bit greys, 1 to 255
+    int strength = 100;                // per cent
+    bool linear = false;               // in linear light, else as stored
+    int threshold = 128;               // of one-bit greys, 1 to 255
     std::vector<Colour> palette = {};  // of indexed formats; empty takes the default one
 };
 

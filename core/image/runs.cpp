@@ -22,8 +22,8 @@ class RowPacker {
         size_t start = 0;  // of what waits to be written as it is
         for (size_t at = 0; at < units_;) {
             const size_t length = runFrom(at);
-            // Each piece costs as much time to draw as a few dozen plain pixels: a run must save some bytes, or begin or end
-            // a row. With shorter ones pictures of many edges draw at less than half of plain ones' speed.
+            // Each piece costs as much time to draw as a few dozen plain pixels: a run must save some bytes, or begin
+            // or end a row. With shorter ones pictures of many edges draw at less than half of plain ones' speed.
             const bool atEdge = at == start || at + length == units_;
             if (length < (atEdge ? unit_ == 1 ? 4u : 3u : 11u)) {
                 at += length;
@@ -46,9 +46,7 @@ class RowPacker {
             ++length;
         return length;
     }
-    void append(size_t at, size_t count) {
-        out_.insert(out_.end(), row_ + at * unit_, row_ + (at + count) * unit_);
-    }
+    void append(size_t at, size_t count) { out_.insert(out_.end(), row_ + at * unit_, row_ + (at + count) * unit_); }
     void others(size_t from, size_t to) {
         while (from < to) {
             const size_t count = std::min(to - from, kMaxOther);

@@ -21,8 +21,8 @@ struct Taps {
     int first = 0;
     std::vector<uint32_t> weights;
     uint64_t sum = 0;
-    double share = 0;  // one by the sum
-    bool wholeInside = false;  // at least three, of which all but the first and the last two count in full
+    double share = 0;             // one by the sum
+    bool wholeInside = false;     // at least three, of which all but the first and the last two count in full
     std::array<float, 3> ends{};  // what those three count
 };
 
@@ -37,24 +37,27 @@ std::vector<Taps> tapsFor(int from, int to) {
         taps.first = std::max(0, static_cast<int>(std::floor(middle - reach)));
         const int last = std::min(from - 1, static_cast<int>(std::ceil(middle + reach)));
         for (int cell = taps.first; cell <= last; ++cell) {
-            const double share = step > 1 ? std::min(cell + 1.0, middle + reach) - std::max<double>(cell, middle - reach)
-                                          : 1.0 - std::abs(cell + 0.5 - middle);
+            const double share = step > 1
+                                     ? std::min(cell + 1.0, middle + reach) - std::max<double>(cell, middle - reach)
+                                     : 1.0 - std::abs(cell + 0.5 - middle);
             const auto weight = static_cast<uint32_t>(std::lround(std::clamp(share, 0.0, 1.0) * kWhole));
             taps.weights.push_back(weight);
             taps.sum += weight;
         }
         taps.share = 1.0 / static_cast<double>(taps.sum);
-        taps.wholeInside = taps.weights.size() >= 3 && std::all_of(taps.weights.begin() + 1, taps.weights.end() - 2, [](uint32_t each) { return each == kWhole; });
+        taps.wholeInside = taps.weights.size() >= 3 && std::all_of(taps.weights.begin() + 1, taps.weights.end() - 2,
+                                                                   [](uint32_t each) { return each == kWhole; });
         const size_t count = taps.weights.size();
         for (size_t end = 0; taps.wholeInside && end < 3; ++end)
-            taps.ends[end] = static_cast<float>(taps.weights[end == 0 ? 0 : count - 3 + end]) / static_cast<float>(kWhole);
+            taps.ends[end] =
+                static_cast<float>(taps.weights[end == 0 ? 0 : count - 3 + end]) / static_cast<float>(kWhole);
     }
     return out;
 }
 
-// The light of a stored value, 0 to 58989, in 16-bit products: a cubic, fitted so that no mix of two values comes out more
-// than 1.6 stored steps beside the mix of their light (IEC 61966-2-1). Another multiplication would bring that to 1.1, and cost
-// an eighth of the time.
+// The light of a stored value, 0 to 58989, in 16-bit products: a cubic, fitted so that no mix of two values comes out
+// more than 1.6 stored steps beside the mix of their light (IEC 61966-2-1). Another multiplication would bring that
+// to 1.1, and cost an eighth of the time.
 constexpr uint16_t highHalf(uint16_t a, uint16_t b) {
     return static_cast<uint16_t>((static_cast<uint32_t>(a) * b) >> 16);
 }
@@ -70,7 +73,8 @@ const std::vector<uint8_t>& storedTable() {
         std::vector<uint8_t> out(65536);
         size_t value = 0;
         for (size_t i = 0; i < out.size(); ++i) {
-            while (value < 255 && i * 2 > size_t{lightOf(static_cast<uint8_t>(value))} + lightOf(static_cast<uint8_t>(value + 1)))
+            while (value < 255 &&
+                   i * 2 > size_t{lightOf(static_cast<uint8_t>(value))} + lightOf(static_cast<uint8_t>(value + 1)))
                 ++value;
             out[i] = static_cast<uint8_t>(value);
         }
@@ -145,7 +149,8 @@ void addTransparentRow(uint32_t* sums, const uint32_t* row, size_t pixels, uint3
 void sumTransparentRows(const Picture& from, const Taps& taps, std::vector<uint32_t>& sums) {
     const auto width = static_cast<size_t>(from.width);
     for (size_t i = 0; i < taps.weights.size(); ++i)
-        addTransparentRow(sums.data(), from.pixels.data() + (static_cast<size_t>(taps.first) + i) * width, width, taps.weights[i]);
+        addTransparentRow(sums.data(), from.pixels.data() + (static_cast<size_t>(taps.first) + i) * width, width,
+                          taps.weights[i]);
 }
 
 // So many columns at a time that their sums stay at hand while all rows are added.
@@ -198,7 +203,8 @@ constexpr int kOpaque = lightOf(255) - 4;
 std::array<uint32_t, 4> lightsOf(const Sums& sums, double share) {
     std::array<uint32_t, 4> out;
     for (size_t c = 0; c < 4; ++c)
-        out[c] = std::min(static_cast<uint32_t>(static_cast<double>(static_cast<int64_t>(sums[c])) * share + 0.5), 65535u);
+        out[c] =
+            std::min(static_cast<uint32_t>(static_cast<double>(static_cast<int64_t>(sums[c])) * share + 0.5), 65535u);
     return out;
 }
 
@@ -215,7 +221,8 @@ std::array<uint32_t, 4> lightsOfFew(const uint32_t* at, size_t count, const std:
     Whole whole{};
     for (size_t i = 1; i + 2 < count; ++i)
         whole += sumsAt(i);
-    const Parts sum = __builtin_convertvector(whole, Parts) + partsAt(0) * ends[0] + partsAt(count - 2) * ends[1] + partsAt(count - 1) * ends[2];
+    const Parts sum = __builtin_convertvector(whole, Parts) + partsAt(0) * ends[0] + partsAt(count - 2) * ends[1] +
+                      partsAt(count - 1) * ends[2];
     Whole light = __builtin_convertvector(sum * share + 0.5f, Whole);
     light = light > 65535 ? 65535 : light;
     std::array<uint32_t, 4> out;
@@ -224,20 +231,25 @@ std::array<uint32_t, 4> lightsOfFew(const uint32_t* at, size_t count, const std:
 }
 
 uint32_t opaquePixel(const std::array<uint32_t, 4>& lights, const uint8_t* stored) {
-    return 0xff000000u | uint32_t{stored[lights[2]]} << 16 | uint32_t{stored[lights[1]]} << 8 | uint32_t{stored[lights[0]]};
+    return 0xff000000u | uint32_t{stored[lights[2]]} << 16 | uint32_t{stored[lights[1]]} << 8 |
+           uint32_t{stored[lights[0]]};
 }
 
 uint32_t transparentPixel(const Sums& sums, double share, const uint8_t* stored) {
     const double alpha = static_cast<double>(sums[3]) * share / 65535;
     if (alpha * 255 < 0.5)
         return 0;
-    return (opaquePixel(lightsOf(sums, share / alpha), stored) & 0xffffff) | static_cast<uint32_t>(std::lround(std::min(alpha, 1.0) * 255)) << 24;
+    return (opaquePixel(lightsOf(sums, share / alpha), stored) & 0xffffff) |
+           static_cast<uint32_t>(std::lround(std::min(alpha, 1.0) * 255)) << 24;
 }
 
 class Scaler {
   public:
     Scaler(const Picture& from, int width, int height)
-        : from_(from), across_(tapsFor(from.width, width)), down_(tapsFor(from.height, height)), out_(makePicture(width, height)) {}
+        : from_(from),
+          across_(tapsFor(from.width, width)),
+          down_(tapsFor(from.height, height)),
+          out_(makePicture(width, height)) {}
 
     // False if the picture turned out not to be opaque, though it was declared so.
     bool run(bool opaque) {
@@ -264,7 +276,9 @@ class Scaler {
     Picture take() { return std::move(out_); }
 
   private:
-    const uint32_t* columnsOf(const std::vector<uint32_t>& sums, const Taps& taps) const { return sums.data() + static_cast<size_t>(taps.first) * 4; }
+    const uint32_t* columnsOf(const std::vector<uint32_t>& sums, const Taps& taps) const {
+        return sums.data() + static_cast<size_t>(taps.first) * 4;
+    }
 
     // `rows`: how many the sums hold. False if some pixel was not opaque.
     bool makeOpaqueRow(int y, const std::vector<uint32_t>& sums, double rows) {
@@ -275,8 +289,9 @@ class Scaler {
             const size_t count = taps.weights.size();
             const double share = taps.share / rows * 2;
             const bool few = taps.wholeInside && static_cast<double>(count) * (rows + 1) < 65536;
-            const auto lights = few ? lightsOfFew(columnsOf(sums, taps), count, taps.ends, static_cast<float>(share * kWhole))
-                                    : lightsOf(sumColumns(columnsOf(sums, taps), taps.weights.data(), count), share);
+            const auto lights =
+                few ? lightsOfFew(columnsOf(sums, taps), count, taps.ends, static_cast<float>(share * kWhole))
+                    : lightsOf(sumColumns(columnsOf(sums, taps), taps.weights.data(), count), share);
             out_.at(x, y) = opaquePixel(lights, stored);
             opaque &= static_cast<int>(lights[3]) >= kOpaque;
         }
@@ -287,7 +302,8 @@ class Scaler {
         const uint8_t* stored = storedTable().data();
         for (int x = 0; x < out_.width; ++x) {
             const Taps& taps = across_[static_cast<size_t>(x)];
-            out_.at(x, y) = transparentPixel(sumColumns(columnsOf(sums, taps), taps.weights.data(), taps.weights.size()), taps.share / rows, stored);
+            out_.at(x, y) = transparentPixel(
+                sumColumns(columnsOf(sums, taps), taps.weights.data(), taps.weights.size()), taps.share / rows, stored);
         }
     }
 

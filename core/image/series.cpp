@@ -60,7 +60,8 @@ std::string withoutNumber(const std::string& file) {
     size_t first = last;
     while (first > 0 && isDigit(stem[first - 1]))
         --first;
-    return (path.parent_path() / (stem.substr(0, first) + "\n" + stem.substr(last) + path.extension().string())).string();
+    return (path.parent_path() / (stem.substr(0, first) + "\n" + stem.substr(last) + path.extension().string()))
+        .string();
 }
 
 std::string commonStem(const std::string& file) {

@@ -16,7 +16,8 @@ Picture cut(const Picture& from, const PixelBox& box) {
         return from;
     Picture out = makePicture(box.width, box.height);
     for (int row = 0; row < box.height; ++row) {
-        const uint32_t* first = &from.pixels[static_cast<size_t>(box.y + row) * static_cast<size_t>(from.width) + static_cast<size_t>(box.x)];
+        const uint32_t* first = &from.pixels[static_cast<size_t>(box.y + row) * static_cast<size_t>(from.width) +
+                                             static_cast<size_t>(box.x)];
         std::copy(first, first + box.width, out.pixels.begin() + static_cast<std::ptrdiff_t>(row) * box.width);
     }
     return out;
@@ -103,8 +104,10 @@ Picture fitted(const Picture& from, const RecipeShape& shape) {
     const Picture inner = scaled(from, w, h);
     Picture out = makePicture(size.width, size.height);
     for (int y = 0; y < h; ++y)
-        std::copy(inner.pixels.begin() + static_cast<std::ptrdiff_t>(y) * w, inner.pixels.begin() + static_cast<std::ptrdiff_t>(y + 1) * w,
-                  out.pixels.begin() + static_cast<std::ptrdiff_t>(y + (size.height - h) / 2) * size.width + (size.width - w) / 2);
+        std::copy(inner.pixels.begin() + static_cast<std::ptrdiff_t>(y) * w,
+                  inner.pixels.begin() + static_cast<std::ptrdiff_t>(y + 1) * w,
+                  out.pixels.begin() + static_cast<std::ptrdiff_t>(y + (size.height - h) / 2) * size.width +
+                      (size.width - w) / 2);
     return out;
 }
 
@@ -114,12 +117,14 @@ PixelBox croppedBox(const RecipeShape& shape, int w, int h) {
     if (shape.cropWidth <= 0 || shape.cropHeight <= 0)
         return {0, 0, w, h};
     const int x = std::clamp(shape.cropX, 0, w - 1), y = std::clamp(shape.cropY, 0, h - 1);
-    return {x, y, std::clamp(shape.cropX + shape.cropWidth, x + 1, w) - x, std::clamp(shape.cropY + shape.cropHeight, y + 1, h) - y};
+    return {x, y, std::clamp(shape.cropX + shape.cropWidth, x + 1, w) - x,
+            std::clamp(shape.cropY + shape.cropHeight, y + 1, h) - y};
 }
 
 PixelSize resultSize(const RecipeShape& shape, int w, int h) {
     const auto follow = [](int known, int along, int across) {
-        return std::clamp(static_cast<int>(std::lround(static_cast<double>(known) * across / along)), 1, kMaxResultSide);
+        return std::clamp(static_cast<int>(std::lround(static_cast<double>(known) * across / along)), 1,
+                          kMaxResultSide);
     };
     if (shape.width == 0 && shape.height == 0)
         return {w, h};

@@ -32,7 +32,8 @@ double enlargement(const RecipeShape& shape, int w, int h);
 
 // The frames cropped, keyed, trimmed, turned, flipped and scaled; beside what is contained they are transparent. What
 // is trimmed is empty in all of them. Empty if the frames would have more than `maxPixels` together, before or after.
-std::vector<Picture> shaped(std::span<const Picture* const> frames, const RecipeShape& shape, int64_t maxPixels = INT64_MAX);
+std::vector<Picture> shaped(std::span<const Picture* const> frames, const RecipeShape& shape,
+                            int64_t maxPixels = INT64_MAX);
 Picture shaped(const Picture& original, const RecipeShape& shape);
 
 // The cells of a sheet, row by row: each as large as the sheet divided, what is left over at the edges is dropped.

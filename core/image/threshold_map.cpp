@@ -60,7 +60,8 @@ class PointField {
     size_t extreme(bool points) const {
         size_t best = cells();
         for (size_t i = 0; i < cells(); ++i)
-            if ((set_[i] != 0) == points && (best == cells() || (points ? crowd_[i] > crowd_[best] : crowd_[i] < crowd_[best])))
+            if ((set_[i] != 0) == points &&
+                (best == cells() || (points ? crowd_[i] > crowd_[best] : crowd_[i] < crowd_[best])))
                 best = i;
         return best;
     }

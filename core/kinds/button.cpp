@@ -8,16 +8,36 @@ namespace {
 constexpr const char* buttonSides[] = {"left", "right", "above", "below"};
 
 const PropertyInfo buttonProperties[] = {
-    {.key = "text", .label = "Text", .type = PropertyType::Text, .fallback = std::string(),
-     .help = "what it says; {variable} shows a value", .inRules = true},
-    {.key = "image", .label = "Image", .type = PropertyType::Image, .fallback = std::string(),
+    {.key = "text",
+     .label = "Text",
+     .type = PropertyType::Text,
+     .fallback = std::string(),
+     .help = "what it says; {variable} shows a value",
+     .inRules = true},
+    {.key = "image",
+     .label = "Image",
+     .type = PropertyType::Image,
+     .fallback = std::string(),
      .help = "an image beside the text, or alone"},
-    {.key = "image_side", .label = "Image side", .type = PropertyType::Choice, .fallback = std::string("left"),
-     .help = "where the image stands to the text", .choices = buttonSides},
-    {.key = "gap", .label = "Gap", .type = PropertyType::Whole, .fallback = int64_t{6}, .max = 255, .unit = "px",
+    {.key = "image_side",
+     .label = "Image side",
+     .type = PropertyType::Choice,
+     .fallback = std::string("left"),
+     .help = "where the image stands to the text",
+     .choices = buttonSides},
+    {.key = "gap",
+     .label = "Gap",
+     .type = PropertyType::Whole,
+     .fallback = int64_t{6},
+     .max = 255,
+     .unit = "px",
      .help = "between image and text"},
-    {.key = "align", .label = "Align", .type = PropertyType::Choice, .fallback = std::string("middle"),
-     .help = "where the text stands", .choices = alignChoices()},
+    {.key = "align",
+     .label = "Align",
+     .type = PropertyType::Choice,
+     .fallback = std::string("middle"),
+     .help = "where the text stands",
+     .choices = alignChoices()},
 };
 
 constexpr FieldInfo buttonFields[] = {
@@ -37,7 +57,8 @@ const RuntimeKind& buttonRuntime(const gorse_record& record) { return record.but
 
 }  // namespace
 
-constexpr RecordInfo buttonRecord{"gorse_widget_button", sizeof(gorse_widget_button), &labelRecord, "label", buttonFields};
+constexpr RecordInfo buttonRecord{"gorse_widget_button", sizeof(gorse_widget_button), &labelRecord, "label",
+                                  buttonFields};
 static_assert(isComplete(buttonRecord));
 
 constinit const KindInfo buttonKind{

@@ -12,21 +12,50 @@ namespace {
 constexpr const char* framesPlays[] = {"loop", "once", "to and fro"};
 
 const PropertyInfo framesProperties[] = {
-    {.key = "image", .label = "Image", .type = PropertyType::Image, .fallback = std::string(), .help = "an image with several frames",
+    {.key = "image",
+     .label = "Image",
+     .type = PropertyType::Image,
+     .fallback = std::string(),
+     .help = "an image with several frames",
      .required = true},
-    {.key = "play", .label = "Plays", .type = PropertyType::Choice, .fallback = std::string("loop"),
-     .help = "for ever, once, or to and fro", .choices = framesPlays},
-    {.key = "starts", .label = "Starts", .type = PropertyType::YesNo, .fallback = true, .help = "plays as soon as its screen is entered"},
-    {.key = "variable", .label = "Follows", .type = PropertyType::Variable, .fallback = std::string(),
+    {.key = "play",
+     .label = "Plays",
+     .type = PropertyType::Choice,
+     .fallback = std::string("loop"),
+     .help = "for ever, once, or to and fro",
+     .choices = framesPlays},
+    {.key = "starts",
+     .label = "Starts",
+     .type = PropertyType::YesNo,
+     .fallback = true,
+     .help = "plays as soon as its screen is entered"},
+    {.key = "variable",
+     .label = "Follows",
+     .type = PropertyType::Variable,
+     .fallback = std::string(),
      .help = "a variable whose value chooses the frame; none plays by time"},
-    {.key = "from", .label = "First at", .type = PropertyType::Decimal, .fallback = std::string(),
+    {.key = "from",
+     .label = "First at",
+     .type = PropertyType::Decimal,
+     .fallback = std::string(),
      .help = "the value of the first frame; empty: the variable's minimum"},
-    {.key = "to", .label = "Last at", .type = PropertyType::Decimal, .fallback = std::string(),
+    {.key = "to",
+     .label = "Last at",
+     .type = PropertyType::Decimal,
+     .fallback = std::string(),
      .help = "the value of the last frame; empty: the variable's maximum"},
-    {.key = "align", .label = "Align", .type = PropertyType::Choice, .fallback = std::string("middle"),
-     .help = "where it stands in the box", .choices = alignChoices()},
-    {.key = "place", .label = "Place", .type = PropertyType::Choice, .fallback = std::string("middle"),
-     .help = "where it stands from top to bottom", .choices = placeChoices()},
+    {.key = "align",
+     .label = "Align",
+     .type = PropertyType::Choice,
+     .fallback = std::string("middle"),
+     .help = "where it stands in the box",
+     .choices = alignChoices()},
+    {.key = "place",
+     .label = "Place",
+     .type = PropertyType::Choice,
+     .fallback = std::string("middle"),
+     .help = "where it stands from top to bottom",
+     .choices = placeChoices()},
 };
 
 constexpr FieldInfo framesFields[] = {
@@ -59,7 +88,8 @@ void completeFrames(RecordBuilder& builder) {
     };
     const int64_t from = bound("from", variable->min), to = bound("to", variable->max), count = frames.animation->count;
     if (from >= to)
-        builder.report(Severity::Error, "the last frame's value must be above the first's", "Correct First at or Last at");
+        builder.report(Severity::Error, "the last frame's value must be above the first's",
+                       "Correct First at or Last at");
     std::vector<int32_t> steps;
     for (int64_t i = 1; i < count; ++i)
         steps.push_back(static_cast<int32_t>(from + ((to - from + 1) * i + count - 1) / count));
@@ -82,7 +112,8 @@ bool keepFrames(const gorse_record& was, const gorse_record& is, std::span<std::
 
 }  // namespace
 
-constexpr RecordInfo framesRecord{"gorse_widget_frames", sizeof(gorse_widget_frames), &widgetRecord, "widget", framesFields};
+constexpr RecordInfo framesRecord{"gorse_widget_frames", sizeof(gorse_widget_frames), &widgetRecord, "widget",
+                                  framesFields};
 static_assert(isComplete(framesRecord));
 
 constinit const KindInfo framesKind{

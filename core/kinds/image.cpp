@@ -6,11 +6,24 @@ namespace gorsefinch {
 namespace {
 
 const PropertyInfo imageProperties[] = {
-    {.key = "image", .label = "Image", .type = PropertyType::Image, .fallback = std::string(), .help = "which image", .required = true},
-    {.key = "align", .label = "Align", .type = PropertyType::Choice, .fallback = std::string("middle"),
-     .help = "where it stands in the box", .choices = alignChoices()},
-    {.key = "place", .label = "Place", .type = PropertyType::Choice, .fallback = std::string("middle"),
-     .help = "where it stands from top to bottom", .choices = placeChoices()},
+    {.key = "image",
+     .label = "Image",
+     .type = PropertyType::Image,
+     .fallback = std::string(),
+     .help = "which image",
+     .required = true},
+    {.key = "align",
+     .label = "Align",
+     .type = PropertyType::Choice,
+     .fallback = std::string("middle"),
+     .help = "where it stands in the box",
+     .choices = alignChoices()},
+    {.key = "place",
+     .label = "Place",
+     .type = PropertyType::Choice,
+     .fallback = std::string("middle"),
+     .help = "where it stands from top to bottom",
+     .choices = placeChoices()},
 };
 
 constexpr FieldInfo imageFields[] = {
@@ -22,7 +35,8 @@ constexpr FieldInfo imageFields[] = {
 
 }  // namespace
 
-constexpr RecordInfo pictureRecord{"gorse_widget_image", sizeof(gorse_widget_image), &widgetRecord, "widget", imageFields};
+constexpr RecordInfo pictureRecord{"gorse_widget_image", sizeof(gorse_widget_image), &widgetRecord, "widget",
+                                   imageFields};
 static_assert(isComplete(pictureRecord));
 
 constinit const KindInfo imageKind{

@@ -26,7 +26,8 @@ std::span<const KindInfo* const> kinds() { return kindTable; }
 const KindInfo& info(Kind kind) { return *kindTable[static_cast<size_t>(kind)]; }
 
 const KindInfo* kindByKey(std::string_view key) {
-    const auto at = std::find_if(std::begin(kindTable), std::end(kindTable), [&](const KindInfo* each) { return key == each->key; });
+    const auto at = std::find_if(std::begin(kindTable), std::end(kindTable),
+                                 [&](const KindInfo* each) { return key == each->key; });
     return at == std::end(kindTable) ? nullptr : *at;
 }
 
@@ -41,7 +42,8 @@ const PropertyInfo* findProperty(Kind kind, std::string_view key) {
 }
 
 const PropertyInfo* requiredImage(const KindInfo& kind) {
-    const auto at = std::find_if(kind.properties.begin(), kind.properties.end(), [](const PropertyInfo& p) { return p.type == PropertyType::Image && p.required; });
+    const auto at = std::find_if(kind.properties.begin(), kind.properties.end(),
+                                 [](const PropertyInfo& p) { return p.type == PropertyType::Image && p.required; });
     return at == kind.properties.end() ? nullptr : &*at;
 }
 
@@ -90,6 +92,8 @@ SlotField slotField(Kind kind, const PropertyInfo& property) {
     throw std::logic_error("a property that is open to rules has no field");
 }
 
-uint8_t SlotField::size() const { return field->type == FieldType::Text ? static_cast<uint8_t>(GORSE_SLOT_TEXT) : static_cast<uint8_t>(field->bytes); }
+uint8_t SlotField::size() const {
+    return field->type == FieldType::Text ? static_cast<uint8_t>(GORSE_SLOT_TEXT) : static_cast<uint8_t>(field->bytes);
+}
 
 }  // namespace gorsefinch

@@ -22,22 +22,22 @@ struct RuntimeKind {
 // What a widget remembers while its screen is shown.
 struct KeptState {
     uint16_t bytes = 0;
-    // Takes over the state of the same widget of a former scene, adapting it to the new record; false if it begins anew.
-    // Null if it always does. `state` has no alignment.
+    // Takes over the state of the same widget of a former scene, adapting it to the new record; false if it begins
+    // anew. Null if it always does. `state` has no alignment.
     bool (*keep)(const gorse_record& was, const gorse_record& is, std::span<std::byte> state) = nullptr;
 };
 
-// A kind of widget, described once. All of the core and the application read this; a new kind is a file that defines one of
-// these, and a line in kinds.inc.
+// A kind of widget, described once. All of the core and the application read this; a new kind is a file that defines
+// one of these, and a line in kinds.inc.
 struct KindInfo {
     Kind kind;
     const char* key;
     const char* help;
-    const char* suffix;           // ends the name that a new one takes: "button" in back_button
-    int width, height;            // of a new one, pixels
+    const char* suffix;                        // ends the name that a new one takes: "button" in back_button
+    int width, height;                         // of a new one, pixels
     std::span<const PropertyInfo> properties;  // its own, beside place and style
     const RecordInfo* record;
-    unsigned traits = 0;          // of Trait
+    unsigned traits = 0;  // of Trait
     KeptState state = {};
     RuntimeKind runtime;
     // The runtime kind of a completed record, if it is not always the same.
@@ -46,8 +46,8 @@ struct KindInfo {
     void (*complete)(RecordBuilder& builder) = nullptr;
     // Names of looks that a new one takes, the first that the project has.
     std::span<const char* const> looks = {};
-    // Sets the properties of a new widget, which has its box, look and image, and of the sample that the tray shows, which
-    // has a box; null if there are none. `oneBit`: the panel shows black and white only.
+    // Sets the properties of a new widget, which has its box, look and image, and of the sample that the tray shows,
+    // which has a box; null if there are none. `oneBit`: the panel shows black and white only.
     void (*start)(Widget& widget, bool oneBit) = nullptr;
     void (*sample)(Widget& widget, bool oneBit) = nullptr;
 
@@ -80,7 +80,8 @@ struct RecordField {
 };
 // The field that holds a property; nothing if there is none.
 std::optional<RecordField> fieldOf(const RecordInfo& record, std::string_view property);
-// The field of the kind's record, or of the look, that rules write for a property. It must be one that is open to rules.
+// The field of the kind's record, or of the look, that rules write for a property. It must be one that is open to
+// rules.
 struct SlotField : RecordField {
     bool inLook;
     uint8_t size() const;  // of gorse_slot, without GORSE_SLOT_LOOK

@@ -15,33 +15,115 @@ using I = int64_t;
 using S = std::string;
 
 const std::array<PropertyInfo, 5> placeTable{{
-    {.key = "x", .label = "Left", .type = PropertyType::Whole, .fallback = I{0}, .min = -4096, .max = 4096, .unit = "px",
-     .help = "left edge on the screen", .inRules = true, .number = &Widget::x},
-    {.key = "y", .label = "Top", .type = PropertyType::Whole, .fallback = I{0}, .min = -4096, .max = 4096, .unit = "px",
-     .help = "top edge on the screen", .inRules = true, .number = &Widget::y},
-    {.key = "w", .label = "Width", .type = PropertyType::Whole, .fallback = I{10}, .min = 1, .max = 4096, .unit = "px",
-     .help = "width", .inRules = true, .number = &Widget::w},
-    {.key = "h", .label = "Height", .type = PropertyType::Whole, .fallback = I{10}, .min = 1, .max = 4096, .unit = "px",
-     .help = "height", .inRules = true, .number = &Widget::h},
-    {.key = "visible", .label = "Visible", .type = PropertyType::YesNo, .fallback = true, .help = "drawn and open to touch",
-     .inRules = true, .flag = &Widget::visible},
+    {.key = "x",
+     .label = "Left",
+     .type = PropertyType::Whole,
+     .fallback = I{0},
+     .min = -4096,
+     .max = 4096,
+     .unit = "px",
+     .help = "left edge on the screen",
+     .inRules = true,
+     .number = &Widget::x},
+    {.key = "y",
+     .label = "Top",
+     .type = PropertyType::Whole,
+     .fallback = I{0},
+     .min = -4096,
+     .max = 4096,
+     .unit = "px",
+     .help = "top edge on the screen",
+     .inRules = true,
+     .number = &Widget::y},
+    {.key = "w",
+     .label = "Width",
+     .type = PropertyType::Whole,
+     .fallback = I{10},
+     .min = 1,
+     .max = 4096,
+     .unit = "px",
+     .help = "width",
+     .inRules = true,
+     .number = &Widget::w},
+    {.key = "h",
+     .label = "Height",
+     .type = PropertyType::Whole,
+     .fallback = I{10},
+     .min = 1,
+     .max = 4096,
+     .unit = "px",
+     .help = "height",
+     .inRules = true,
+     .number = &Widget::h},
+    {.key = "visible",
+     .label = "Visible",
+     .type = PropertyType::YesNo,
+     .fallback = true,
+     .help = "drawn and open to touch",
+     .inRules = true,
+     .flag = &Widget::visible},
 }};
 
 const std::array<PropertyInfo, 8> styleTable{{
-    {.key = "fill", .label = "Fill", .type = PropertyType::Colour, .fallback = Colour{0}, .help = "colour of the box", .inRules = true},
-    {.key = "colour", .label = "Text", .type = PropertyType::Colour, .fallback = opaque(0xF2EEE4),
-     .help = "colour of text and of one-colour images", .inRules = true, .needs = kHasText | kIsInked},
-    {.key = "border", .label = "Border", .type = PropertyType::Colour, .fallback = opaque(0x5B6660), .help = "colour of the border",
+    {.key = "fill",
+     .label = "Fill",
+     .type = PropertyType::Colour,
+     .fallback = Colour{0},
+     .help = "colour of the box",
      .inRules = true},
-    {.key = "border_width", .label = "Border width", .type = PropertyType::Whole, .fallback = I{0}, .max = 64, .unit = "px",
-     .help = "0 for no border", .inRules = true},
-    {.key = "radius", .label = "Corner", .type = PropertyType::Whole, .fallback = I{0}, .max = 255, .unit = "px",
-     .help = "radius of the corners", .inRules = true},
-    {.key = "padding", .label = "Padding", .type = PropertyType::Whole, .fallback = I{0}, .max = 64, .unit = "px",
-     .help = "from the border to text or image", .inRules = true, .needs = kHasText | kIsInked},
-    {.key = "font", .label = "Face", .type = PropertyType::Font, .fallback = S{}, .help = "face of the text", .needs = kHasText},
-    {.key = "size", .label = "Size", .type = PropertyType::Whole, .fallback = I{14}, .min = kMinFontSize, .max = kMaxFontSize,
-     .unit = "px", .help = "size of the text: the face's em in pixels, or what the font says", .needs = kHasText},
+    {.key = "colour",
+     .label = "Text",
+     .type = PropertyType::Colour,
+     .fallback = opaque(0xF2EEE4),
+     .help = "colour of text and of one-colour images",
+     .inRules = true,
+     .needs = kHasText | kIsInked},
+    {.key = "border",
+     .label = "Border",
+     .type = PropertyType::Colour,
+     .fallback = opaque(0x5B6660),
+     .help = "colour of the border",
+     .inRules = true},
+    {.key = "border_width",
+     .label = "Border width",
+     .type = PropertyType::Whole,
+     .fallback = I{0},
+     .max = 64,
+     .unit = "px",
+     .help = "0 for no border",
+     .inRules = true},
+    {.key = "radius",
+     .label = "Corner",
+     .type = PropertyType::Whole,
+     .fallback = I{0},
+     .max = 255,
+     .unit = "px",
+     .help = "radius of the corners",
+     .inRules = true},
+    {.key = "padding",
+     .label = "Padding",
+     .type = PropertyType::Whole,
+     .fallback = I{0},
+     .max = 64,
+     .unit = "px",
+     .help = "from the border to text or image",
+     .inRules = true,
+     .needs = kHasText | kIsInked},
+    {.key = "font",
+     .label = "Face",
+     .type = PropertyType::Font,
+     .fallback = S{},
+     .help = "face of the text",
+     .needs = kHasText},
+    {.key = "size",
+     .label = "Size",
+     .type = PropertyType::Whole,
+     .fallback = I{14},
+     .min = kMinFontSize,
+     .max = kMaxFontSize,
+     .unit = "px",
+     .help = "size of the text: the face's em in pixels, or what the font says",
+     .needs = kHasText},
 }};
 
 constexpr const char* alignTable[] = {"left", "middle", "right"};
@@ -55,7 +137,8 @@ std::span<const char* const> alignChoices() { return alignTable; }
 std::span<const char* const> placeChoices() { return verticalTable; }
 
 const PropertyInfo* findIn(std::span<const PropertyInfo> properties, std::string_view key) {
-    const auto at = std::find_if(properties.begin(), properties.end(), [&](const PropertyInfo& p) { return key == p.key; });
+    const auto at =
+        std::find_if(properties.begin(), properties.end(), [&](const PropertyInfo& p) { return key == p.key; });
     return at == properties.end() ? nullptr : &*at;
 }
 
@@ -69,21 +152,18 @@ const PropertyInfo& styleProperty(std::string_view key) {
 
 bool fits(const PropertyInfo& property, const PropertyValue& value) {
     switch (property.type) {
-        case PropertyType::YesNo:
-            return std::holds_alternative<bool>(value);
-        case PropertyType::Colour:
-            return std::holds_alternative<Colour>(value);
+        case PropertyType::YesNo: return std::holds_alternative<bool>(value);
+        case PropertyType::Colour: return std::holds_alternative<Colour>(value);
         case PropertyType::Whole: {
             const int64_t* number = std::get_if<int64_t>(&value);
             return number && *number >= property.min && *number <= property.max;
         }
         case PropertyType::Choice: {
             const std::string* chosen = std::get_if<std::string>(&value);
-            return chosen && std::find(property.choices.begin(), property.choices.end(), *chosen) !=
-                                 property.choices.end();
+            return chosen &&
+                   std::find(property.choices.begin(), property.choices.end(), *chosen) != property.choices.end();
         }
-        default:
-            return std::holds_alternative<std::string>(value);
+        default: return std::holds_alternative<std::string>(value);
     }
 }
 

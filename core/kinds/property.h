@@ -11,8 +11,8 @@ namespace gorsefinch {
 struct Widget;
 
 enum class PropertyType {
-    Text,      // with values in braces
-    Decimal,   // a number as text, in the unit of the variable that the widget follows
+    Text,     // with values in braces
+    Decimal,  // a number as text, in the unit of the variable that the widget follows
     Whole,
     YesNo,
     Colour,
@@ -40,9 +40,9 @@ struct PropertyInfo {
     const char* unit = "";
     const char* help = "";
     std::span<const char* const> choices = {};
-    bool inRules = false;     // rules read and write it: the record or the look has a field for it
-    bool required = false;    // of an image: a widget without one gets a warning, a new one takes one of the project's
-    unsigned needs = 0;       // of a style property: traits that a kind needs at least one of
+    bool inRules = false;   // rules read and write it: the record or the look has a field for it
+    bool required = false;  // of an image: a widget without one gets a warning, a new one takes one of the project's
+    unsigned needs = 0;     // of a style property: traits that a kind needs at least one of
     // Of what every widget has: where the widget keeps it, instead of among its properties.
     int Widget::*number = nullptr;
     bool Widget::*flag = nullptr;

@@ -16,22 +16,22 @@ enum class FieldType {
     I8,
     I16,
     I32,
-    Colour,     // 0xAARRGGBB
-    Offset,     // 16 bits, or GORSE_NONE
-    Variable,   // the number of a variable, 16 bits, or GORSE_NONE
-    Text,       // pointers from here to Pointer
+    Colour,    // 0xAARRGGBB
+    Offset,    // 16 bits, or GORSE_NONE
+    Variable,  // the number of a variable, 16 bits, or GORSE_NONE
+    Text,      // pointers from here to Pointer
     Look,
     Kind,
     Image,
     Animation,
     Font,
-    Numbers,    // an array of int32_t
-    Pointer,    // to anything else
+    Numbers,  // an array of int32_t
+    Pointer,  // to anything else
     Padding
 };
 
-// One member of a record. `property` is the key of the property that it holds, or "" if a kind's complete() or the builder
-// of screens sets it.
+// One member of a record. `property` is the key of the property that it holds, or "" if a kind's complete() or the
+// builder of screens sets it.
 struct FieldInfo {
     const char* member;
     uint16_t offset;  // on this machine
@@ -49,9 +49,10 @@ struct RecordInfo {
     std::span<const FieldInfo> fields;
 };
 
-#define GORSEFINCH_FIELD(structure, member, type, ...)                                                        \
-    ::gorsefinch::FieldInfo {                                                                                 \
-        #member, offsetof(structure, member), sizeof(structure::member), ::gorsefinch::FieldType::type __VA_OPT__(, ) __VA_ARGS__ \
+#define GORSEFINCH_FIELD(structure, member, type, ...)                   \
+    ::gorsefinch::FieldInfo {                                            \
+#member, offsetof(structure, member), sizeof(structure::member), \
+            ::gorsefinch::FieldType::type __VA_OPT__(, ) __VA_ARGS__     \
     }
 
 constexpr bool isPointer(FieldType type) { return type >= FieldType::Text && type <= FieldType::Pointer; }
@@ -99,7 +100,8 @@ constexpr bool isLaidOut(const RecordInfo& record) {
     if (record.fields.size() > 64 || laidOut(record, sizeof(void*), sizeof(void*), offsets) != record.bytes)
         return false;
     for (size_t i = 0; i < record.fields.size(); ++i)
-        if (const FieldInfo& field = record.fields[i]; offsets[i] != field.offset || field.bytes % fieldBytes(field.type, sizeof(void*)) != 0)
+        if (const FieldInfo& field = record.fields[i];
+            offsets[i] != field.offset || field.bytes % fieldBytes(field.type, sizeof(void*)) != 0)
             return false;
     return true;
 }

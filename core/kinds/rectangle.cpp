@@ -9,7 +9,8 @@ constexpr const char* rectangleLooks[] = {"rectangle", "surface"};
 
 }  // namespace
 
-constexpr RecordInfo rectangleRecord{"gorse_widget_rectangle", sizeof(gorse_widget_rectangle), &widgetRecord, "widget", {}};
+constexpr RecordInfo rectangleRecord{
+    "gorse_widget_rectangle", sizeof(gorse_widget_rectangle), &widgetRecord, "widget", {}};
 static_assert(isComplete(rectangleRecord));
 
 constinit const KindInfo rectangleKind{

@@ -27,25 +27,17 @@ constexpr FieldInfo lookStateRecordFields[] = {
 };
 
 constexpr FieldInfo fontRecordFields[] = {
-    GORSEFINCH_FIELD(gorse_font, ranges, Pointer),
-    GORSEFINCH_FIELD(gorse_font, glyphs, Pointer),
-    GORSEFINCH_FIELD(gorse_font, kerns, Pointer),
-    GORSEFINCH_FIELD(gorse_font, bits, Pointer),
-    GORSEFINCH_FIELD(gorse_font, read, Pointer),
-    GORSEFINCH_FIELD(gorse_font, range_count, U16),
-    GORSEFINCH_FIELD(gorse_font, kern_count, U16),
-    GORSEFINCH_FIELD(gorse_font, line_height, U8),
-    GORSEFINCH_FIELD(gorse_font, bits_per_pixel, U8),
-    GORSEFINCH_FIELD(gorse_font, reserved, Padding),
+    GORSEFINCH_FIELD(gorse_font, ranges, Pointer),    GORSEFINCH_FIELD(gorse_font, glyphs, Pointer),
+    GORSEFINCH_FIELD(gorse_font, kerns, Pointer),     GORSEFINCH_FIELD(gorse_font, bits, Pointer),
+    GORSEFINCH_FIELD(gorse_font, read, Pointer),      GORSEFINCH_FIELD(gorse_font, range_count, U16),
+    GORSEFINCH_FIELD(gorse_font, kern_count, U16),    GORSEFINCH_FIELD(gorse_font, line_height, U8),
+    GORSEFINCH_FIELD(gorse_font, bits_per_pixel, U8), GORSEFINCH_FIELD(gorse_font, reserved, Padding),
 };
 
 constexpr FieldInfo glyphRecordFields[] = {
-    GORSEFINCH_FIELD(gorse_glyph, offset_low, U16),
-    GORSEFINCH_FIELD(gorse_glyph, offset_high, U8),
-    GORSEFINCH_FIELD(gorse_glyph, width, U8),
-    GORSEFINCH_FIELD(gorse_glyph, height, U8),
-    GORSEFINCH_FIELD(gorse_glyph, left, I8),
-    GORSEFINCH_FIELD(gorse_glyph, top, U8),
+    GORSEFINCH_FIELD(gorse_glyph, offset_low, U16), GORSEFINCH_FIELD(gorse_glyph, offset_high, U8),
+    GORSEFINCH_FIELD(gorse_glyph, width, U8),       GORSEFINCH_FIELD(gorse_glyph, height, U8),
+    GORSEFINCH_FIELD(gorse_glyph, left, I8),        GORSEFINCH_FIELD(gorse_glyph, top, U8),
     GORSEFINCH_FIELD(gorse_glyph, advance, U8),
 };
 
@@ -62,14 +54,10 @@ constexpr FieldInfo kernRecordFields[] = {
 };
 
 constexpr FieldInfo imageRecordFields[] = {
-    GORSEFINCH_FIELD(gorse_image, format, Pointer),
-    GORSEFINCH_FIELD(gorse_image, pixels, Pointer),
-    GORSEFINCH_FIELD(gorse_image, mask, Pointer),
-    GORSEFINCH_FIELD(gorse_image, source, Pointer),
-    GORSEFINCH_FIELD(gorse_image, width, U16),
-    GORSEFINCH_FIELD(gorse_image, height, U16),
-    GORSEFINCH_FIELD(gorse_image, mask_bits, U8),
-    GORSEFINCH_FIELD(gorse_image, reserved, Padding),
+    GORSEFINCH_FIELD(gorse_image, format, Pointer), GORSEFINCH_FIELD(gorse_image, pixels, Pointer),
+    GORSEFINCH_FIELD(gorse_image, mask, Pointer),   GORSEFINCH_FIELD(gorse_image, source, Pointer),
+    GORSEFINCH_FIELD(gorse_image, width, U16),      GORSEFINCH_FIELD(gorse_image, height, U16),
+    GORSEFINCH_FIELD(gorse_image, mask_bits, U8),   GORSEFINCH_FIELD(gorse_image, reserved, Padding),
 };
 
 constexpr FieldInfo imageSourceRecordFields[] = {
@@ -91,14 +79,10 @@ constexpr FieldInfo animationRecordFields[] = {
 };
 
 constexpr FieldInfo screenRecordFields[] = {
-    GORSEFINCH_FIELD(gorse_screen, background, Colour),
-    GORSEFINCH_FIELD(gorse_screen, widgets, Pointer),
-    GORSEFINCH_FIELD(gorse_screen, slots, Pointer),
-    GORSEFINCH_FIELD(gorse_screen, bindings, Pointer),
-    GORSEFINCH_FIELD(gorse_screen, widget_count, U16),
-    GORSEFINCH_FIELD(gorse_screen, slot_count, U16),
-    GORSEFINCH_FIELD(gorse_screen, binding_count, U16),
-    GORSEFINCH_FIELD(gorse_screen, first_slot, U16),
+    GORSEFINCH_FIELD(gorse_screen, background, Colour), GORSEFINCH_FIELD(gorse_screen, widgets, Pointer),
+    GORSEFINCH_FIELD(gorse_screen, slots, Pointer),     GORSEFINCH_FIELD(gorse_screen, bindings, Pointer),
+    GORSEFINCH_FIELD(gorse_screen, widget_count, U16),  GORSEFINCH_FIELD(gorse_screen, slot_count, U16),
+    GORSEFINCH_FIELD(gorse_screen, binding_count, U16), GORSEFINCH_FIELD(gorse_screen, first_slot, U16),
 };
 
 constexpr FieldInfo slotRecordFields[] = {
@@ -127,45 +111,27 @@ constexpr FieldInfo textVariableRecordFields[] = {
 };
 
 constexpr FieldInfo ruleRecordFields[] = {
-    GORSEFINCH_FIELD(gorse_rule, period, U32),
-    GORSEFINCH_FIELD(gorse_rule, condition, Offset),
-    GORSEFINCH_FIELD(gorse_rule, body, Offset),
-    GORSEFINCH_FIELD(gorse_rule, otherwise, Offset),
-    GORSEFINCH_FIELD(gorse_rule, screen, Offset),
-    GORSEFINCH_FIELD(gorse_rule, widget, Offset),
-    GORSEFINCH_FIELD(gorse_rule, memory, U16),
-    GORSEFINCH_FIELD(gorse_rule, event, U8),
-    GORSEFINCH_FIELD(gorse_rule, missed, U8),
-    GORSEFINCH_FIELD(gorse_rule, reserved, Padding),
+    GORSEFINCH_FIELD(gorse_rule, period, U32),    GORSEFINCH_FIELD(gorse_rule, condition, Offset),
+    GORSEFINCH_FIELD(gorse_rule, body, Offset),   GORSEFINCH_FIELD(gorse_rule, otherwise, Offset),
+    GORSEFINCH_FIELD(gorse_rule, screen, Offset), GORSEFINCH_FIELD(gorse_rule, widget, Offset),
+    GORSEFINCH_FIELD(gorse_rule, memory, U16),    GORSEFINCH_FIELD(gorse_rule, event, U8),
+    GORSEFINCH_FIELD(gorse_rule, missed, U8),     GORSEFINCH_FIELD(gorse_rule, reserved, Padding),
 };
 
 constexpr FieldInfo sceneRecordFields[] = {
-    GORSEFINCH_FIELD(gorse_scene, panel, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, screens, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, numbers, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, texts, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, rules, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, code, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, strings, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, extended, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, forms, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, motion, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, screen_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, number_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, text_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, rule_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, slot_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, timer_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, when_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, string_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, first_screen, U16),
-    GORSEFINCH_FIELD(gorse_scene, reserved, U16),
-    GORSEFINCH_FIELD(gorse_scene, slots_at, U32),
-    GORSEFINCH_FIELD(gorse_scene, timers_at, U32),
-    GORSEFINCH_FIELD(gorse_scene, changed_at, U32),
-    GORSEFINCH_FIELD(gorse_scene, whens_at, U32),
-    GORSEFINCH_FIELD(gorse_scene, texts_at, U32),
-    GORSEFINCH_FIELD(gorse_scene, screen_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, panel, Pointer),    GORSEFINCH_FIELD(gorse_scene, screens, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, numbers, Pointer),  GORSEFINCH_FIELD(gorse_scene, texts, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, rules, Pointer),    GORSEFINCH_FIELD(gorse_scene, code, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, strings, Pointer),  GORSEFINCH_FIELD(gorse_scene, extended, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, forms, Pointer),    GORSEFINCH_FIELD(gorse_scene, motion, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, screen_count, U16), GORSEFINCH_FIELD(gorse_scene, number_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, text_count, U16),   GORSEFINCH_FIELD(gorse_scene, rule_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, slot_count, U16),   GORSEFINCH_FIELD(gorse_scene, timer_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, when_count, U16),   GORSEFINCH_FIELD(gorse_scene, string_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, first_screen, U16), GORSEFINCH_FIELD(gorse_scene, reserved, U16),
+    GORSEFINCH_FIELD(gorse_scene, slots_at, U32),     GORSEFINCH_FIELD(gorse_scene, timers_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, changed_at, U32),   GORSEFINCH_FIELD(gorse_scene, whens_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, texts_at, U32),     GORSEFINCH_FIELD(gorse_scene, screen_at, U32),
     GORSEFINCH_FIELD(gorse_scene, end, U32),
 };
 
@@ -197,13 +163,16 @@ constexpr RecordInfo glyphRecord{"gorse_glyph", sizeof(gorse_glyph), nullptr, ""
 constexpr RecordInfo rangeRecord{"gorse_range", sizeof(gorse_range), nullptr, "", rangeRecordFields};
 constexpr RecordInfo kernRecord{"gorse_kern", sizeof(gorse_kern), nullptr, "", kernRecordFields};
 constexpr RecordInfo imageRecord{"gorse_image", sizeof(gorse_image), nullptr, "", imageRecordFields};
-constexpr RecordInfo imageSourceRecord{"gorse_image_source", sizeof(gorse_image_source), nullptr, "", imageSourceRecordFields};
+constexpr RecordInfo imageSourceRecord{"gorse_image_source", sizeof(gorse_image_source), nullptr, "",
+                                       imageSourceRecordFields};
 constexpr RecordInfo animationRecord{"gorse_animation", sizeof(gorse_animation), nullptr, "", animationRecordFields};
 constexpr RecordInfo screenRecord{"gorse_screen", sizeof(gorse_screen), nullptr, "", screenRecordFields};
 constexpr RecordInfo slotRecord{"gorse_slot", sizeof(gorse_slot), nullptr, "", slotRecordFields};
 constexpr RecordInfo bindingRecord{"gorse_binding", sizeof(gorse_binding), nullptr, "", bindingRecordFields};
-constexpr RecordInfo numberVariableRecord{"gorse_number_variable", sizeof(gorse_number_variable), nullptr, "", numberVariableRecordFields};
-constexpr RecordInfo textVariableRecord{"gorse_text_variable", sizeof(gorse_text_variable), nullptr, "", textVariableRecordFields};
+constexpr RecordInfo numberVariableRecord{"gorse_number_variable", sizeof(gorse_number_variable), nullptr, "",
+                                          numberVariableRecordFields};
+constexpr RecordInfo textVariableRecord{"gorse_text_variable", sizeof(gorse_text_variable), nullptr, "",
+                                        textVariableRecordFields};
 constexpr RecordInfo ruleRecord{"gorse_rule", sizeof(gorse_rule), nullptr, "", ruleRecordFields};
 constexpr RecordInfo sceneRecord{"gorse_scene", sizeof(gorse_scene), nullptr, "", sceneRecordFields};
 constexpr RecordInfo panelRecord{"gorse_panel", sizeof(gorse_panel), nullptr, "", panelRecordFields};
@@ -228,7 +197,10 @@ static_assert(isComplete(panelRecord));
 
 std::span<const RecordInfo* const> runtimeRecords() {
     static const std::vector<const RecordInfo*> all = [] {
-        std::vector<const RecordInfo*> out{&labelRecord, &lookRecord, &lookStateRecord, &fontRecord, &glyphRecord, &rangeRecord, &kernRecord, &imageRecord, &imageSourceRecord, &animationRecord, &screenRecord, &slotRecord, &bindingRecord, &numberVariableRecord, &textVariableRecord, &ruleRecord, &sceneRecord, &panelRecord};
+        std::vector<const RecordInfo*> out{
+            &labelRecord,   &lookRecord,           &lookStateRecord,    &fontRecord,      &glyphRecord,  &rangeRecord,
+            &kernRecord,    &imageRecord,          &imageSourceRecord,  &animationRecord, &screenRecord, &slotRecord,
+            &bindingRecord, &numberVariableRecord, &textVariableRecord, &ruleRecord,      &sceneRecord,  &panelRecord};
         for (const KindInfo* kind : kinds())
             if (kind->record != &labelRecord)
                 out.push_back(kind->record);

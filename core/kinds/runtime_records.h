@@ -25,20 +25,19 @@ inline constexpr RecordInfo widgetRecord{"gorse_widget", sizeof(gorse_widget), n
 static_assert(isComplete(widgetRecord));
 
 inline constexpr FieldInfo labelRecordFields[] = {
-    GORSEFINCH_FIELD(gorse_widget_text, text, Text, "text"),
-    GORSEFINCH_FIELD(gorse_widget_text, align, U8, "align"),
-    GORSEFINCH_FIELD(gorse_widget_text, place, U8, "place"),
-    GORSEFINCH_FIELD(gorse_widget_text, wrap, U8, "wrap"),
+    GORSEFINCH_FIELD(gorse_widget_text, text, Text, "text"), GORSEFINCH_FIELD(gorse_widget_text, align, U8, "align"),
+    GORSEFINCH_FIELD(gorse_widget_text, place, U8, "place"), GORSEFINCH_FIELD(gorse_widget_text, wrap, U8, "wrap"),
     GORSEFINCH_FIELD(gorse_widget_text, reserved, Padding),
 };
-inline constexpr RecordInfo labelRecord{"gorse_widget_text", sizeof(gorse_widget_text), &widgetRecord, "widget", labelRecordFields};
+inline constexpr RecordInfo labelRecord{"gorse_widget_text", sizeof(gorse_widget_text), &widgetRecord, "widget",
+                                        labelRecordFields};
 static_assert(isComplete(labelRecord));
 
 // The fields that a look's style properties set.
 extern const RecordInfo lookRecord;
-extern const RecordInfo lookStateRecord, fontRecord, glyphRecord, rangeRecord, kernRecord, imageRecord, imageSourceRecord,
-    animationRecord, screenRecord, slotRecord, bindingRecord, numberVariableRecord, textVariableRecord, ruleRecord,
-    sceneRecord, panelRecord;
+extern const RecordInfo lookStateRecord, fontRecord, glyphRecord, rangeRecord, kernRecord, imageRecord,
+    imageSourceRecord, animationRecord, screenRecord, slotRecord, bindingRecord, numberVariableRecord,
+    textVariableRecord, ruleRecord, sceneRecord, panelRecord;
 
 // All records: those above and those of the kinds.
 std::span<const RecordInfo* const> runtimeRecords();

@@ -6,13 +6,29 @@ namespace gorsefinch {
 namespace {
 
 const PropertyInfo textProperties[] = {
-    {.key = "text", .label = "Text", .type = PropertyType::Text, .fallback = std::string(),
-     .help = "what it says; {variable} shows a value", .inRules = true},
-    {.key = "align", .label = "Align", .type = PropertyType::Choice, .fallback = std::string("left"),
-     .help = "where lines stand in the box", .choices = alignChoices()},
-    {.key = "place", .label = "Place", .type = PropertyType::Choice, .fallback = std::string("middle"),
-     .help = "where the lines stand from top to bottom", .choices = placeChoices()},
-    {.key = "wrap", .label = "Wrap", .type = PropertyType::YesNo, .fallback = false, .help = "break lines that are too long at spaces"},
+    {.key = "text",
+     .label = "Text",
+     .type = PropertyType::Text,
+     .fallback = std::string(),
+     .help = "what it says; {variable} shows a value",
+     .inRules = true},
+    {.key = "align",
+     .label = "Align",
+     .type = PropertyType::Choice,
+     .fallback = std::string("left"),
+     .help = "where lines stand in the box",
+     .choices = alignChoices()},
+    {.key = "place",
+     .label = "Place",
+     .type = PropertyType::Choice,
+     .fallback = std::string("middle"),
+     .help = "where the lines stand from top to bottom",
+     .choices = placeChoices()},
+    {.key = "wrap",
+     .label = "Wrap",
+     .type = PropertyType::YesNo,
+     .fallback = false,
+     .help = "break lines that are too long at spaces"},
 };
 
 constexpr const char* textLooks[] = {"text", "plain"};

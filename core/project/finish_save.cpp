@@ -23,7 +23,8 @@ Result<void> ProjectFolder::moveIntoPlace(OpenFolders& folders, const SaveRecord
     if (moved || (moved.error().code != EINVAL && moved.error().code != ENOSYS))
         return moved;
     // Without an exchange an unknown file is set aside first.
-    if (const auto there = (*folder)->read(name, kMaxProjectFile); there && sha256(there->bytes) != move.was && sha256(there->bytes) != move.sha256)
+    if (const auto there = (*folder)->read(name, kMaxProjectFile);
+        there && sha256(there->bytes) != move.was && sha256(there->bytes) != move.sha256)
         if (auto kept = keepTheirs(**folder, name, name); !kept)
             return kept;
     return (*folder)->rename(move.part, name);
@@ -42,7 +43,8 @@ Result<void> ProjectFolder::moveOutOfPlace(OpenFolders& folders, const SaveRecor
 }
 
 // Deletes the former contents of a file if they are known; otherwise another program wrote them, and they are kept.
-Result<void> ProjectFolder::settleFormer(OpenFolders& folders, const std::string& file, const std::string& part, const std::vector<std::string>& known) {
+Result<void> ProjectFolder::settleFormer(OpenFolders& folders, const std::string& file, const std::string& part,
+                                         const std::vector<std::string>& known) {
     const auto folder = folders.folderOf(file);
     if (!folder)
         return {};
@@ -59,7 +61,13 @@ Result<void> ProjectFolder::keepTheirs(const Folder& folder, const std::string& 
     while (folder.stampOf(name + ".theirs-" + std::to_string(number)))
         ++number;
     const std::string kept = name + ".theirs-" + std::to_string(number);
-    notices_.push_back({Severity::Warning, folder.shown(name), "", "another program wrote it during the save; that version was kept as " + kept, "Compare the two files", {}, {}});
+    notices_.push_back({Severity::Warning,
+                        folder.shown(name),
+                        "",
+                        "another program wrote it during the save; that version was kept as " + kept,
+                        "Compare the two files",
+                        {},
+                        {}});
     return folder.rename(from, kept);
 }
 
@@ -112,13 +120,16 @@ Result<std::string> ProjectFolder::setAside(const Folder& root, const std::strin
     return root.rename(name, kept).map([&] { return kept; });
 }
 
-// Deletes temporary files that a killed process left. Those of other programs' exports may be in use, unless they are old.
-// After a refused record nothing is deleted: the files may be all that is left of a save.
+// Deletes temporary files that a killed process left. Those of other programs' exports may be in use, unless they are
+// old. After a refused record nothing is deleted: the files may be all that is left of a save.
 void ProjectFolder::removeLeftovers(OpenFolders& folders) const {
     constexpr int64_t hour = int64_t{3600} * 1000000000;
-    const int64_t now = std::chrono::duration_cast<std::chrono::nanoseconds>(std::chrono::system_clock::now().time_since_epoch()).count();
+    const int64_t now =
+        std::chrono::duration_cast<std::chrono::nanoseconds>(std::chrono::system_clock::now().time_since_epoch())
+            .count();
     const auto inRoot = folders.root().list();
-    if (!inRoot || std::any_of(inRoot->begin(), inRoot->end(), [](const auto& name) { return name.starts_with(kRefusedRecord); }))
+    if (!inRoot ||
+        std::any_of(inRoot->begin(), inRoot->end(), [](const auto& name) { return name.starts_with(kRefusedRecord); }))
         return;
     std::vector<const Folder*> all{&folders.root()};
     for (const char* name : kProjectFolders)

@@ -43,12 +43,15 @@ Json handGlyphJson(char32_t character, const HandGlyph& glyph) {
     return out;
 }
 
-void readHolds(JsonObject& object, FontSettings& settings, const std::string& file, const std::string& place, Problems& problems) {
+void readHolds(JsonObject& object, FontSettings& settings, const std::string& file, const std::string& place,
+               Problems& problems) {
     const Json& all = object.array("holds");
     for (size_t i = 0; i < std::min(all.size(), kMaxHeld); ++i) {
         JsonObject one(all[i], file, place + ".holds[" + std::to_string(i) + "]", problems);
         HeldCharacters held;
-        held.from = one.has("block") ? HeldCharacters::From::Block : one.has("file") ? HeldCharacters::From::File : HeldCharacters::From::Text;
+        held.from = one.has("block")  ? HeldCharacters::From::Block
+                    : one.has("file") ? HeldCharacters::From::File
+                                      : HeldCharacters::From::Text;
         if (held.from != HeldCharacters::From::Text)
             held.name = one.text(held.from == HeldCharacters::From::Block ? "block" : "file", "", 200);
         if (held.from != HeldCharacters::From::Block)
@@ -95,7 +98,8 @@ std::optional<HandGlyph> readHandGlyph(JsonObject& object) {
     }
     if (good)
         return glyph;
-    object.problem("rows", "a glyph's rows hold # and . and have one length, at most " + std::to_string(kMaxHandSide), "Correct the rows");
+    object.problem("rows", "a glyph's rows hold # and . and have one length, at most " + std::to_string(kMaxHandSide),
+                   "Correct the rows");
     return std::nullopt;
 }
 
@@ -133,7 +137,8 @@ void putFontSettings(Json& object, const Face& face) {
     }
 }
 
-void readFontSettings(JsonObject& object, Face& face, const std::string& file, const std::string& place, Problems& problems) {
+void readFontSettings(JsonObject& object, Face& face, const std::string& file, const std::string& place,
+                      Problems& problems) {
     face.variant = object.text("variant", "", 200);
     const char* key = object.either("defaults", "usual");
     JsonObject defaults(object.object(key), file, place + "." + key, problems);
@@ -145,7 +150,8 @@ void readFontSettings(JsonObject& object, Face& face, const std::string& file, c
     const Json& sizes = object.array("sizes");
     for (size_t i = 0; i < std::min<size_t>(sizes.size(), kMaxFontSize); ++i) {
         FontSize size = readSize(sizes[i], file, place + ".sizes[" + std::to_string(i) + "]", problems);
-        const bool again = std::any_of(face.sizes.begin(), face.sizes.end(), [&](const FontSize& s) { return s.size == size.size; });
+        const bool again =
+            std::any_of(face.sizes.begin(), face.sizes.end(), [&](const FontSize& s) { return s.size == size.size; });
         if (again)
             object.problem("sizes", "the size " + std::to_string(size.size) + " is there twice", "Take one out");
         else

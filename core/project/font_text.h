@@ -10,6 +10,7 @@ namespace gorsefinch {
 // Writes only what differs from the defaults.
 void putFontSettings(Json& object, const Face& face);
 // Fills `face` from its object. Values out of range are problems, and the defaults are taken.
-void readFontSettings(JsonObject& object, Face& face, const std::string& file, const std::string& place, Problems& problems);
+void readFontSettings(JsonObject& object, Face& face, const std::string& file, const std::string& place,
+                      Problems& problems);
 
 }  // namespace gorsefinch

@@ -53,7 +53,12 @@ bool readOne(std::string_view& text, ProjectFiles& out) {
 std::string journalText(const ProjectFiles& files) {
     std::string body = std::to_string(files.size()) + "\n";
     for (const auto& [path, bytes] : files)
-        body.append(std::to_string(bytes.size())).append(" ").append(path).append("\n").append(bytes.text()).append("\n");
+        body.append(std::to_string(bytes.size()))
+            .append(" ")
+            .append(path)
+            .append("\n")
+            .append(bytes.text())
+            .append("\n");
     return std::string(kHead) + sha256(body) + "\n" + body;
 }
 

@@ -33,7 +33,8 @@ class JsonObject {
             return otherwise;
         if (const std::optional<T> found = find(given))
             return *found;
-        problem(key, "\"" + given + "\" is not known", keys.empty() ? "Use one of the documented words" : "Use one of " + keys);
+        problem(key, "\"" + given + "\" is not known",
+                keys.empty() ? "Use one of the documented words" : "Use one of " + keys);
         return otherwise;
     }
     // The array under the key, or an empty one.

@@ -30,17 +30,20 @@ class Merger {
     MergeSide sideOf(What what, const std::string& name, const Sides& sides) {
         if (sides.theirs == sides.base || sides.theirs == sides.ours)
             return MergeSide::Ours;
-        MergeItem item{what, name, happened(sides.base, sides.ours), happened(sides.base, sides.theirs), sides.ours != sides.base};
+        MergeItem item{what, name, happened(sides.base, sides.ours), happened(sides.base, sides.theirs),
+                       sides.ours != sides.base};
         const auto choice = choices_.find(item.key());
-        const MergeSide side = !item.conflict ? MergeSide::Theirs : choice != choices_.end() ? choice->second : MergeSide::Ours;
+        const MergeSide side = !item.conflict             ? MergeSide::Theirs
+                               : choice != choices_.end() ? choice->second
+                                                          : MergeSide::Ours;
         items_.push_back(std::move(item));
         return side;
     }
 
     // Merges a list of named parts. The order is a part of its own.
     template <typename T, typename NameOf, typename TextOf>
-    std::vector<T> list(What what, const char* plural, const std::vector<T>& base, const std::vector<T>& ours, const std::vector<T>& theirs,
-                        const NameOf& nameOf, const TextOf& textOf) {
+    std::vector<T> list(What what, const char* plural, const std::vector<T>& base, const std::vector<T>& ours,
+                        const std::vector<T>& theirs, const NameOf& nameOf, const TextOf& textOf) {
         const auto byName = [&](const std::vector<T>& all) {
             std::map<std::string, const T*> out;
             for (const T& each : all)
@@ -58,12 +61,16 @@ class Merger {
             for (const auto& [name, thing] : *all)
                 names.insert(name);
         for (const std::string& name : names) {
-            const auto& from = sideOf(what, name, {text(inBase, name), text(inOurs, name), text(inTheirs, name)}) == MergeSide::Ours ? inOurs : inTheirs;
+            const auto& from =
+                sideOf(what, name, {text(inBase, name), text(inOurs, name), text(inTheirs, name)}) == MergeSide::Ours
+                    ? inOurs
+                    : inTheirs;
             if (const auto found = from.find(name); found != from.end())
                 taken.emplace(name, found->second);
         }
         std::vector<T> out;
-        for (const std::string& name : order(plural, namesOf(base, nameOf), namesOf(ours, nameOf), namesOf(theirs, nameOf)))
+        for (const std::string& name :
+             order(plural, namesOf(base, nameOf), namesOf(ours, nameOf), namesOf(theirs, nameOf)))
             if (const auto found = taken.find(name); found != taken.end())
                 out.push_back(*found->second);
         return out;
@@ -80,7 +87,8 @@ class Merger {
 
     static std::vector<std::string> without(const std::vector<std::string>& names, const std::set<std::string>& kept) {
         std::vector<std::string> out;
-        std::copy_if(names.begin(), names.end(), std::back_inserter(out), [&](const auto& each) { return kept.count(each) != 0; });
+        std::copy_if(names.begin(), names.end(), std::back_inserter(out),
+                     [&](const auto& each) { return kept.count(each) != 0; });
         return out;
     }
 
@@ -92,13 +100,15 @@ class Merger {
     }
 
     // All names of both sides. Names that only one side has follow the name that they follow there.
-    std::vector<std::string> order(const char* plural, const std::vector<std::string>& base, const std::vector<std::string>& ours, const std::vector<std::string>& theirs) {
+    std::vector<std::string> order(const char* plural, const std::vector<std::string>& base,
+                                   const std::vector<std::string>& ours, const std::vector<std::string>& theirs) {
         std::set<std::string> common(base.begin(), base.end());
         for (const auto* side : {&ours, &theirs}) {
             const std::set<std::string> names(side->begin(), side->end());
             std::erase_if(common, [&](const auto& each) { return names.count(each) == 0; });
         }
-        const Sides sides{joined(without(base, common)), joined(without(ours, common)), joined(without(theirs, common))};
+        const Sides sides{joined(without(base, common)), joined(without(ours, common)),
+                          joined(without(theirs, common))};
         const bool theirOrder = sideOf(What::Order, plural, sides) == MergeSide::Theirs;
         std::vector<std::string> out = theirOrder ? theirs : ours;
         const std::vector<std::string>& others = theirOrder ? ours : theirs;
@@ -161,20 +171,28 @@ Merge mergeDocuments(const Document& base, const Document& ours, const Document&
         if (merger.sideOf(what, "", {text(base), text(ours), text(theirs)}) == MergeSide::Theirs)
             take();
     };
-    one(What::Name, [](const Document& d) { return d.name; }, [&] { next.name = theirs.name; });
-    one(What::Panel, [](const Document& d) { return panelText(*d.panel); }, [&] { next.panel = theirs.panel; });
-    one(What::RecipeDefaults, [](const Document& d) { return recipeDefaultsText(*d.defaultRecipe); }, [&] { next.defaultRecipe = theirs.defaultRecipe; });
-    one(What::Other, [](const Document& d) { return unknownText(*d.unknown); }, [&] { next.unknown = theirs.unknown; });
+    one(
+        What::Name, [](const Document& d) { return d.name; }, [&] { next.name = theirs.name; });
+    one(
+        What::Panel, [](const Document& d) { return panelText(*d.panel); }, [&] { next.panel = theirs.panel; });
+    one(
+        What::RecipeDefaults, [](const Document& d) { return recipeDefaultsText(*d.defaultRecipe); },
+        [&] { next.defaultRecipe = theirs.defaultRecipe; });
+    one(
+        What::Other, [](const Document& d) { return unknownText(*d.unknown); }, [&] { next.unknown = theirs.unknown; });
     const auto nameOf = [](const auto& each) { return each.name; };
     const auto textOf = [](const auto& each) { return partText(each); };
-    next.variables = shared(merger.list(What::Variable, "variables", *base.variables, *ours.variables, *theirs.variables, nameOf, textOf));
+    next.variables = shared(
+        merger.list(What::Variable, "variables", *base.variables, *ours.variables, *theirs.variables, nameOf, textOf));
     next.looks = shared(merger.list(What::Look, "looks", *base.looks, *ours.looks, *theirs.looks, nameOf, textOf));
-    next.images = shared(merger.list(What::Image, "images", *base.images, *ours.images, withUnread(*theirs.images, *base.images), nameOf, textOf));
-    next.faces = shared(merger.list(What::Face, "fonts", *base.faces, *ours.faces, withUnread(*theirs.faces, *base.faces), nameOf, textOf));
+    next.images = shared(merger.list(What::Image, "images", *base.images, *ours.images,
+                                     withUnread(*theirs.images, *base.images), nameOf, textOf));
+    next.faces = shared(merger.list(What::Face, "fonts", *base.faces, *ours.faces,
+                                    withUnread(*theirs.faces, *base.faces), nameOf, textOf));
     next.rules = shared(merger.list(What::Rules, "rules", *base.rules, *ours.rules, *theirs.rules, nameOf, textOf));
     next.screens = merger.list(
-        What::Screen, "screens", base.screens, ours.screens, withUnreadScreens(theirs, base), [](const ScreenRef& each) { return each->name; },
-        [](const ScreenRef& each) { return partText(*each); });
+        What::Screen, "screens", base.screens, ours.screens, withUnreadScreens(theirs, base),
+        [](const ScreenRef& each) { return each->name; }, [](const ScreenRef& each) { return partText(*each); });
     // Both sides together may have removed all screens.
     if (next.screens.empty())
         next.screens = ours.screens;

@@ -15,10 +15,10 @@ enum class MergeSide { Ours, Theirs };
 struct MergeItem {
     enum class What { Name, Panel, Variable, Look, Image, Face, RecipeDefaults, Rules, Screen, Order, Other };
     What what = What::Other;
-    std::string name;       // "" where there is only one; for Order, the list: "screens", "variables" …
-    std::string ours;       // "unchanged", "changed", "added" or "removed" since the base
-    std::string theirs;     // the same for their side
-    bool conflict = false;  // both sides changed it, and differently
+    std::string name;         // "" where there is only one; for Order, the list: "screens", "variables" …
+    std::string ours;         // "unchanged", "changed", "added" or "removed" since the base
+    std::string theirs;       // the same for their side
+    bool conflict = false;    // both sides changed it, and differently
     std::string key() const;  // identifies it in the choices of mergeDocuments()
 };
 
@@ -29,9 +29,11 @@ struct Merge {
     bool hasConflicts() const;
 };
 
-// Merges the changes of both sides since `base`: each part is taken from the side that changed it. If both did, `choices`
-// selects the side by MergeItem::key(); the default is ours. Parts that could not be read on their side count as unchanged.
-Merge mergeDocuments(const Document& base, const Document& ours, const Document& theirs, const std::map<std::string, MergeSide>& choices = {});
+// Merges the changes of both sides since `base`: each part is taken from the side that changed it. If both did,
+// `choices` selects the side by MergeItem::key(); the default is ours. Parts that could not be read on their side count
+// as unchanged.
+Merge mergeDocuments(const Document& base, const Document& ours, const Document& theirs,
+                     const std::map<std::string, MergeSide>& choices = {});
 
 // The part in one of the documents as text, to be shown; "" if it does not exist there.
 std::string mergeText(const Document& document, const MergeItem& item);

@@ -8,7 +8,8 @@
 
 namespace gorsefinch {
 
-// Open handles of a project's folder and its subfolders, opened on first use. Files are given by their path in the project.
+// Open handles of a project's folder and its subfolders, opened on first use. Files are given by their path in the
+// project.
 class ProjectFolder::OpenFolders {
   public:
     explicit OpenFolders(Folder root) : root_(std::move(root)) {}

@@ -7,8 +7,8 @@
 
 namespace gorsefinch {
 
-// Reads the originals of a project. Files that are named several times, and files with equal contents, are kept once; all
-// together have at most kMaxOriginals bytes.
+// Reads the originals of a project. Files that are named several times, and files with equal contents, are kept once;
+// all together have at most kMaxOriginals bytes.
 class OriginalReader {
   public:
     // `read` must outlive this.

@@ -15,7 +15,9 @@ tl::unexpected<Error> refused(const char* reason) {
 }
 
 // True if the file is certainly missing: there is none, or it is a link, a pipe or too large.
-bool isMissing(const Error& error) { return error.code == 0 || error.code == ENOENT || error.code == ENOTDIR || error.code == ELOOP; }
+bool isMissing(const Error& error) {
+    return error.code == 0 || error.code == ENOENT || error.code == ENOTDIR || error.code == ELOOP;
+}
 
 // Finds the new contents of a file that is to be moved, or the file already moved. False if neither exists.
 Result<bool> findContents(ProjectFolder::OpenFolders& folders, const SaveRecord::Move& move, PendingSave& out) {
@@ -61,7 +63,8 @@ Result<std::optional<PendingSave>> pendingSave(ProjectFolder::OpenFolders& folde
     if (!text && text.error().code == ENOENT)
         return std::nullopt;
     if (!text)
-        return isMissing(text.error()) ? refused("the record of the last save is not a plain file") : tl::unexpected(text.error());
+        return isMissing(text.error()) ? refused("the record of the last save is not a plain file")
+                                       : tl::unexpected(text.error());
     auto record = readSaveRecord(text->bytes);
     if (!record)
         return refused("the record of the last save was not written by this program");

@@ -17,7 +17,7 @@ inline constexpr size_t kMaxProjectFile = size_t{256} << 20;
 
 // A save whose record is on disk: the contents of the project's files once it is completed.
 struct PendingSave {
-    std::string text;                             // of the record
+    std::string text;  // of the record
     SaveRecord record;
     std::map<std::string, Folder::File> waiting;  // by file, new contents that are not in place yet
 };
@@ -26,8 +26,8 @@ struct PendingSave {
 std::string projectNameIn(std::string_view mainFile);
 
 // Returns the pending save, or nothing without a record. An error with the code kRefused if this program cannot have
-// written the record for this project: its text or project differs, or a file that it moves is missing. Other errors are
-// failed reads, after which the record may still be valid.
+// written the record for this project: its text or project differs, or a file that it moves is missing. Other errors
+// are failed reads, after which the record may still be valid.
 Result<std::optional<PendingSave>> pendingSave(ProjectFolder::OpenFolders& folders);
 
 }  // namespace gorsefinch

@@ -18,11 +18,16 @@ namespace {
 constexpr int kReadAttempts = 30;  // about 2 s, while another program saves
 constexpr int kLockWait = 5000;    // ms
 
-Problem problemOf(const Error& error) { return {Severity::Error, error.file, error.place, error.reason, error.remedy, {}, {}}; }
+Problem problemOf(const Error& error) {
+    return {Severity::Error, error.file, error.place, error.reason, error.remedy, {}, {}};
+}
 
 bool isOriginal(const std::string& path) { return path.starts_with("images/") || path.starts_with("fonts/"); }
 
-int64_t nowNs() { return std::chrono::duration_cast<std::chrono::nanoseconds>(std::chrono::system_clock::now().time_since_epoch()).count(); }
+int64_t nowNs() {
+    return std::chrono::duration_cast<std::chrono::nanoseconds>(std::chrono::system_clock::now().time_since_epoch())
+        .count();
+}
 
 }  // namespace
 
@@ -110,7 +115,13 @@ ProjectFolder::Theirs ProjectFolder::readTheirs() const {
         Theirs out = readOnce(settled);
         if (settled || attempt == kReadAttempts) {
             if (!settled)
-                out.project.problems.push_back({Severity::Error, kMainFile, "", "another program kept changing the project while it was read", "Open it again once that has ended", {}, {}});
+                out.project.problems.push_back({Severity::Error,
+                                                kMainFile,
+                                                "",
+                                                "another program kept changing the project while it was read",
+                                                "Open it again once that has ended",
+                                                {},
+                                                {}});
             if (!out.project.document)
                 for (Problem& problem : out.project.problems)
                     problem.file = (path_ / problem.file).string();
@@ -120,8 +131,8 @@ ProjectFolder::Theirs ProjectFolder::readTheirs() const {
     }
 }
 
-// Reads the project, with the files of a pending save in place of those that they will replace. Sets `settled` to false if
-// files or the pending save changed meanwhile.
+// Reads the project, with the files of a pending save in place of those that they will replace. Sets `settled` to false
+// if files or the pending save changed meanwhile.
 ProjectFolder::Theirs ProjectFolder::readOnce(bool& settled) const {
     Theirs out;
     auto root = Folder::open(disk_, path_);
@@ -150,7 +161,8 @@ ProjectFolder::Theirs ProjectFolder::readOnce(bool& settled) const {
             file.error().file = path;
             return tl::unexpected(file.error());
         }
-        const auto& entry = out.snapshot.files[path] = {kept(path, std::move(file->bytes), originals), trusted(file->stamp)};
+        const auto& entry =
+            out.snapshot.files[path] = {kept(path, std::move(file->bytes), originals), trusted(file->stamp)};
         return entry.bytes;
     };
     out.project = fromFiles(reader);
@@ -159,7 +171,8 @@ ProjectFolder::Theirs ProjectFolder::readOnce(bool& settled) const {
     const auto text = [](const auto& save) { return save && *save ? (*save)->text : std::string(); };
     const auto after = pendingSave(folders);
     settled = after.has_value() == pending.has_value() && text(after) == text(pending) &&
-              std::all_of(found.begin(), found.end(), [&](const auto& each) { return folders.stampOf(each.first) == each.second; });
+              std::all_of(found.begin(), found.end(),
+                          [&](const auto& each) { return folders.stampOf(each.first) == each.second; });
     // The record of a save that is going on can look incomplete.
     if (!pending && !isOwned() && folders.root().stampOf(FolderLock::kProject))
         settled = false;
@@ -172,11 +185,13 @@ Result<void> ProjectFolder::save(const Document& document) {
     auto folder = Folder::make(disk_, path_);
     if (!folder)
         return tl::unexpected(folder.error());
-    auto attempt = wasOwned_ ? FolderLock::take(disk_, path_, FolderLock::kProject) : Result<FolderLock::Attempt>(FolderLock::Attempt{});
+    auto attempt = wasOwned_ ? FolderLock::take(disk_, path_, FolderLock::kProject)
+                             : Result<FolderLock::Attempt>(FolderLock::Attempt{});
     if (!attempt)
         return tl::unexpected(attempt.error());
     if (wasOwned_ && !attempt->lock)
-        return failure(path_.string(), "", "the project was taken over by " + attempt->owner.text(), "Save it into another folder, or take it over again");
+        return failure(path_.string(), "", "the project was taken over by " + attempt->owner.text(),
+                       "Save it into another folder, or take it over again");
     if (wasOwned_) {
         // The folder or the lock's file went away and nobody took the project over.
         lock_ = std::move(*attempt->lock);
@@ -205,7 +220,9 @@ Result<void> ProjectFolder::saveLocked(const Document& document) {
     const std::vector<std::string> gone = filesToRemove(folders, files);
     for (const std::string& path : damaged_)
         if (const auto known = saved_.files.find(path); known != saved_.files.end() && changed->count(path) != 0)
-            if (auto kept = (*folders.folderOf(path, true))->replace(OpenFolders::nameOf(path) + ".broken", known->second.bytes); !kept)
+            if (auto kept = (*folders.folderOf(path, true))
+                                ->replace(OpenFolders::nameOf(path) + ".broken", known->second.bytes);
+                !kept)
                 return kept;
     if (!changed->empty() || !gone.empty()) {
         if (auto done = commit(folders, *changed, gone, document.name); !done)
@@ -242,7 +259,8 @@ Result<ProjectFiles> ProjectFolder::filesToWrite(OpenFolders& folders, const Pro
             continue;
         }
         if (known == saved_.files.end() || file->bytes != known->second.bytes.text()) {
-            Error error{(path_ / path).string(), "", "another program changed it since it was last read", "Look at what changed first; nothing was written"};
+            Error error{(path_ / path).string(), "", "another program changed it since it was last read",
+                        "Look at what changed first; nothing was written"};
             error.code = kChangedOutside;
             return tl::unexpected(error);
         }
@@ -264,7 +282,8 @@ std::vector<std::string> ProjectFolder::filesToRemove(OpenFolders& folders, cons
     return gone;
 }
 
-Result<void> ProjectFolder::commit(OpenFolders& folders, const ProjectFiles& changed, const std::vector<std::string>& gone, const std::string& name) {
+Result<void> ProjectFolder::commit(OpenFolders& folders, const ProjectFiles& changed,
+                                   const std::vector<std::string>& gone, const std::string& name) {
     SaveRecord record;
     record.project = name;
     if (const auto main = saved_.files.find(kMainFile); main != saved_.files.end())
@@ -272,13 +291,15 @@ Result<void> ProjectFolder::commit(OpenFolders& folders, const ProjectFiles& cha
     Result<void> result;
     for (const auto& [path, bytes] : changed) {
         const auto folder = folders.folderOf(path, true);
-        const auto part = folder ? (*folder)->writeNew(kSavePart, bytes, OpenFolders::nameOf(path)) : tl::unexpected(folder.error());
+        const auto part =
+            folder ? (*folder)->writeNew(kSavePart, bytes, OpenFolders::nameOf(path)) : tl::unexpected(folder.error());
         if (!part) {
             result = tl::unexpected(part.error());
             break;
         }
         const auto known = saved_.files.find(path);
-        record.moves.push_back({path, *part, sha256(bytes), known == saved_.files.end() ? std::string() : sha256(known->second.bytes)});
+        record.moves.push_back(
+            {path, *part, sha256(bytes), known == saved_.files.end() ? std::string() : sha256(known->second.bytes)});
     }
     for (const std::string& path : gone)
         record.removals.push_back({path, kSavePart + randomHex(16), sha256(saved_.files.at(path).bytes)});
@@ -297,17 +318,20 @@ Result<void> ProjectFolder::commit(OpenFolders& folders, const ProjectFiles& cha
     return finishSave(folders);
 }
 
-Result<void> ProjectFolder::readBack(OpenFolders& folders, const ProjectFiles& changed, const std::vector<std::string>& gone) {
+Result<void> ProjectFolder::readBack(OpenFolders& folders, const ProjectFiles& changed,
+                                     const std::vector<std::string>& gone) {
     for (const auto& [path, bytes] : changed) {
         auto file = folders.read(path, kMaxProjectFile);
         if (!file)
             return tl::unexpected(file.error());
         if (file->bytes != bytes.text())
-            return failure((path_ / path).string(), "", "it does not read back as it was written", "Save again, into another folder if need be");
+            return failure((path_ / path).string(), "", "it does not read back as it was written",
+                           "Save again, into another folder if need be");
         saved_.files[path] = {bytes, trusted(file->stamp)};
     }
     for (const std::string& path : gone) {
-        if (const auto there = folders.read(path, kMaxProjectFile); there && there->bytes == saved_.files[path].bytes.text())
+        if (const auto there = folders.read(path, kMaxProjectFile);
+            there && there->bytes == saved_.files[path].bytes.text())
             return failure((path_ / path).string(), "", "it could not be removed", "Remove it by hand");
         saved_.files.erase(path);
     }
@@ -356,7 +380,8 @@ std::vector<std::string> ProjectFolder::imageFiles() const {
     if (!names)
         return out;
     for (const std::string& each : *names)
-        if (const auto stamp = images->stampOf(each); isPlainFileName(each) && stamp && stamp->type == FileStamp::Type::File)
+        if (const auto stamp = images->stampOf(each);
+            isPlainFileName(each) && stamp && stamp->type == FileStamp::Type::File)
             out.push_back(each);
     return out;
 }

@@ -12,9 +12,9 @@ namespace gorsefinch {
 // Error::code of a save that would overwrite changes of another program that were not read yet.
 inline constexpr int kChangedOutside = -1;
 
-// A project's folder on disk: opens and saves the project so that a fault never leaves a mixture of two saves, and keeps
-// a journal of unsaved work. Works on open handles inside the folder and follows no links. Opening writes nothing;
-// everything that writes needs the folder's lock.
+// A project's folder on disk: opens and saves the project so that a fault never leaves a mixture of two saves, and
+// keeps a journal of unsaved work. Works on open handles inside the folder and follows no links. Opening writes
+// nothing; everything that writes needs the folder's lock.
 class ProjectFolder {
   public:
     // `disk` must outlive this.
@@ -24,25 +24,26 @@ class ProjectFolder {
     // True if there is a project in the folder.
     bool holdsProject() const;
 
-    // Takes the lock and completes a save that was interrupted after its record was written. Returns nothing, or the owner
-    // of the lock if that is another process. `takeOver` takes the lock from the other process.
+    // Takes the lock and completes a save that was interrupted after its record was written. Returns nothing, or the
+    // owner of the lock if that is another process. `takeOver` takes the lock from the other process.
     Result<std::optional<LockOwner>> own(bool takeOver = false);
-    // The same, but creates the folder if necessary and waits up to `ms` for the lock; then returns an error that names the
-    // owner.
+    // The same, but creates the folder if necessary and waits up to `ms` for the lock; then returns an error that names
+    // the owner.
     Result<void> waitToOwn(int ms);
     // False once another process took the lock over, or the folder was deleted.
     bool isOwned() const { return lock_.isHeld(); }
     void disown() { lock_.release(); }
 
-    // Reads the project as far as possible, never a mixture of two saves even while another process saves. A save that was
-    // interrupted after its record was written counts as done.
+    // Reads the project as far as possible, never a mixture of two saves even while another process saves. A save that
+    // was interrupted after its record was written counts as done.
     ReadProject open();
 
-    // Saves the document. Changed and missing files are written under temporary names, a record makes the save final, then
-    // the files are renamed and read back. A fault before the record leaves the old project; after it, the next save() or
-    // own() completes the save. Files that could not be read completely are first copied to NAME.broken. Files of removed
-    // things are deleted. If another program changed a file since it was last read or written here, nothing is written and
-    // the error has the code kChangedOutside. Takes the lock for the duration of the save if it is not held.
+    // Saves the document. Changed and missing files are written under temporary names, a record makes the save final,
+    // then the files are renamed and read back. A fault before the record leaves the old project; after it, the next
+    // save() or own() completes the save. Files that could not be read completely are first copied to NAME.broken.
+    // Files of removed things are deleted. If another program changed a file since it was last read or written here,
+    // nothing is written and the error has the code kChangedOutside. Takes the lock for the duration of the save if it
+    // is not held.
     Result<void> save(const Document& document);
 
     // Returns and clears warnings that are not failures: an interrupted save that could not be completed, a file that
@@ -73,16 +74,17 @@ class ProjectFolder {
     std::vector<std::string> imageFiles() const;
     Result<SharedBytes> readProjectFile(const std::string& file, size_t maxBytes) const;
 
-    // Writes the document to the journal, which save() and dropJournal() delete. Must not overlap with save() in another
-    // thread. An error without the lock, or while the journal holds a crash's work that keepUnsaved() could not keep.
+    // Writes the document to the journal, which save() and dropJournal() delete. Must not overlap with save() in
+    // another thread. An error without the lock, or while the journal holds a crash's work that keepUnsaved() could not
+    // keep.
     Result<void> writeJournal(const Document& document) const;
     // Returns the document of the journal, or nothing without one. An error if it cannot be read.
     Result<std::optional<Document>> journal() const;
     void dropJournal();
 
     // Moves the journal of a crash to the unsaved work, which no later journal or save overwrites, if it differs from
-    // `opened`, the document as it was just opened. If that fails, the journal stays and is protected. A journal that cannot
-    // be read is renamed, and the error says how.
+    // `opened`, the document as it was just opened. If that fails, the journal stays and is protected. A journal that
+    // cannot be read is renamed, and the error says how.
     Result<void> keepUnsaved(const Document& opened);
     // Unsaved work that waits to be restored or dropped, each a file of the folder.
     struct Unsaved {
@@ -103,9 +105,11 @@ class ProjectFolder {
     Result<void> finishSave(OpenFolders& folders);
     Result<void> moveIntoPlace(OpenFolders& folders, const SaveRecord::Move& move);
     Result<void> moveOutOfPlace(OpenFolders& folders, const SaveRecord::Removal& removal);
-    Result<void> settleFormer(OpenFolders& folders, const std::string& file, const std::string& part, const std::vector<std::string>& known);
+    Result<void> settleFormer(OpenFolders& folders, const std::string& file, const std::string& part,
+                              const std::vector<std::string>& known);
     Result<void> keepTheirs(const Folder& folder, const std::string& from, const std::string& name);
-    Result<void> commit(OpenFolders& folders, const ProjectFiles& changed, const std::vector<std::string>& gone, const std::string& name);
+    Result<void> commit(OpenFolders& folders, const ProjectFiles& changed, const std::vector<std::string>& gone,
+                        const std::string& name);
     Result<void> saveLocked(const Document& document);
     Result<ProjectFiles> filesToWrite(OpenFolders& folders, const ProjectFiles& files);
     std::vector<std::string> filesToRemove(OpenFolders& folders, const ProjectFiles& files) const;
@@ -119,9 +123,9 @@ class ProjectFolder {
     Disk& disk_;
     std::filesystem::path path_;
     FolderLock lock_;
-    bool wasOwned_ = false;         // own() succeeded once
-    bool journalProtected_ = false; // it holds a crash's work that exists nowhere else
-    Snapshot saved_;                // files as they were last read or written here
+    bool wasOwned_ = false;          // own() succeeded once
+    bool journalProtected_ = false;  // it holds a crash's work that exists nowhere else
+    Snapshot saved_;                 // files as they were last read or written here
     std::vector<std::string> damaged_;
     std::map<std::string, FileStamp> noticed_;  // stamps of the files that changedOutside() returned
     Problems notices_;

@@ -27,18 +27,12 @@ std::string listed(std::span<const char* const> words) {
 std::optional<PropertyValue> readValue(JsonObject& object, const PropertyInfo& property) {
     PropertyValue value;
     switch (property.type) {
-        case PropertyType::YesNo:
-            value = object.yesNo(property.key, std::get<bool>(property.fallback));
-            break;
+        case PropertyType::YesNo: value = object.yesNo(property.key, std::get<bool>(property.fallback)); break;
         case PropertyType::Whole:
             value = object.whole(property.key, std::get<int64_t>(property.fallback), property.min, property.max);
             break;
-        case PropertyType::Colour:
-            value = object.colour(property.key, std::get<Colour>(property.fallback));
-            break;
-        default:
-            value = object.text(property.key, std::get<std::string>(property.fallback), kMaxTextBytes);
-            break;
+        case PropertyType::Colour: value = object.colour(property.key, std::get<Colour>(property.fallback)); break;
+        default: value = object.text(property.key, std::get<std::string>(property.fallback), kMaxTextBytes); break;
     }
     if (fits(property, value))
         return value;
@@ -72,10 +66,13 @@ Panel readPanel(const Json& json, Problems& problems) {
     };
     panel.width = side("width", panel.width);
     panel.height = side("height", panel.height);
-    panel.format = object.choice<PixelFormat>("format", panel.format, [](std::string_view key) {
-        const PixelFormatInfo* found = pixelFormatByKey(key);
-        return found && found->panel ? std::optional(found->format) : std::nullopt;
-    }, panelFormatKeys());
+    panel.format = object.choice<PixelFormat>(
+        "format", panel.format,
+        [](std::string_view key) {
+            const PixelFormatInfo* found = pixelFormatByKey(key);
+            return found && found->panel ? std::optional(found->format) : std::nullopt;
+        },
+        panelFormatKeys());
     if (const std::string shape = object.text("shape"); !shape.empty()) {
         panel.round = shape == "round";
         if (!panel.round)
@@ -191,7 +188,8 @@ class Reader {
                          "Open it with a newer Gorsefinch"});
         for (const char* list : {"variables", "looks", "images", "fonts", "screens", "rules"})
             if (object.array(list).size() > kMaxListed)
-                return fail({kMainFile, list, "there are more than " + std::to_string(kMaxListed), "Divide the project"});
+                return fail(
+                    {kMainFile, list, "there are more than " + std::to_string(kMaxListed), "Divide the project"});
         readMain(object);
         finish();
         return std::move(out_);
@@ -210,8 +208,7 @@ class Reader {
     }
 
     // Takes a name if it is usable and new; else says why and makes another, so that the thing can be opened.
-    std::string usableName(const std::string& given, const std::string& file, const std::string& place,
-                           NameSet& used) {
+    std::string usableName(const std::string& given, const std::string& file, const std::string& place, NameSet& used) {
         std::string name = given;
         if (const auto error = nameError(given)) {
             name = nameFrom(given, "unnamed");
@@ -244,7 +241,10 @@ class Reader {
         if (text)
             textBytes_ += text->size();
         else if (left < maxBytes && text.error().code == 0)
-            return failure(path, "", "the screens and rules of the project have more than " + std::to_string(kMaxTexts >> 20) + " MB together", "Divide the project");
+            return failure(path, "",
+                           "the screens and rules of the project have more than " + std::to_string(kMaxTexts >> 20) +
+                               " MB together",
+                           "Divide the project");
         return text;
     }
 
@@ -260,7 +260,8 @@ class Reader {
         auto bytes = originals_.read(path, maxBytes);
         if (!bytes) {
             const Error& error = bytes.error();
-            complain(path, "", error.reason, error.code == 0 && !error.remedy.empty() ? error.remedy : "Put the file back or choose another");
+            complain(path, "", error.reason,
+                     error.code == 0 && !error.remedy.empty() ? error.remedy : "Put the file back or choose another");
             return nullptr;
         }
         return *bytes;
@@ -277,7 +278,8 @@ class Reader {
         document.variables = readList<Variable>(object.array("variables"), "variables", readVariable);
         document.looks = readList<Look>(object.array("looks"), "looks", readLook);
         const char* recipe = object.either("default_recipe", "usual_recipe");
-        document.defaultRecipe = std::make_shared<Recipe>(readRecipe(object.object(recipe), kMainFile, recipe, out_.problems));
+        document.defaultRecipe =
+            std::make_shared<Recipe>(readRecipe(object.object(recipe), kMainFile, recipe, out_.problems));
         readImages(document, object.array("images"));
         readFaces(document, object.array("fonts"));
         readScreens(document, object.array("screens"));
@@ -300,7 +302,8 @@ class Reader {
             for (size_t j = 0; j < std::min<size_t>(more.size(), kMaxSeries - 1); ++j) {
                 MoreOriginal each;
                 each.file = more[j].is_string() ? more[j].get<std::string>() : std::string();
-                each.original = readOriginal("images", kMaxPictureFile, each.file, place + ".more_files[" + std::to_string(j) + "]");
+                each.original = readOriginal("images", kMaxPictureFile, each.file,
+                                             place + ".more_files[" + std::to_string(j) + "]");
                 image.more.push_back(std::move(each));
             }
             image.unknown = object.unknown();
@@ -348,14 +351,16 @@ class Reader {
             const auto text = readText(file, kMaxScreenFile);
             const auto json = text ? parseJson(file, *text) : tl::unexpected(text.error());
             // What would have to be left out could be lost: the file stays as it is.
-            const bool tooLarge = json && json->is_object() && json->contains("widgets") && (*json)["widgets"].size() > kMaxWidgets;
+            const bool tooLarge =
+                json && json->is_object() && json->contains("widgets") && (*json)["widgets"].size() > kMaxWidgets;
             if (json && json->is_object() && !tooLarge) {
                 document.screens.push_back(readScreen(*json, name, file));
                 continue;
             }
             unread->push_back(name);
             if (tooLarge)
-                complain(file, "widgets", "the screen has more than " + std::to_string(kMaxWidgets) + " widgets", "Divide it into two files");
+                complain(file, "widgets", "the screen has more than " + std::to_string(kMaxWidgets) + " widgets",
+                         "Divide it into two files");
             else if (json)
                 complain(file, "", "this is not a screen", "Restore the file from version control or a copy");
             else
@@ -420,7 +425,8 @@ class Reader {
             if (text)
                 all->push_back({name, std::string(text->text())});
             else
-                complain(file, "", text.error().reason, text.error().code == 0 ? text.error().remedy : "Put the file back or take its name out");
+                complain(file, "", text.error().reason,
+                         text.error().code == 0 ? text.error().remedy : "Put the file back or take its name out");
         }
         document.rules = all;
     }

@@ -3,7 +3,6 @@
 
 #include <algorithm>
 
-
 #include "core/document/document.h"
 
 namespace gorsefinch {
@@ -68,7 +67,8 @@ class RecipeReader {
             if (crop.empty() || crop[2] < 1 || crop[3] < 1)
                 object_.problem("crop", "a crop is [left, top, width, height] in pixels", "Correct the numbers");
             else
-                recipe_.cropX = crop[0], recipe_.cropY = crop[1], recipe_.cropWidth = crop[2], recipe_.cropHeight = crop[3];
+                recipe_.cropX = crop[0], recipe_.cropY = crop[1], recipe_.cropWidth = crop[2],
+                recipe_.cropHeight = crop[3];
         }
         recipe_.keyed = object_.has("key_colour");
         recipe_.key = object_.colour("key_colour", recipe_.key);
@@ -106,12 +106,14 @@ class RecipeReader {
         if (format && !format->isMask())
             recipe_.format = format->format;
         else if (!key.empty())
-            object_.problem("format", "there is no pixel format \"" + key + "\" for images", "Use one of the documented ones");
+            object_.problem("format", "there is no pixel format \"" + key + "\" for images",
+                            "Use one of the documented ones");
         recipe_.reduction = object_.choice<Reduction>("dither", recipe_.reduction, reductionByKey);
         recipe_.strength = whole("strength", 100, 0, 100);
         recipe_.linear = object_.yesNo("linear", false);
         recipe_.threshold = whole("threshold", 128, 1, 255);
-        recipe_.paletteSource = object_.choice<PaletteSource>("palette_from", recipe_.paletteSource, paletteSourceByKey);
+        recipe_.paletteSource =
+            object_.choice<PaletteSource>("palette_from", recipe_.paletteSource, paletteSourceByKey);
         recipe_.colours = whole("colours", 0, 0, 256);
         if (recipe_.colours == 1) {
             object_.problem("colours", "a palette has 2 to 256 colours", "Correct the number");
@@ -156,7 +158,8 @@ Json recipeJson(const Recipe& recipe) {
     putUnless(out, "strength", recipe.strength, 100);
     putUnless(out, "linear", recipe.linear, false);
     putUnless(out, "threshold", recipe.threshold, 128);
-    putUnless(out, "palette_from", std::string(toKey(recipe.paletteSource)), std::string(toKey(PaletteSource::Picture)));
+    putUnless(out, "palette_from", std::string(toKey(recipe.paletteSource)),
+              std::string(toKey(PaletteSource::Picture)));
     putUnless(out, "colours", recipe.colours, 0);
     putUnless(out, "palette_image", recipe.paletteImage, std::string());
     putColours(out, "palette", recipe.palette);

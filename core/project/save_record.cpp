@@ -49,10 +49,12 @@ const Json& listOf(const Json& json, const char* key) {
 bool isValid(const SaveRecord& record) {
     std::set<std::string> files;
     for (const SaveRecord::Move& each : record.moves)
-        if (!isProjectFile(each.to) || !isSavePart(each.part) || !isHex(each.sha256, 64) || !(each.was.empty() || isHex(each.was, 64)) || !files.insert(each.to).second)
+        if (!isProjectFile(each.to) || !isSavePart(each.part) || !isHex(each.sha256, 64) ||
+            !(each.was.empty() || isHex(each.was, 64)) || !files.insert(each.to).second)
             return false;
     for (const SaveRecord::Removal& each : record.removals)
-        if (!isProjectFile(each.file) || each.file == kMainFile || !isSavePart(each.part) || !isHex(each.sha256, 64) || !files.insert(each.file).second)
+        if (!isProjectFile(each.file) || each.file == kMainFile || !isSavePart(each.part) || !isHex(each.sha256, 64) ||
+            !files.insert(each.file).second)
             return false;
     return !files.empty() && !nameError(record.project);
 }
@@ -68,7 +70,9 @@ bool isProjectFile(const std::string& path) {
     return known && isPlainFileName(path.substr(slash + 1));
 }
 
-bool isSavePart(const std::string& name) { return name.starts_with(kSavePart) && isHex(name.substr(std::strlen(kSavePart)), 32); }
+bool isSavePart(const std::string& name) {
+    return name.starts_with(kSavePart) && isHex(name.substr(std::strlen(kSavePart)), 32);
+}
 
 std::string saveRecordText(const SaveRecord& record) {
     Json json = jsonOf(record);
@@ -86,7 +90,8 @@ Result<SaveRecord> readSaveRecord(const std::string& text) {
         out.project = textOf(*json, "project");
         out.formerProject = textOf(*json, "former_project");
         for (const Json& each : listOf(*json, "moves"))
-            out.moves.push_back({textOf(each, "to"), textOf(each, "part"), textOf(each, "sha256"), textOf(each, "was")});
+            out.moves.push_back(
+                {textOf(each, "to"), textOf(each, "part"), textOf(each, "sha256"), textOf(each, "was")});
         for (const Json& each : listOf(*json, "removals"))
             out.removals.push_back({textOf(each, "file"), textOf(each, "part"), textOf(each, "sha256")});
         if (isValid(out) && saveRecordText(out) == text)

@@ -39,8 +39,8 @@ bool isSavePart(const std::string& name);
 
 std::string saveRecordText(const SaveRecord& record);
 
-// Parses the output of saveRecordText(). Any difference in a byte is an error, and so are paths outside the project, names
-// that saving does not use, and other versions.
+// Parses the output of saveRecordText(). Any difference in a byte is an error, and so are paths outside the project,
+// names that saving does not use, and other versions.
 Result<SaveRecord> readSaveRecord(const std::string& text);
 
 }  // namespace gorsefinch

@@ -77,7 +77,8 @@ Result<std::optional<Document>> ProjectFolder::unpacked(const std::string& file)
         if (const auto entry = files->find(path); entry != files->end())
             return entry->second;
         auto there = folders.read(path, maxBytes);
-        return there ? Result<SharedBytes>(kept(path, std::move(there->bytes), originals)) : tl::unexpected(there.error());
+        return there ? Result<SharedBytes>(kept(path, std::move(there->bytes), originals))
+                     : tl::unexpected(there.error());
     };
     auto read = fromFiles(reader);
     if (!read.document)
@@ -87,9 +88,11 @@ Result<std::optional<Document>> ProjectFolder::unpacked(const std::string& file)
 
 Result<void> ProjectFolder::writeJournal(const Document& document) const {
     if (!isOwned())
-        return failure(path_.string(), "", "the project was taken over by another window or program", "Save it into another folder, or take it over again");
+        return failure(path_.string(), "", "the project was taken over by another window or program",
+                       "Save it into another folder, or take it over again");
     if (journalProtected_)
-        return failure((path_ / kJournal).string(), "", "it still holds unsaved work of a crash", "Make room on the disk, then open the project again");
+        return failure((path_ / kJournal).string(), "", "it still holds unsaved work of a crash",
+                       "Make room on the disk, then open the project again");
     const auto root = Folder::open(disk_, path_);
     return root ? root->replace(kJournal, journalText(unsavedFiles(document, false))) : tl::unexpected(root.error());
 }
@@ -137,7 +140,8 @@ Result<void> ProjectFolder::moveJournal(const Document& opened) const {
             for (number = 1; std::find(numbers.begin(), numbers.end(), number) != numbers.end();)
                 ++number;
         if (number > kMaxUnsaved)
-            return failure(root->shown(kJournal), "", "there is too much unsaved work", "Restore or drop what is there first");
+            return failure(root->shown(kJournal), "", "there is too much unsaved work",
+                           "Restore or drop what is there first");
         if (auto kept = root->replace(unsavedName(number), journalText(unsavedFiles(**left, true))); !kept)
             return kept;
     }

@@ -15,9 +15,16 @@ constexpr int64_t kMin = -2147483648LL, kMax = 2147483647LL;
 constexpr int kMaxScale = 6;
 
 // C's levels of operators from the loosest on.
-const std::array<std::vector<std::string_view>, 10> levels{{
-    {"||"}, {"&&"}, {"|"}, {"^"}, {"&"}, {"==", "!="}, {"<", "<=", ">", ">="}, {"<<", ">>"}, {"+", "-"},
-    {"*", "/", "%"}}};
+const std::array<std::vector<std::string_view>, 10> levels{{{"||"},
+                                                            {"&&"},
+                                                            {"|"},
+                                                            {"^"},
+                                                            {"&"},
+                                                            {"==", "!="},
+                                                            {"<", "<=", ">", ">="},
+                                                            {"<<", ">>"},
+                                                            {"+", "-"},
+                                                            {"*", "/", "%"}}};
 
 }  // namespace
 
@@ -46,7 +53,8 @@ bool ExpressionParser::take(std::string_view symbol) {
 
 void ExpressionParser::want(const Compiled& value, ValueType type, const Token& op) {
     if (value.type != type)
-        fail(op, std::string("here ") + toWords(type) + " is needed, this is " + toWords(value.type), "Write or compare another value");
+        fail(op, std::string("here ") + toWords(type) + " is needed, this is " + toWords(value.type),
+             "Write or compare another value");
 }
 
 void ExpressionParser::checkRange(Compiled& value, const Token& op) {
@@ -198,10 +206,10 @@ Compiled ExpressionParser::arithmetic(Compiled a, const Token& op, Compiled b) {
     Compiled out = std::move(a);
     out.append(b);
     out.operation(o == '+'   ? GORSE_OP_ADD
-             : o == '-' ? GORSE_OP_SUBTRACT
-             : o == '*' ? GORSE_OP_MULTIPLY
-             : o == '/' ? GORSE_OP_DIVIDE
-                        : GORSE_OP_REMAINDER);
+                  : o == '-' ? GORSE_OP_SUBTRACT
+                  : o == '*' ? GORSE_OP_MULTIPLY
+                  : o == '/' ? GORSE_OP_DIVIDE
+                             : GORSE_OP_REMAINDER);
     out.depth = std::max(depthA, b.depth + 1);
     out.constant = false;
     if (out.unit.empty() || (o == '*' && !b.unit.empty()))
@@ -246,10 +254,10 @@ Compiled ExpressionParser::bits(Compiled a, const Token& op, Compiled b) {
         fail(op, "bits can only be worked on in whole numbers", "Use a variable without decimals");
     a.append(b);
     a.operation(op.text == "&"    ? GORSE_OP_AND
-           : op.text == "|"  ? GORSE_OP_OR
-           : op.text == "^"  ? GORSE_OP_XOR
-           : op.text == "<<" ? GORSE_OP_LEFT
-                             : GORSE_OP_RIGHT);
+                : op.text == "|"  ? GORSE_OP_OR
+                : op.text == "^"  ? GORSE_OP_XOR
+                : op.text == "<<" ? GORSE_OP_LEFT
+                                  : GORSE_OP_RIGHT);
     a.depth = std::max(a.depth, b.depth + 1);
     a.constant = false;
     a.unit.clear();
@@ -338,10 +346,8 @@ Compiled ExpressionParser::primary() {
             out.push(scope_.string(token.text, token));
             return out;
         }
-        case TokenType::Name:
-            return name();
-        default:
-            break;
+        case TokenType::Name: return name();
+        default: break;
     }
     if (take("(")) {
         out = choice();

@@ -24,17 +24,17 @@ struct SlotUse {
 struct Compiled {
     std::vector<uint8_t> code;
     ValueType type = ValueType::Number;
-    int scale = 0;                    // a number counts 10^-scale
-    int64_t min = 0, max = 0;      // of a number
+    int scale = 0;             // a number counts 10^-scale
+    int64_t min = 0, max = 0;  // of a number
     std::string unit;
-    bool constant = false;            // a number's value is `min`
-    std::optional<std::string> words; // a literal text, as written
-    int depth = 1;                    // values on the stack at most
-    std::set<int> variables;          // bindings that it depends on
+    bool constant = false;             // a number's value is `min`
+    std::optional<std::string> words;  // a literal text, as written
+    int depth = 1;                     // values on the stack at most
+    std::set<int> variables;           // bindings that it depends on
     std::vector<SlotUse> slots;
     Token from;
 
-    bool needsExtended = false;           // has operations that the runtime keeps apart, see gorse_code_extended.c
+    bool needsExtended = false;  // has operations that the runtime keeps apart, see gorse_code_extended.c
 
     void operation(int op);
     void byte(int value) { code.push_back(static_cast<uint8_t>(value)); }

@@ -14,9 +14,9 @@ bool isNameStart(char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z
 bool isHex(char c) { return isDigit(c) || (c >= 'a' && c <= 'f') || (c >= 'A' && c <= 'F'); }
 bool isNamePart(char c) { return isNameStart(c) || isDigit(c); }
 
-constexpr auto symbols = std::to_array<std::string_view>(
-    {"==", "!=", "<=", ">=", "&&", "||", "<<", ">>", "+", "-", "*", "/", "%", "<", ">", "=", "!", "~", "&", "|",
-     "^", "?", ":", "(", ")", ",", "."});
+constexpr auto symbols =
+    std::to_array<std::string_view>({"==", "!=", "<=", ">=", "&&", "||", "<<", ">>", "+", "-", "*", "/", "%", "<",
+                                     ">",  "=",  "!",  "~",  "&",  "|",  "^",  "?",  ":", "(", ")", ",", "."});
 
 // Walks over one line.
 class LineSplitter {

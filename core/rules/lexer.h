@@ -15,11 +15,11 @@ enum class TokenType { Name, Number, Text, Colour, Symbol, Bad, End };
 struct Token {
     TokenType type = TokenType::End;
     std::string text;
-    int line = 1, column = 1;     // from 1, in bytes
-    size_t begin = 0, end = 0;    // where it stands in the whole text
-    int64_t number = 0;           // of a number, without its point
-    int decimals = 0;             // digits behind the point
-    uint32_t colour = 0;          // 0xAARRGGBB
+    int line = 1, column = 1;   // from 1, in bytes
+    size_t begin = 0, end = 0;  // where it stands in the whole text
+    int64_t number = 0;         // of a number, without its point
+    int decimals = 0;           // digits behind the point
+    uint32_t colour = 0;        // 0xAARRGGBB
 
     bool is(std::string_view symbolOrName) const {
         return (type == TokenType::Symbol || type == TokenType::Name) && text == symbolOrName;

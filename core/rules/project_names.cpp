@@ -13,7 +13,8 @@ std::shared_ptr<const ProjectNames::VariableIndex> indexOf(const Shared<std::vec
         for (const Variable& each : *variables) {
             if ((each.type == VariableType::Text) != texts)
                 continue;
-            out->byName.emplace(each.name, ProjectNames::VariableRef{&each, number++, static_cast<int>(out->byBinding.size())});
+            out->byName.emplace(each.name,
+                                ProjectNames::VariableRef{&each, number++, static_cast<int>(out->byBinding.size())});
             out->byBinding.push_back(&each);
         }
         if (!texts)
@@ -36,7 +37,8 @@ void ProjectNames::indexWidgets() const {
     for (size_t i = 0; i < document_.screens.size(); ++i) {
         const auto& widgets = document_.screens[i]->widgets;
         for (size_t j = 0; j < widgets.size(); ++j) {
-            const auto [known, fresh] = widgets_.emplace(widgets[j]->name, WidgetPlace{static_cast<int>(i), static_cast<int>(j), widgets[j]->kind});
+            const auto [known, fresh] = widgets_.emplace(
+                widgets[j]->name, WidgetPlace{static_cast<int>(i), static_cast<int>(j), widgets[j]->kind});
             if (!fresh)
                 known->second.screen = known->second.widget = -1;
         }

@@ -51,7 +51,8 @@ void collectInText(std::string_view text, size_t offset, const RuleRename& renam
     }
 }
 
-void collectInLine(const TokenLine& line, std::string_view rules, const RuleRename& rename, std::vector<Replacement>& all) {
+void collectInLine(const TokenLine& line, std::string_view rules, const RuleRename& rename,
+                   std::vector<Replacement>& all) {
     collect(line.tokens, referencesInLine(line.tokens), rename, all);
     for (const Token& token : line.tokens)
         if (token.type == TokenType::Text)

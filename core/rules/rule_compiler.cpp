@@ -10,7 +10,7 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr size_t kMaxCode = 65000;   // offsets in it have 16 bits
+constexpr size_t kMaxCode = 65000;  // offsets in it have 16 bits
 constexpr size_t kMaxRules = 2000;
 
 // One file's rules, read line by line.
@@ -56,7 +56,8 @@ class FileCompiler {
         std::optional<Compiled> otherwise;
         if (line_ < lines_.size() && !lines_[line_].indented && lines_[line_].tokens[0].is("otherwise")) {
             if (!tokens[0].is("when"))
-                report(Severity::Error, lines_[line_].tokens[0], "only a when can have an otherwise", "Make it a rule of its own");
+                report(Severity::Error, lines_[line_].tokens[0], "only a when can have an otherwise",
+                       "Make it a rule of its own");
             file_.expectEnd(lines_[line_].tokens, 1);
             ++line_;
             otherwise = statements();
@@ -70,12 +71,15 @@ class FileCompiler {
     void place(gorse_rule rule, int line, const std::optional<Compiled>& condition, const Compiled& body,
                const std::optional<Compiled>& otherwise) {
         CompiledRules& out = pool_.out();
-        const size_t more = body.code.size() + (otherwise ? otherwise->code.size() : 0) + (condition ? condition->code.size() : 0) + 3;
+        const size_t more =
+            body.code.size() + (otherwise ? otherwise->code.size() : 0) + (condition ? condition->code.size() : 0) + 3;
         if (out.code.size() + more > kMaxCode || out.rules.size() >= kMaxRules) {
             Token at;
             at.line = line;
             const bool tooMany = out.rules.size() >= kMaxRules;
-            report(Severity::Error, at, tooMany ? "there are more than " + std::to_string(kMaxRules) + " rules" : "the rules need more than " + std::to_string(kMaxCode) + " bytes",
+            report(Severity::Error, at,
+                   tooMany ? "there are more than " + std::to_string(kMaxRules) + " rules"
+                           : "the rules need more than " + std::to_string(kMaxCode) + " bytes",
                    "Take some out, or do more of it in hooks");
             return;
         }
@@ -98,7 +102,8 @@ class FileCompiler {
         if (at(tokens, i).type == TokenType::End)
             return std::nullopt;
         if (!at(tokens, i).is("while")) {
-            report(Severity::Error, at(tokens, i), "this does not belong here", "Write while and a condition, or nothing");
+            report(Severity::Error, at(tokens, i), "this does not belong here",
+                   "Write while and a condition, or nothing");
             return std::nullopt;
         }
         return condition(tokens, i + 1);
@@ -163,7 +168,8 @@ class FileCompiler {
             report(Severity::Error, widget, "several screens have a widget \"" + widget.text + "\"",
                    "Write screen.widget." + parts.back()->text);
         else if (word && word->event == GORSE_EVENT_DONE && !info(found->kind).has(kPlays))
-            report(Severity::Error, widget, std::string("a ") + info(found->kind).key + " never comes to an end", "Use frames");
+            report(Severity::Error, widget, std::string("a ") + info(found->kind).key + " never comes to an end",
+                   "Use frames");
         else if (word && word->event != GORSE_EVENT_DONE && !info(found->kind).has(kIsTouched))
             report(Severity::Error, widget, std::string("a ") + info(found->kind).key + " takes no touch",
                    "Use a button");
@@ -180,8 +186,8 @@ class FileCompiler {
         const Token& unit = at(tokens, i + 1);
         const double factor = unit.is("ms") ? 1 : unit.is("s") ? 1000 : unit.is("min") ? 60000 : 0;
         if (number.type != TokenType::Number || factor == 0) {
-            report(Severity::Error, number.type == TokenType::Number ? unit : number,
-                   "a time belongs here", "Write one such as 250 ms, 1 s or 5 min");
+            report(Severity::Error, number.type == TokenType::Number ? unit : number, "a time belongs here",
+                   "Write one such as 250 ms, 1 s or 5 min");
             return std::nullopt;
         }
         i += 2;
@@ -189,7 +195,8 @@ class FileCompiler {
         for (int d = 0; d < number.decimals; ++d)
             ms /= 10;
         if (ms < 1 || ms > 2000000000.0) {
-            report(Severity::Error, number, "a time goes from 1 ms to 23 days", "Count several of them with a variable");
+            report(Severity::Error, number, "a time goes from 1 ms to 23 days",
+                   "Count several of them with a variable");
             return std::nullopt;
         }
         return static_cast<uint32_t>(ms);
@@ -209,9 +216,11 @@ class FileCompiler {
 
     // `, missed once`
     void missed(const std::vector<Token>& tokens, size_t& i, gorse_rule& rule) {
-        const EventWord* word = at(tokens, i + 1).is("missed") ? findEvent(missedWords(), at(tokens, i + 2).text) : nullptr;
+        const EventWord* word =
+            at(tokens, i + 1).is("missed") ? findEvent(missedWords(), at(tokens, i + 2).text) : nullptr;
         if (!word) {
-            report(Severity::Error, at(tokens, i + 1), "this does not belong here", "Write missed all, missed once or missed none");
+            report(Severity::Error, at(tokens, i + 1), "this does not belong here",
+                   "Write missed all, missed once or missed none");
             return;
         }
         rule.missed = static_cast<uint8_t>(word->event);

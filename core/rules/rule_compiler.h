@@ -35,15 +35,15 @@ struct RuleSource {
 // All rules of a project as the runtime runs them. Rules with a mistake are left out.
 struct CompiledRules {
     std::vector<gorse_rule> rules;
-    std::vector<RuleSource> sources;    // beside each rule
+    std::vector<RuleSource> sources;  // beside each rule
     std::vector<uint8_t> code;
     std::vector<CompiledText> strings;
     std::vector<std::string> stringWords;
-    std::vector<SlotInfo> slots;        // by screen, then widget, then property
+    std::vector<SlotInfo> slots;  // by screen, then widget, then property
     std::vector<HookInfo> hooks;
     int timers = 0, whens = 0;
-    int stackDepth = 1;                 // values that the deepest expression puts on the stack
-    bool needsExtended = false;             // some code has operations of gorse_code_extended.c
+    int stackDepth = 1;          // values that the deepest expression puts on the stack
+    bool needsExtended = false;  // some code has operations of gorse_code_extended.c
     Problems problems;
 };
 

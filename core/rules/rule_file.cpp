@@ -12,10 +12,13 @@ constexpr size_t kMaxReported = 1000;  // of one file
 RuleFileContext::RuleFileContext(RulePool& pool, const RuleFile& file)
     : pool_(pool), path_("rules/" + file.name + ".rules"), name_(file.name) {
     scope_.names = &pool.names();
-    scope_.slot = [this](const auto& place, const auto& property, const Token& at) { return slot(place, property, at); };
+    scope_.slot = [this](const auto& place, const auto& property, const Token& at) {
+        return slot(place, property, at);
+    };
     scope_.string = [this](const std::string& words, const Token& at) { return text(words, at); };
-    scope_.report = [this](Severity severity, const Token& at, const std::string& reason,
-                           const std::string& remedy) { report(severity, at, reason, remedy); };
+    scope_.report = [this](Severity severity, const Token& at, const std::string& reason, const std::string& remedy) {
+        report(severity, at, reason, remedy);
+    };
 }
 
 void RuleFileContext::report(Severity severity, const Token& at, const std::string& reason, const std::string& remedy) {
@@ -41,21 +44,24 @@ void RuleFileContext::report(Severity severity, const Token& at, const std::stri
 int RuleFileContext::slot(const ProjectNames::WidgetPlace& place, const PropertyInfo& property, const Token& at) {
     const auto number = pool_.slot(place, property);
     if (!number)
-        report(Severity::Error, at, "the rules use more than " + std::to_string(kMaxSlots) + " properties of widgets", "Use fewer");
+        report(Severity::Error, at, "the rules use more than " + std::to_string(kMaxSlots) + " properties of widgets",
+               "Use fewer");
     return number.value_or(0);
 }
 
 int RuleFileContext::hook(const HookInfo& hook, const Token& at) {
     const auto number = pool_.hook(hook);
     if (!number)
-        report(Severity::Error, at, "the rules call more than " + std::to_string(kMaxHooks) + " hooks", "Give one hook a value that tells them apart");
+        report(Severity::Error, at, "the rules call more than " + std::to_string(kMaxHooks) + " hooks",
+               "Give one hook a value that tells them apart");
     return number.value_or(0);
 }
 
 int RuleFileContext::text(const std::string& words, const Token& at) {
     const auto number = pool_.string(words);
     if (!number) {
-        report(Severity::Error, at, "the rules have more than " + std::to_string(kMaxStrings) + " texts", "Take some out");
+        report(Severity::Error, at, "the rules have more than " + std::to_string(kMaxStrings) + " texts",
+               "Take some out");
         return 0;
     }
     for (const Problem& each : pool_.out().strings[static_cast<size_t>(*number)].problems) {
@@ -68,7 +74,8 @@ int RuleFileContext::text(const std::string& words, const Token& at) {
 
 void RuleFileContext::expectEnd(const std::vector<Token>& tokens, size_t i) {
     if (at(tokens, i).type != TokenType::End)
-        report(Severity::Error, at(tokens, i), "this does not belong here", "Begin a new line, or put an operator before it");
+        report(Severity::Error, at(tokens, i), "this does not belong here",
+               "Begin a new line, or put an operator before it");
 }
 
 std::optional<Compiled> RuleFileContext::expression(const std::vector<Token>& tokens, size_t& i) {
@@ -80,13 +87,15 @@ std::optional<Compiled> RuleFileContext::expression(const std::vector<Token>& to
     return value;
 }
 
-std::optional<ProjectNames::WidgetPlace> RuleFileContext::widget(const std::vector<Token>& tokens, size_t i, bool full) {
+std::optional<ProjectNames::WidgetPlace> RuleFileContext::widget(const std::vector<Token>& tokens, size_t i,
+                                                                 bool full) {
     const Token& name = at(tokens, full ? i + 2 : i);
     const auto found = pool_.names().widget(full ? at(tokens, i).text : "", name.text);
     if (!found || found->screen < 0) {
-        report(Severity::Error, name,
-               found ? "several screens have a widget \"" + name.text + "\"" : "there is no widget \"" + name.text + "\"",
-               found ? "Write screen." + name.text : kFindWidget);
+        report(
+            Severity::Error, name,
+            found ? "several screens have a widget \"" + name.text + "\"" : "there is no widget \"" + name.text + "\"",
+            found ? "Write screen." + name.text : kFindWidget);
         return std::nullopt;
     }
     return found;

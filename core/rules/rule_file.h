@@ -26,7 +26,9 @@ class RuleFileContext {
     void beginRule() { failed_ = false; }
 
     // Token number i, or the closing one.
-    static const Token& at(const std::vector<Token>& tokens, size_t i) { return tokens[std::min(i, tokens.size() - 1)]; }
+    static const Token& at(const std::vector<Token>& tokens, size_t i) {
+        return tokens[std::min(i, tokens.size() - 1)];
+    }
     void expectEnd(const std::vector<Token>& tokens, size_t i);
     // The expression from token i on, which then stands behind it; nothing after a mistake, which is reported.
     std::optional<Compiled> expression(const std::vector<Token>& tokens, size_t& i);

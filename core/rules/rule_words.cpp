@@ -10,11 +10,13 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr auto eventsOfWidgets = std::to_array<EventWord>(
-    {{"press", GORSE_EVENT_PRESS}, {"release", GORSE_EVENT_RELEASE}, {"tap", GORSE_EVENT_TAP}, {"done", GORSE_EVENT_DONE}});
+constexpr auto eventsOfWidgets = std::to_array<EventWord>({{"press", GORSE_EVENT_PRESS},
+                                                           {"release", GORSE_EVENT_RELEASE},
+                                                           {"tap", GORSE_EVENT_TAP},
+                                                           {"done", GORSE_EVENT_DONE}});
 constexpr auto eventsOfScreens = std::to_array<EventWord>({{"enter", GORSE_EVENT_ENTER}, {"leave", GORSE_EVENT_LEAVE}});
-constexpr auto wordsForMissed = std::to_array<EventWord>(
-    {{"all", GORSE_MISSED_ALL}, {"once", GORSE_MISSED_ONCE}, {"none", GORSE_MISSED_NONE}});
+constexpr auto wordsForMissed =
+    std::to_array<EventWord>({{"all", GORSE_MISSED_ALL}, {"once", GORSE_MISSED_ONCE}, {"none", GORSE_MISSED_NONE}});
 constexpr auto aboutWidgets = std::to_array<std::string_view>({"show", "hide", "toggle", "play", "stop"});
 constexpr auto valueWords = std::to_array<std::string_view>({"yes", "no", "none"});
 constexpr auto otherWords = std::to_array<std::string_view>(
@@ -31,7 +33,8 @@ std::span<const EventWord> screenEvents() { return eventsOfScreens; }
 std::span<const EventWord> missedWords() { return wordsForMissed; }
 
 const EventWord* findEvent(std::span<const EventWord> events, std::string_view word) {
-    const auto found = std::find_if(events.begin(), events.end(), [&](const EventWord& each) { return word == each.word; });
+    const auto found =
+        std::find_if(events.begin(), events.end(), [&](const EventWord& each) { return word == each.word; });
     return found == events.end() ? nullptr : &*found;
 }
 

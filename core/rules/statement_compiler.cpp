@@ -41,7 +41,8 @@ void StatementCompiler::go(const std::vector<Token>& tokens, Compiled& body) {
     const int screen = pool_.names().screen(name.text);
     if (name.type != TokenType::Name || screen < 0)
         report(Severity::Error, name,
-               name.type == TokenType::Name ? "there is no screen \"" + name.text + "\"" : "a screen belongs here", kFindScreen);
+               name.type == TokenType::Name ? "there is no screen \"" + name.text + "\"" : "a screen belongs here",
+               kFindScreen);
     body.operation(GORSE_OP_GO);
     body.word(screen);
     expectEnd(tokens, 2);
@@ -50,7 +51,8 @@ void StatementCompiler::go(const std::vector<Token>& tokens, Compiled& body) {
 void StatementCompiler::call(const std::vector<Token>& tokens, Compiled& body) {
     const Token& name = at(tokens, 1);
     if (name.type != TokenType::Name || nameError(name.text)) {
-        report(Severity::Error, name, nameError(name.text).value_or("a hook's name belongs here"), "Write call name(values)");
+        report(Severity::Error, name, nameError(name.text).value_or("a hook's name belongs here"),
+               "Write call name(values)");
         return;
     }
     size_t i = 2;
@@ -123,7 +125,8 @@ void StatementCompiler::playing(const std::vector<Token>& tokens, Compiled& body
     if (!place)
         return;
     if (!info(place->kind).has(kPlays))
-        report(Severity::Error, at(tokens, full ? 3 : 1), std::string("a ") + info(place->kind).key + " does not play", "Use frames");
+        report(Severity::Error, at(tokens, full ? 3 : 1), std::string("a ") + info(place->kind).key + " does not play",
+               "Use frames");
     body.operation(GORSE_OP_COMMAND);
     body.word(place->screen);
     body.word(place->widget);
@@ -162,7 +165,8 @@ void StatementCompiler::assignment(const std::vector<Token>& tokens, Compiled& b
 
 void StatementCompiler::wantType(ValueType wanted, const Compiled& value, const Token& op) {
     if (value.type != wanted)
-        report(Severity::Error, op, std::string("it takes ") + toWords(wanted) + ", this is " + toWords(value.type), "Set it to another value");
+        report(Severity::Error, op, std::string("it takes ") + toWords(wanted) + ", this is " + toWords(value.type),
+               "Set it to another value");
 }
 
 void StatementCompiler::setVariable(const Token& name, const Token& op, Compiled value, Compiled& body) {
@@ -174,7 +178,8 @@ void StatementCompiler::setVariable(const Token& name, const Token& op, Compiled
     }
     const Variable& variable = *found->variable;
     if (variable.writer == Writer::Firmware)
-        report(Severity::Warning, name, "only the firmware writes " + variable.name + ", as its settings say", "Let the panel or both write it at the station Variables");
+        report(Severity::Warning, name, "only the firmware writes " + variable.name + ", as its settings say",
+               "Let the panel or both write it at the station Variables");
     if (variable.type == VariableType::Text) {
         wantType(ValueType::Text, value, op);
         body.append(value);
@@ -219,7 +224,8 @@ void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equ
     const Token& op = tokens[equals];
     const PropertyInfo* property = findProperty(place->kind, key.text);
     if (!property || !property->inRules) {
-        report(Severity::Error, key, "rules can't set \"" + key.text + "\" of a " + info(place->kind).key, "Use one that Ctrl+Space offers");
+        report(Severity::Error, key, "rules can't set \"" + key.text + "\" of a " + info(place->kind).key,
+               "Use one that Ctrl+Space offers");
         return;
     }
     const int slot = file_.slot(*place, *property, key);
@@ -232,7 +238,8 @@ void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equ
             value.rescale(0);
             if (value.min < property->min || value.max > property->max)
                 report(value.constant ? Severity::Error : Severity::Warning, op,
-                       "it goes from " + std::to_string(property->min) + " to " + std::to_string(property->max), "Keep the value inside");
+                       "it goes from " + std::to_string(property->min) + " to " + std::to_string(property->max),
+                       "Keep the value inside");
             break;
     }
     body.append(value);

@@ -16,9 +16,7 @@ struct Form {
     int digits = 1, decimals = 0;
 };
 
-bool allZeros(std::string_view text) {
-    return !text.empty() && text.find_first_not_of('0') == std::string_view::npos;
-}
+bool allZeros(std::string_view text) { return !text.empty() && text.find_first_not_of('0') == std::string_view::npos; }
 
 // "0", "000", "0.0", "mm:ss", "h:mm:ss": what stands behind the colon of an inset.
 std::optional<Form> formFrom(std::string_view spec) {
@@ -133,7 +131,8 @@ class TextCompiler {
             }
             form = *given;
         } else if (next.type != TokenType::End) {
-            problem(Severity::Error, next.column, "this does not belong here", "Put operators between values, or take it out");
+            problem(Severity::Error, next.column, "this does not belong here",
+                    "Put operators between values, or take it out");
             return false;
         }
         if (value->type == ValueType::Text)
@@ -174,7 +173,8 @@ class TextCompiler {
         } else {
             const bool clock = form.form == GORSE_FORM_CLOCK;
             for (const int64_t end : {value.min, value.max}) {
-                const std::string shown = clock ? shownClock(end, value.scale, form) : shownNumber(end, value.scale, form);
+                const std::string shown =
+                    clock ? shownClock(end, value.scale, form) : shownNumber(end, value.scale, form);
                 if (shown.size() > longest.size())
                     longest = shown;
             }

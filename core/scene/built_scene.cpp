@@ -45,9 +45,10 @@ bool sameShape(const Screen& a, const Screen& b) {
 // The same faces of the same files; their settings may differ.
 bool sameFaces(const Document& a, const Document& b) {
     return a.faces == b.faces ||
-           std::equal(a.faces->begin(), a.faces->end(), b.faces->begin(), b.faces->end(), [](const Face& x, const Face& y) {
-               return x.name == y.name && x.original == y.original && x.variant == y.variant;
-           });
+           std::equal(a.faces->begin(), a.faces->end(), b.faces->begin(), b.faces->end(),
+                      [](const Face& x, const Face& y) {
+                          return x.name == y.name && x.original == y.original && x.variant == y.variant;
+                      });
 }
 
 // Where characters are needed that no face of the font has.
@@ -139,7 +140,9 @@ void fillScreens(BuiltScene& out) {
 
 // Any text of the scene has that; screens know it of theirs, as there may be very many.
 bool anyText(const BuiltScene& scene, bool CompiledText::*text, bool ScreenPart::*part) {
-    const auto any = [&](const auto& all, auto what) { return std::any_of(all.begin(), all.end(), [&](const auto& each) { return each.*what; }); };
+    const auto any = [&](const auto& all, auto what) {
+        return std::any_of(all.begin(), all.end(), [&](const auto& each) { return each.*what; });
+    };
     return any(scene.rules->strings, text) || any(scene.moreStrings, text) || any(scene.startTexts, text) ||
            std::any_of(scene.parts.begin(), scene.parts.end(), [&](const auto& each) { return (*each).*part; });
 }
@@ -164,7 +167,9 @@ void layOutState(BuiltScene& out) {
 
 void fillScene(BuiltScene& out) {
     gorse_scene& s = out.scene;
-    s.extended = out.rules->needsExtended || anyText(out, &CompiledText::needsExtended, &ScreenPart::needsExtended) ? gorse_extended_code : nullptr;
+    s.extended = out.rules->needsExtended || anyText(out, &CompiledText::needsExtended, &ScreenPart::needsExtended)
+                     ? gorse_extended_code
+                     : nullptr;
     s.forms = anyText(out, &CompiledText::needsForms, &ScreenPart::needsForms) ? gorse_extended_forms : nullptr;
     for (const CompiledText& text : out.rules->strings)
         out.strings.push_back(text.bytes.data());
@@ -264,11 +269,11 @@ bool SceneBuilder::isCurrent(const ScreenPart& part, const ScreenRef& screen, co
         return !changed.empty() &&
                std::any_of(used.begin(), used.end(), [&](const std::string& name) { return changed.count(name) != 0; });
     };
-    const bool textSlots = std::any_of(slots.begin(), slots.end(), [](const SlotInfo& slot) {
-        return slot.property->type == PropertyType::Text;
-    });
-    return part.source == screen && !textSlots && part.slotInfos == slots && !touches(part.usedVariables, changes.variables) &&
-           !touches(part.usedLooks, changes.looks) && !touches(part.usedImages, changes.images);
+    const bool textSlots = std::any_of(slots.begin(), slots.end(),
+                                       [](const SlotInfo& slot) { return slot.property->type == PropertyType::Text; });
+    return part.source == screen && !textSlots && part.slotInfos == slots &&
+           !touches(part.usedVariables, changes.variables) && !touches(part.usedLooks, changes.looks) &&
+           !touches(part.usedImages, changes.images);
 }
 
 std::shared_ptr<const ScreenPart> SceneBuilder::findPart(const BuiltScene* before, const ScreenRef& screen,
@@ -356,9 +361,8 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
     } else {
         if (!changes.faces.empty())
             looks_.adoptFaces(document, changes.faces);
-        out->rules = needsRules(document)
-                         ? std::make_shared<const CompiledRules>(compileRules(names, *document.rules))
-                         : last_->rules;
+        out->rules = needsRules(document) ? std::make_shared<const CompiledRules>(compileRules(names, *document.rules))
+                                          : last_->rules;
     }
     buildParts(*out, names, changes);
     if (last_)

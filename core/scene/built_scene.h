@@ -13,7 +13,7 @@ struct BuiltScene {
     Document document;
     std::vector<std::shared_ptr<const ScreenPart>> parts;  // one a screen
     std::shared_ptr<const CompiledRules> rules;
-    std::deque<CompiledText> moreStrings;                  // texts that slots begin with, behind the rules' strings
+    std::deque<CompiledText> moreStrings;  // texts that slots begin with, behind the rules' strings
     std::vector<const uint8_t*> strings;
     std::vector<gorse_number_variable> numbers;
     std::vector<gorse_text_variable> texts;
@@ -23,11 +23,11 @@ struct BuiltScene {
     gorse_panel uprightPanel{};  // without turn, mirror, inversion and offsets: for looking at
     gorse_scene scene{};
     gorse_scene upright{};
-    std::vector<ImageUse> images;   // those in use, by name
-    std::vector<uint8_t> outside;   // what of them lives in outside memory, from address 0 on
+    std::vector<ImageUse> images;       // those in use, by name
+    std::vector<uint8_t> outside;       // what of them lives in outside memory, from address 0 on
     std::vector<gorse_colour> palette;  // of an indexed panel
-    std::vector<BakedFont*> fonts;  // those in use; they belong to the builder
-    Problems problems;              // of screens, texts, images, fonts and rules
+    std::vector<BakedFont*> fonts;      // those in use; they belong to the builder
+    Problems problems;                  // of screens, texts, images, fonts and rules
 
     // Bytes that the state takes with a dirty list of `dirty` rectangles.
     long stateBytes(int dirty) const;

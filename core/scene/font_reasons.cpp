@@ -30,7 +30,8 @@ class ReasonFinder {
     }
 
   private:
-    void add(FontReason::What what, const ScreenPart& part, size_t widget, const std::string& detail, const std::string& text) {
+    void add(FontReason::What what, const ScreenPart& part, size_t widget, const std::string& detail,
+             const std::string& text) {
         FontReason reason;
         reason.what = what;
         reason.screen = part.source->name;
@@ -88,6 +89,8 @@ class ReasonFinder {
 
 }  // namespace
 
-std::vector<FontReason> fontReasons(const BuiltScene& scene, const BakedFont& font) { return ReasonFinder(scene, font).run(); }
+std::vector<FontReason> fontReasons(const BuiltScene& scene, const BakedFont& font) {
+    return ReasonFinder(scene, font).run();
+}
 
 }  // namespace gorsefinch

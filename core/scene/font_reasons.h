@@ -13,7 +13,7 @@ struct FontReason {
     std::string screen, widget;  // of what a widget shows
     std::string detail;          // the words, "{kiln_temp:0.1}", or the block's or file's name
     std::set<char32_t> characters;
-    size_t entry = 0;            // number of the settings' entry
+    size_t entry = 0;  // number of the settings' entry
 };
 
 // All reasons of a font, those of widgets first, by screen. `held` are the font's own entries.

@@ -98,7 +98,8 @@ void LookPool::adoptFaces(const Document& document, const std::set<std::string>&
         if (!font)
             continue;
         const std::vector<std::string> faces = facesOfFont(document, key);
-        const bool touched = std::any_of(faces.begin(), faces.end(), [&](const std::string& each) { return changed.count(each) != 0; });
+        const bool touched =
+            std::any_of(faces.begin(), faces.end(), [&](const std::string& each) { return changed.count(each) != 0; });
         if (!touched)
             continue;
         if (auto source = fontSource(document, key, info(document.panel->format).fontBits))

@@ -59,9 +59,10 @@ void fillPanel(BuiltScene& out) {
     p.column_offset = static_cast<uint16_t>(panel.columnOffset);
     p.row_offset = static_cast<uint16_t>(panel.rowOffset);
     p.quarter_turns = static_cast<uint8_t>(panel.turn / 90);
-    p.flags = static_cast<uint8_t>((panel.mirrorX ? GORSE_PANEL_MIRROR_X : 0) | (panel.mirrorY ? GORSE_PANEL_MIRROR_Y : 0) |
-                                   (panel.invert ? GORSE_PANEL_INVERT : 0) |
-                                   (panel.swapRedBlue && info(panel.format).bits > 8 ? GORSE_PANEL_SWAP_RED_BLUE : 0));
+    p.flags =
+        static_cast<uint8_t>((panel.mirrorX ? GORSE_PANEL_MIRROR_X : 0) | (panel.mirrorY ? GORSE_PANEL_MIRROR_Y : 0) |
+                             (panel.invert ? GORSE_PANEL_INVERT : 0) |
+                             (panel.swapRedBlue && info(panel.format).bits > 8 ? GORSE_PANEL_SWAP_RED_BLUE : 0));
     fillUnits(panel, p, true);
     if (p.quarter_turns % 2 != 0) {
         p.paint = gorse_paint_squares;

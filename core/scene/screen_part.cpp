@@ -85,8 +85,12 @@ class PartBuilder {
 
         gorse_record& record() override { return record_; }
         PropertyValue value(std::string_view key) const override { return part_.value(widget_, key); }
-        std::optional<NumberVariable> number(const std::string& variable) override { return part_.number(widget_, variable); }
-        const int32_t* keep(std::vector<int32_t> numbers) override { return part_.part_->numbers.emplace_back(std::move(numbers)).data(); }
+        std::optional<NumberVariable> number(const std::string& variable) override {
+            return part_.number(widget_, variable);
+        }
+        const int32_t* keep(std::vector<int32_t> numbers) override {
+            return part_.part_->numbers.emplace_back(std::move(numbers)).data();
+        }
         void report(Severity severity, const std::string& reason, const std::string& remedy) override {
             part_.problem(severity, widget_, reason, remedy);
         }
@@ -203,7 +207,8 @@ class PartBuilder {
         return text.bytes.data();
     }
 
-    void addMemory(int number, const Widget& widget, gorse_widget_text& label, const std::vector<const CompiledText*>& all) {
+    void addMemory(int number, const Widget& widget, gorse_widget_text& label,
+                   const std::vector<const CompiledText*>& all) {
         int longest = 0;
         std::set<int> variables;
         for (const CompiledText* each : all) {
@@ -223,14 +228,16 @@ class PartBuilder {
         }
     }
 
-    // A place in the screen's part of the state for the widget's text and, behind it, what its kind remembers. What finds
-    // none shares the first bytes, so that the rest can be looked at.
+    // A place in the screen's part of the state for the widget's text and, behind it, what its kind remembers. What
+    // finds none shares the first bytes, so that the rest can be looked at.
     void takeMemory(const Widget& widget, gorse_widget& base, uint16_t stateBytes) {
         const int bytes = base.capacity + stateBytes;
         if (bytes == 0)
             return;
         if (static_cast<size_t>(part_->memoryBytes + bytes) > kMaxStateTexts) {
-            problem(Severity::Error, widget, "the screen's texts need more than " + std::to_string(kMaxStateTexts) + " bytes", "Divide the screen");
+            problem(Severity::Error, widget,
+                    "the screen's texts need more than " + std::to_string(kMaxStateTexts) + " bytes",
+                    "Divide the screen");
             base.memory = 0;
             return;
         }
@@ -281,12 +288,14 @@ class PartBuilder {
     std::optional<NumberVariable> number(const Widget& widget, const std::string& name) {
         const Variable* variable = context_.document.variable(name);
         if (!variable || variable->type == VariableType::Text) {
-            problem(Severity::Error, widget, variable ? "\"" + name + "\" is a text" : "there is no variable \"" + name + "\"",
+            problem(Severity::Error, widget,
+                    variable ? "\"" + name + "\" is a text" : "there is no variable \"" + name + "\"",
                     "Choose a variable that is a number");
             return std::nullopt;
         }
         part_->usedVariables.insert(name);
-        return NumberVariable{static_cast<uint16_t>(context_.names.variable(name)->number), variable->min, variable->max, variable->decimals};
+        return NumberVariable{static_cast<uint16_t>(context_.names.variable(name)->number), variable->min,
+                              variable->max, variable->decimals};
     }
 
     void addSlots(int number, const Widget& widget, gorse_widget& base) {
@@ -310,7 +319,8 @@ class PartBuilder {
 
     int32_t initialValue(const Widget& widget, const PropertyInfo& property) {
         const PropertyValue from = value(widget, property.key);
-        return property.type == PropertyType::Text ? context_.string(std::get<std::string>(from)) : numberOf(property, from);
+        return property.type == PropertyType::Text ? context_.string(std::get<std::string>(from))
+                                                   : numberOf(property, from);
     }
 
     PartContext& context_;

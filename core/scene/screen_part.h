@@ -33,20 +33,20 @@ inline constexpr size_t kMaxStateTexts = 65000;
 // built, so that it serves as long as nothing it depends on changes.
 struct ScreenPart {
     ScreenRef source;
-    std::deque<gorse_record> records;            // one a widget, the lowest first
+    std::deque<gorse_record> records;  // one a widget, the lowest first
     std::vector<const gorse_widget*> widgets;
     std::vector<gorse_slot> slots;
     std::vector<SlotInfo> slotInfos;
     std::vector<gorse_binding> bindings;
     std::deque<CompiledText> texts;
     bool needsExtended = false, needsForms = false;  // any of its texts does
-    int stackDepth = 0;                          // values that the deepest inset puts on the stack
-    bool moves = false;                          // any of its widgets does something by itself
-    std::deque<std::vector<int32_t>> numbers;    // that records point to
-    std::set<const RuntimeKind*> kinds;          // that draw its widgets
+    int stackDepth = 0;                              // values that the deepest inset puts on the stack
+    bool moves = false;                              // any of its widgets does something by itself
+    std::deque<std::vector<int32_t>> numbers;        // that records point to
+    std::set<const RuntimeKind*> kinds;              // that draw its widgets
     std::vector<FontNeed> needs;
     std::vector<ImageUse> images;
-    int memoryBytes = 0;                         // of its texts' buffers
+    int memoryBytes = 0;  // of its texts' buffers
     std::set<std::string> usedVariables, usedLooks, usedImages;
     std::set<const BakedFont*> usedFonts;
     Problems problems;
@@ -57,7 +57,7 @@ struct PartContext {
     const Document& document;
     const ProjectNames& names;
     const CompiledRules& rules;
-    std::vector<SlotInfo> slots;      // of this screen
+    std::vector<SlotInfo> slots;  // of this screen
     // Numbers of the scene's strings that slots begin with, for the texts of slots.
     std::function<int(const std::string& words)> string;
     LookPool& looks;

@@ -40,7 +40,8 @@ void carryVariables(const BuiltScene& before, const gorse& from, const BuiltScen
 
 // The value of a slot under the new scene's numbers; nothing if it stands at its initial value. Texts are numbered by
 // the rules: the same words may have another number now.
-std::optional<int32_t> slotValue(const BuiltScene& before, const ScreenPart& old, size_t slot, int32_t value, const BuiltScene& now) {
+std::optional<int32_t> slotValue(const BuiltScene& before, const ScreenPart& old, size_t slot, int32_t value,
+                                 const BuiltScene& now) {
     if (value == old.slots[slot].initial)
         return std::nullopt;
     if (old.slotInfos[slot].property->type != PropertyType::Text)
@@ -58,9 +59,8 @@ void carrySlots(const BuiltScene& before, const gorse& from, const BuiltScene& n
         const ScreenPart& part = *now.parts[i];
         if (part.slots.empty())
             continue;
-        const auto same = std::find_if(before.parts.begin(), before.parts.end(), [&](const auto& old) {
-            return old->source->name == part.source->name;
-        });
+        const auto same = std::find_if(before.parts.begin(), before.parts.end(),
+                                       [&](const auto& old) { return old->source->name == part.source->name; });
         if (same == before.parts.end())
             continue;
         const ScreenPart& old = **same;

@@ -41,7 +41,7 @@ bool readLine(const std::string& verb, std::istringstream& words, ScriptStep& st
         all.push_back(step);
         step.what = ScriptStep::What::Release;
     } else {
-        step.what = verb == "press" ? ScriptStep::What::Press
+        step.what = verb == "press"  ? ScriptStep::What::Press
                     : verb == "move" ? ScriptStep::What::Move
                                      : ScriptStep::What::Release;
         if ((verb != "press" && verb != "move" && verb != "release") || !readPointer(words, step))

@@ -15,8 +15,8 @@ namespace gorsefinch {
 struct ScriptStep {
     enum class What { Wait, Press, Move, Release, Set };
     What what;
-    int x = 0, y = 0;      // pixels of the interface
-    uint32_t ms = 0;       // to wait
+    int x = 0, y = 0;  // pixels of the interface
+    uint32_t ms = 0;   // to wait
     std::string name, value;
     int line = 0;
 };

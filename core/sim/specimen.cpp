@@ -48,7 +48,8 @@ Picture specimen(const Document& document, const SpecimenRequest& request) {
     return drawScreen(*builder.build(sample), 0).picture();
 }
 
-FontRung makeFontRung(const Document& document, const FontKey& font, int size, int bits, const std::set<char32_t>& characters, SpecimenRequest sample) {
+FontRung makeFontRung(const Document& document, const FontKey& font, int size, int bits,
+                      const std::set<char32_t>& characters, SpecimenRequest sample) {
     FontRung out;
     out.size = size;
     out.bits = bits;

@@ -9,7 +9,7 @@ namespace gorsefinch {
 // A text in a font, drawn by the runtime in the panel's own pixels.
 struct SpecimenRequest {
     FontKey font;
-    std::string text;   // as it is: braces stand for themselves
+    std::string text;  // as it is: braces stand for themselves
     Colour ink = opaque(0xffffff), ground = opaque(0x000000);
     int width = 200, height = 60;  // pixels
     bool wrap = true;              // lines break at the width
@@ -25,6 +25,7 @@ struct FontRung {
 };
 
 // The font in one size and depth, holding the characters given.
-FontRung makeFontRung(const Document& document, const FontKey& font, int size, int bits, const std::set<char32_t>& characters, SpecimenRequest sample);
+FontRung makeFontRung(const Document& document, const FontKey& font, int size, int bits,
+                      const std::set<char32_t>& characters, SpecimenRequest sample);
 
 }  // namespace gorsefinch

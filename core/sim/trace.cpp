@@ -17,7 +17,8 @@ std::string numberWords(const BuiltScene& scene, uint16_t number, int32_t value)
     const Variable* v = variableByNumber(scene, number, false);
     if (!v)
         return "variable " + std::to_string(number) + " = " + std::to_string(value);
-    return v->name + " = " + (v->type == VariableType::YesNo ? (value != 0 ? "yes" : "no") : decimalText(value, v->decimals));
+    return v->name + " = " +
+           (v->type == VariableType::YesNo ? (value != 0 ? "yes" : "no") : decimalText(value, v->decimals));
 }
 
 std::string ruleWords(const BuiltScene& scene, uint16_t number) {
@@ -28,7 +29,8 @@ std::string ruleWords(const BuiltScene& scene, uint16_t number) {
 }
 
 const char* eventWord(uint16_t event) {
-    static const char* const words[] = {"start", "enter", "press", "release", "tap", "leave", "timer", "condition", "done"};
+    static const char* const words[] = {"start", "enter", "press",     "release", "tap",
+                                        "leave", "timer", "condition", "done"};
     return event < std::size(words) ? words[event] : "event";
 }
 
@@ -37,14 +39,18 @@ const char* eventWord(uint16_t event) {
 std::string traceLine(const BuiltScene& scene, const TraceEntry& entry) {
     std::string words;
     switch (entry.what) {
-        case GORSE_TRACE_RULE: words = ruleWords(scene, entry.a) + (entry.b != 0 ? " runs its otherwise" : " runs"); break;
+        case GORSE_TRACE_RULE:
+            words = ruleWords(scene, entry.a) + (entry.b != 0 ? " runs its otherwise" : " runs");
+            break;
         case GORSE_TRACE_SCREEN:
-            words = "screen " + (entry.a < scene.parts.size() ? scene.parts[entry.a]->source->name : std::to_string(entry.a));
+            words = "screen " +
+                    (entry.a < scene.parts.size() ? scene.parts[entry.a]->source->name : std::to_string(entry.a));
             break;
         case GORSE_TRACE_NUMBER: words = numberWords(scene, entry.a, entry.b); break;
         case GORSE_TRACE_CLAMPED: words = numberWords(scene, entry.a, entry.b) + ", clamped to its range"; break;
         case GORSE_TRACE_HOOK:
-            words = "call " + (entry.a < scene.rules->hooks.size() ? scene.rules->hooks[entry.a].name : std::to_string(entry.a));
+            words = "call " +
+                    (entry.a < scene.rules->hooks.size() ? scene.rules->hooks[entry.a].name : std::to_string(entry.a));
             break;
         case GORSE_TRACE_DIVISION_BY_ZERO: words = ruleWords(scene, entry.a) + " divided by zero"; break;
         case GORSE_TRACE_ROUNDS: words = "rules still wait after the last round"; break;

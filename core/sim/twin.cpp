@@ -91,7 +91,7 @@ Result<void> Twin::set(const std::string& name, const std::string& value) {
     }
     std::optional<int32_t> parsed;
     if (variable.type == VariableType::YesNo)
-        parsed = value == "yes" || value == "1" || value == "true"    ? std::optional(1)
+        parsed = value == "yes" || value == "1" || value == "true"   ? std::optional(1)
                  : value == "no" || value == "0" || value == "false" ? std::optional(0)
                                                                      : std::nullopt;
     else

@@ -28,7 +28,9 @@ class TestCodeStation : public QObject, support::OnWindow {
                 return i;
         return -1;
     }
-    QString state(const QString& file) { return find<QTableView>("code_files")->model()->index(row(file), 1).data().toString(); }
+    QString state(const QString& file) {
+        return find<QTableView>("code_files")->model()->index(row(file), 1).data().toString();
+    }
     QString text(const QString& file) {
         find<QTableView>("code_files")->setCurrentIndex(find<QTableView>("code_files")->model()->index(row(file), 0));
         return find<QPlainTextEdit>("code_text")->toPlainText();
@@ -36,7 +38,9 @@ class TestCodeStation : public QObject, support::OnWindow {
     void generate() { QTest::mouseClick(find<QPushButton>("generate"), Qt::LeftButton); }
     // Another word on the screen, then back here.
     void rename(const char* words) {
-        session_->edit(changeWidgets(session_->document(), "status", std::vector<std::string>{"hold_button"}, [&](Widget& w) { w.properties["text"] = std::string(words); }), "Words");
+        session_->edit(changeWidgets(session_->document(), "status", std::vector<std::string>{"hold_button"},
+                                     [&](Widget& w) { w.properties["text"] = std::string(words); }),
+                       "Words");
         open_->station(5);
         open_->station(8);
     }
@@ -59,7 +63,8 @@ class TestCodeStation : public QObject, support::OnWindow {
         QCOMPARE(state("kiln_port.c"), QString("yours"));
         QVERIFY(find<QLabel>("notice")->text().contains("Wrote"));
         // What stands in the pane is what stands on the disk.
-        QCOMPARE(text("kiln_scene.c").trimmed(), QString::fromUtf8(target::readFile(out() + "/kiln_scene.c")).trimmed());
+        QCOMPARE(text("kiln_scene.c").trimmed(),
+                 QString::fromUtf8(target::readFile(out() + "/kiln_scene.c")).trimmed());
     }
 
     void unchangedFilesAreNotWritten() {
@@ -153,7 +158,9 @@ class TestCodeStation : public QObject, support::OnWindow {
     // Each group's bytes are its parts' together, and the whole is what the header tells.
     void costsAddUp() {
         const QAbstractItemModel* model = find<QTreeView>("code_costs")->model();
-        const auto bytes = [&](const QModelIndex& index) { return index.data().toString().remove(QRegularExpression("[^0-9]")).toLong(); };
+        const auto bytes = [&](const QModelIndex& index) {
+            return index.data().toString().remove(QRegularExpression("[^0-9]")).toLong();
+        };
         long flash = 0, ram = 0, groups = 0;
         for (int i = 0; i < model->rowCount(); ++i) {
             const QModelIndex head = model->index(i, 0);

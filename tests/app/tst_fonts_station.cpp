@@ -97,7 +97,8 @@ class TestFontsStation : public QObject, support::OnWindow {
         qint64 bytes = 0;
         for (const BakedFont* each : session().scene()->fonts)
             bytes += static_cast<qint64>(each->bytes());
-        QCOMPARE(station()->figure(), QString("2 · %1 KB").arg(static_cast<double>(bytes) / 1024, 0, 'f', bytes < 10240 ? 1 : 0));
+        QCOMPARE(station()->figure(),
+                 QString("2 · %1 KB").arg(static_cast<double>(bytes) / 1024, 0, 'f', bytes < 10240 ? 1 : 0));
     }
 
     void settingsAreEditsOfTheChosenSize() {
@@ -344,7 +345,8 @@ class TestFontsStation : public QObject, support::OnWindow {
         session().edit(bare, "no faces");
         QVERIFY(open_->find<QPushButton>("bring_in_first_face")->isVisible());
         QVERIFY(!list()->isVisible());
-        QVERIFY(!open_->find<QListView>("glyphs")->isVisible() && !open_->find<QTableWidget>("font_ladder")->isVisible());
+        QVERIFY(!open_->find<QListView>("glyphs")->isVisible() &&
+                !open_->find<QTableWidget>("font_ladder")->isVisible());
     }
 };
 

@@ -25,9 +25,7 @@ class TestImageExchange : public QObject, support::OnImages {
 
   private Q_SLOTS:
     void initTestCase() { prepare(); }
-    void init() {
-        QVERIFY(open("kiln", 2));
-    }
+    void init() { QVERIFY(open("kiln", 2)); }
     void cleanup() { close(); }
 
     void aSeriesIsAskedFor() {
@@ -68,7 +66,8 @@ class TestImageExchange : public QObject, support::OnImages {
     }
 
     void imagesAreExported() {
-        const QModelIndexList found = list()->model()->match(list()->model()->index(0, 0), Qt::DisplayRole, "pot", 1, Qt::MatchExactly);
+        const QModelIndexList found =
+            list()->model()->match(list()->model()->index(0, 0), Qt::DisplayRole, "pot", 1, Qt::MatchExactly);
         QCOMPARE(found.size(), 1);
         list()->setCurrentIndex(found.front());
         list()->setFocus();
@@ -111,7 +110,8 @@ class TestImageExchange : public QObject, support::OnImages {
         QVERIFY(image("pasted"));
         QTest::keyClick(list(), Qt::Key_C, Qt::ControlModifier | Qt::ShiftModifier);
         const QString c = QGuiApplication::clipboard()->text();
-        QVERIFY2(c.contains("#define PASTED_WIDTH 12") && c.contains("static const uint8_t pasted[PASTED_BYTES]"), qPrintable(c.left(300)));
+        QVERIFY2(c.contains("#define PASTED_WIDTH 12") && c.contains("static const uint8_t pasted[PASTED_BYTES]"),
+                 qPrintable(c.left(300)));
     }
 
     // An image is dragged over the station Screens, which opens, and is dropped on the canvas at its own size.

@@ -42,12 +42,11 @@ class TestImagesStation : public QObject, support::OnImages {
 
   private Q_SLOTS:
     void initTestCase() { prepare(); }
-    void init() {
-        QVERIFY(open("kiln", 2));
-    }
+    void init() { QVERIFY(open("kiln", 2)); }
     void cleanup() { close(); }
 
-    // The whole way: a GIF is dropped, made smaller, takes a rung of the ladder, goes onto a screen and plays in the twin.
+    // The whole way: a GIF is dropped, made smaller, takes a rung of the ladder, goes onto a screen and plays in the
+    // twin.
     void aGifBecomesFramesOnTheTwin() {
         bring("dot.gif", dotGif());
         QVERIFY(image("dot"));
@@ -108,7 +107,8 @@ class TestImagesStation : public QObject, support::OnImages {
         OpenWindow::drag(view, middle - QPoint(60, 40), middle + QPoint(60, 40));
         const Recipe& recipe = image("cups")->recipe;
         QVERIFY(recipe.cropWidth > 10 && recipe.cropHeight > 10 && recipe.cropWidth < 190);
-        QVERIFY(std::abs(recipe.cropX + recipe.cropWidth / 2 - 100) <= 2 && std::abs(recipe.cropY + recipe.cropHeight / 2 - 50) <= 2);
+        QVERIFY(std::abs(recipe.cropX + recipe.cropWidth / 2 - 100) <= 2 &&
+                std::abs(recipe.cropY + recipe.cropHeight / 2 - 50) <= 2);
         const int width = recipe.cropWidth;
         // All of it is dragged: it moves and keeps its size.
         OpenWindow::drag(view, middle, middle + QPoint(20, 10));

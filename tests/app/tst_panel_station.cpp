@@ -37,9 +37,7 @@ class TestPanelStation : public QObject, support::OnWindow {
 
   private Q_SLOTS:
     void initTestCase() { prepare(); }
-    void init() {
-        QVERIFY(open("kiln", 1));
-    }
+    void init() { QVERIFY(open("kiln", 1)); }
     void cleanup() { close(); }
 
     void mirrorsExchangeSides() {
@@ -89,8 +87,14 @@ class TestPanelStation : public QObject, support::OnWindow {
 
     void strangeNumbersAreRefused() {
         const Document before = session_->document();
-        for (const auto& [field, words] : {std::pair{"panel_width", "0"}, {"panel_width", "100000"}, {"panel_height", "-5"}, {"panel_height", "tall"},
-                                           {"strip_lines", "0"}, {"column_offset", "-1"}, {"project_name", "9 lives"}, {"project_name", "int"}}) {
+        for (const auto& [field, words] : {std::pair{"panel_width", "0"},
+                                           {"panel_width", "100000"},
+                                           {"panel_height", "-5"},
+                                           {"panel_height", "tall"},
+                                           {"strip_lines", "0"},
+                                           {"column_offset", "-1"},
+                                           {"project_name", "9 lives"},
+                                           {"project_name", "int"}}) {
             type(field, words);
             QVERIFY2(session_->document().panel == before.panel && session_->document().name == before.name, words);
             // The field shows what holds, or that what it shows does not.

@@ -36,7 +36,10 @@ double contrast(const QColor& a, const QColor& b) {
 QString joined(const QVector<DifferenceLine>& lines) {
     QString out;
     for (const DifferenceLine& line : lines)
-        out += QString(line.what == DifferenceLine::Same ? " " : line.what == DifferenceLine::Gone ? "-" : "+") + line.text + "\n";
+        out += QString(line.what == DifferenceLine::Same   ? " "
+                       : line.what == DifferenceLine::Gone ? "-"
+                                                           : "+") +
+               line.text + "\n";
     return out;
 }
 
@@ -55,7 +58,8 @@ class TestParts : public QObject {
         QCOMPARE(snap(QRect(200, 100, 30, 11), {panel, other}, 4).by, QPoint(0, 0));
         const Snapped bottom = snap(QRect(10, 228, 30, 10), {panel}, 4);
         QCOMPARE(bottom.by.y(), 2);
-        QVERIFY(std::any_of(bottom.guides.begin(), bottom.guides.end(), [](const Guide& g) { return !g.upright && g.at == 240; }));
+        QVERIFY(std::any_of(bottom.guides.begin(), bottom.guides.end(),
+                            [](const Guide& g) { return !g.upright && g.at == 240; }));
     }
 
     void onlyTheSidesThatMoveCatch() {
@@ -85,15 +89,19 @@ class TestParts : public QObject {
     void widgetsThroughTheClipboard() {
         std::vector<WidgetRef> widgets;
         for (const char* name : {"one", "two"})
-            widgets.push_back(std::make_shared<const Widget>(makeWidget(name, Kind::Button, 3, 4, 50, 20, {{"text", std::string("Größe \"5\"")}, {"fill", opaque(0x123456)}})));
+            widgets.push_back(std::make_shared<const Widget>(makeWidget(
+                name, Kind::Button, 3, 4, 50, 20, {{"text", std::string("Größe \"5\"")}, {"fill", opaque(0x123456)}})));
         const auto back = widgetsFromBytes(widgetsToBytes(widgets));
         QVERIFY(back.has_value());
         QCOMPARE(back->size(), size_t{2});
         QCOMPARE((*back)[1].name, std::string("two"));
         QCOMPARE((*back)[0].properties == widgets[0]->properties, true);
-        for (const QByteArray& wrong : {QByteArray("{"), QByteArray(""), QByteArray("[]"), QByteArray(5 * 1024 * 1024, ' ')})
+        for (const QByteArray& wrong :
+             {QByteArray("{"), QByteArray(""), QByteArray("[]"), QByteArray(5 * 1024 * 1024, ' ')})
             QVERIFY(!widgetsFromBytes(wrong));
-        const auto some = widgetsFromBytes("{\"widgets\": [{\"name\": \"a\", \"kind\": \"engine\"}, {\"name\": \"b\", \"kind\": \"text\", \"w\": 99999}]}");
+        const auto some = widgetsFromBytes(
+            "{\"widgets\": [{\"name\": \"a\", \"kind\": \"engine\"}, {\"name\": \"b\", \"kind\": \"text\", \"w\": "
+            "99999}]}");
         QVERIFY(some && some->size() == 1 && some->front().w == 10);
     }
 
@@ -101,7 +109,9 @@ class TestParts : public QObject {
     void anyClipboardIsReadOrRefused() {
         std::vector<WidgetRef> widgets;
         for (const Kind kind : {Kind::Button, Kind::Text, Kind::Rectangle, Kind::Image, Kind::Frames})
-            widgets.push_back(std::make_shared<const Widget>(makeWidget("one", kind, 3, 4, 50, 20, {{"text", std::string("a\nb {c}")}, {"fill", opaque(0x123456)}, {"radius", int64_t{5}}})));
+            widgets.push_back(std::make_shared<const Widget>(
+                makeWidget("one", kind, 3, 4, 50, 20,
+                           {{"text", std::string("a\nb {c}")}, {"fill", opaque(0x123456)}, {"radius", int64_t{5}}})));
         const QByteArray whole = widgetsToBytes(widgets);
         std::mt19937 random(41);
         int read = 0;
@@ -147,7 +157,10 @@ class TestParts : public QObject {
         QCOMPARE(Theme::isDark(), dark);
         const auto check = [](Role text, Role ground) {
             const double found = contrast(Theme::colour(text), Theme::colour(ground));
-            QVERIFY2(found >= 4.5, qPrintable(QString("role %1 on %2: %3").arg(static_cast<int>(text)).arg(static_cast<int>(ground)).arg(found)));
+            QVERIFY2(
+                found >= 4.5,
+                qPrintable(
+                    QString("role %1 on %2: %3").arg(static_cast<int>(text)).arg(static_cast<int>(ground)).arg(found)));
         };
         for (const Role ground : {Role::Window, Role::Surface, Role::Field}) {
             for (const Role text : {Role::Text, Role::QuietText, Role::Well, Role::Bound, Role::Error})

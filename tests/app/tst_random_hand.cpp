@@ -59,7 +59,8 @@ class TestRandomHand : public QObject, support::OnWindow {
                 break;
             }
             case 3: {
-                QWheelEvent wheel(at, on->mapToGlobal(at), {}, {0, upTo(2) != 0 ? 120 : -120}, Qt::NoButton, modifiers(), Qt::NoScrollPhase, false);
+                QWheelEvent wheel(at, on->mapToGlobal(at), {}, {0, upTo(2) != 0 ? 120 : -120}, Qt::NoButton,
+                                  modifiers(), Qt::NoScrollPhase, false);
                 QApplication::sendEvent(on, &wheel);
                 break;
             }
@@ -74,27 +75,51 @@ class TestRandomHand : public QObject, support::OnWindow {
             Qt::Key key;
             Qt::KeyboardModifiers with;
         };
-        static const Stroke strokes[] = {
-            {Qt::Key_Z, Qt::ControlModifier}, {Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier}, {Qt::Key_C, Qt::ControlModifier},
-            {Qt::Key_X, Qt::ControlModifier}, {Qt::Key_V, Qt::ControlModifier}, {Qt::Key_D, Qt::ControlModifier},
-            {Qt::Key_A, Qt::ControlModifier}, {Qt::Key_Delete, {}}, {Qt::Key_Backspace, {}}, {Qt::Key_F2, {}}, {Qt::Key_Escape, {}},
-            {Qt::Key_Return, {}}, {Qt::Key_Tab, {}}, {Qt::Key_Backtab, Qt::ShiftModifier}, {Qt::Key_Left, {}}, {Qt::Key_Right, Qt::ShiftModifier},
-            {Qt::Key_Up, {}}, {Qt::Key_Down, {}}, {Qt::Key_PageUp, {}}, {Qt::Key_PageDown, Qt::ShiftModifier}, {Qt::Key_L, {}}, {Qt::Key_A, {}},
-            {Qt::Key_H, {}}, {Qt::Key_Space, {}}, {Qt::Key_Home, {}}, {Qt::Key_Up, Qt::AltModifier}, {Qt::Key_Plus, Qt::ControlModifier},
-            {Qt::Key_0, Qt::ControlModifier}, {Qt::Key_S, Qt::ControlModifier}, {Qt::Key_P, Qt::ControlModifier}};
+        static const Stroke strokes[] = {{Qt::Key_Z, Qt::ControlModifier},
+                                         {Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier},
+                                         {Qt::Key_C, Qt::ControlModifier},
+                                         {Qt::Key_X, Qt::ControlModifier},
+                                         {Qt::Key_V, Qt::ControlModifier},
+                                         {Qt::Key_D, Qt::ControlModifier},
+                                         {Qt::Key_A, Qt::ControlModifier},
+                                         {Qt::Key_Delete, {}},
+                                         {Qt::Key_Backspace, {}},
+                                         {Qt::Key_F2, {}},
+                                         {Qt::Key_Escape, {}},
+                                         {Qt::Key_Return, {}},
+                                         {Qt::Key_Tab, {}},
+                                         {Qt::Key_Backtab, Qt::ShiftModifier},
+                                         {Qt::Key_Left, {}},
+                                         {Qt::Key_Right, Qt::ShiftModifier},
+                                         {Qt::Key_Up, {}},
+                                         {Qt::Key_Down, {}},
+                                         {Qt::Key_PageUp, {}},
+                                         {Qt::Key_PageDown, Qt::ShiftModifier},
+                                         {Qt::Key_L, {}},
+                                         {Qt::Key_A, {}},
+                                         {Qt::Key_H, {}},
+                                         {Qt::Key_Space, {}},
+                                         {Qt::Key_Home, {}},
+                                         {Qt::Key_Up, Qt::AltModifier},
+                                         {Qt::Key_Plus, Qt::ControlModifier},
+                                         {Qt::Key_0, Qt::ControlModifier},
+                                         {Qt::Key_S, Qt::ControlModifier},
+                                         {Qt::Key_P, Qt::ControlModifier}};
         QWidget* on = QApplication::focusWidget() ? QApplication::focusWidget() : window_;
         const int which = upTo(10);
         if (which == 0) {
             done_ << "station";
             station(1 + upTo(8));
         } else if (which < 3) {
-            static const char* const words[] = {"12", "-5", "w/2", "kiln_temp", "{level}", "#FF8800", "x y", "0", "Tap"};
+            static const char* const words[] = {"12",      "-5",  "w/2", "kiln_temp", "{level}",
+                                                "#FF8800", "x y", "0",   "Tap"};
             const char* word = words[upTo(9)];
             done_ << QString("type %1 on %2").arg(word, on->metaObject()->className());
             QTest::keyClicks(on, word);
         } else {
             const Stroke& stroke = strokes[upTo(static_cast<int>(std::size(strokes)))];
-            done_ << QString("key %1 on %2").arg(QKeySequence(stroke.with | stroke.key).toString(), on->metaObject()->className());
+            done_ << QString("key %1 on %2")
+                         .arg(QKeySequence(stroke.with | stroke.key).toString(), on->metaObject()->className());
             QTest::keyClick(on, stroke.key, stroke.with);
         }
     }

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Each kind of input through the window and through the command line: both take it, to the same bytes, or both refuse it in
-// the same words.
+// Each kind of input through the window and through the command line: both take it, to the same bytes, or both refuse
+// it in the same words.
 #include <QProcess>
 
 #include "app/fonts/fonts_station.h"
@@ -70,7 +70,9 @@ class TestSameInputs : public QObject, public OnWindow {
         };
         made("words.png", "this is no picture");
         made("cut.png", bytesOf(kSeeds + "png/rgb.png").left(60));
-        made("outside.svg", "<svg xmlns='http://www.w3.org/2000/svg' width='9' height='9'><image width='9' height='9' href='/etc/passwd'/></svg>");
+        made("outside.svg",
+             "<svg xmlns='http://www.w3.org/2000/svg' width='9' height='9'><image width='9' height='9' "
+             "href='/etc/passwd'/></svg>");
         made("empty.gif", "");
     }
 
@@ -79,14 +81,16 @@ class TestSameInputs : public QObject, public OnWindow {
         QFETCH(bool, good);
         const QString out = dir_.filePath("out.bin");
         QFile::remove(out);
-        const Ran ran = commandLine({"image", path, "-o", out, "--format", "rgb888", "--size", "12x10", "--fit", "stretch", "--background", "#102030"});
+        const Ran ran = commandLine({"image", path, "-o", out, "--format", "rgb888", "--size", "12x10", "--fit",
+                                     "stretch", "--background", "#102030"});
         QVERIFY2(ran.code == (good ? 0 : 1), ran.error);
         const size_t before = session_->document().images->size();
         drop(window_->findChild<ImagesStation*>(), {path});
         if (!good) {
             QCOMPARE(session_->document().images->size(), before);
             const QString told = find<QLabel>("notice")->text();
-            QVERIFY2(!told.isEmpty() && QString::fromUtf8(ran.error).contains(told), qPrintable(told + " / " + ran.error));
+            QVERIFY2(!told.isEmpty() && QString::fromUtf8(ran.error).contains(told),
+                     qPrintable(told + " / " + ran.error));
             return;
         }
         QCOMPARE(session_->document().images->size(), before + 1);

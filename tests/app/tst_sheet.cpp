@@ -135,7 +135,8 @@ class TestSheet : public QObject, support::OnWindow {
             QCOMPARE(session_->document().screens.size(), before.screens.size());
         }
         // After all this the document is the one it began with.
-        QVERIFY(session_->document().screen("alarm")->widgets.back()->properties == before.screen("alarm")->widgets.back()->properties);
+        QVERIFY(session_->document().screen("alarm")->widgets.back()->properties ==
+                before.screen("alarm")->widgets.back()->properties);
     }
 
     // One after the other is chosen, each has all its fields on the page that is shown.
@@ -240,7 +241,9 @@ class TestSheet : public QObject, support::OnWindow {
     // Only what rules say of this widget, not of one with a longer name, nor of another screen's.
     void rulesThatSpeakOfIt() {
         session_->edit(withRules(session_->document(), "main",
-                                 "on probe_button.tap\n    hide probe_button\n\non status.hold_button.tap\n    show alarm.button  // yes\n\non alarm.enter\n    button.x = 3\n"), "Test");
+                                 "on probe_button.tap\n    hide probe_button\n\non status.hold_button.tap\n    show "
+                                 "alarm.button  // yes\n\non alarm.enter\n    button.x = 3\n"),
+                       "Test");
         put({made("button", Kind::Button), made("probe_button", Kind::Button)});
         session_->select({"button"});
         QCOMPARE(field<QLabel>("mentions")->text(), QString("show alarm.button  // yes\nbutton.x = 3"));
@@ -257,7 +260,8 @@ class TestSheet : public QObject, support::OnWindow {
             auto* box = field<QComboBox>(key);
             box->setFocus();
             const QPoint middle = box->rect().center();
-            QWheelEvent wheel(middle, box->mapToGlobal(middle), QPoint(), QPoint(0, -120), Qt::NoButton, Qt::NoModifier, Qt::NoScrollPhase, false);
+            QWheelEvent wheel(middle, box->mapToGlobal(middle), QPoint(), QPoint(0, -120), Qt::NoButton, Qt::NoModifier,
+                              Qt::NoScrollPhase, false);
             QApplication::sendEvent(box, &wheel);
             // Not taken here, so it goes on to the page.
             QVERIFY2(!wheel.isAccepted(), key);

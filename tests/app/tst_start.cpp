@@ -37,7 +37,9 @@ class TestStart : public QObject, support::OnWindow {
     Q_OBJECT
 
     void move() {
-        session_->edit(changeWidgets(session_->document(), "status", std::vector<std::string>{"hold_button"}, [](Widget& w) { w.x += 3; }), "Move");
+        session_->edit(changeWidgets(session_->document(), "status", std::vector<std::string>{"hold_button"},
+                                     [](Widget& w) { w.x += 3; }),
+                       "Move");
         QVERIFY(!session_->history().isSaved());
     }
     int placeOnDisk() {
@@ -49,9 +51,7 @@ class TestStart : public QObject, support::OnWindow {
 
   private Q_SLOTS:
     void initTestCase() { prepare(); }
-    void init() {
-        QVERIFY(open("kiln"));
-    }
+    void init() { QVERIFY(open("kiln")); }
     void cleanup() { close(); }
 
     void theNextStartBeginsWhereTheLastEnded() {

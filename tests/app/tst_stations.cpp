@@ -57,7 +57,8 @@ class TestStations : public QObject, support::OnWindow {
         QCOMPARE(session_->document().variable("pressure")->max, 250);
         QVERIFY(!table->model()->setData(table->model()->index(10, VariablesModel::Min), "300", Qt::EditRole));
         QVERIFY(table->model()->setData(table->model()->index(0, VariablesModel::Name), "heat", Qt::EditRole));
-        QCOMPARE(std::get<std::string>(widget("status", "kiln_temp_text").properties.at("text")), std::string("{heat}"));
+        QCOMPARE(std::get<std::string>(widget("status", "kiln_temp_text").properties.at("text")),
+                 std::string("{heat}"));
         QVERIFY(table->model()->setData(table->model()->index(0, VariablesModel::Now), "777", Qt::EditRole));
         QCOMPARE(session_->twin().get("heat"), std::string("777"));
     }
@@ -113,7 +114,8 @@ class TestStations : public QObject, support::OnWindow {
         auto* round = find<QCheckBox>("panel_round");
         QTest::mouseClick(round, Qt::LeftButton, Qt::NoModifier, QPoint(8, round->height() / 2));
         QVERIFY(session_->document().panel->round);
-        QVERIFY(toFiles(session_->document()).at("gorsefinch.json").text().find("\"shape\": \"round\"") != std::string::npos);
+        QVERIFY(toFiles(session_->document()).at("gorsefinch.json").text().find("\"shape\": \"round\"") !=
+                std::string::npos);
         station(5);
         const QImage shown = twin->grab().toImage();
         QCOMPARE(shown.pixel(twin->width() / 2, twin->height() / 2), before);
@@ -201,7 +203,9 @@ class TestStations : public QObject, support::OnWindow {
             other.show();
             QVERIFY(other.openProject(left));
             QVERIFY(other.findChild<QWidget*>("recovery")->isVisible());
-            second.edit(changeWidgets(second.document(), "status", std::vector<std::string>{"hold_button"}, [](Widget& w) { w.x = 40; }), "Move");
+            second.edit(changeWidgets(second.document(), "status", std::vector<std::string>{"hold_button"},
+                                      [](Widget& w) { w.x = 40; }),
+                        "Move");
             QTRY_VERIFY_WITH_TIMEOUT(QFileInfo::exists(left + "/.gorsefinch-journal"), 5000);
             QVERIFY(second.save().has_value());
         }
@@ -257,12 +261,15 @@ class TestStations : public QObject, support::OnWindow {
                 station(each);
                 QCoreApplication::sendPostedEvents();
                 const QSize min = window_->minimumSizeHint();
-                QVERIFY2(min.width() <= 1280 && min.height() <= 740, qPrintable(QString("%1, station %2: %3x%4").arg(when).arg(each).arg(min.width()).arg(min.height())));
+                QVERIFY2(min.width() <= 1280 && min.height() <= 740,
+                         qPrintable(
+                             QString("%1, station %2: %3x%4").arg(when).arg(each).arg(min.width()).arg(min.height())));
             }
         };
         fits("kiln");
         QVERIFY(session_->save().has_value());
-        QVERIFY(session_->create(*newProject(*presetByKey("mono-128x64"), "bare", nullptr, ""), open_->path("bare")).has_value());
+        QVERIFY(session_->create(*newProject(*presetByKey("mono-128x64"), "bare", nullptr, ""), open_->path("bare"))
+                    .has_value());
         fits("a bare project");
     }
 

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Two windows, or another program, on one project: who edits and who looks, what changes outside, and what is kept against
-// a crash meanwhile.
+// Two windows, or another program, on one project: who edits and who looks, what changes outside, and what is kept
+// against a crash meanwhile.
 #include <QComboBox>
 #include <QLabel>
 #include <QPlainTextEdit>
@@ -48,7 +48,9 @@ class TestTwoWindows : public QObject, public OnWindow {
     QString folder() const { return open_->folder(); }
     QWidget* bar(MainWindow& window, const char* name) { return window.findChild<QWidget*>(name); }
     void move(Session& session, int x) {
-        session.edit(changeWidgets(session.document(), "status", std::vector<std::string>{"hold_button"}, [&](Widget& w) { w.x = x; }), "Move");
+        session.edit(changeWidgets(session.document(), "status", std::vector<std::string>{"hold_button"},
+                                   [&](Widget& w) { w.x = x; }),
+                     "Move");
     }
     static int placeIn(const Session& session) {
         const ScreenRef status = session.document().screen("status");
@@ -75,7 +77,10 @@ class TestTwoWindows : public QObject, public OnWindow {
         QVERIFY(session_->mayEdit() && !second.mayEdit());
         QVERIFY(!bar(*window_, "look_only")->isVisible());
         QVERIFY(bar(other, "look_only")->isVisible());
-        QVERIFY(bar(other, "look_only")->findChild<QLabel*>()->text().contains(QString::number(QCoreApplication::applicationPid())));
+        QVERIFY(bar(other, "look_only")
+                    ->findChild<QLabel*>()
+                    ->text()
+                    .contains(QString::number(QCoreApplication::applicationPid())));
         // An edit there is refused with a notice, and the first window's journal is not taken for a crash's.
         const int before = placeIn(second);
         auto* canvas = other.findChild<Canvas*>();
@@ -199,7 +204,8 @@ class TestTwoWindows : public QObject, public OnWindow {
         QFETCH(int, side);
         QFETCH(int, x);
         const QByteArray was = "\"x\": " + QByteArray::number(placeIn(*session_));
-        replaceIn("screens/status.json", "\"name\": \"hold_button\",\n      \"kind\": \"button\",\n      " + was, "\"name\": \"hold_button\",\n      \"kind\": \"button\",\n      \"x\": 77");
+        replaceIn("screens/status.json", "\"name\": \"hold_button\",\n      \"kind\": \"button\",\n      " + was,
+                  "\"name\": \"hold_button\",\n      \"kind\": \"button\",\n      \"x\": 77");
         move(*session_, 50);
         // Saving before the change was noticed shows the dialog first.
         bool requested = false;
@@ -294,7 +300,8 @@ class TestTwoWindows : public QObject, public OnWindow {
         QTest::keyClick(window_, Qt::Key_S, Qt::ControlModifier);
         QVERIFY(session_->history().isSaved());
         for (const auto& [path, bytes] : toFiles(session_->document()))
-            QVERIFY2(bytesOf(folder() + "/" + QString::fromStdString(path)).toStdString() == bytes.text(), path.c_str());
+            QVERIFY2(bytesOf(folder() + "/" + QString::fromStdString(path)).toStdString() == bytes.text(),
+                     path.c_str());
         Session second;
         QVERIFY(second.open(folder()).has_value());
         QVERIFY2(!second.mayEdit(), "the first window has it still");
@@ -305,7 +312,9 @@ class TestTwoWindows : public QObject, public OnWindow {
         QImage image(4, 4, QImage::Format_RGB32);
         image.fill(Qt::red);
         QVERIFY(image.save(folder() + "/images/pot.png"));
-        QTRY_VERIFY_WITH_TIMEOUT(session_->document().image("pot")->original->text() == bytesOf(folder() + "/images/pot.png").toStdString(), 8000);
+        QTRY_VERIFY_WITH_TIMEOUT(
+            session_->document().image("pot")->original->text() == bytesOf(folder() + "/images/pot.png").toStdString(),
+            8000);
         QTest::qWait(5000);
         QVERIFY(!bar(*window_, "outside_changes")->isVisible());
         QVERIFY(session_->save().has_value());
@@ -360,7 +369,8 @@ class TestTwoWindows : public QObject, public OnWindow {
         write(open_->path("crashed/.gorsefinch-journal"), QByteArray(400000, static_cast<char>(0x81)));
         QVERIFY(window_->openProject(open_->path("crashed")));
         QVERIFY(QFile::exists(open_->path("crashed/.gorsefinch-unreadable-1")));
-        QVERIFY(std::any_of(session_->problems().begin(), session_->problems().end(), [](const Problem& each) { return each.file.find("journal") != std::string::npos; }));
+        QVERIFY(std::any_of(session_->problems().begin(), session_->problems().end(),
+                            [](const Problem& each) { return each.file.find("journal") != std::string::npos; }));
     }
 
     void limitsHoldInTheWindowToo() {

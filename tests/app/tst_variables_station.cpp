@@ -27,7 +27,9 @@ class TestVariablesStation : public QObject, support::OnWindow {
         return -1;
     }
     const Variable& variable(const std::string& name) { return *session_->document().variable(name); }
-    QString shown(const std::string& name, int column) { return table_->model()->index(row(name), column).data().toString(); }
+    QString shown(const std::string& name, int column) {
+        return table_->model()->index(row(name), column).data().toString();
+    }
     // Types into a cell as a user does: the first key opens it.
     void type(const std::string& name, int column, const QString& words) {
         table_->setFocus();
@@ -69,8 +71,11 @@ class TestVariablesStation : public QObject, support::OnWindow {
         // A range that leaves the start value behind takes it along.
         type("depth", VariablesModel::Max, "10");
         QCOMPARE(variable("depth").start, 10);
-        for (const auto& [column, words] : {std::pair{VariablesModel::Max, "-30"}, {VariablesModel::Min, "11"}, {VariablesModel::Start, "11"},
-                                            {VariablesModel::Start, "ten"}, {VariablesModel::Max, "99999999999"}}) {
+        for (const auto& [column, words] : {std::pair{VariablesModel::Max, "-30"},
+                                            {VariablesModel::Min, "11"},
+                                            {VariablesModel::Start, "11"},
+                                            {VariablesModel::Start, "ten"},
+                                            {VariablesModel::Max, "99999999999"}}) {
             const Variable before = variable("depth");
             type("depth", column, words);
             QVERIFY2(variable("depth") == before, words);
@@ -83,7 +88,8 @@ class TestVariablesStation : public QObject, support::OnWindow {
 
     void decimalsMoveThePoint() {
         add("weight");
-        QVERIFY(table_->model()->setData(table_->model()->index(row("weight"), VariablesModel::Type), "decimal", Qt::EditRole));
+        QVERIFY(table_->model()->setData(table_->model()->index(row("weight"), VariablesModel::Type), "decimal",
+                                         Qt::EditRole));
         QCOMPARE(shown("weight", VariablesModel::Max), QString("100.0"));
         type("weight", VariablesModel::Start, "12.5");
         type("weight", VariablesModel::Digits, "3");
@@ -92,14 +98,16 @@ class TestVariablesStation : public QObject, support::OnWindow {
         type("weight", VariablesModel::Digits, "7");
         QCOMPARE(variable("weight").decimals, 3);
         QVERIFY(notice().contains("0 to 6"));
-        QVERIFY(table_->model()->setData(table_->model()->index(row("weight"), VariablesModel::Type), "whole", Qt::EditRole));
+        QVERIFY(table_->model()->setData(table_->model()->index(row("weight"), VariablesModel::Type), "whole",
+                                         Qt::EditRole));
         QCOMPARE(variable("weight").max, 100);
         QCOMPARE(shown("weight", VariablesModel::Digits), QString());
     }
 
     void textsEndBetweenCharacters() {
         add("title");
-        QVERIFY(table_->model()->setData(table_->model()->index(row("title"), VariablesModel::Type), "text", Qt::EditRole));
+        QVERIFY(
+            table_->model()->setData(table_->model()->index(row("title"), VariablesModel::Type), "text", Qt::EditRole));
         type("title", VariablesModel::Digits, "7");
         type("title", VariablesModel::Start, QString("glühen"));
         QCOMPARE(variable("title").startText, std::string("glühen"));
@@ -110,7 +118,8 @@ class TestVariablesStation : public QObject, support::OnWindow {
         type("title", VariablesModel::Digits, "0");
         QCOMPARE(variable("title").length, 2);
         // Numbers have no length, texts no range.
-        QVERIFY(!(table_->model()->flags(table_->model()->index(row("title"), VariablesModel::Min)) & Qt::ItemIsEditable));
+        QVERIFY(
+            !(table_->model()->flags(table_->model()->index(row("title"), VariablesModel::Min)) & Qt::ItemIsEditable));
         QVERIFY(session_->save().has_value());
         Disk disk;
         const auto read = ProjectFolder(disk, open_->folder().toStdString()).open();
@@ -119,7 +128,8 @@ class TestVariablesStation : public QObject, support::OnWindow {
 
     void whatItIsNotIsRefused() {
         const Document before = session_->document();
-        for (const auto& [column, words] : {std::pair{VariablesModel::Type, "complex"}, {VariablesModel::WrittenBy, "nobody"}})
+        for (const auto& [column, words] :
+             {std::pair{VariablesModel::Type, "complex"}, {VariablesModel::WrittenBy, "nobody"}})
             QVERIFY(!table_->model()->setData(table_->model()->index(0, column), words, Qt::EditRole));
         QVERIFY(notice().contains("firmware"));
         type("kiln_temp", VariablesModel::Name, "target");
@@ -136,8 +146,10 @@ class TestVariablesStation : public QObject, support::OnWindow {
         QVERIFY(table_->model()->setData(interrupt(), Qt::Checked, Qt::CheckStateRole));
         QVERIFY(variable("level").fromInterrupt);
         QVERIFY(interrupt().flags().testFlag(Qt::ItemIsUserCheckable));
-        QVERIFY(table_->model()->setData(table_->model()->index(row("level"), VariablesModel::WrittenBy), "panel", Qt::EditRole));
-        QVERIFY(!interrupt().flags().testFlag(Qt::ItemIsUserCheckable) && !interrupt().data(Qt::CheckStateRole).isValid());
+        QVERIFY(table_->model()->setData(table_->model()->index(row("level"), VariablesModel::WrittenBy), "panel",
+                                         Qt::EditRole));
+        QVERIFY(!interrupt().flags().testFlag(Qt::ItemIsUserCheckable) &&
+                !interrupt().data(Qt::CheckStateRole).isValid());
         QVERIFY(!table_->model()->setData(interrupt(), Qt::Unchecked, Qt::CheckStateRole));
     }
 
@@ -146,7 +158,8 @@ class TestVariablesStation : public QObject, support::OnWindow {
         add("level");
         type("level", VariablesModel::Unit, "mm");
         type("level", VariablesModel::Note, "from the float");
-        QVERIFY(table_->model()->setData(table_->model()->index(row("level"), VariablesModel::WrittenBy), "panel", Qt::EditRole));
+        QVERIFY(table_->model()->setData(table_->model()->index(row("level"), VariablesModel::WrittenBy), "panel",
+                                         Qt::EditRole));
         const QModelIndex kept = table_->model()->index(row("level"), VariablesModel::Kept);
         QVERIFY(table_->model()->setData(kept, Qt::Checked, Qt::CheckStateRole));
         QCOMPARE(variable("level").unit, std::string("mm"));

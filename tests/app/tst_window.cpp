@@ -32,14 +32,20 @@ class TestWindow : public QObject, support::OnWindow {
         return window_->findChild<QWidget*>("sheet_page")->findChild<T*>(name);
     }
     QPoint at(int x, int y) { return canvas()->fromPanel(QPointF(x + 0.5, y + 0.5)).toPoint(); }
-    void press(QWidget* on, int key, Qt::KeyboardModifiers modifiers = Qt::NoModifier) { QTest::keyClick(on, static_cast<Qt::Key>(key), modifiers); }
-    void drag(const QPoint& from, const QPoint& to, Qt::KeyboardModifiers modifiers = Qt::NoModifier) { OpenWindow::drag(canvas(), from, to, modifiers); }
+    void press(QWidget* on, int key, Qt::KeyboardModifiers modifiers = Qt::NoModifier) {
+        QTest::keyClick(on, static_cast<Qt::Key>(key), modifiers);
+    }
+    void drag(const QPoint& from, const QPoint& to, Qt::KeyboardModifiers modifiers = Qt::NoModifier) {
+        OpenWindow::drag(canvas(), from, to, modifiers);
+    }
     void clickTwin(int x, int y) {
         auto* twin = find<QWidget>("twin");
         const double scale = std::min(twin->width() / 320.0, twin->height() / 240.0);
         const double used = scale >= 1 ? std::floor(scale) : scale;
-        const QPoint corner((twin->width() - static_cast<int>(320 * used)) / 2, (twin->height() - static_cast<int>(240 * used)) / 2);
-        QTest::mouseClick(twin, Qt::LeftButton, {}, corner + QPoint(static_cast<int>((x + 0.5) * used), static_cast<int>((y + 0.5) * used)));
+        const QPoint corner((twin->width() - static_cast<int>(320 * used)) / 2,
+                            (twin->height() - static_cast<int>(240 * used)) / 2);
+        QTest::mouseClick(twin, Qt::LeftButton, {},
+                          corner + QPoint(static_cast<int>((x + 0.5) * used), static_cast<int>((y + 0.5) * used)));
     }
 
   private Q_SLOTS:
@@ -115,7 +121,8 @@ class TestWindow : public QObject, support::OnWindow {
         QCOMPARE(session_->selection(), Names{"programme_text"});
         const auto before = session_->twin().memory().bytes();
         retype(inSheet<QLineEdit>("text"), "Kiln 2", false);
-        QCOMPARE(std::get<std::string>(widget("status", "programme_text").properties.at("text")), std::string("Kiln 2"));
+        QCOMPARE(std::get<std::string>(widget("status", "programme_text").properties.at("text")),
+                 std::string("Kiln 2"));
         const auto words = session_->twin().memory().bytes();
         QVERIFY(words != before);
         auto* colour = inSheet<QWidget>("colour");
@@ -190,7 +197,8 @@ class TestWindow : public QObject, support::OnWindow {
         QCOMPARE(session_->screen()->widgets.back()->name, std::string("hold_button"));
         auto* layers = find<QListView>("layers");
         QCOMPARE(layers->model()->index(0, 0).data().toString(), QString("hold_button"));
-        QTest::mouseClick(layers->viewport(), Qt::LeftButton, {}, layers->visualRect(layers->model()->index(1, 0)).topLeft() + QPoint(90, 10));
+        QTest::mouseClick(layers->viewport(), Qt::LeftButton, {},
+                          layers->visualRect(layers->model()->index(1, 0)).topLeft() + QPoint(90, 10));
         QCOMPARE(session_->selection(), Names{"stop_button"});
         const QPoint row = layers->visualRect(layers->model()->index(1, 0)).topLeft();
         QTest::mouseClick(layers->viewport(), Qt::LeftButton, {}, row + QPoint(18, 10));
@@ -231,7 +239,8 @@ class TestWindow : public QObject, support::OnWindow {
 
     void insertByTypingAtThePointer() {
         QTest::mouseMove(canvas(), at(30, 120));
-        QMouseEvent move(QEvent::MouseMove, at(30, 120), canvas()->mapToGlobal(at(30, 120)), Qt::NoButton, Qt::NoButton, Qt::NoModifier);
+        QMouseEvent move(QEvent::MouseMove, at(30, 120), canvas()->mapToGlobal(at(30, 120)), Qt::NoButton, Qt::NoButton,
+                         Qt::NoModifier);
         QApplication::sendEvent(canvas(), &move);
         support::onNextDialog([](QWidget* popup) {
             auto* letters = popup->findChild<QLineEdit*>();
@@ -280,7 +289,8 @@ class TestWindow : public QObject, support::OnWindow {
         QTest::keyClick(canvas(), Qt::Key_Minus, Qt::ControlModifier);
         QCOMPARE(canvas()->zoom(), before);
         const QPointF middle(canvas()->rect().center());
-        QWheelEvent wheel(middle, canvas()->mapToGlobal(middle), {}, {0, 120}, Qt::NoButton, Qt::ControlModifier, Qt::NoScrollPhase, false);
+        QWheelEvent wheel(middle, canvas()->mapToGlobal(middle), {}, {0, 120}, Qt::NoButton, Qt::ControlModifier,
+                          Qt::NoScrollPhase, false);
         const QPoint under = canvas()->toPanel(middle);
         QApplication::sendEvent(canvas(), &wheel);
         QCOMPARE(canvas()->zoom(), before + 1);

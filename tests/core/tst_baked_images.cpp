@@ -27,7 +27,10 @@ Picture sample(int w = 37, int h = 21) {
     Picture p = makePicture(w, h);
     for (int y = 0; y < h; ++y)
         for (int x = 0; x < w; ++x)
-            p.at(x, y) = x + y < 6 || x > w - 4 ? 0 : 0xff000000u | static_cast<uint32_t>(x * 7 % 256 << 16 | y * 12 % 256 << 8 | (x * y) % 256);
+            p.at(x, y) =
+                x + y < 6 || x > w - 4
+                    ? 0
+                    : 0xff000000u | static_cast<uint32_t>(x * 7 % 256 << 16 | y * 12 % 256 << 8 | (x * y) % 256);
     return p;
 }
 
@@ -39,7 +42,8 @@ Document withImage(const Picture& picture, PixelFormat panelFormat) {
     panel.format = panelFormat;
     document = withPanel(document, panel);
     document = addImage(document, "pot.png", pngOf(picture), nullptr);
-    return addWidgets(document, "first", {makeWidget("pot_image", Kind::Image, 3, 2, 40, 24, {{"image", std::string("pot")}})});
+    return addWidgets(document, "first",
+                      {makeWidget("pot_image", Kind::Image, 3, 2, 40, 24, {{"image", std::string("pot")}})});
 }
 
 Document withRecipe(const Document& document, const std::function<void(Recipe&)>& change) {
@@ -125,7 +129,8 @@ class TestBakedImages : public QObject {
     // A part of a picture that lies outside its box, at any place, is cut: columns inside a byte too.
     void clippedAtAnyColumn() {
         const Picture picture = sample(64, 20);
-        for (const PixelFormat format : {PixelFormat::Row1, PixelFormat::Row1Lsb, PixelFormat::Index2, PixelFormat::Grey4, PixelFormat::Page1, PixelFormat::Rgb565}) {
+        for (const PixelFormat format : {PixelFormat::Row1, PixelFormat::Row1Lsb, PixelFormat::Index2,
+                                         PixelFormat::Grey4, PixelFormat::Page1, PixelFormat::Rgb565}) {
             Document whole = withRecipe(withImage(picture, PixelFormat::Rgb888), [&](Recipe& recipe) {
                 recipe.format = format;
                 recipe.packing = Packing::Runs;
@@ -181,7 +186,8 @@ class TestBakedImages : public QObject {
     void theSmallestPackingIsChosen() {
         ImageBakery bakery;
         const auto bake = [&](const Picture& picture, Packing packing) {
-            const Document document = withRecipe(withImage(picture, PixelFormat::Rgb565), [&](Recipe& r) { r.packing = packing; });
+            const Document document =
+                withRecipe(withImage(picture, PixelFormat::Rgb565), [&](Recipe& r) { r.packing = packing; });
             return *bakery.bake(document, document.images->front());
         };
         const auto flat = bake(makePicture(40, 20, 0xff336699), Packing::Smallest);
@@ -221,10 +227,12 @@ class TestBakedImages : public QObject {
         Document document = withRecipe(withImage(sample(), PixelFormat::Index4), [](Recipe& r) {
             r.columns = 2, r.rows = 3, r.cropX = 1, r.cropY = 2, r.cropWidth = 3, r.cropHeight = 4;
             r.keyed = true, r.keyTolerance = 9, r.trim = true, r.turn = 270, r.flipX = r.flipY = true;
-            r.width = 40, r.height = 30, r.fit = Fit::Cover, r.brightness = -5, r.contrast = 6, r.gamma = 120, r.inverted = true;
+            r.width = 40, r.height = 30, r.fit = Fit::Cover, r.brightness = -5, r.contrast = 6, r.gamma = 120,
+            r.inverted = true;
             r.background = opaque(0xabcdef), r.maskBits = 2, r.maskOnly = true, r.format = PixelFormat::Index8;
             r.reduction = Reduction::BlueNoise, r.strength = 50, r.linear = true, r.threshold = 99;
-            r.paletteSource = PaletteSource::Own, r.colours = 12, r.paletteImage = "pot", r.palette = {opaque(1), opaque(2)};
+            r.paletteSource = PaletteSource::Own, r.colours = 12, r.paletteImage = "pot",
+            r.palette = {opaque(1), opaque(2)};
             r.packing = Packing::Smallest, r.outside = true, r.frames = {{2, 40}, {0, 60}};
             r.unknown = {{"from_tomorrow", "[1]"}};
         });
@@ -249,7 +257,8 @@ class TestBakedImages : public QObject {
     void aSeriesIsAnAnimation() {
         Document document = withImage(makePicture(6, 6, 0xffff0000), PixelFormat::Rgb565);
         auto images = std::make_shared<std::vector<Image>>(*document.images);
-        (*images)[0].more = {{"pot2.png", pngOf(makePicture(6, 6, 0xff00ff00))}, {"pot3.png", pngOf(makePicture(6, 6, 0xff0000ff))}};
+        (*images)[0].more = {{"pot2.png", pngOf(makePicture(6, 6, 0xff00ff00))},
+                             {"pot3.png", pngOf(makePicture(6, 6, 0xff0000ff))}};
         document.images = images;
         ImageBakery bakery;
         QCOMPARE((*bakery.bake(document, (*images)[0]))->frames.size(), size_t{3});
@@ -277,7 +286,8 @@ class TestBakedImages : public QObject {
         QVERIFY(baked.has_value());
         ExportStyle style{"two", "static const", "uint8_t"};
         const QString c = QString::fromStdString(*exportImage(**baked, style, ".h"));
-        QVERIFY(c.contains("#define TWO_WIDTH 2") && c.contains("#define TWO_HEIGHT 1") && c.contains("#define TWO_BYTES 4"));
+        QVERIFY(c.contains("#define TWO_WIDTH 2") && c.contains("#define TWO_HEIGHT 1") &&
+                c.contains("#define TWO_BYTES 4"));
         QVERIFY2(c.contains("static const uint8_t two[TWO_BYTES] = {\n    0x00, 0xf8, 0xe0, 0x07,\n};"), qPrintable(c));
         style.element = "uint16_t";
         const QString words = QString::fromStdString(*exportImage(**baked, style, ".c"));
@@ -302,7 +312,9 @@ class TestBakedImages : public QObject {
         ImageBakery bakery;
         const auto baked = *bakeForExport(Document{}, image, PixelFormat::Page1, bakery);
         const QString c = QString::fromStdString(*exportImage(*baked, {"blink", "const", "unsigned char"}, ".c"));
-        QVERIFY2(c.contains("#define BLINK_FRAMES 2") && c.contains("const unsigned char blink[BLINK_FRAMES][BLINK_BYTES] = {"), qPrintable(c));
+        QVERIFY2(c.contains("#define BLINK_FRAMES 2") &&
+                     c.contains("const unsigned char blink[BLINK_FRAMES][BLINK_BYTES] = {"),
+                 qPrintable(c));
         QVERIFY(c.contains("0x01, 0x00,") && c.contains("0x00, 0x01,") && c.contains("50, 200,"));
     }
 };

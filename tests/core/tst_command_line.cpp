@@ -64,7 +64,8 @@ class TestCommandLine : public QObject {
         QCOMPARE(out_.count("bare"), 1);
         QVERIFY(out_.contains("bare/gorsefinch.json") && out_.contains("Open a folder with a project"));
         QVERIFY(err_.isEmpty());
-        QVERIFY(QDir(dir_.filePath("bare")).entryList(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot).isEmpty());
+        QVERIFY(
+            QDir(dir_.filePath("bare")).entryList(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot).isEmpty());
         QCOMPARE(run({"render", kiln_, "--screen", "cellar", "-o", "x.png"}), 1);
         QVERIFY(err_.contains("cellar"));
         QVERIFY(!QFile::exists(dir_.filePath("x.png")));
@@ -113,11 +114,15 @@ class TestCommandLine : public QObject {
 
     void aScriptLeavesFramesAndATrace() {
         write("s.script", "tap 160 212\nset kiln_temp 1200\nwait 100\n");
-        QCOMPARE(run({"run", kiln_, "--script", "s.script", "--frames", "frames", "--trace", "trace.txt", "--until", "500"}), 0);
+        QCOMPARE(
+            run({"run", kiln_, "--script", "s.script", "--frames", "frames", "--trace", "trace.txt", "--until", "500"}),
+            0);
         QVERIFY(out_.contains("screen alarm") && out_.contains("kiln_temp=1200"));
         QCOMPARE(QDir(dir_.filePath("frames")).entryList({"*.png"}).size(), 6);
         const QString trace = QString::fromUtf8(bytes("trace.txt"));
-        QVERIFY2(trace.contains("screen programme") && trace.contains("kiln_temp = 1200") && trace.contains("main.rules, line 3 runs"), qPrintable(trace));
+        QVERIFY2(trace.contains("screen programme") && trace.contains("kiln_temp = 1200") &&
+                     trace.contains("main.rules, line 3 runs"),
+                 qPrintable(trace));
         write("bad.script", "tap here\n");
         QCOMPARE(run({"run", kiln_, "--script", "bad.script"}), 1);
         QVERIFY(err_.contains("bad.script") && err_.contains("line 1"));
@@ -131,8 +136,12 @@ class TestCommandLine : public QObject {
         QCOMPARE(run({"image", "two dots.png", "-o", "two.bin", "--format", "rgb565-be"}), 0);
         QCOMPARE(bytes("two.bin"), QByteArray("\xf8\x00\x00\x1f", 4));
         QCOMPARE(run({"image", "two dots.png", "-o", "two.h", "--format", "rgb888"}), 0);
-        QVERIFY(bytes("two.h").contains("const uint8_t two_dots[TWO_DOTS_BYTES]") && bytes("two.h").contains("#define TWO_DOTS_BYTES 6") && bytes("two.h").contains("#define TWO_DOTS_WIDTH 2"));
-        QCOMPARE(run({"image", "two dots.png", "-o", "big.bin", "--format", "page1", "--size", "16x16", "--fit", "stretch", "--dither", "floyd-steinberg"}), 0);
+        QVERIFY(bytes("two.h").contains("const uint8_t two_dots[TWO_DOTS_BYTES]") &&
+                bytes("two.h").contains("#define TWO_DOTS_BYTES 6") &&
+                bytes("two.h").contains("#define TWO_DOTS_WIDTH 2"));
+        QCOMPARE(run({"image", "two dots.png", "-o", "big.bin", "--format", "page1", "--size", "16x16", "--fit",
+                      "stretch", "--dither", "floyd-steinberg"}),
+                 0);
         QCOMPARE(bytes("big.bin").size(), 32);
         QCOMPARE(run({"image", "two dots.png", "-o", "x.bin", "--format", "page1", "--size", "0x9"}), 2);
         QCOMPARE(run({"image", "two dots.png", "-o", "x.bin", "--format", "page1", "--name", "for"}), 2);
@@ -145,11 +154,15 @@ class TestCommandLine : public QObject {
         QImage image(3, 2, QImage::Format_RGB32);
         image.fill(Qt::white);
         QVERIFY(image.save(dir_.filePath("white.png")));
-        QCOMPARE(run({"image", "white.png", "-o", "white.c", "-o", "white.h", "-o", "white.pbm", "--format", "row1"}), 0);
+        QCOMPARE(run({"image", "white.png", "-o", "white.c", "-o", "white.h", "-o", "white.pbm", "--format", "row1"}),
+                 0);
         QVERIFY(bytes("white.c").contains("const uint8_t white[WHITE_BYTES] = {"));
-        QVERIFY(bytes("white.h").contains("extern const uint8_t white[WHITE_BYTES];") && !bytes("white.h").contains("= {"));
+        QVERIFY(bytes("white.h").contains("extern const uint8_t white[WHITE_BYTES];") &&
+                !bytes("white.h").contains("= {"));
         QVERIFY(bytes("white.pbm").startsWith("P4"));
-        QCOMPARE(run({"image", "white.png", "-o", "other.c", "-o", "other.h", "--format", "row1", "--storage", "static const"}), 2);
+        QCOMPARE(run({"image", "white.png", "-o", "other.c", "-o", "other.h", "--format", "row1", "--storage",
+                      "static const"}),
+                 2);
         QVERIFY(!QFile::exists(dir_.filePath("other.c")));
         QCOMPARE(run({"image", "white.png", "white.pbm", "-o", "{name}.bin", "-o", "one.h", "--format", "row1"}), 2);
     }
@@ -166,9 +179,13 @@ class TestCommandLine : public QObject {
         QCOMPARE(run({"image", "ant*.png", "-o", "one.bin", "--format", "row1"}), 2);
         QVERIFY(err_.contains("{name}") && !QFile::exists(dir_.filePath("one.bin")));
         // As frames, in the order that a person expects: the white one, number 10, is the last.
-        QCOMPARE(run({"image", "ant*.png", "-o", "ants.c", "--frames", "--name", "ants", "--format", "row1", "--storage", "static const"}), 0);
+        QCOMPARE(run({"image", "ant*.png", "-o", "ants.c", "--frames", "--name", "ants", "--format", "row1",
+                      "--storage", "static const"}),
+                 0);
         const QString c = QString::fromUtf8(bytes("ants.c"));
-        QVERIFY2(c.contains("#define ANTS_FRAMES 3") && c.contains("static const uint8_t ants[ANTS_FRAMES][ANTS_BYTES]"), qPrintable(c));
+        QVERIFY2(
+            c.contains("#define ANTS_FRAMES 3") && c.contains("static const uint8_t ants[ANTS_FRAMES][ANTS_BYTES]"),
+            qPrintable(c));
         QVERIFY(c.indexOf("0xf0") > c.lastIndexOf("0x00, 0x00, 0x00, 0x00"));
         QCOMPARE(run({"image", "none*.png", "-o", "{name}.bin", "--format", "row1"}), 1);
         QVERIFY(err_.contains("none*.png"));
@@ -203,7 +220,8 @@ class TestCommandLine : public QObject {
 
     void facesAreConverted() {
         const QString face = kiln_ + "/fonts/B612-Regular.otf";
-        QCOMPARE(run({"font", face, "--size", "16", "--bits", "1", "--chars", "012", "--range", "A-C", "-o", "f.c"}), 0);
+        QCOMPARE(run({"font", face, "--size", "16", "--bits", "1", "--chars", "012", "--range", "A-C", "-o", "f.c"}),
+                 0);
         QVERIFY(bytes("f.c").contains("7 glyphs"));
         QCOMPARE(run({"font", face, "--size", "24", "--bits", "4", "-o", "f.png"}), 0);
         QVERIFY(QImage(dir_.filePath("f.png")).width() > 100);
@@ -216,9 +234,12 @@ class TestCommandLine : public QObject {
 
     void bitmapFontsAreWrittenAndRead() {
         const QString face = kiln_ + "/fonts/B612-Regular.otf";
-        QCOMPARE(run({"font", face, "--size", "13", "--bits", "1", "--block", "Basic Latin", "--chars", "ä€", "-o", "f.bdf"}), 0);
+        QCOMPARE(run({"font", face, "--size", "13", "--bits", "1", "--block", "Basic Latin", "--chars", "ä€", "-o",
+                      "f.bdf"}),
+                 0);
         const QByteArray bdf = bytes("f.bdf");
-        QVERIFY(bdf.startsWith("STARTFONT 2.1\n") && bdf.contains("\nCHARS 97\n") && bdf.contains("STARTCHAR U+20AC\nENCODING 8364\n"));
+        QVERIFY(bdf.startsWith("STARTFONT 2.1\n") && bdf.contains("\nCHARS 97\n") &&
+                bdf.contains("STARTCHAR U+20AC\nENCODING 8364\n"));
         // Read again whole and written, it is the same font.
         QCOMPARE(run({"font", "f.bdf", "--size", "13", "--bits", "1", "--all", "-o", "g.bdf"}), 0);
         const auto glyphs = [](const QByteArray& text) { return text.mid(text.indexOf("STARTCHAR")); };
@@ -234,10 +255,13 @@ class TestCommandLine : public QObject {
     void fontsTakeTheirSettings() {
         const QString face = kiln_ + "/fonts/B612-Regular.otf";
         write("menu.txt", "Größe\nZurück\n");
-        QCOMPARE(run({"font", face, "--size", "10", "--bits", "1", "--text-file", "menu.txt", "--measure", "capitals", "--letter-distance", "2", "-o", "m.bdf"}), 0);
+        QCOMPARE(run({"font", face, "--size", "10", "--bits", "1", "--text-file", "menu.txt", "--measure", "capitals",
+                      "--letter-distance", "2", "-o", "m.bdf"}),
+                 0);
         QVERIFY(bytes("m.bdf").contains("CAP_HEIGHT 10\n") && bytes("m.bdf").contains("STARTCHAR U+00DF"));
         const auto size = [&](const QString& packing) {
-            if (run({"font", face, "--size", "60", "--bits", "4", "--range", "0-9", "--even-digits", "--packing", packing, "-o", "p.c"}) != 0)
+            if (run({"font", face, "--size", "60", "--bits", "4", "--range", "0-9", "--even-digits", "--packing",
+                     packing, "-o", "p.c"}) != 0)
                 return -1LL;
             return static_cast<long long>(bytes("p.c").size());
         };

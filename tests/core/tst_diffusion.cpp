@@ -34,8 +34,8 @@ class TestDiffusion : public QObject {
     Q_OBJECT
 
   private Q_SLOTS:
-    // 900x700 pixels are several bands, 180x700 are one. Sixteen rows of an even grey hold its share of lit pixels, more
-    // or less; a seam would show as rows that are farther off than they ever are in one band.
+    // 900x700 pixels are several bands, 180x700 are one. Sixteen rows of an even grey hold its share of lit pixels,
+    // more or less; a seam would show as rows that are farther off than they ever are in one band.
     void bandsLeaveNoSeam_data() {
         QTest::addColumn<int>("value");
         for (const int value : {13, 64, 102, 128, 200, 247})
@@ -46,7 +46,8 @@ class TestDiffusion : public QObject {
         QFETCH(int, value);
         const auto worst = [&](int width) {
             const int height = 700;
-            const auto levels = diffusedGreys(flat(width, height, grey(value)), LevelSteps(1, false), Reduction::FloydSteinberg, 100);
+            const auto levels =
+                diffusedGreys(flat(width, height, grey(value)), LevelSteps(1, false), Reduction::FloydSteinberg, 100);
             double out = 0;
             for (int y = 32; y + 16 <= height; y += 4)
                 out = std::max(out, std::abs(litShare(levels, width, y, y + 16) - value / 255.0));
@@ -110,7 +111,8 @@ class TestDiffusion : public QObject {
             pixel = grey(static_cast<int>(random32(state) >> 24));
         std::copy_n(tall.pixels.begin(), cut.pixels.size(), cut.pixels.begin());
         const LevelSteps steps(2, false);
-        const auto all = diffusedGreys(tall, steps, Reduction::FloydSteinberg, 100), part = diffusedGreys(cut, steps, Reduction::FloydSteinberg, 100);
+        const auto all = diffusedGreys(tall, steps, Reduction::FloydSteinberg, 100),
+                   part = diffusedGreys(cut, steps, Reduction::FloydSteinberg, 100);
         QVERIFY(std::equal(part.begin(), part.end(), all.begin()));
     }
 

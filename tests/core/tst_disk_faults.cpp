@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// A disk that fails: every call of opening, saving, journaling, recovering, generating and exporting in turn, in each way
-// that a disk can, and a loss of power at every point. Afterwards the project is the old or the new one, never a mixture,
-// and what was reported is true.
+// A disk that fails: every call of opening, saving, journaling, recovering, generating and exporting in turn, in each
+// way that a disk can, and a loss of power at every point. Afterwards the project is the old or the new one, never a
+// mixture, and what was reported is true.
 #include <QtTest>
 
 #include "core/base/file_writer.h"
@@ -24,8 +24,8 @@ using Fault = MemoryDisk::Fault;
 using Job = std::function<bool(MemoryDisk& disk)>;
 using Check = std::function<void(MemoryDisk& disk, bool reported, const char* where)>;
 
-// Runs a job on copies of a disk, each with a fault at another call, until it gets through without meeting it. The disk is
-// checked after each, and as a loss of power right then could leave it.
+// Runs a job on copies of a disk, each with a fault at another call, until it gets through without meeting it. The disk
+// is checked after each, and as a loss of power right then could leave it.
 void failEverywhere(const MemoryDisk& start, Fault fault, const Job& job, const Check& check, int min,
                     unsigned powerLosses = kPowerLosses) {
     int faults = 0;
@@ -90,7 +90,8 @@ struct Owner {
 
 GeneratedCode codeSaying(const std::string& words) {
     SceneBuilder builder;
-    return generateCode(*builder.build(addWidgets(makeDocument(), "first", {makeWidget("go_button", Kind::Button, 0, 0, 40, 20, {{"text", words}})})));
+    return generateCode(*builder.build(
+        addWidgets(makeDocument(), "first", {makeWidget("go_button", Kind::Button, 0, 0, 40, 20, {{"text", words}})})));
 }
 
 }  // namespace
@@ -112,9 +113,12 @@ class TestDiskFaults : public QObject {
             if (owns)
                 QVERIFY2(!*project.own(), where);
             const ReadProject read = project.open();
-            QVERIFY2(read.document && read.problems.empty(), qPrintable(QString("%1: %2").arg(where, read.problems.empty() ? "" : read.problems[0].text().c_str())));
+            QVERIFY2(
+                read.document && read.problems.empty(),
+                qPrintable(QString("%1: %2").arg(where, read.problems.empty() ? "" : read.problems[0].text().c_str())));
             const auto now = texts(*read.document);
-            QVERIFY2(now == newTexts_ || (!mustBeNew && now == oldTexts_), qPrintable(QString("%1: a mixture, or a reported save is missing").arg(where)));
+            QVERIFY2(now == newTexts_ || (!mustBeNew && now == oldTexts_),
+                     qPrintable(QString("%1: a mixture, or a reported save is missing").arg(where)));
             if (owns)
                 QVERIFY2(!disk.has("/p/.gorsefinch-save"), where);
         }
@@ -206,17 +210,22 @@ class TestDiskFaults : public QObject {
                 if (!owner.isOpen)
                     return false;
                 const bool met = endFault(disk);
-                const bool saved = owner.project.save(withVariable(*owner.read.document, makeNumber("fresh_one", 0, 9, 0))).has_value();
+                const bool saved =
+                    owner.project.save(withVariable(*owner.read.document, makeNumber("fresh_one", 0, 9, 0)))
+                        .has_value();
                 disk.failAt = met ? 1 : kNever;
                 return saved && owner.isWhole;
             },
             [&](MemoryDisk& disk, bool, const char* where) {
                 for (const auto& [path, text] : oldTexts_)
                     if (path != "gorsefinch.json")
-                        QVERIFY2(disk.get("/p/" + path) == text, qPrintable(QString("%1: %2").arg(where, path.c_str())));
+                        QVERIFY2(disk.get("/p/" + path) == text,
+                                 qPrintable(QString("%1: %2").arg(where, path.c_str())));
                 const ReadProject read = ProjectFolder(disk, kFolder).open();
                 QVERIFY2(read.document && read.problems.empty(), where);
-                QVERIFY2(read.document->screens.size() == before_.screens.size() && read.document->images->size() == before_.images->size(), where);
+                QVERIFY2(read.document->screens.size() == before_.screens.size() &&
+                             read.document->images->size() == before_.images->size(),
+                         where);
             },
             20);
     }
@@ -224,7 +233,8 @@ class TestDiskFaults : public QObject {
     void journaling_data() { addFaults(); }
     void journaling() {
         QFETCH(int, fault);
-        const Document first = withVariable(before_, makeNumber("one", 0, 9, 0)), second = withVariable(first, makeNumber("two", 0, 9, 0));
+        const Document first = withVariable(before_, makeNumber("one", 0, 9, 0)),
+                       second = withVariable(first, makeNumber("two", 0, 9, 0));
         failEverywhere(
             withJournal(first), static_cast<Fault>(fault),
             [&](MemoryDisk& disk) {
@@ -246,14 +256,16 @@ class TestDiskFaults : public QObject {
     void recovering_data() { addFaults(); }
     void recovering() {
         QFETCH(int, fault);
-        const Document work = withVariable(before_, makeNumber("unsaved_one", 0, 9, 0)), later = withVariable(before_, makeNumber("later_one", 0, 9, 0));
+        const Document work = withVariable(before_, makeNumber("unsaved_one", 0, 9, 0)),
+                       later = withVariable(before_, makeNumber("later_one", 0, 9, 0));
         failEverywhere(
             withJournal(work), static_cast<Fault>(fault),
             [&](MemoryDisk& disk) {
                 Owner owner(disk);
                 if (!owner.isOpen)
                     return false;
-                const bool kept = owner.project.keepUnsaved(*owner.read.document).has_value() && owner.project.latestUnsaved();
+                const bool kept =
+                    owner.project.keepUnsaved(*owner.read.document).has_value() && owner.project.latestUnsaved();
                 const bool met = endFault(disk);
                 if (static_cast<Fault>(fault) != Fault::Killed || !met) {
                     (void)owner.project.writeJournal(later);
@@ -317,20 +329,24 @@ class TestDiskFaults : public QObject {
         QVERIFY(writeOutput(one, "/out", start).has_value());
         start.put("/out/notes.txt", "mine");
         const auto isWhole = [](const MemoryDisk& disk, const GeneratedCode& code) {
-            return std::all_of(code.files.begin(), code.files.end(), [&](const auto& file) { return disk.get("/out/" + file.first) == file.second; });
+            return std::all_of(code.files.begin(), code.files.end(),
+                               [&](const auto& file) { return disk.get("/out/" + file.first) == file.second; });
         };
         failEverywhere(
-            start, static_cast<Fault>(fault), [&](MemoryDisk& disk) { return writeOutput(two, "/out", disk).has_value(); },
+            start, static_cast<Fault>(fault),
+            [&](MemoryDisk& disk) { return writeOutput(two, "/out", disk).has_value(); },
             [&](MemoryDisk& disk, bool reported, const char* where) {
                 QVERIFY2(!reported || isWhole(disk, two), where);
                 for (const auto& [path, text] : two.files)
                     if (path != "MANIFEST.json") {
                         const std::string there = disk.get("/out/" + path);
                         const auto former = one.files.find(path);
-                        QVERIFY2(there == text || (former != one.files.end() ? there == former->second : there.empty()), qPrintable(QString("%1: %2").arg(where, path.c_str())));
+                        QVERIFY2(there == text || (former != one.files.end() ? there == former->second : there.empty()),
+                                 qPrintable(QString("%1: %2").arg(where, path.c_str())));
                     }
                 const auto next = writeOutput(three, "/out", disk);
-                QVERIFY2(next.has_value(), qPrintable(QString("%1: %2").arg(where, next ? "" : next.error().text().c_str())));
+                QVERIFY2(next.has_value(),
+                         qPrintable(QString("%1: %2").arg(where, next ? "" : next.error().text().c_str())));
                 QVERIFY2(isWhole(disk, three), where);
                 QCOMPARE(disk.get("/out/notes.txt"), std::string("mine"));
                 QCOMPARE(planOutput(three, "/out", disk).toWrite(), 0);

@@ -18,14 +18,22 @@ class TestDocument : public QObject {
     void unusableNames_data() {
         QTest::addColumn<QString>("name");
         QTest::addColumn<QString>("why");
-        QTest::newRow("keyword of C") << "while" << "keyword";
-        QTest::newRow("keyword of C++") << "co_await" << "keyword";
-        QTest::newRow("digit in front") << "2nd" << "digit";
-        QTest::newRow("not ASCII") << "größe" << "letters a to z";
-        QTest::newRow("blank") << "two words" << "letters a to z";
-        QTest::newRow("two underscores") << "a__b" << "two of them";
-        QTest::newRow("underscore behind") << "a_" << "two of them";
-        QTest::newRow("empty") << "" << "missing";
+        QTest::newRow("keyword of C") << "while"
+                                      << "keyword";
+        QTest::newRow("keyword of C++") << "co_await"
+                                        << "keyword";
+        QTest::newRow("digit in front") << "2nd"
+                                        << "digit";
+        QTest::newRow("not ASCII") << "größe"
+                                   << "letters a to z";
+        QTest::newRow("blank") << "two words"
+                               << "letters a to z";
+        QTest::newRow("two underscores") << "a__b"
+                                         << "two of them";
+        QTest::newRow("underscore behind") << "a_"
+                                           << "two of them";
+        QTest::newRow("empty") << ""
+                               << "missing";
         QTest::newRow("long") << QString(49, 'a') << "longer";
     }
 
@@ -67,7 +75,8 @@ class TestDocument : public QObject {
 
     void anEditSharesWhatItDoesNotTouch() {
         Document a = makeDocument({"first", "second"});
-        a = addWidgets(a, "first", {makeWidget("one", Kind::Text, 0, 0, 10, 10), makeWidget("two", Kind::Text, 0, 0, 10, 10)});
+        a = addWidgets(a, "first",
+                       {makeWidget("one", Kind::Text, 0, 0, 10, 10), makeWidget("two", Kind::Text, 0, 0, 10, 10)});
         const std::string name = "one";
         const Document b = changeWidgets(a, "first", std::span(&name, 1), [](Widget& w) { w.x = 5; });
         QVERIFY(a.screens[0] != b.screens[0]);
@@ -80,7 +89,9 @@ class TestDocument : public QObject {
 
     void takenNamesGetANumber() {
         Names added;
-        Document d = addWidgets(makeDocument(), "first", {makeWidget("fire", Kind::Button, 0, 0, 9, 9), makeWidget("fire", Kind::Button, 0, 0, 9, 9)}, &added);
+        Document d = addWidgets(
+            makeDocument(), "first",
+            {makeWidget("fire", Kind::Button, 0, 0, 9, 9), makeWidget("fire", Kind::Button, 0, 0, 9, 9)}, &added);
         QCOMPARE(added, (Names{"fire", "fire_2"}));
         d = addScreen(d, 0, "first");
         QCOMPARE(d.screens[1]->name, std::string("first_2"));
@@ -90,7 +101,9 @@ class TestDocument : public QObject {
     }
 
     void depth() {
-        Document d = addWidgets(makeDocument(), "first", {makeWidget("a", Kind::Text, 0, 0, 1, 1), makeWidget("b", Kind::Text, 0, 0, 1, 1), makeWidget("c", Kind::Text, 0, 0, 1, 1)});
+        Document d = addWidgets(makeDocument(), "first",
+                                {makeWidget("a", Kind::Text, 0, 0, 1, 1), makeWidget("b", Kind::Text, 0, 0, 1, 1),
+                                 makeWidget("c", Kind::Text, 0, 0, 1, 1)});
         const auto order = [](const Document& doc) {
             std::string out;
             for (const WidgetRef& w : doc.screens[0]->widgets)
@@ -115,17 +128,23 @@ class TestDocument : public QObject {
         QVERIFY(!gorsefinch::setProperty(d, "first", a, "look", std::string("nowhere")));
         const auto fine = gorsefinch::setProperty(d, "first", a, "align", std::string("right"));
         QVERIFY(fine);
-        QCOMPARE(std::get<std::string>(effectiveValue(*fine, *fine->screens[0]->widgets[0], "align")), std::string("right"));
+        QCOMPARE(std::get<std::string>(effectiveValue(*fine, *fine->screens[0]->widgets[0], "align")),
+                 std::string("right"));
         const Document cleared = clearProperty(*fine, "first", a, "align");
-        QCOMPARE(std::get<std::string>(effectiveValue(cleared, *cleared.screens[0]->widgets[0], "align")), std::string("left"));
+        QCOMPARE(std::get<std::string>(effectiveValue(cleared, *cleared.screens[0]->widgets[0], "align")),
+                 std::string("left"));
     }
 
     void aRenameFollowsThrough() {
         Document d = makeDocument({"status", "menu"});
         d = withVariable(d, makeNumber("temp", 0, 100, 5));
-        d = addWidgets(d, "status", {makeWidget("go_button", Kind::Button, 0, 0, 9, 9, {{"text", std::string("{temp} {{temp}} {temp:0.0}")}})});
-        d = withRules(d, "main", "// temp stays in comments\non go_button.tap\n    temp = temp + 1\n    go menu\n\n"
-                                 "on status.enter\n    status.go_button.text = \"at {temp}\"\n\nwhen temp > 3\n    hide go_button\n");
+        d = addWidgets(
+            d, "status",
+            {makeWidget("go_button", Kind::Button, 0, 0, 9, 9, {{"text", std::string("{temp} {{temp}} {temp:0.0}")}})});
+        d = withRules(
+            d, "main",
+            "// temp stays in comments\non go_button.tap\n    temp = temp + 1\n    go menu\n\n"
+            "on status.enter\n    status.go_button.text = \"at {temp}\"\n\nwhen temp > 3\n    hide go_button\n");
         auto next = renameVariable(d, "temp", "kiln_temp");
         QVERIFY(next);
         next = renameScreen(*next, "menu", "programme");
@@ -134,10 +153,14 @@ class TestDocument : public QObject {
         QVERIFY(next);
         next = renameWidget(*next, "home", "go_button", "start_button");
         QVERIFY(next);
-        QCOMPARE(next->rules->front().text,
-                 std::string("// temp stays in comments\non start_button.tap\n    kiln_temp = kiln_temp + 1\n    go programme\n\n"
-                             "on home.enter\n    home.start_button.text = \"at {kiln_temp}\"\n\nwhen kiln_temp > 3\n    hide start_button\n"));
-        QCOMPARE(std::get<std::string>(next->screens[0]->widgets[0]->properties.at("text")), std::string("{kiln_temp} {{temp}} {kiln_temp:0.0}"));
+        QCOMPARE(
+            next->rules->front().text,
+            std::string(
+                "// temp stays in comments\non start_button.tap\n    kiln_temp = kiln_temp + 1\n    go programme\n\n"
+                "on home.enter\n    home.start_button.text = \"at {kiln_temp}\"\n\nwhen kiln_temp > 3\n    hide "
+                "start_button\n"));
+        QCOMPARE(std::get<std::string>(next->screens[0]->widgets[0]->properties.at("text")),
+                 std::string("{kiln_temp} {{temp}} {kiln_temp:0.0}"));
         QVERIFY(!renameVariable(*next, "kiln_temp", "int"));
         QVERIFY(!renameScreen(*next, "home", "programme"));
     }

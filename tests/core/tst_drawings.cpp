@@ -15,7 +15,9 @@ using namespace gorsefinch;
 namespace {
 
 std::string svg(const std::string& inside) {
-    return "<svg xmlns='http://www.w3.org/2000/svg' xmlns:xlink='http://www.w3.org/1999/xlink' width='20' height='10'>" + inside + "</svg>";
+    return "<svg xmlns='http://www.w3.org/2000/svg' xmlns:xlink='http://www.w3.org/1999/xlink' width='20' "
+           "height='10'>" +
+           inside + "</svg>";
 }
 
 std::string dot() {
@@ -37,16 +39,27 @@ class TestDrawings : public QObject {
     void refused_data() {
         QTest::addColumn<QByteArray>("bytes");
         QTest::addColumn<QString>("reason");
-        const auto row = [](const char* name, const std::string& inside, const char* reason) { QTest::newRow(name) << QByteArray::fromStdString(svg(inside)) << reason; };
+        const auto row = [](const char* name, const std::string& inside, const char* reason) {
+            QTest::newRow(name) << QByteArray::fromStdString(svg(inside)) << reason;
+        };
         row("a file by its path", "<image width='9' height='9' xlink:href='/etc/passwd'/>", "another file");
         row("a file beside it", "<image width='9' height='9' href='secret.png'/>", "another file");
         row("an address", "<image width='9' height='9' href='https://nowhere.invalid/a.png'/>", "another file");
         row("a use of a file", "<use xlink:href='other.svg#part'/>", "another file");
-        row("data that is a path", "<image width='9' height='9' href='data:image/png;base64,../../secret.png'/>", "no PNG");
+        row("data that is a path", "<image width='9' height='9' href='data:image/png;base64,../../secret.png'/>",
+            "no PNG");
         row("a name that begins with data", "<image width='9' height='9' href='data.png'/>", "another file");
-        row("a drawing in a drawing", "<image width='9' height='9' href='data:image/svg+xml;base64," + QByteArray(svg("").c_str()).toBase64().toStdString() + "'/>", "no PNG");
-        row("a broken picture", "<image width='9' height='9' href='data:image/png;base64," + dot().substr(0, dot().size() - 24) + "'/>", "broken");
-        QTest::newRow("a style sheet") << QByteArray("<?xml version='1.0'?><?xml-stylesheet type='text/css' href='/etc/passwd'?>") + QByteArray::fromStdString(svg("")) << "style";
+        row("a drawing in a drawing",
+            "<image width='9' height='9' href='data:image/svg+xml;base64," +
+                QByteArray(svg("").c_str()).toBase64().toStdString() + "'/>",
+            "no PNG");
+        row("a broken picture",
+            "<image width='9' height='9' href='data:image/png;base64," + dot().substr(0, dot().size() - 24) + "'/>",
+            "broken");
+        QTest::newRow("a style sheet")
+            << QByteArray("<?xml version='1.0'?><?xml-stylesheet type='text/css' href='/etc/passwd'?>") +
+                   QByteArray::fromStdString(svg(""))
+            << "style";
         std::string deep;
         for (int i = 0; i < 5000; ++i)
             deep += "<g>";
@@ -59,7 +72,8 @@ class TestDrawings : public QObject {
             bomb += "</g>";
         }
         row("ten uses of ten uses", bomb + "</defs><use xlink:href='#a11'/>", "elements");
-        row("a part in itself", "<g id='a'><use xlink:href='#b'/></g><g id='b'><use xlink:href='#a'/></g>", "contains itself");
+        row("a part in itself", "<g id='a'><use xlink:href='#b'/></g><g id='b'><use xlink:href='#a'/></g>",
+            "contains itself");
         QTest::newRow("broken XML") << QByteArray("<svg xmlns='http://www.w3.org/2000/svg'><g></svg>") << "XML";
     }
 
@@ -84,10 +98,13 @@ class TestDrawings : public QObject {
     }
 
     void whatIsInItselfIsDrawn() {
-        const auto picture = decodePicture(svg("<defs><rect id='r' width='20' height='10' fill='#0000ff'/></defs><use xlink:href='#r'/>"
-                                               "<image x='0' y='0' width='6' height='4' xlink:href='data:image/png;base64," + dot() + "'/>"
-                                               "<a xlink:href='https://nowhere.invalid'><rect x='10' width='3' height='3' fill='#00ff00'/></a>"),
-                                           "any.svg");
+        const auto picture = decodePicture(
+            svg("<defs><rect id='r' width='20' height='10' fill='#0000ff'/></defs><use xlink:href='#r'/>"
+                "<image x='0' y='0' width='6' height='4' xlink:href='data:image/png;base64," +
+                dot() +
+                "'/>"
+                "<a xlink:href='https://nowhere.invalid'><rect x='10' width='3' height='3' fill='#00ff00'/></a>"),
+            "any.svg");
         QVERIFY2(picture.has_value(), picture ? "" : picture.error().text().c_str());
         QCOMPARE(picture->at(1, 1), 0xffff0000u);
         QCOMPARE(picture->at(18, 8), 0xff0000ffu);

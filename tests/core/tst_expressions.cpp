@@ -52,8 +52,12 @@ struct Node {
     }
 
   private:
-    static std::string inside(const Node& part, int min) { return part.level < min ? "(" + part.text() + ")" : part.text(); }
-    static int32_t wrapped(int64_t value) { return static_cast<int32_t>(static_cast<uint32_t>(static_cast<uint64_t>(value))); }
+    static std::string inside(const Node& part, int min) {
+        return part.level < min ? "(" + part.text() + ")" : part.text();
+    }
+    static int32_t wrapped(int64_t value) {
+        return static_cast<int32_t>(static_cast<uint32_t>(static_cast<uint64_t>(value)));
+    }
 
     int32_t leaf(const Values& v) const {
         if (op == "a" || op == "b" || op == "c")
@@ -95,14 +99,16 @@ class Maker {
 
     Node number(int depth) {
         if (depth == 0 || of(6) == 0)
-            return of(3) == 0 ? Node{std::to_string(of(4) == 0 ? of(100000) : of(12)), 12, {}} : Node{std::string(1, static_cast<char>('a' + of(3))), 12, {}};
+            return of(3) == 0 ? Node{std::to_string(of(4) == 0 ? of(100000) : of(12)), 12, {}}
+                              : Node{std::string(1, static_cast<char>('a' + of(3))), 12, {}};
         switch (of(8)) {
             case 0: return {"-", 11, {number(depth - 1)}};
             case 1: return {"~", 11, {number(depth - 1)}};
             case 2: return {"?", 0, {yesNo(depth - 1), number(depth - 1), number(depth - 1)}};
             default: break;
         }
-        static const std::pair<const char*, int> ops[] = {{"+", 9}, {"-", 9}, {"*", 10}, {"/", 10}, {"%", 10}, {"&", 5}, {"|", 3}, {"^", 4}, {"<<", 8}, {">>", 8}};
+        static const std::pair<const char*, int> ops[] = {{"+", 9}, {"-", 9}, {"*", 10}, {"/", 10}, {"%", 10},
+                                                          {"&", 5}, {"|", 3}, {"^", 4},  {"<<", 8}, {">>", 8}};
         const auto [op, level] = ops[of(10)];
         return {op, level, {number(depth - 1), number(depth - 1)}};
     }
@@ -116,7 +122,8 @@ class Maker {
             const bool isAnd = of(2) == 0;
             return {isAnd ? "&&" : "||", isAnd ? 2 : 1, {yesNo(depth - 1), yesNo(depth - 1)}};
         }
-        static const std::pair<const char*, int> ops[] = {{"==", 6}, {"!=", 6}, {"<", 7}, {"<=", 7}, {">", 7}, {">=", 7}};
+        static const std::pair<const char*, int> ops[] = {{"==", 6}, {"!=", 6}, {"<", 7},
+                                                          {"<=", 7}, {">", 7},  {">=", 7}};
         const auto [op, level] = ops[of(6)];
         return {op, level, {number(depth - 1), number(depth - 1)}};
     }
@@ -136,7 +143,8 @@ Document withExpression(const std::string& target, const std::string& expression
     Document d = makeDocument();
     for (const char* name : {"a", "b", "c"})
         d = withVariable(d, makeNumber(name, -2000, 2000, 0));
-    d = withVariable(d, makeNumber("result", std::numeric_limits<int32_t>::min(), std::numeric_limits<int32_t>::max(), 0));
+    d = withVariable(d,
+                     makeNumber("result", std::numeric_limits<int32_t>::min(), std::numeric_limits<int32_t>::max(), 0));
     for (const char* name : {"p", "q", "answer"})
         d = withVariable(d, makeYesNo(name, false));
     return withRules(d, "main", "every 10 ms\n    " + target + " = " + expression + "\n");
@@ -164,7 +172,8 @@ class TestExpressions : public QObject {
             const BuiltSceneRef scene = builder.build(withExpression(number ? "result" : "answer", tree.text()));
             if (hasErrors(scene->problems)) {
                 // Only what is too deep for the stack may be refused.
-                QVERIFY2(scene->problems[0].reason.find("too deep") != std::string::npos, (tree.text() + ": " + scene->problems[0].reason).c_str());
+                QVERIFY2(scene->problems[0].reason.find("too deep") != std::string::npos,
+                         (tree.text() + ": " + scene->problems[0].reason).c_str());
                 ++refused;
                 continue;
             }
@@ -181,7 +190,13 @@ class TestExpressions : public QObject {
                 const std::string expected = number ? std::to_string(tree.value(v)) : tree.value(v) != 0 ? "yes" : "no";
                 const std::string got = twin.get(number ? "result" : "answer");
                 QVERIFY2(got == expected, qPrintable(QString("%1 with a %2, b %3, c %4, p %5, q %6: %7, not %8")
-                                                         .arg(tree.text().c_str()).arg(v.a).arg(v.b).arg(v.c).arg(v.p).arg(v.q).arg(got.c_str(), expected.c_str())));
+                                                         .arg(tree.text().c_str())
+                                                         .arg(v.a)
+                                                         .arg(v.b)
+                                                         .arg(v.c)
+                                                         .arg(v.p)
+                                                         .arg(v.q)
+                                                         .arg(got.c_str(), expected.c_str())));
                 ++done;
             }
         }
@@ -197,7 +212,8 @@ class TestExpressions : public QObject {
             std::string tight;
             for (size_t i = 0; i < text.size(); ++i)
                 // Two signs side by side would be another operation.
-                if (text[i] != ' ' || (tight.back() != '<' && tight.back() != '>' && i + 1 < text.size() && text[i + 1] == '-'))
+                if (text[i] != ' ' ||
+                    (tight.back() != '<' && tight.back() != '>' && i + 1 < text.size() && text[i + 1] == '-'))
                     tight += text[i];
             const auto codeOf = [](const std::string& expression) {
                 SceneBuilder builder;

@@ -30,7 +30,9 @@ const std::vector<std::pair<std::string, Folders>> kMayInclude = {
     {"core/project", {"core/base", "core/kinds", "core/document", "core/edits"}},
     {"core/scene", {"runtime", "core/base", "core/document", "core/rules", "core/image", "core/font", "core/project"}},
     {"core/sim", {"runtime", "core/document", "core/rules", "core/image", "core/edits", "core/scene"}},
-    {"core/emit", {"runtime", "core/base", "core/kinds", "core/document", "core/rules", "core/image", "core/font", "core/scene", "core/sim"}},
+    {"core/emit",
+     {"runtime", "core/base", "core/kinds", "core/document", "core/rules", "core/image", "core/font", "core/scene",
+      "core/sim"}},
     {"app/theme", {}},
     {"app/session", {"core"}},
     {"app/widgets", {"core", "app/theme"}},
@@ -42,8 +44,9 @@ const std::vector<std::pair<std::string, Folders>> kMayInclude = {
     {"app/images", {"core", "app/theme", "app/session", "app/widgets"}},
     {"app/fonts", {"core", "app/theme", "app/session", "app/widgets"}},
     {"app/screens", {"core", "app/theme", "app/session", "app/widgets"}},
-    {"app/frame", {"core", "app/theme", "app/session", "app/widgets", "app/start", "app/panel", "app/variables", "app/rules",
-                   "app/code", "app/images", "app/fonts", "app/screens"}},
+    {"app/frame",
+     {"core", "app/theme", "app/session", "app/widgets", "app/start", "app/panel", "app/variables", "app/rules",
+      "app/code", "app/images", "app/fonts", "app/screens"}},
     {"app", {"app/theme", "app/session", "app/start", "app/frame"}},
     {"cli", {"core"}},
 };
@@ -98,7 +101,10 @@ class FoldersTest : public QObject {
         std::vector<std::string> earlier;
         for (const auto& [folder, allowed] : kMayInclude) {
             for (const std::string& each : allowed)
-                QVERIFY2(std::any_of(earlier.begin(), earlier.end(), [&](const std::string& known) { return known == each || known.rfind(each + "/", 0) == 0; }),
+                QVERIFY2(std::any_of(earlier.begin(), earlier.end(),
+                                     [&](const std::string& known) {
+                                         return known == each || known.rfind(each + "/", 0) == 0;
+                                     }),
                          (folder + " may include " + each + ", which does not stand above it").c_str());
             earlier.push_back(folder);
         }
@@ -112,7 +118,8 @@ class FoldersTest : public QObject {
                 for (const std::string& included : includedFolders(each.path()))
                     QVERIFY2(included == folder || allows(allowed, included),
                              (fs::relative(each.path(), SOURCE_DIR).string() + " includes a header of " + included +
-                              ", which is not allowed by the table in tests/core/tst_folders.cpp").c_str());
+                              ", which is not allowed by the table in tests/core/tst_folders.cpp")
+                                 .c_str());
             }
     }
 
@@ -124,8 +131,9 @@ class FoldersTest : public QObject {
                 if (each.is_regular_file() && isSource(each.path()))
                     used.merge(includedFolders(each.path()));
             for (const std::string& each : allowed)
-                QVERIFY2(std::any_of(used.begin(), used.end(), [&](const std::string& one) { return allows({each}, one); }),
-                         (folder + " does not include " + each).c_str());
+                QVERIFY2(
+                    std::any_of(used.begin(), used.end(), [&](const std::string& one) { return allows({each}, one); }),
+                    (folder + " does not include " + each).c_str());
         }
     }
 };

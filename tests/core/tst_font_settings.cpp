@@ -121,7 +121,8 @@ class TestFontSettings : public QObject {
             panel.format = format.format;
             panel.palette.clear();
             Document document = withPanel(start, panel);
-            SpecimenRequest request{{faceName(start), 33}, "Ofen 1/3 & Größe", opaque(0xf0e0d0), opaque(0x102030), 210, 96, true};
+            SpecimenRequest request{
+                {faceName(start), 33}, "Ofen 1/3 & Größe", opaque(0xf0e0d0), opaque(0x102030), 210, 96, true};
             std::vector<Picture> pictures;
             for (const GlyphPacking packing : {GlyphPacking::Plain, GlyphPacking::Runs}) {
                 document = change(document, 33, [&](FontSettings& s) { s.bits = bits, s.packing = packing; });
@@ -136,11 +137,13 @@ class TestFontSettings : public QObject {
         const Document document = withText("0", 64);
         const std::set<char32_t> digits{U'0', U'1', U'8'};
         const BakedFont plain = baked(document, 64, digits);
-        const BakedFont large = baked(change(document, 64, [](FontSettings& s) { s.packing = GlyphPacking::Smallest; }), 64, digits);
+        const BakedFont large =
+            baked(change(document, 64, [](FontSettings& s) { s.packing = GlyphPacking::Smallest; }), 64, digits);
         QVERIFY(large.isPacked() && large.bytes() < plain.bytes());
         QCOMPARE(large.bitmapBytes(true), large.bitsOfGlyphs().size());
         QCOMPARE(large.bitmapBytes(false), plain.bitsOfGlyphs().size());
-        const BakedFont tiny = baked(change(document, 7, [](FontSettings& s) { s.packing = GlyphPacking::Smallest; }), 7, digits);
+        const BakedFont tiny =
+            baked(change(document, 7, [](FontSettings& s) { s.packing = GlyphPacking::Smallest; }), 7, digits);
         QCOMPARE(tiny.isPacked(), tiny.bitmapBytes(true) < tiny.bitmapBytes(false));
     }
 
@@ -149,7 +152,8 @@ class TestFontSettings : public QObject {
         for (const int bits : {1, 4})
             for (int size = 6; size <= 60; ++size) {
                 const auto font = [&](SizeMeasure measure) {
-                    return baked(change(document, size, [&](FontSettings& s) { s.bits = bits, s.measure = measure; }), size, {U'H', U'g'});
+                    return baked(change(document, size, [&](FontSettings& s) { s.bits = bits, s.measure = measure; }),
+                                 size, {U'H', U'g'});
                 };
                 QCOMPARE(font(SizeMeasure::Capitals).capitals(), size);
                 QVERIFY(std::abs(font(SizeMeasure::Line).lineHeight() - size) <= 2);
@@ -158,17 +162,26 @@ class TestFontSettings : public QObject {
 
     void edgesGetHeavierAndLighter() {
         const Document document = withText("S");
-        const auto weight = [&](int gamma) { return sum(baked(change(document, 24, [&](FontSettings& s) { s.gamma = gamma; }), 24, {U'S'}).bitmap(U'S').coverage); };
+        const auto weight = [&](int gamma) {
+            return sum(baked(change(document, 24, [&](FontSettings& s) { s.gamma = gamma; }), 24, {U'S'})
+                           .bitmap(U'S')
+                           .coverage);
+        };
         QVERIFY(weight(60) < weight(100));
         QVERIFY(weight(100) < weight(180));
         // Black and white has no edges to weigh.
         const Document mono = change(document, 24, [](FontSettings& s) { s.bits = 1, s.gamma = 300; });
-        QCOMPARE(baked(mono, 24, {U'S'}).bitmap(U'S').coverage, baked(change(mono, 24, [](FontSettings& s) { s.gamma = 100; }), 24, {U'S'}).bitmap(U'S').coverage);
+        QCOMPARE(baked(mono, 24, {U'S'}).bitmap(U'S').coverage,
+                 baked(change(mono, 24, [](FontSettings& s) { s.gamma = 100; }), 24, {U'S'}).bitmap(U'S').coverage);
     }
 
     void hintingChangesPixels() {
         const Document document = withText("E");
-        const auto pixels = [&](Hinting hinting) { return baked(change(document, 13, [&](FontSettings& s) { s.hinting = hinting; }), 13, {U'E'}).bitmap(U'E').coverage; };
+        const auto pixels = [&](Hinting hinting) {
+            return baked(change(document, 13, [&](FontSettings& s) { s.hinting = hinting; }), 13, {U'E'})
+                .bitmap(U'E')
+                .coverage;
+        };
         QCOMPARE(pixels(Hinting::Default), pixels(Hinting::Light));
         QVERIFY(pixels(Hinting::None) != pixels(Hinting::Light));
     }
@@ -176,7 +189,8 @@ class TestFontSettings : public QObject {
     void distancesAreInTheRecord() {
         const Document document = withText("ab");
         const BakedFont defaults = baked(document, 20, {U'a', U'b'});
-        const BakedFont wide = baked(change(document, 20, [](FontSettings& s) { s.letter = 3, s.line = -2; }), 20, {U'a', U'b'});
+        const BakedFont wide =
+            baked(change(document, 20, [](FontSettings& s) { s.letter = 3, s.line = -2; }), 20, {U'a', U'b'});
         for (size_t i = 0; i < defaults.glyphs().size(); ++i)
             QCOMPARE(int{wide.glyphs()[i].advance}, defaults.glyphs()[i].advance + 3);
         QCOMPARE(int{wide.record()->line_height}, defaults.record()->line_height - 2);
@@ -185,7 +199,8 @@ class TestFontSettings : public QObject {
     // With digits of one width nothing beside a changed digit moves.
     void readoutsDoNotJitter() {
         Document document = withText("0");
-        document = addFace(document, "Inter-Regular.otf", fileBytes("/usr/share/fonts/opentype/inter/Inter-Regular.otf"));
+        document =
+            addFace(document, "Inter-Regular.otf", fileBytes("/usr/share/fonts/opentype/inter/Inter-Regular.otf"));
         const std::string inter = document.faces->back().name;
         const auto font = [&](bool even) {
             FontSettings settings;
@@ -213,7 +228,9 @@ class TestFontSettings : public QObject {
     }
 
     void anotherFaceStandsIn() {
-        Document document = withText("a\xd0\x96" "b");  // the face has no Cyrillic
+        Document document = withText(
+            "a\xd0\x96"
+            "b");  // the face has no Cyrillic
         document = addFace(document, "DejaVuSans.ttf", fileBytes("/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf"));
         const std::string other = document.faces->back().name;
         SceneBuilder builder;
@@ -233,7 +250,11 @@ class TestFontSettings : public QObject {
         const BakedFont font = baked(helped, 20, {U'a', 0x416});
         QVERIFY(font.glyphOf(0x416) > 0 && font.bitmap(0x416).width > 5);
         // A circle of stand-ins ends.
-        const Document circle = withFontSettings(helped, {other, 20}, [&] { FontSettings s; s.fallback = faceName(helped); return s; }());
+        const Document circle = withFontSettings(helped, {other, 20}, [&] {
+            FontSettings s;
+            s.fallback = faceName(helped);
+            return s;
+        }());
         QCOMPARE(facesOfFont(circle, {faceName(circle), 20}).size(), size_t{2});
         // A rename follows.
         const auto renamed = renameFace(helped, other, "signs");
@@ -243,7 +264,9 @@ class TestFontSettings : public QObject {
 
     void charactersHeldBesides() {
         const Document document = change(withText("K"), 20, [](FontSettings& s) {
-            s.holds = {{HeldCharacters::From::Block, "Latin-1 Supplement", ""}, {HeldCharacters::From::Text, "", "xyz"}, {HeldCharacters::From::File, "menu.csv", "Ω"}};
+            s.holds = {{HeldCharacters::From::Block, "Latin-1 Supplement", ""},
+                       {HeldCharacters::From::Text, "", "xyz"},
+                       {HeldCharacters::From::File, "menu.csv", "Ω"}};
         });
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(document);
@@ -295,7 +318,8 @@ class TestFontSettings : public QObject {
         const BuiltSceneRef after = builder.build(change(document, 20, [](FontSettings& s) { s.letter = 2; }));
         QCOMPARE(after->parts.front().get(), before->parts.front().get());
         QCOMPARE(after->fonts.front()->record(), record);
-        QCOMPARE(int{after->fonts.front()->glyphs()[1].advance}, baked(document, 20, {U'K', U'i', U'l', U'n'}).glyphs()[1].advance + 2);
+        QCOMPARE(int{after->fonts.front()->glyphs()[1].advance},
+                 baked(document, 20, {U'K', U'i', U'l', U'n'}).glyphs()[1].advance + 2);
     }
 
     // Rows of a small plus: a pixel added at its right makes the box wider, one taken off makes it tight again.
@@ -323,7 +347,8 @@ class TestFontSettings : public QObject {
         QVERIFY(font.isByHand(U'A'));
         const gorse_glyph& glyph = font.glyphs()[static_cast<size_t>(font.glyphOf(U'A'))];
         QCOMPARE(int{glyph.width}, 3);
-        QCOMPARE(unpackCoverage(font.bitsOfGlyphs(), glyph.offset_low, 9, 1), (Bytes8{255, 0, 255, 0, 255, 0, 255, 0, 255}));
+        QCOMPARE(unpackCoverage(font.bitsOfGlyphs(), glyph.offset_low, 9, 1),
+                 (Bytes8{255, 0, 255, 0, 255, 0, 255, 0, 255}));
         // Other depths have the face's own.
         QVERIFY(!baked(change(document, 9, [](FontSettings& s) { s.bits = 4; }), 9, {U'A'}).isByHand(U'A'));
         QCOMPARE(withHandGlyph(document, key, U'A', std::nullopt).faces->front().ownSize(9)->byHand.size(), size_t{0});
@@ -331,14 +356,29 @@ class TestFontSettings : public QObject {
 
     void everythingIsSavedAndReadAgain() {
         Document document = change(withText("A", 9), 9, [](FontSettings& s) {
-            s = {SizeMeasure::Capitals, 1, Hinting::None, 140, 2, -1, true, "other", GlyphPacking::Smallest, {{HeldCharacters::From::Block, "Greek and Coptic", ""}, {HeldCharacters::From::File, "de.csv", "äöü"}}, {}};
+            s = {SizeMeasure::Capitals,
+                 1,
+                 Hinting::None,
+                 140,
+                 2,
+                 -1,
+                 true,
+                 "other",
+                 GlyphPacking::Smallest,
+                 {{HeldCharacters::From::Block, "Greek and Coptic", ""}, {HeldCharacters::From::File, "de.csv", "äöü"}},
+                 {}};
         });
         document = withHandGlyph(document, {faceName(document), 9}, U'Ä', HandGlyph{-1, 8, 6, {"#.#", "..."}});
-        document = withFontSettings(document, {faceName(document), 0}, [] { FontSettings s; s.gamma = 80; return s; }());
+        document = withFontSettings(document, {faceName(document), 0}, [] {
+            FontSettings s;
+            s.gamma = 80;
+            return s;
+        }());
         const ProjectFiles files = toFiles(document);
         const ReadProject read = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> {
             const auto at = files.find(path);
-            return at == files.end() ? Result<std::string>(failure(path, "", "missing", "")) : Result<std::string>(at->second);
+            return at == files.end() ? Result<std::string>(failure(path, "", "missing", ""))
+                                     : Result<std::string>(at->second);
         });
         QVERIFY2(read.problems.empty(), read.problems.empty() ? "" : read.problems[0].text().c_str());
         const Face &before = document.faces->front(), &after = read.document->faces->front();
@@ -353,8 +393,12 @@ class TestFontSettings : public QObject {
         QTest::newRow("bits") << QByteArray("{'usual': {'bits': 3}}") << "fonts[0].usual.bits";
         QTest::newRow("size") << QByteArray("{'sizes': [{'size': 4000}]}") << "fonts[0].sizes[0].size";
         QTest::newRow("twice") << QByteArray("{'sizes': [{'size': 9}, {'size': 9}]}") << "fonts[0].sizes";
-        QTest::newRow("rows") << QByteArray("{'sizes': [{'size': 9, 'glyphs': [{'character': 'U+41', 'rows': ['##', '#']}]}]}") << "fonts[0].sizes[0].glyphs[0].rows";
-        QTest::newRow("character") << QByteArray("{'sizes': [{'size': 9, 'glyphs': [{'character': 'A', 'rows': ['#']}]}]}") << "fonts[0].sizes[0].glyphs[0].character";
+        QTest::newRow("rows") << QByteArray(
+                                     "{'sizes': [{'size': 9, 'glyphs': [{'character': 'U+41', 'rows': ['##', '#']}]}]}")
+                              << "fonts[0].sizes[0].glyphs[0].rows";
+        QTest::newRow("character") << QByteArray(
+                                          "{'sizes': [{'size': 9, 'glyphs': [{'character': 'A', 'rows': ['#']}]}]}")
+                                   << "fonts[0].sizes[0].glyphs[0].character";
         QTest::newRow("hinting") << QByteArray("{'usual': {'hinting': 'strong'}}") << "fonts[0].usual.hinting";
         QTest::newRow("holds") << QByteArray("{'usual': {'holds': [7]}}") << "fonts[0].usual.holds[0]";
     }
@@ -363,7 +407,8 @@ class TestFontSettings : public QObject {
         QFETCH(QByteArray, face);
         QFETCH(QString, place);
         face.insert(1, "'name': 'face', 'file': 'face.otf', ");
-        const std::string main = "{'gorsefinch': 1, 'name': 'demo', 'panel': {}, 'fonts': [" + face.toStdString() + "], 'screens': ['first']}";
+        const std::string main = "{'gorsefinch': 1, 'name': 'demo', 'panel': {}, 'fonts': [" + face.toStdString() +
+                                 "], 'screens': ['first']}";
         const ReadProject read = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> {
             return json(path == "gorsefinch.json" ? main : "{'widgets': []}");
         });
@@ -375,8 +420,12 @@ class TestFontSettings : public QObject {
     }
 
     void charactersOfEarlierFilesAreHeld() {
-        const std::string main = "{'gorsefinch': 1, 'name': 'demo', 'panel': {}, 'fonts': [{'name': 'face', 'file': 'face.otf', 'also_holds': 'äö'}], 'screens': ['first']}";
-        const ReadProject read = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> { return path == "gorsefinch.json" ? json(main) : std::string("{}"); });
+        const std::string main =
+            "{'gorsefinch': 1, 'name': 'demo', 'panel': {}, 'fonts': [{'name': 'face', 'file': 'face.otf', "
+            "'also_holds': 'äö'}], 'screens': ['first']}";
+        const ReadProject read = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> {
+            return path == "gorsefinch.json" ? json(main) : std::string("{}");
+        });
         QCOMPARE(read.document->faces->front().defaults.holds.front().characters, std::string("äö"));
     }
 
@@ -392,7 +441,8 @@ class TestFontSettings : public QObject {
         Widget other = makeWidget("other", Kind::Text, 0, 0, 50, 20, {{"text", std::string("B")}});
         other.look = "title";
         document = addWidgets(document, "first", {other});
-        QCOMPARE(usersOfFont(document, {face, 20}), (std::vector<std::string>{"look title", "first.words", "first.other"}));
+        QCOMPARE(usersOfFont(document, {face, 20}),
+                 (std::vector<std::string>{"look title", "first.words", "first.other"}));
         const Document next = resizeFont(document, {face, 20}, 22);
         QVERIFY(usersOfFont(next, {face, 20}).empty());
         QCOMPARE(usersOfFont(next, {face, 22}), (std::vector<std::string>{"look title", "first.words", "first.other"}));
@@ -417,7 +467,8 @@ class TestFontSettings : public QObject {
         const BuiltSceneRef scene = builder.build(document);
         const BakedFont& font = *scene->fonts.front();
         QVERIFY(font.bitsOfGlyphs().size() <= 0xffffff);
-        const bool told = std::any_of(scene->problems.begin(), scene->problems.end(), [](const Problem& p) { return p.reason.find("no room") != std::string::npos; });
+        const bool told = std::any_of(scene->problems.begin(), scene->problems.end(),
+                                      [](const Problem& p) { return p.reason.find("no room") != std::string::npos; });
         QCOMPARE(told, font.leftOut() > 0);
         QVERIFY(font.leftOut() > 0);
     }

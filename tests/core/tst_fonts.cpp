@@ -45,8 +45,8 @@ class TestFonts : public QObject {
     // Coverages 0, 255, 128, 64, 200 in each depth: nearest levels, leftmost in the highest bits, no gaps.
     void coverageByHand() {
         const Bytes8 coverage{0, 255, 128, 64, 200};
-        QCOMPARE(packCoverage(coverage, 1), (Bytes8{0x68}));         // 0 1 1 0 1
-        QCOMPARE(packCoverage(coverage, 2), (Bytes8{0x39, 0x80}));   // 0 3 2 1 | 2
+        QCOMPARE(packCoverage(coverage, 1), (Bytes8{0x68}));        // 0 1 1 0 1
+        QCOMPARE(packCoverage(coverage, 2), (Bytes8{0x39, 0x80}));  // 0 3 2 1 | 2
         QCOMPARE(packCoverage(coverage, 4), (Bytes8{0x0f, 0x84, 0xc0}));
         QCOMPARE(packCoverage(coverage, 8), coverage);
     }
@@ -63,7 +63,8 @@ class TestFonts : public QObject {
         QCOMPARE(int{glyph.advance}, bitmap.advance);
         QCOMPARE(int{glyph.top} - GORSE_TOP_BIAS, face->ascent() - bitmap.rise);
         const size_t offset = static_cast<size_t>(glyph.offset_high) << 16 | glyph.offset_low;
-        QVERIFY(std::equal(bitmap.coverage.begin(), bitmap.coverage.end(), font.bitsOfGlyphs().begin() + static_cast<std::ptrdiff_t>(offset)));
+        QVERIFY(std::equal(bitmap.coverage.begin(), bitmap.coverage.end(),
+                           font.bitsOfGlyphs().begin() + static_cast<std::ptrdiff_t>(offset)));
         // A g hangs below the baseline.
         QVERIFY(bitmap.height > bitmap.rise);
     }
@@ -129,9 +130,10 @@ class TestFonts : public QObject {
         font.need({U'A', U'V', U'n'}, 1);
         font.bake();
         QVERIFY(!font.kerns().empty());
-        const auto sorted = std::is_sorted(font.kerns().begin(), font.kerns().end(), [](const gorse_kern& a, const gorse_kern& b) {
-            return std::pair(a.left, a.right) < std::pair(b.left, b.right);
-        });
+        const auto sorted =
+            std::is_sorted(font.kerns().begin(), font.kerns().end(), [](const gorse_kern& a, const gorse_kern& b) {
+                return std::pair(a.left, a.right) < std::pair(b.left, b.right);
+            });
         QVERIFY(sorted);
         const auto pair = std::find_if(font.kerns().begin(), font.kerns().end(), [&](const gorse_kern& k) {
             return k.left == font.glyphOf(U'A') && k.right == font.glyphOf(U'V');
@@ -160,7 +162,8 @@ class TestFonts : public QObject {
         const BakedFont font = bakedWith({U'1', U'2'}, 12, 2);
         const auto c = exportFont(font, ".c");
         QVERIFY(c.has_value());
-        QVERIFY(c->find("3 glyphs") != std::string::npos && c->find("gorse_font face_font_face_12") != std::string::npos);
+        QVERIFY(c->find("3 glyphs") != std::string::npos &&
+                c->find("gorse_font face_font_face_12") != std::string::npos);
         const auto sheet = decodePicture(*exportFont(font, ".png"), "sheet");
         QVERIFY(sheet.has_value());
         QVERIFY(std::any_of(sheet->pixels.begin(), sheet->pixels.end(), [](uint32_t p) { return p == 0xffffffffu; }));

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Frames that play by time, follow a value, obey rules and go on through edits; the ladder; what is generated of images.
+// Frames that play by time, follow a value, obey rules and go on through edits; the ladder; what is generated of
+// images.
 #include <QtTest>
 
 #include "core/edits/image_edits.h"
@@ -108,12 +109,15 @@ class TestFrames : public QObject {
 
     void followsAValue() {
         Twin twin(builder_.build(withFrames({{"variable", std::string("level")}})), Twin::View::Panel);
-        for (const auto& [level, frame] : {std::pair(0, 1), {24, 1}, {25, 2}, {49, 2}, {50, 3}, {75, 4}, {99, 4}, {0, 1}}) {
+        for (const auto& [level, frame] :
+             {std::pair(0, 1), {24, 1}, {25, 2}, {49, 2}, {50, 3}, {75, 4}, {99, 4}, {0, 1}}) {
             (void)twin.set("level", std::to_string(level));
             twin.step(twin.now() + 10);
             QCOMPARE(shown(twin), frame);
         }
-        Twin part(builder_.build(withFrames({{"variable", std::string("level")}, {"from", std::string("40")}, {"to", std::string("47")}})), Twin::View::Panel);
+        Twin part(builder_.build(withFrames(
+                      {{"variable", std::string("level")}, {"from", std::string("40")}, {"to", std::string("47")}})),
+                  Twin::View::Panel);
         for (const auto& [level, frame] : {std::pair(10, 1), {41, 1}, {42, 2}, {46, 4}, {90, 4}}) {
             (void)part.set("level", std::to_string(level));
             part.step(part.now() + 10);
@@ -122,8 +126,9 @@ class TestFrames : public QObject {
     }
 
     void rulesPlayStopAndHearTheEnd() {
-        Document document = withFrames({{"play", std::string("once")}, {"starts", false}},
-                                       "when level > 10\n    play bar\notherwise\n    stop bar\n\non bar.done\n    ends = ends + 1\n");
+        Document document =
+            withFrames({{"play", std::string("once")}, {"starts", false}},
+                       "when level > 10\n    play bar\notherwise\n    stop bar\n\non bar.done\n    ends = ends + 1\n");
         const BuiltSceneRef scene = builder_.build(document);
         QVERIFY2(scene->problems.empty(), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
         Twin twin(scene, Twin::View::Panel);
@@ -160,8 +165,11 @@ class TestFrames : public QObject {
         QVERIFY(reason(withRules(document, "main", "on bar.tap\n    stop bar\n")).contains("takes no touch"));
         QVERIFY(reason(withRules(document, "main", "on start\n    play nothing\n")).contains("no widget"));
         QVERIFY(reason(withFrames({{"variable", std::string("none")}})).contains("no variable"));
-        QVERIFY(reason(withFrames({{"variable", std::string("level")}, {"from", std::string("9")}, {"to", std::string("3")}})).contains("above the first"));
-        QVERIFY(reason(withFrames({{"variable", std::string("level")}, {"from", std::string("warm")}})).contains("not a number"));
+        QVERIFY(reason(withFrames(
+                           {{"variable", std::string("level")}, {"from", std::string("9")}, {"to", std::string("3")}}))
+                    .contains("above the first"));
+        QVERIFY(reason(withFrames({{"variable", std::string("level")}, {"from", std::string("warm")}}))
+                    .contains("not a number"));
     }
 
     void anEditLeavesThemPlaying() {
@@ -182,7 +190,8 @@ class TestFrames : public QObject {
     }
 
     void theyBeginAnewWhenTheirScreenIsEntered() {
-        Twin twin(builder_.build(withFrames({}, "when level > 50\n    go second\notherwise\n    go first\n")), Twin::View::Panel);
+        Twin twin(builder_.build(withFrames({}, "when level > 50\n    go second\notherwise\n    go first\n")),
+                  Twin::View::Panel);
         twin.step(0);
         twin.step(200);
         QCOMPARE(shown(twin), 3);
@@ -216,10 +225,12 @@ class TestFrames : public QObject {
         };
         const Document document = addImage(withFrames({}), "spare.gif", columnsGif());
         const QString frames = images(document);
-        QVERIFY(frames.contains("demo_image_columns_4 =") && frames.contains("demo_image_columns_frames =") && !frames.contains("spare"));
+        QVERIFY(frames.contains("demo_image_columns_4 =") && frames.contains("demo_image_columns_frames =") &&
+                !frames.contains("spare"));
         Document still = makeDocument();
         still = addImage(still, "columns.gif", columnsGif());
-        still = addWidgets(still, "first", {makeWidget("bar", Kind::Image, 0, 0, 8, 8, {{"image", std::string("columns")}})});
+        still = addWidgets(still, "first",
+                           {makeWidget("bar", Kind::Image, 0, 0, 8, 8, {{"image", std::string("columns")}})});
         const QString first = images(still);
         QVERIFY(first.contains("demo_image_columns =") && !first.contains("demo_image_columns_2"));
     }
@@ -233,8 +244,10 @@ class TestFrames : public QObject {
         const GeneratedCode code = generateCode(*scene);
         QCOMPARE(code.files.at("demo_outside.bin").size(), size_t{4 * 8});
         QCOMPARE(code.files.at("demo_outside.bin"), std::string(scene->outside.begin(), scene->outside.end()));
-        QVERIFY(code.files.at("demo.h").find("void demo_read(uint32_t address, uint8_t *to, uint16_t n);") != std::string::npos);
-        QVERIFY(code.files.count("gorse/gorse_reader_outside.c") == 1 && code.files.count("gorse/gorse_reader_runs.c") == 0);
+        QVERIFY(code.files.at("demo.h").find("void demo_read(uint32_t address, uint8_t *to, uint16_t n);") !=
+                std::string::npos);
+        QVERIFY(code.files.count("gorse/gorse_reader_outside.c") == 1 &&
+                code.files.count("gorse/gorse_reader_runs.c") == 0);
         QVERIFY(generateCode(*builder_.build(withFrames({}))).files.count("demo_outside.bin") == 0);
     }
 
@@ -264,7 +277,8 @@ class TestFrames : public QObject {
         document = addImage(document, "a.gif", columnsGif());
         document = addImage(document, "a.gif", columnsGif());
         QCOMPARE(document.images->at(0).recipe.width, 5);
-        QVERIFY(document.images->at(0).name != document.images->at(1).name && document.images->at(0).file != document.images->at(1).file);
+        QVERIFY(document.images->at(0).name != document.images->at(1).name &&
+                document.images->at(0).file != document.images->at(1).file);
     }
 
     void theLadderTellsCostsAndLosses() {
@@ -276,7 +290,8 @@ class TestFrames : public QObject {
         for (const Rung& rung : ladderRungs(PixelFormat::Rgb565)) {
             const RungResult result = makeRung(picture, rung, Recipe{});
             formats.insert(rung.format);
-            const size_t palette = rung.colours == 0 ? 0 : result.plainBytes - static_cast<size_t>(packedBytes(rung.format, 40, 30));
+            const size_t palette =
+                rung.colours == 0 ? 0 : result.plainBytes - static_cast<size_t>(packedBytes(rung.format, 40, 30));
             QCOMPARE(result.plainBytes - palette, static_cast<size_t>(packedBytes(rung.format, 40, 30)));
             QVERIFY(result.colours >= 2 && result.colours <= (1 << std::min(info(rung.format).bits, 16)));
             if (info(rung.format).bits >= 24)

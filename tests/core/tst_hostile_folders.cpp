@@ -33,9 +33,13 @@ QByteArray bytesOf(const QString& path) {
 // All below a folder, each with what it holds.
 std::map<QString, QByteArray> all(const QString& folder) {
     std::map<QString, QByteArray> out;
-    for (QDirIterator at(folder, QDir::AllEntries | QDir::Hidden | QDir::System | QDir::NoDotAndDotDot, QDirIterator::Subdirectories); at.hasNext();) {
+    for (QDirIterator at(folder, QDir::AllEntries | QDir::Hidden | QDir::System | QDir::NoDotAndDotDot,
+                         QDirIterator::Subdirectories);
+         at.hasNext();) {
         const QFileInfo info(at.next());
-        out[info.filePath().mid(folder.size())] = info.isSymLink() ? info.symLinkTarget().toUtf8() : info.isFile() ? bytesOf(info.filePath()) : QByteArray("folder");
+        out[info.filePath().mid(folder.size())] = info.isSymLink() ? info.symLinkTarget().toUtf8()
+                                                  : info.isFile()  ? bytesOf(info.filePath())
+                                                                   : QByteArray("folder");
     }
     return out;
 }
@@ -91,7 +95,8 @@ class TestHostileFolders : public QObject {
     // A record in the program's own form, with its check sum, but for another project, or for files that are not there.
     void forgedRecordsInOurForm_data() {
         QTest::addColumn<QString>("what");
-        for (const char* what : {"another project", "a part that is not there", "other bytes", "removes through a link", "moves through a link", "removes what holds something else"})
+        for (const char* what : {"another project", "a part that is not there", "other bytes", "removes through a link",
+                                 "moves through a link", "removes what holds something else"})
             QTest::newRow(what) << QString(what);
     }
 
@@ -130,7 +135,8 @@ class TestHostileFolders : public QObject {
         QVERIFY(read.document);
         QCOMPARE(bytesOf(at("project/rules/main.rules")), QByteArray(taken ? "evil" : "// rules\n"));
         QVERIFY2(read.problems.empty() == taken, "a refused record must be reported");
-        QVERIFY(taken || bytesOf(at("project/.gorsefinch-refused-1")) == QByteArray::fromStdString(saveRecordText(record)));
+        QVERIFY(taken ||
+                bytesOf(at("project/.gorsefinch-refused-1")) == QByteArray::fromStdString(saveRecordText(record)));
         QVERIFY(what != "removes what holds something else" || bytesOf(at("project/images/thesis.txt")) == "mine");
         QVERIFY(all(at("victim")) == victim);
     }
@@ -150,7 +156,8 @@ class TestHostileFolders : public QObject {
 
     void linksForFiles_data() {
         QTest::addColumn<QString>("file");
-        for (const char* file : {"gorsefinch.json", "screens/first.json", "rules/main.rules", ".gorsefinch-journal", ".gorsefinch-unsaved-001", ".gorsefinch-save", ".gorsefinch-lock"})
+        for (const char* file : {"gorsefinch.json", "screens/first.json", "rules/main.rules", ".gorsefinch-journal",
+                                 ".gorsefinch-unsaved-001", ".gorsefinch-save", ".gorsefinch-lock"})
             QTest::newRow(file) << QString(file);
     }
 
@@ -186,7 +193,8 @@ class TestHostileFolders : public QObject {
     // An image of the project that is a link to a private picture is not read.
     void picturesThatAreLinks() {
         write(at("victim/private.pgm"), "P2 1 1 255 7\n");
-        const Document with = addImage(makeDocument(), "dot.pgm", std::make_shared<const FileContents>("P2 1 1 255 9\n"));
+        const Document with =
+            addImage(makeDocument(), "dot.pgm", std::make_shared<const FileContents>("P2 1 1 255 9\n"));
         QVERIFY(ProjectFolder(disk_, project()).save(with) || true);
         QVERIFY(QDir(at("project")).removeRecursively());
         QVERIFY(ProjectFolder(disk_, project()).save(with));
@@ -201,8 +209,9 @@ class TestHostileFolders : public QObject {
     // Pipes hang whoever opens them; nothing here does.
     void pipes_data() {
         QTest::addColumn<QString>("file");
-        for (const char* file : {"gorsefinch.json", "screens/first.json", "rules/main.rules", "images/thesis.txt", ".gorsefinch-journal", ".gorsefinch-save", ".gorsefinch-lock",
-                                 "gorsefinch.json.new", "rules/main.rules.new"})
+        for (const char* file :
+             {"gorsefinch.json", "screens/first.json", "rules/main.rules", "images/thesis.txt", ".gorsefinch-journal",
+              ".gorsefinch-save", ".gorsefinch-lock", "gorsefinch.json.new", "rules/main.rules.new"})
             QTest::newRow(file) << QString(file);
     }
 
@@ -225,7 +234,8 @@ class TestHostileFolders : public QObject {
         QCOMPARE(mkfifo(pipe.toLocal8Bit().constData(), 0644), 0);
         for (const QString& path : {pipe, at("victim"), QString("/dev/zero"), QString("/dev/stdin"), at("missing")}) {
             const auto read = readFile(disk_, path.toStdString(), 1000);
-            QVERIFY2(!read && read.error().file == path.toStdString() && !read.error().remedy.empty(), qPrintable(path));
+            QVERIFY2(!read && read.error().file == path.toStdString() && !read.error().remedy.empty(),
+                     qPrintable(path));
             const auto written = replaceFile(disk_, path.toStdString(), "x");
             QVERIFY2(written.has_value() == (path == at("missing")), qPrintable(path));
         }
@@ -244,7 +254,8 @@ class TestHostileFolders : public QObject {
         write(at("project/gorsefinch.json.new"), "mine");
         write(at("project/screens/first.json.new"), "mine");
         useTheProject();
-        for (const char* file : {"project/rules/main.rules.new", "project/gorsefinch.json.new", "project/screens/first.json.new"})
+        for (const char* file :
+             {"project/rules/main.rules.new", "project/gorsefinch.json.new", "project/screens/first.json.new"})
             QCOMPARE(bytesOf(at(file)), QByteArray("mine"));
         write(at("out/demo.h.new"), "mine");
         SceneBuilder builder;
@@ -272,7 +283,8 @@ class TestHostileFolders : public QObject {
 
     // Files that are deleted while the project is open are written by the next save.
     void filesThatWentAwayComeBack() {
-        Document with = addImage(makeDocument({"first", "second"}), "dot.pgm", std::make_shared<const FileContents>("P2 1 1 255 9\n"));
+        Document with = addImage(makeDocument({"first", "second"}), "dot.pgm",
+                                 std::make_shared<const FileContents>("P2 1 1 255 9\n"));
         with = withRules(with, "main", "// rules\n");
         QVERIFY(QDir(at("project")).removeRecursively());
         ProjectFolder owns(disk_, project());
@@ -287,7 +299,8 @@ class TestHostileFolders : public QObject {
             QVERIFY2(again.has_value(), again ? "" : again.error().text().c_str());
             auto now = all(at("project"));
             for (const auto& [file, bytes] : saved)
-                QVERIFY2(file.contains("lock") || now[file] == bytes, qPrintable(QString("%1 after %2").arg(file, gone)));
+                QVERIFY2(file.contains("lock") || now[file] == bytes,
+                         qPrintable(QString("%1 after %2").arg(file, gone)));
         }
         // An error if it can't be written: there is a file of the folder's name.
         QVERIFY(QDir(at("project")).removeRecursively());
@@ -296,7 +309,8 @@ class TestHostileFolders : public QObject {
         QVERIFY(!refused && refused.error().text().find("project") != std::string::npos);
     }
 
-    // A file is written again within one tick of the file system's clock, with the same size: the change is still noticed.
+    // A file is written again within one tick of the file system's clock, with the same size: the change is still
+    // noticed.
     void changesWithinATickAreNoticed() {
         for (int i = 0; i < 40; ++i) {
             write(at("project/rules/main.rules"), "// rules 1\n");
@@ -329,7 +343,8 @@ class TestHostileFolders : public QObject {
         QVERIFY(QFile::setPermissions(at("project/rules/main.rules"), QFile::ReadOwner | QFile::WriteOwner));
         ProjectFolder owns(disk_, project());
         QVERIFY(owns.save(withRules(*owns.open().document, "main", "// secret\n")));
-        QCOMPARE(QFileInfo(at("project/rules/main.rules")).permissions() & (QFile::ReadGroup | QFile::ReadOther), QFile::Permissions());
+        QCOMPARE(QFileInfo(at("project/rules/main.rules")).permissions() & (QFile::ReadGroup | QFile::ReadOther),
+                 QFile::Permissions());
     }
 };
 

@@ -84,8 +84,9 @@ class TestHostilePictures : public QObject {
         for (const char* format : {"png", "jpg", "bmp", "ppm", "pgm", "pbm", "xbm", "webp"})
             QTest::newRow(format) << QByteArray::fromStdString(saved(format));
         QTest::newRow("gif") << QByteArray::fromStdString(animation());
-        QTest::newRow("svg") << QByteArray("<svg xmlns='http://www.w3.org/2000/svg' width='20' height='10'><g transform='scale(2)'>"
-                                           "<path d='M1 1 L9 2 C3 4 5 6 7 8 Z' fill='#f00' stroke-width='2'/><circle cx='4' cy='4' r='3'/></g></svg>");
+        QTest::newRow("svg") << QByteArray(
+            "<svg xmlns='http://www.w3.org/2000/svg' width='20' height='10'><g transform='scale(2)'>"
+            "<path d='M1 1 L9 2 C3 4 5 6 7 8 Z' fill='#f00' stroke-width='2'/><circle cx='4' cy='4' r='3'/></g></svg>");
     }
 
     void damagedFiles() {
@@ -104,7 +105,8 @@ class TestHostilePictures : public QObject {
                     QCOMPARE(each.pixels.size(), static_cast<size_t>(each.width) * static_cast<size_t>(each.height));
                     pixels += static_cast<int64_t>(each.pixels.size());
                 }
-                QVERIFY(pixels <= kMaxPixels && !original->frames.empty() && original->ms.size() == original->frames.size());
+                QVERIFY(pixels <= kMaxPixels && !original->frames.empty() &&
+                        original->ms.size() == original->frames.size());
             } else {
                 QVERIFY(original.error().file == "images/damaged" && !original.error().remedy.empty());
             }

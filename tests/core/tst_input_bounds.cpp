@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Inputs beyond the limits: rules, JSON, faces, pictures and recipes. Each error contains the limit, and accepted inputs take
-// linear time.
+// Inputs beyond the limits: rules, JSON, faces, pictures and recipes. Each error contains the limit, and accepted
+// inputs take linear time.
 #include <sys/resource.h>
 
 #include <QElapsedTimer>
@@ -25,7 +25,10 @@ using namespace support;
 namespace {
 
 CompiledRules compiled(const std::string& text) {
-    const Document d = withRules(withVariable(addWidgets(makeDocument(), "first", {makeWidget("words", Kind::Text, 0, 0, 40, 20)}), makeNumber("level", 0, 100, 0)), "main", text);
+    const Document d =
+        withRules(withVariable(addWidgets(makeDocument(), "first", {makeWidget("words", Kind::Text, 0, 0, 40, 20)}),
+                               makeNumber("level", 0, 100, 0)),
+                  "main", text);
     return compileRules(ProjectNames(d), *d.rules);
 }
 
@@ -52,8 +55,10 @@ std::string repeated(const std::string& piece, int times) {
 }
 
 std::string bdf(const std::string& glyph) {
-    return "STARTFONT 2.1\nFONT -a-b-c-d-e--8-80-72-72-p-50-iso10646-1\nSIZE 8 72 72\nFONTBOUNDINGBOX 8 8 0 0\nSTARTPROPERTIES 2\nFONT_ASCENT 8\nFONT_DESCENT 0\nENDPROPERTIES\nCHARS 1\n"
-           "STARTCHAR A\nENCODING 65\nSWIDTH 500 0\nDWIDTH 8 0\n" + glyph + "ENDCHAR\nENDFONT\n";
+    return "STARTFONT 2.1\nFONT -a-b-c-d-e--8-80-72-72-p-50-iso10646-1\nSIZE 8 72 72\nFONTBOUNDINGBOX 8 8 0 "
+           "0\nSTARTPROPERTIES 2\nFONT_ASCENT 8\nFONT_DESCENT 0\nENDPROPERTIES\nCHARS 1\n"
+           "STARTCHAR A\nENCODING 65\nSWIDTH 500 0\nDWIDTH 8 0\n" +
+           glyph + "ENDCHAR\nENDFONT\n";
 }
 
 }  // namespace
@@ -126,8 +131,10 @@ class TestInputBounds : public QObject {
         QByteArray keys = "{";
         for (int i = 0; i < 200000; ++i)
             keys += (i == 0 ? "\"" : ",\"") + QByteArray::number(i) + "\":0";
-        QTest::newRow("keys") << keys + "}" << "1000";
-        QTest::newRow("values") << "[" + QByteArray("0,").repeated(2000000) + "0]" << "1000000";
+        QTest::newRow("keys") << keys + "}"
+                              << "1000";
+        QTest::newRow("values") << "[" + QByteArray("0,").repeated(2000000) + "0]"
+                                << "1000000";
         QTest::newRow("bytes") << "\"" + QByteArray((16 << 20) + 1, 'x') + "\"" << QString::number(16 << 20);
     }
 
@@ -159,7 +166,8 @@ class TestInputBounds : public QObject {
             FaceRequest request;
             request.size = size;
             request.bits = 1;
-            const auto face = openFace(std::make_shared<const FileContents>(bdf(glyph.toStdString())), "fonts/any.bdf", request);
+            const auto face =
+                openFace(std::make_shared<const FileContents>(bdf(glyph.toStdString())), "fonts/any.bdf", request);
             if (!face)
                 continue;
             const GlyphBitmap got = (*face)->glyph(U'A');
@@ -170,7 +178,8 @@ class TestInputBounds : public QObject {
 
     void otherKindsOfFacesAreRefused() {
         for (const char* bytes : {"wOFF", "wOF2", "%!PS-AdobeFont", "", "\x1f\x8b", "MZ"}) {
-            const auto facts = faceFacts(std::make_shared<const FileContents>(std::string(bytes) + std::string(100, 'x')), "fonts/any");
+            const auto facts = faceFacts(
+                std::make_shared<const FileContents>(std::string(bytes) + std::string(100, 'x')), "fonts/any");
             QVERIFY2(!facts && facts.error().file == "fonts/any" && !facts.error().remedy.empty(), bytes);
         }
     }
@@ -180,7 +189,8 @@ class TestInputBounds : public QObject {
         const std::string picture = "P2 1 1 255 7\n" + std::string(1 << 20, ' ');
         std::string images;
         for (int i = 0; i < 3900; ++i)
-            images += std::string(i == 0 ? "" : ",") + "{\"name\": \"i" + std::to_string(i) + "\", \"file\": \"" + (i % 2 == 0 ? "one" : "two") + ".pgm\"}";
+            images += std::string(i == 0 ? "" : ",") + "{\"name\": \"i" + std::to_string(i) + "\", \"file\": \"" +
+                      (i % 2 == 0 ? "one" : "two") + ".pgm\"}";
         int reads = 0;
         const ReadProject read = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> {
             if (path == "gorsefinch.json")
@@ -196,7 +206,8 @@ class TestInputBounds : public QObject {
         QCOMPARE(held.size(), size_t{1});
     }
 
-    // Large ones are mapped, so that the system can reclaim their memory; nothing that happens to their files affects them.
+    // Large ones are mapped, so that the system can reclaim their memory; nothing that happens to their files affects
+    // them.
     void largeOriginalsAreMapped() {
         QTemporaryDir dir;
         const std::filesystem::path folder = dir.path().toStdString();
@@ -244,7 +255,8 @@ class TestInputBounds : public QObject {
     void originalsHaveABudget() {
         std::string images;
         for (int i = 0; i < 9; ++i)
-            images += std::string(i == 0 ? "" : ",") + "{\"name\": \"i" + std::to_string(i) + "\", \"file\": \"" + std::to_string(i) + ".pgm\"}";
+            images += std::string(i == 0 ? "" : ",") + "{\"name\": \"i" + std::to_string(i) + "\", \"file\": \"" +
+                      std::to_string(i) + ".pgm\"}";
         const ReadProject read = fromFiles([&](const std::string& path, size_t maxBytes) -> Result<SharedBytes> {
             if (path == "gorsefinch.json")
                 return SharedBytes("{\"gorsefinch\": 1, \"name\": \"p\", \"images\": [" + images + "]}");

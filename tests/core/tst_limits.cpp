@@ -18,7 +18,8 @@ MemoryDisk withWidgets(size_t count) {
     putProject(files, toFiles(makeDocument({"first", "second"})));
     std::string widgets;
     for (size_t i = 0; i < count; ++i)
-        widgets += std::string(i == 0 ? "" : ",") + "{\"name\":\"w" + std::to_string(i) + "\",\"kind\":\"rectangle\",\"w\":4,\"h\":4}";
+        widgets += std::string(i == 0 ? "" : ",") + "{\"name\":\"w" + std::to_string(i) +
+                   "\",\"kind\":\"rectangle\",\"w\":4,\"h\":4}";
     files.put("/p/screens/second.json", "{\"name\":\"second\",\"widgets\":[" + widgets + "]}");
     return files;
 }
@@ -30,7 +31,9 @@ void runAround(const BuiltSceneRef& scene) {
         twin.step(time);
         twin.touch(static_cast<int>(time), 20, time % 20 == 0);
         for (const Variable& each : *scene->document.variables)
-            (void)twin.set(each.name, each.type == VariableType::Text ? std::string(200, static_cast<char>('a' + time / 10)) : "7");
+            (void)twin.set(each.name, each.type == VariableType::Text
+                                          ? std::string(200, static_cast<char>('a' + time / 10))
+                                          : "7");
     }
 }
 
@@ -72,7 +75,8 @@ class TestLimits : public QObject {
         std::string entries = "{}";
         for (size_t i = 0; i < kMaxListed; ++i)
             entries += ",{}";
-        files.put("/p/gorsefinch.json", "{\"gorsefinch\": 1, \"name\": \"p\", \"" + list.toStdString() + "\": [" + entries + "]}");
+        files.put("/p/gorsefinch.json",
+                  "{\"gorsefinch\": 1, \"name\": \"p\", \"" + list.toStdString() + "\": [" + entries + "]}");
         const ReadProject read = ProjectFolder(files, "/p").open();
         QVERIFY(!read.document);
         QVERIFY(tells(read.problems, std::to_string(kMaxListed)));
@@ -112,7 +116,8 @@ class TestLimits : public QObject {
         Document d = withVariable(makeDocument(), makeText("title", "words", 200));
         std::vector<Widget> widgets;
         for (int i = 0; i < 400; ++i)
-            widgets.push_back(makeWidget("w" + std::to_string(i), Kind::Text, i % 20, i / 20, 100, 20, {{"text", std::string("of {title}")}}));
+            widgets.push_back(makeWidget("w" + std::to_string(i), Kind::Text, i % 20, i / 20, 100, 20,
+                                         {{"text", std::string("of {title}")}}));
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(addWidgets(d, "first", widgets));
         QVERIFY(tells(scene->problems, "65000"));

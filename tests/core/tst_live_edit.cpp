@@ -35,7 +35,8 @@ class TestLiveEdit : public QObject {
         twin.step(5000);
         const std::string elapsed = twin.get("elapsed");
         d = *gorsefinch::setProperty(d, "programme", Names{"title_text"}, "text", std::string("Steps"));
-        d = addWidgets(d, "status", {makeWidget("new_text", Kind::Text, 0, 0, 50, 20, {{"text", std::string("{limit}")}})});
+        d = addWidgets(d, "status",
+                       {makeWidget("new_text", Kind::Text, 0, 0, 50, 20, {{"text", std::string("{limit}")}})});
         twin.update(builder.build(d));
         QCOMPARE(twin.screen(), 1);
         QCOMPARE(twin.get("kiln_temp"), std::string("888"));
@@ -137,11 +138,26 @@ class TestLiveEdit : public QObject {
             const Names names{name};
             Result<Document> next = d;
             switch (random() % 9) {
-                case 0: next = gorsefinch::setProperty(d, on.name, names, "text", std::string(1 + random() % 9, static_cast<char>('A' + random() % 50))); break;
-                case 1: next = gorsefinch::setProperty(d, on.name, names, "x", static_cast<int64_t>(random() % 300)); break;
-                case 2: next = gorsefinch::setProperty(d, on.name, names, "size", static_cast<int64_t>(10 + random() % 30)); break;
-                case 3: next = gorsefinch::setProperty(d, on.name, names, "look", std::string(random() % 2 != 0 ? "quiet" : "danger")); break;
-                case 4: next = addWidgets(d, on.name, {makeWidget("more", Kind::Text, 5, 5, 90, 20, {{"text", std::string("{target} ß")}})}); break;
+                case 0:
+                    next =
+                        gorsefinch::setProperty(d, on.name, names, "text",
+                                                std::string(1 + random() % 9, static_cast<char>('A' + random() % 50)));
+                    break;
+                case 1:
+                    next = gorsefinch::setProperty(d, on.name, names, "x", static_cast<int64_t>(random() % 300));
+                    break;
+                case 2:
+                    next = gorsefinch::setProperty(d, on.name, names, "size", static_cast<int64_t>(10 + random() % 30));
+                    break;
+                case 3:
+                    next = gorsefinch::setProperty(d, on.name, names, "look",
+                                                   std::string(random() % 2 != 0 ? "quiet" : "danger"));
+                    break;
+                case 4:
+                    next = addWidgets(
+                        d, on.name,
+                        {makeWidget("more", Kind::Text, 5, 5, 90, 20, {{"text", std::string("{target} ß")}})});
+                    break;
                 case 5: {
                     Look look = *d.look("button");
                     look.style["radius"] = static_cast<int64_t>(random() % 12);
@@ -154,7 +170,9 @@ class TestLiveEdit : public QObject {
                     next = withVariable(d, v);
                     break;
                 }
-                case 7: next = d.screens.size() < 6 ? duplicateScreen(d, static_cast<int>(screen)) : moveScreen(d, 0, 2); break;
+                case 7:
+                    next = d.screens.size() < 6 ? duplicateScreen(d, static_cast<int>(screen)) : moveScreen(d, 0, 2);
+                    break;
                 default: next = gorsefinch::setProperty(d, on.name, names, "visible", random() % 3 != 0); break;
             }
             if (!next)
@@ -165,7 +183,8 @@ class TestLiveEdit : public QObject {
             const BuiltSceneRef anew = fresh.build(d);
             QCOMPARE(kept->problems.size(), anew->problems.size());
             for (int s = 0; s < static_cast<int>(d.screens.size()); ++s)
-                QVERIFY2(drawScreen(*kept, s).bytes() == drawScreen(*anew, s).bytes(), qPrintable(QString("edit %1, screen %2").arg(i).arg(s)));
+                QVERIFY2(drawScreen(*kept, s).bytes() == drawScreen(*anew, s).bytes(),
+                         qPrintable(QString("edit %1, screen %2").arg(i).arg(s)));
             QCOMPARE(gorse_state_bytes(&kept->scene), gorse_state_bytes(&anew->scene));
         }
     }
@@ -186,7 +205,10 @@ class TestLiveEdit : public QObject {
         SceneBuilder builder;
         Document d = makeDocument();
         Disk disk;
-        d = addFace(d, "B612-Regular.otf", std::make_shared<const FileContents>(*readFile(disk, examplePath("kiln") + "/fonts/B612-Regular.otf", kMaxPictureFile)), nullptr);
+        d = addFace(d, "B612-Regular.otf",
+                    std::make_shared<const FileContents>(
+                        *readFile(disk, examplePath("kiln") + "/fonts/B612-Regular.otf", kMaxPictureFile)),
+                    nullptr);
         d = addWidgets(d, "first", {makeWidget("t", Kind::Text, 0, 0, 90, 20, {{"text", std::string("abba")}})});
         const BuiltSceneRef one = builder.build(d);
         QCOMPARE(one->fonts.size(), size_t{1});
@@ -201,8 +223,10 @@ class TestLiveEdit : public QObject {
 
     void referencesToNothingAreProblems() {
         Document d = openKiln();
-        d = addWidgets(d, "alarm", {makeWidget("lost", Kind::Image, 0, 0, 10, 10, {{"image", std::string("nowhere")}}),
-                                    makeWidget("faceless", Kind::Text, 0, 0, 10, 10, {{"text", std::string("x")}, {"font", std::string("gone")}})});
+        d = addWidgets(d, "alarm",
+                       {makeWidget("lost", Kind::Image, 0, 0, 10, 10, {{"image", std::string("nowhere")}}),
+                        makeWidget("faceless", Kind::Text, 0, 0, 10, 10,
+                                   {{"text", std::string("x")}, {"font", std::string("gone")}})});
         d = changeWidgets(d, "alarm", Names{"title_text"}, [](Widget& w) { w.look = "missing"; });
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(d);
@@ -224,7 +248,8 @@ class TestLiveEdit : public QObject {
         Disk disk;
         const std::string whole = *readFile(disk, examplePath("kiln") + "/fonts/B612-Regular.otf", kMaxPictureFile);
         for (size_t length = 0; length < whole.size(); length += whole.size() / 40) {
-            const auto face = openFace(std::make_shared<const FileContents>(whole.substr(0, length)), "cut.otf", {16, 4});
+            const auto face =
+                openFace(std::make_shared<const FileContents>(whole.substr(0, length)), "cut.otf", {16, 4});
             if (face)
                 (void)(*face)->glyph(U'A');
         }

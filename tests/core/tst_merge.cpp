@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Two sides change one project: each thing is taken from the side that changed it, and where both did, from the one chosen.
+// Two sides change one project: each thing is taken from the side that changed it, and where both did, from the one
+// chosen.
 #include <QtTest>
 
 #include "core/edits/image_edits.h"
@@ -38,7 +39,9 @@ int boxIn(const Document& d, const char* screen) {
 }
 
 bool tells(const Merge& merge, MergeItem::What what, const std::string& name, bool conflict) {
-    return std::any_of(merge.items.begin(), merge.items.end(), [&](const MergeItem& each) { return each.what == what && each.name == name && each.conflict == conflict; });
+    return std::any_of(merge.items.begin(), merge.items.end(), [&](const MergeItem& each) {
+        return each.what == what && each.name == name && each.conflict == conflict;
+    });
 }
 
 std::vector<std::string> screensOf(const Document& d) {
@@ -75,8 +78,12 @@ class TestMerge : public QObject {
         QCOMPARE((*merge.document.rules)[1].text, std::string("// theirs\n"));
         QVERIFY(merge.document.image("spot") && merge.document.image("dot"));
         QCOMPARE(merge.document.panel->width, 200);
-        for (const auto& [what, name] : std::vector<std::pair<MergeItem::What, std::string>>{
-                 {MergeItem::What::Screen, "second"}, {MergeItem::What::Variable, "theirs"}, {MergeItem::What::Rules, "more"}, {MergeItem::What::Image, "spot"}, {MergeItem::What::Panel, ""}})
+        for (const auto& [what, name] :
+             std::vector<std::pair<MergeItem::What, std::string>>{{MergeItem::What::Screen, "second"},
+                                                                  {MergeItem::What::Variable, "theirs"},
+                                                                  {MergeItem::What::Rules, "more"},
+                                                                  {MergeItem::What::Image, "spot"},
+                                                                  {MergeItem::What::Panel, ""}})
             QVERIFY2(tells(merge, what, name, false), name.c_str());
         QCOMPARE(merge.items.size(), size_t{5});
     }
@@ -87,8 +94,11 @@ class TestMerge : public QObject {
         const Merge open = mergeDocuments(from, ours, theirs);
         QVERIFY(open.hasConflicts() && tells(open, MergeItem::What::Screen, "first", true));
         QCOMPARE(boxIn(open.document, "first"), 50);
-        QCOMPARE(boxIn(mergeDocuments(from, ours, theirs, {{open.items[0].key(), MergeSide::Theirs}}).document, "first"), 60);
-        QCOMPARE(boxIn(mergeDocuments(from, ours, theirs, {{open.items[0].key(), MergeSide::Ours}}).document, "first"), 50);
+        QCOMPARE(
+            boxIn(mergeDocuments(from, ours, theirs, {{open.items[0].key(), MergeSide::Theirs}}).document, "first"),
+            60);
+        QCOMPARE(boxIn(mergeDocuments(from, ours, theirs, {{open.items[0].key(), MergeSide::Ours}}).document, "first"),
+                 50);
         // The same change on both sides is none.
         QVERIFY(mergeDocuments(from, ours, ours).items.empty());
     }
@@ -99,7 +109,9 @@ class TestMerge : public QObject {
         const Merge merge = mergeDocuments(from, ours, theirs);
         QVERIFY(tells(merge, MergeItem::What::Screen, "first", true));
         QVERIFY(!merge.document.screen("first"));
-        QCOMPARE(boxIn(mergeDocuments(from, ours, theirs, {{merge.items[0].key(), MergeSide::Theirs}}).document, "first"), 60);
+        QCOMPARE(
+            boxIn(mergeDocuments(from, ours, theirs, {{merge.items[0].key(), MergeSide::Theirs}}).document, "first"),
+            60);
         const Merge gone = mergeDocuments(from, moved(from, "second", 7), removeScreen(from, 0));
         QVERIFY(!gone.hasConflicts() && !gone.document.screen("first") && boxIn(gone.document, "second") == 7);
     }
@@ -111,7 +123,8 @@ class TestMerge : public QObject {
         theirs = addScreen(theirs, 3, "fresh_theirs");
         const Merge merge = mergeDocuments(from, ours, theirs);
         QVERIFY(!merge.hasConflicts());
-        QCOMPARE(screensOf(merge.document), (std::vector<std::string>{"third", "first", "second", "fresh_ours", "fresh_theirs"}));
+        QCOMPARE(screensOf(merge.document),
+                 (std::vector<std::string>{"third", "first", "second", "fresh_ours", "fresh_theirs"}));
         QVERIFY(tells(merge, MergeItem::What::Order, "screens", false));
     }
 
@@ -121,11 +134,21 @@ class TestMerge : public QObject {
         const auto edited = [](Document d, const char* tag) {
             for (int i = 0; i < 1 + std::rand() % 5; ++i)
                 switch (std::rand() % 6) {
-                    case 0: d = moved(d, d.screens[static_cast<size_t>(std::rand()) % d.screens.size()]->name.c_str(), std::rand() % 100); break;
-                    case 1: d = d.screens.size() > 1 ? removeScreen(d, std::rand() % static_cast<int>(d.screens.size())) : d; break;
+                    case 0:
+                        d = moved(d, d.screens[static_cast<size_t>(std::rand()) % d.screens.size()]->name.c_str(),
+                                  std::rand() % 100);
+                        break;
+                    case 1:
+                        d = d.screens.size() > 1 ? removeScreen(d, std::rand() % static_cast<int>(d.screens.size()))
+                                                 : d;
+                        break;
                     case 2: d = addScreen(d, 0, std::string(tag) + "_screen"); break;
-                    case 3: d = withVariable(d, makeNumber(std::rand() % 2 == 0 ? "a" : tag, 0, 9 + std::rand() % 5, 0)); break;
-                    case 4: d = withRules(d, "main", std::string("// ") + tag + std::to_string(std::rand() % 3) + "\n"); break;
+                    case 3:
+                        d = withVariable(d, makeNumber(std::rand() % 2 == 0 ? "a" : tag, 0, 9 + std::rand() % 5, 0));
+                        break;
+                    case 4:
+                        d = withRules(d, "main", std::string("// ") + tag + std::to_string(std::rand() % 3) + "\n");
+                        break;
                     default: d = moveScreen(d, std::rand() % static_cast<int>(d.screens.size()), 0); break;
                 }
             return d;
@@ -134,13 +157,16 @@ class TestMerge : public QObject {
         for (int round = 0, end = support::rounds(300); round < end; ++round) {
             const Document ours = edited(from, "ours"), theirs = edited(from, "theirs");
             const Merge merge = mergeDocuments(from, ours, theirs);
-            const auto files = toFiles(merge.document), oursFiles = toFiles(ours), theirsFiles = toFiles(theirs), fromFiles = toFiles(from);
+            const auto files = toFiles(merge.document), oursFiles = toFiles(ours), theirsFiles = toFiles(theirs),
+                       fromFiles = toFiles(from);
             for (const auto& [path, text] : files)
                 if (path != "gorsefinch.json")
-                    QVERIFY((oursFiles.count(path) != 0 && oursFiles.at(path) == text) || (theirsFiles.count(path) != 0 && theirsFiles.at(path) == text));
+                    QVERIFY((oursFiles.count(path) != 0 && oursFiles.at(path) == text) ||
+                            (theirsFiles.count(path) != 0 && theirsFiles.at(path) == text));
             // What one side alone changed is there as that side has it.
             for (const auto& [path, text] : theirsFiles)
-                if (path != "gorsefinch.json" && oursFiles.count(path) != 0 && fromFiles.count(path) != 0 && oursFiles.at(path) == fromFiles.at(path))
+                if (path != "gorsefinch.json" && oursFiles.count(path) != 0 && fromFiles.count(path) != 0 &&
+                    oursFiles.at(path) == fromFiles.at(path))
                     QVERIFY(files.count(path) != 0 && files.at(path) == text);
             if (merge.hasConflicts())
                 continue;
@@ -159,7 +185,8 @@ class TestMerge : public QObject {
         files.erase("images/dot.pgm");
         const ReadProject theirs = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> {
             const auto found = files.find(path);
-            return found == files.end() ? Result<SharedBytes>(failure(path, "", "there is no such file")) : found->second;
+            return found == files.end() ? Result<SharedBytes>(failure(path, "", "there is no such file"))
+                                        : found->second;
         });
         QVERIFY(theirs.document && !theirs.problems.empty());
         const Merge merge = mergeDocuments(from, from, *theirs.document);

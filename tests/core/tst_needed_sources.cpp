@@ -39,9 +39,12 @@ class TestNeededSources : public QObject {
   private Q_SLOTS:
     void anEmptyProjectBringsNoKinds() {
         const QSet<QString> files = sourcesOf(makeDocument());
-        QVERIFY(files.contains("gorse_run.c") && files.contains("gorse_paint.c") && files.contains("gorse_format_rgb565.c"));
+        QVERIFY(files.contains("gorse_run.c") && files.contains("gorse_paint.c") &&
+                files.contains("gorse_format_rgb565.c"));
         for (const QString& each : files)
-            QVERIFY2(!each.startsWith("gorse_kind_") && !each.startsWith("gorse_glyph_") && !each.startsWith("gorse_turn_") && each != "gorse_motion.c", qPrintable(each));
+            QVERIFY2(!each.startsWith("gorse_kind_") && !each.startsWith("gorse_glyph_") &&
+                         !each.startsWith("gorse_turn_") && each != "gorse_motion.c",
+                     qPrintable(each));
     }
 
     void kindsComeWithTheirWidgets() {
@@ -54,7 +57,8 @@ class TestNeededSources : public QObject {
     void aButtonWithAnImageIsAnotherThanOneWithout() {
         const QSet<QString> plain = sourcesOf(withWidget(makeDocument(), Kind::Button));
         QVERIFY(plain.contains("gorse_kind_button.c") && !plain.contains("gorse_kind_button_image.c"));
-        const QSet<QString> pictured = sourcesOf(withWidget(withPicture(makeDocument()), Kind::Button, {{"image", std::string("pot")}}));
+        const QSet<QString> pictured =
+            sourcesOf(withWidget(withPicture(makeDocument()), Kind::Button, {{"image", std::string("pot")}}));
         QVERIFY(pictured.contains("gorse_kind_button_image.c") && !pictured.contains("gorse_kind_button.c"));
     }
 
@@ -71,7 +75,10 @@ class TestNeededSources : public QObject {
         QFETCH(QString, file);
         const QSet<QString> files = sourcesOf(withPanelOf(makeDocument(), static_cast<PixelFormat>(format)));
         QVERIFY(files.contains(file));
-        QCOMPARE(std::count_if(files.begin(), files.end(), [](const QString& each) { return each.startsWith("gorse_format_") && each.endsWith(".c"); }), 1);
+        QCOMPARE(
+            std::count_if(files.begin(), files.end(),
+                          [](const QString& each) { return each.startsWith("gorse_format_") && each.endsWith(".c"); }),
+            1);
         QCOMPARE(files.contains("gorse_palette.c"), info(static_cast<PixelFormat>(format)).hasPalette());
     }
 
@@ -118,8 +125,10 @@ class TestNeededSources : public QObject {
     // An inset is code too.
     void insetsBringMoreToo() {
         Document d = withVariable(makeDocument(), makeNumber("count", 0, 100, 0));
-        QVERIFY(!sourcesOf(withWidget(d, Kind::Text, {{"text", std::string("{count + 1}")}})).contains("gorse_code_extended.c"));
-        QVERIFY(sourcesOf(withWidget(d, Kind::Text, {{"text", std::string("{count / 2}")}})).contains("gorse_code_extended.c"));
+        QVERIFY(!sourcesOf(withWidget(d, Kind::Text, {{"text", std::string("{count + 1}")}}))
+                     .contains("gorse_code_extended.c"));
+        QVERIFY(sourcesOf(withWidget(d, Kind::Text, {{"text", std::string("{count / 2}")}}))
+                    .contains("gorse_code_extended.c"));
     }
 
     void glyphsComeWithTheirReader() {

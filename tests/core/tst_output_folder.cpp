@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Generated files on the disk: what may be replaced, what is never touched, and what is left when writing fails halfway.
+// Generated files on the disk: what may be replaced, what is never touched, and what is left when writing fails
+// halfway.
 #include <QtTest>
 
 #include "core/emit/hook_check.h"
@@ -31,9 +32,8 @@ FileState stateIn(const OutputPlan& plan, const std::string& path) {
 
 // All generated files are there as they should be.
 bool isWhole(const MemoryDisk& files, const GeneratedCode& code) {
-    return std::all_of(code.files.begin(), code.files.end(), [&](const auto& file) {
-        return files.get("/out/" + file.first) == file.second;
-    });
+    return std::all_of(code.files.begin(), code.files.end(),
+                       [&](const auto& file) { return files.get("/out/" + file.first) == file.second; });
 }
 
 }  // namespace
@@ -57,7 +57,9 @@ class TestOutputFolder : public QObject {
         QVERIFY(isWhole(files, one_));
         const auto before = files.held();
         FileStamp stamp, later;
-        const auto stampOfHeader = [&](FileStamp& out) { return Folder::open(files, "/out")->stampOf("demo.h").value_or(out); };
+        const auto stampOfHeader = [&](FileStamp& out) {
+            return Folder::open(files, "/out")->stampOf("demo.h").value_or(out);
+        };
         stamp = stampOfHeader(stamp);
         const auto again = writeOutput(one_, "/out", files);
         QVERIFY(again.has_value());
@@ -71,7 +73,8 @@ class TestOutputFolder : public QObject {
         QVERIFY(writeOutput(one_, "/out", files).has_value());
         const OutputPlan plan = planOutput(two_, "/out", files);
         for (const PlannedFile& each : plan.files) {
-            const bool differs = one_.files.count(each.path) == 0 || two_.files.count(each.path) == 0 || one_.files.at(each.path) != two_.files.at(each.path);
+            const bool differs = one_.files.count(each.path) == 0 || two_.files.count(each.path) == 0 ||
+                                 one_.files.at(each.path) != two_.files.at(each.path);
             if (each.state != FileState::Yours)
                 QVERIFY2((each.state != FileState::Same) == differs, each.path.c_str());
         }
@@ -127,7 +130,8 @@ class TestOutputFolder : public QObject {
         QTest::newRow("another shape") << QByteArray("[1, 2]");
         QTest::newRow("files are no list") << QByteArray("{\"files\": 7}");
         QTest::newRow("numbers for hashes") << QByteArray("{\"files\": {\"notes.txt\": 5, \"demo.h\": [1, null, {}]}}");
-        QTest::newRow("paths that lead out") << QByteArray("{\"files\": {\"../secret\": \"x\", \"/etc/passwd\": \"x\", \"gorse/../../secret\": \"x\"}}");
+        QTest::newRow("paths that lead out")
+            << QByteArray("{\"files\": {\"../secret\": \"x\", \"/etc/passwd\": \"x\", \"gorse/../../secret\": \"x\"}}");
         QTest::newRow("what is not ours") << QByteArray("{\"files\": {\"notes.txt\": \"0000\"}}");
     }
 
@@ -152,10 +156,16 @@ class TestOutputFolder : public QObject {
         const QStringList all{"kiln_hook_stop", "kiln_hook_hold", "kiln_hook_acknowledge"};
         QTest::newRow("nothing") << "" << all << QStringList();
         QTest::newRow("declared only") << "void kiln_hook_stop(void);" << all << QStringList();
-        QTest::newRow("called only") << "int f(void) { kiln_hook_stop(); if (kiln_hook_hold(1)) { } return 0; }" << all << QStringList();
-        QTest::newRow("in comments and texts") << "// void kiln_hook_stop(void) {}\n/* void kiln_hook_hold(uint8_t v) {} */ const char *t = \"\\\" void kiln_hook_acknowledge(int32_t v) {}\";" << all << QStringList();
-        QTest::newRow("renamed") << "void kiln_hook_halt(void)\n{\n}\nvoid kiln_hook_hold(uint8_t value_1) { (void)value_1; }\nvoid kiln_hook_acknowledge(\n    int32_t /* which */ value_1) {}\n"
-                                 << QStringList{"kiln_hook_stop"} << QStringList{"kiln_hook_halt"};
+        QTest::newRow("called only") << "int f(void) { kiln_hook_stop(); if (kiln_hook_hold(1)) { } return 0; }" << all
+                                     << QStringList();
+        QTest::newRow("in comments and texts")
+            << "// void kiln_hook_stop(void) {}\n/* void kiln_hook_hold(uint8_t v) {} */ const char *t = \"\\\" void "
+               "kiln_hook_acknowledge(int32_t v) {}\";"
+            << all << QStringList();
+        QTest::newRow("renamed")
+            << "void kiln_hook_halt(void)\n{\n}\nvoid kiln_hook_hold(uint8_t value_1) { (void)value_1; }\nvoid "
+               "kiln_hook_acknowledge(\n    int32_t /* which */ value_1) {}\n"
+            << QStringList{"kiln_hook_stop"} << QStringList{"kiln_hook_halt"};
         QTest::newRow("part of another name") << "void my_kiln_hook_stop(void) {}" << all << QStringList();
         QTest::newRow("cut off") << "void kiln_hook_stop(void" << all << QStringList();
         QTest::newRow("open literal") << "char c = '" << all << QStringList();
@@ -190,7 +200,9 @@ class TestOutputFolder : public QObject {
         renamed.rules = std::make_shared<std::vector<RuleFile>>(rules);
         const Problems problems = hookProblems(generateCode(*builder.build(renamed)), dir.path().toStdString(), disk);
         QCOMPARE(problems.size(), size_t{2});
-        QCOMPARE(QString::fromStdString(problems[0].text()), QString("kiln_port.c: no rule calls kiln_hook_stop. Rename it if the hook was renamed: kiln_hook_halt has no function here"));
+        QCOMPARE(QString::fromStdString(problems[0].text()),
+                 QString("kiln_port.c: no rule calls kiln_hook_stop. Rename it if the hook was renamed: kiln_hook_halt "
+                         "has no function here"));
         QVERIFY(problems[1].severity == Severity::Warning);
     }
 };

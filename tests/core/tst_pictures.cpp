@@ -33,8 +33,9 @@ QImage testImage(int w = 32, int h = 24) {
     return image;
 }
 
-const char* const drawing = "<svg xmlns='http://www.w3.org/2000/svg' width='20' height='10'>"
-                            "<rect width='10' height='10' fill='#ff0000'/></svg>";
+const char* const drawing =
+    "<svg xmlns='http://www.w3.org/2000/svg' width='20' height='10'>"
+    "<rect width='10' height='10' fill='#ff0000'/></svg>";
 
 Picture numbered(int w, int h) {
     Picture p = makePicture(w, h);
@@ -68,7 +69,8 @@ class TestPictures : public QObject {
             QCOMPARE(original->frames.size(), size_t{1});
             QCOMPARE(original->width(), 32);
             QCOMPARE(original->ms[0], 0);
-            if (format != std::string("jpg") && format[0] != 'x' && std::string(format) != "pbm" && std::string(format) != "pgm")
+            if (format != std::string("jpg") && format[0] != 'x' && std::string(format) != "pbm" &&
+                std::string(format) != "pgm")
                 QCOMPARE(original->frames[0].at(5, 7), static_cast<uint32_t>(image.pixel(5, 7)));
         }
     }
@@ -146,7 +148,8 @@ class TestPictures : public QObject {
         gif.replace(6, 4, "\x60\xea\x60\xea");
         QVERIFY(!decodeOriginal(png, "huge.png"));  // the checksum is wrong too
         QVERIFY(!decodeOriginal(bmp, "huge.bmp"));
-        for (const std::string& each : {gif, std::string("P5 60000 60000 255\n123"), std::string("P6 60000 60000 255\n123")}) {
+        for (const std::string& each :
+             {gif, std::string("P5 60000 60000 255\n123"), std::string("P6 60000 60000 255\n123")}) {
             const auto refused = decodeOriginal(each, "huge");
             QVERIFY(!refused);
             QVERIFY2(refused.error().remedy.find("64 megapixels") != std::string::npos, refused.error().text().c_str());
@@ -255,7 +258,8 @@ class TestPictures : public QObject {
                 for (const uint32_t pixel : scaled(makePicture(17, 23, argb), w, h).pixels)
                     QCOMPARE(pixel, argb);
             for (const uint32_t pixel : scaled(makePicture(9, 9, (argb & 0xffffff) | 0x40000000), 4, 4).pixels)
-                QVERIFY(std::abs(static_cast<int>(pixel >> 16 & 255) - static_cast<int>(grey)) <= 1 && pixel >> 24 == 0x40);
+                QVERIFY(std::abs(static_cast<int>(pixel >> 16 & 255) - static_cast<int>(grey)) <= 1 &&
+                        pixel >> 24 == 0x40);
         }
     }
 
@@ -274,7 +278,8 @@ class TestPictures : public QObject {
         QVERIFY(!naturallyBefore("bee10.png", "bee9.png"));
         QVERIFY(naturallyBefore("Ant", "bee"));
         QVERIFY(naturallyBefore("a1b2", "a1b10"));
-        const auto series = groupSeries({"x/bee10.png", "x/logo.png", "x/bee2.png", "x/bee1.png", "x/bee_3.png", "y/bee3.png", "x/bee3.gif"});
+        const auto series = groupSeries(
+            {"x/bee10.png", "x/logo.png", "x/bee2.png", "x/bee1.png", "x/bee_3.png", "y/bee3.png", "x/bee3.gif"});
         QCOMPARE(series.size(), size_t{5});
         QCOMPARE(series[0].files, (std::vector<std::string>{"x/bee1.png", "x/bee2.png", "x/bee10.png"}));
         QCOMPARE(series[0].stem, std::string("bee"));

@@ -51,8 +51,8 @@ Picture colourful(int w = 37, int h = 19) {
     return p;
 }
 
-constexpr Reduction methods[] = {Reduction::Nearest,        Reduction::Bayer4,   Reduction::Bayer8, Reduction::BlueNoise,
-                                 Reduction::FloydSteinberg, Reduction::Atkinson};
+constexpr Reduction methods[] = {Reduction::Nearest,   Reduction::Bayer4,         Reduction::Bayer8,
+                                 Reduction::BlueNoise, Reduction::FloydSteinberg, Reduction::Atkinson};
 
 }  // namespace
 
@@ -109,7 +109,8 @@ class TestPixels : public QObject {
         QCOMPARE(packed(p, PixelFormat::Index4, palette), (Bytes8{0x23, 0x10, 0x00}));
         QCOMPARE(packed(p, PixelFormat::Index8, palette), (Bytes8{2, 3, 1, 0, 0}));
         const std::vector<Colour> two{opaque(0xffffff), opaque(0xff0000)};
-        QCOMPARE(packed(p, PixelFormat::Index1, two), (Bytes8{0x18}));  // blue and green are as far from both: the first
+        QCOMPARE(packed(p, PixelFormat::Index1, two),
+                 (Bytes8{0x18}));  // blue and green are as far from both: the first
     }
 
     // Alphas 0, 64, 128, 255, 100: nearest of 2, 4, 16, 256 levels; leftmost in the highest bits; rows padded.
@@ -129,7 +130,8 @@ class TestPixels : public QObject {
                 const uint32_t level = v % static_cast<uint32_t>(top + 1);
                 QCOMPARE(valueOf(level, bits), static_cast<uint32_t>(std::floor(level * 255 / top + 0.5)));
                 QCOMPARE(levelOf(valueOf(level, bits), bits), level);
-                QCOMPARE(uint32_t{word565(v << 16 | v << 8 | v)}, levelOf(v, 5) << 11 | levelOf(v, 6) << 5 | levelOf(v, 5));
+                QCOMPARE(uint32_t{word565(v << 16 | v << 8 | v)},
+                         levelOf(v, 5) << 11 | levelOf(v, 6) << 5 | levelOf(v, 5));
             }
     }
 
@@ -161,15 +163,18 @@ class TestPixels : public QObject {
                     Reducing reducing{format.format, how};
                     reducing.linear = linear && how != Reduction::Nearest;
                     const Picture out = reduce(ramp, reducing).picture();
-                    const double off = reducing.linear ? meanLight(out) - meanLight(ramp) : (meanGrey(out) - meanGrey(ramp)) / 255;
-                    QVERIFY2(std::abs(off) < 0.01, qPrintable(QString("%1 %2 %3: %4").arg(format.key).arg(toKey(how)).arg(linear).arg(off)));
+                    const double off =
+                        reducing.linear ? meanLight(out) - meanLight(ramp) : (meanGrey(out) - meanGrey(ramp)) / 255;
+                    QVERIFY2(std::abs(off) < 0.01,
+                             qPrintable(QString("%1 %2 %3: %4").arg(format.key).arg(toKey(how)).arg(linear).arg(off)));
                 }
         }
     }
 
     // Locally too: a flat grey of a quarter is a quarter lit.
     void aFlatGreyKeepsItsTone() {
-        for (const Reduction how : {Reduction::Bayer4, Reduction::Bayer8, Reduction::BlueNoise, Reduction::FloydSteinberg}) {
+        for (const Reduction how :
+             {Reduction::Bayer4, Reduction::Bayer8, Reduction::BlueNoise, Reduction::FloydSteinberg}) {
             const Picture lit = reduce(makePicture(64, 64, 0xff404040), {PixelFormat::Row1, how}).picture();
             QVERIFY2(std::abs(meanGrey(lit) - 64) < 2.55, toKey(how));
         }
@@ -227,7 +232,8 @@ class TestPixels : public QObject {
         const Picture* const one[] = {&p};
         for (const int count : {2, 3, 16, 256}) {
             const auto palette = makePalette(one, count);
-            QVERIFY(palette.size() <= static_cast<size_t>(count) && palette.size() >= static_cast<size_t>(count) * 3 / 4);
+            QVERIFY(palette.size() <= static_cast<size_t>(count) &&
+                    palette.size() >= static_cast<size_t>(count) * 3 / 4);
         }
         QCOMPARE(makePalette({}, 16).size(), size_t{1});
         const Picture clear = makePicture(4, 4, 0);

@@ -72,7 +72,9 @@ class TestProgress : public QObject {
             return true;
         });
         QVERIFY(bakery.bake(document_, image_));
-        QVERIFY(std::is_sorted(told.begin(), told.end(), [](const Told& a, const Told& b) { return static_cast<int>(a.step) < static_cast<int>(b.step); }));
+        QVERIFY(std::is_sorted(told.begin(), told.end(), [](const Told& a, const Told& b) {
+            return static_cast<int>(a.step) < static_cast<int>(b.step);
+        }));
         for (const Step step : {Step::Decode, Step::Shape, Step::Reduce})
             QVERIFY(std::any_of(told.begin(), told.end(), [&](const Told& each) { return each.step == step; }));
         // What is known already is not made again.

@@ -38,7 +38,8 @@ ProjectFiles mainWith(const std::string& keys) {
 
 bool tells(const ReadProject& project, const char* place, const char* reason) {
     return std::any_of(project.problems.begin(), project.problems.end(), [&](const Problem& p) {
-        return p.place.find(place) != std::string::npos && p.reason.find(reason) != std::string::npos && !p.file.empty() && !p.remedy.empty();
+        return p.place.find(place) != std::string::npos && p.reason.find(reason) != std::string::npos &&
+               !p.file.empty() && !p.remedy.empty();
     });
 }
 
@@ -133,28 +134,36 @@ class TestProjectFiles : public QObject {
         QCOMPARE(q.turn, 270);
         QVERIFY(!q.touch && q.hooksRequired);
         QCOMPARE(q.format, PixelFormat::Rgb888);
-        QVERIFY(q.mirrorX && q.mirrorY && q.invert && q.swapRedBlue && q.wordBits == 8 && q.columnOffset == 3 && q.rowOffset == 5);
+        QVERIFY(q.mirrorX && q.mirrorY && q.invert && q.swapRedBlue && q.wordBits == 8 && q.columnOffset == 3 &&
+                q.rowOffset == 5);
     }
 
     void unknownKeysAreKept() {
-        ProjectFiles files = mainWith(", \"panel\": {\"width\": 64, \"height\": 64, \"glow\": {\"a\": [1, 2]}}, \"later\": true");
-        files["screens/first.json"] = "{\"name\": \"first\", \"widgets\": [{\"name\": \"t\", \"kind\": \"text\", \"spin\": 3.5}], \"mood\": null}";
+        ProjectFiles files =
+            mainWith(", \"panel\": {\"width\": 64, \"height\": 64, \"glow\": {\"a\": [1, 2]}}, \"later\": true");
+        files["screens/first.json"] =
+            "{\"name\": \"first\", \"widgets\": [{\"name\": \"t\", \"kind\": \"text\", \"spin\": 3.5}], \"mood\": "
+            "null}";
         const ReadProject read = readFiles(files);
         QVERIFY(read.document && read.problems.empty());
         const ProjectFiles again = toFiles(*read.document);
-        const QString main = QString::fromStdString(std::string(again.at("gorsefinch.json").text())).simplified().remove(' ');
+        const QString main =
+            QString::fromStdString(std::string(again.at("gorsefinch.json").text())).simplified().remove(' ');
         QVERIFY(main.contains("\"glow\":{\"a\":[1,2]}") && main.contains("\"later\":true"));
-        const QString screen = QString::fromStdString(std::string(again.at("screens/first.json").text())).simplified().remove(' ');
+        const QString screen =
+            QString::fromStdString(std::string(again.at("screens/first.json").text())).simplified().remove(' ');
         QVERIFY(screen.contains("\"spin\":3.5") && screen.contains("\"mood\":null"));
     }
 
     // An unknown word is reported with the known ones.
     void unknownWordsListTheKnownOnes() {
         ProjectFiles files = mainWith(", \"panel\": {\"width\": 64, \"height\": 64, \"format\": \"rgb7\"}");
-        files["screens/first.json"] = "{\"name\": \"first\", \"widgets\": [{\"name\": \"t\", \"kind\": \"text\", \"align\": \"justified\"}]}";
+        files["screens/first.json"] =
+            "{\"name\": \"first\", \"widgets\": [{\"name\": \"t\", \"kind\": \"text\", \"align\": \"justified\"}]}";
         const ReadProject read = readFiles(files);
         const auto suggests = [&](const char* words) {
-            return std::any_of(read.problems.begin(), read.problems.end(), [&](const Problem& each) { return each.remedy.find(words) != std::string::npos; });
+            return std::any_of(read.problems.begin(), read.problems.end(),
+                               [&](const Problem& each) { return each.remedy.find(words) != std::string::npos; });
         };
         QVERIFY(suggests("rgb565") && suggests("page1") && suggests("left, middle, right"));
     }
@@ -182,7 +191,8 @@ class TestProjectFiles : public QObject {
             SharedBytes& file = files[i % 2 == 0 ? "gorsefinch.json" : "screens/programme.json"];
             std::string text(file.text());
             for (int k = 0; k < 1 + i % 4; ++k)
-                text[static_cast<size_t>(std::rand()) % text.size()] = static_cast<char>("{}[]\",:0x-e9~\n"[std::rand() % 14]);
+                text[static_cast<size_t>(std::rand()) % text.size()] =
+                    static_cast<char>("{}[]\",:0x-e9~\n"[std::rand() % 14]);
             file = text;
             const ReadProject read = readFiles(files);
             QVERIFY(read.document.has_value() || !read.problems.empty());
@@ -195,23 +205,58 @@ class TestProjectFiles : public QObject {
         QTest::addColumn<QString>("keys");
         QTest::addColumn<QString>("place");
         QTest::addColumn<QString>("reason");
-        QTest::newRow("screen of 0x0") << ", \"panel\": {\"width\": 0, \"height\": 0}" << "panel.width" << "goes from 8";
-        QTest::newRow("screen of 100,000") << ", \"panel\": {\"width\": 100000, \"height\": 100000}" << "panel.height" << "to 4096";
-        QTest::newRow("wrong type") << ", \"panel\": {\"width\": \"wide\"}" << "panel.width" << "wrong type";
-        QTest::newRow("list for an object") << ", \"panel\": []" << "panel" << "object";
-        QTest::newRow("text for a list") << ", \"looks\": \"x\"" << "looks" << "list";
-        QTest::newRow("unknown format") << ", \"panel\": {\"format\": \"rgb7\"}" << "panel.format" << "not known";
-        QTest::newRow("mask as panel") << ", \"panel\": {\"format\": \"a8\"}" << "panel.format" << "not known";
-        QTest::newRow("odd turn") << ", \"panel\": {\"turn\": 45}" << "panel.turn" << "90";
-        QTest::newRow("path with ..") << ", \"images\": [{\"name\": \"a\", \"file\": \"../../etc/passwd\"}]" << "images[0].file" << "not a file name";
-        QTest::newRow("absolute path") << ", \"fonts\": [{\"name\": \"a\", \"file\": \"/etc/passwd\"}]" << "fonts[0].file" << "not a file name";
-        QTest::newRow("name twice") << ", \"variables\": [{\"name\": \"a\"}, {\"name\": \"a\"}]" << "variables[1].name" << "twice";
-        QTest::newRow("keyword") << ", \"variables\": [{\"name\": \"int\"}]" << "variables[0].name" << "keyword";
-        QTest::newRow("start outside") << ", \"variables\": [{\"name\": \"a\", \"min\": 0, \"max\": 5, \"start\": 9}]" << "variables[0].start" << "outside";
-        QTest::newRow("range the wrong way") << ", \"variables\": [{\"name\": \"a\", \"min\": 5, \"max\": 0}]" << "variables[0].min" << "above";
-        QTest::newRow("number too large") << ", \"variables\": [{\"name\": \"a\", \"type\": \"decimal\", \"decimals\": 6, \"max\": 99999}]" << "max" << "32 bits";
-        QTest::newRow("colour") << ", \"looks\": [{\"name\": \"a\", \"fill\": \"redish\"}]" << "looks[0].fill" << "no colour";
-        QTest::newRow("screen with a path") << ", \"rules\": [\"../x\"]" << "rules[0]" << "letters";
+        QTest::newRow("screen of 0x0") << ", \"panel\": {\"width\": 0, \"height\": 0}"
+                                       << "panel.width"
+                                       << "goes from 8";
+        QTest::newRow("screen of 100,000") << ", \"panel\": {\"width\": 100000, \"height\": 100000}"
+                                           << "panel.height"
+                                           << "to 4096";
+        QTest::newRow("wrong type") << ", \"panel\": {\"width\": \"wide\"}"
+                                    << "panel.width"
+                                    << "wrong type";
+        QTest::newRow("list for an object") << ", \"panel\": []"
+                                            << "panel"
+                                            << "object";
+        QTest::newRow("text for a list") << ", \"looks\": \"x\""
+                                         << "looks"
+                                         << "list";
+        QTest::newRow("unknown format") << ", \"panel\": {\"format\": \"rgb7\"}"
+                                        << "panel.format"
+                                        << "not known";
+        QTest::newRow("mask as panel") << ", \"panel\": {\"format\": \"a8\"}"
+                                       << "panel.format"
+                                       << "not known";
+        QTest::newRow("odd turn") << ", \"panel\": {\"turn\": 45}"
+                                  << "panel.turn"
+                                  << "90";
+        QTest::newRow("path with ..") << ", \"images\": [{\"name\": \"a\", \"file\": \"../../etc/passwd\"}]"
+                                      << "images[0].file"
+                                      << "not a file name";
+        QTest::newRow("absolute path") << ", \"fonts\": [{\"name\": \"a\", \"file\": \"/etc/passwd\"}]"
+                                       << "fonts[0].file"
+                                       << "not a file name";
+        QTest::newRow("name twice") << ", \"variables\": [{\"name\": \"a\"}, {\"name\": \"a\"}]"
+                                    << "variables[1].name"
+                                    << "twice";
+        QTest::newRow("keyword") << ", \"variables\": [{\"name\": \"int\"}]"
+                                 << "variables[0].name"
+                                 << "keyword";
+        QTest::newRow("start outside") << ", \"variables\": [{\"name\": \"a\", \"min\": 0, \"max\": 5, \"start\": 9}]"
+                                       << "variables[0].start"
+                                       << "outside";
+        QTest::newRow("range the wrong way") << ", \"variables\": [{\"name\": \"a\", \"min\": 5, \"max\": 0}]"
+                                             << "variables[0].min"
+                                             << "above";
+        QTest::newRow("number too large")
+            << ", \"variables\": [{\"name\": \"a\", \"type\": \"decimal\", \"decimals\": 6, \"max\": 99999}]"
+            << "max"
+            << "32 bits";
+        QTest::newRow("colour") << ", \"looks\": [{\"name\": \"a\", \"fill\": \"redish\"}]"
+                                << "looks[0].fill"
+                                << "no colour";
+        QTest::newRow("screen with a path") << ", \"rules\": [\"../x\"]"
+                                            << "rules[0]"
+                                            << "letters";
     }
 
     void badInput() {
@@ -220,13 +265,15 @@ class TestProjectFiles : public QObject {
         QFETCH(QString, reason);
         const ReadProject read = readFiles(mainWith(keys.toStdString()));
         QVERIFY(read.document.has_value());
-        QVERIFY2(tells(read, qPrintable(place), qPrintable(reason)), read.problems.empty() ? "no problem" : read.problems[0].text().c_str());
+        QVERIFY2(tells(read, qPrintable(place), qPrintable(reason)),
+                 read.problems.empty() ? "no problem" : read.problems[0].text().c_str());
     }
 
     // Files from before the keys had their present names are read, and saved with those.
     void earlierKeysAreRead() {
         const ReadProject read = readFiles(mainWith(
-            ", \"variables\": [{\"name\": \"a\", \"least\": 2, \"most\": 5, \"start\": 3}], \"usual_recipe\": {\"turn\": 90}, "
+            ", \"variables\": [{\"name\": \"a\", \"least\": 2, \"most\": 5, \"start\": 3}], \"usual_recipe\": "
+            "{\"turn\": 90}, "
             "\"fonts\": [{\"name\": \"f\", \"file\": \"f.ttf\", \"usual\": {\"hinting\": \"usual\", \"bits\": 2}}]"));
         QVERIFY(read.document.has_value());
         const Document& d = *read.document;
@@ -245,7 +292,9 @@ class TestProjectFiles : public QObject {
     void hopelessFiles() {
         for (const char* text : {"", "not json", "[]", "{\"name\": \"x\"}", "{\"gorsefinch\": \"one\"}"}) {
             const ReadProject read = readFiles({{"gorsefinch.json", text}});
-            QVERIFY2(!read.document && read.problems.size() >= 1 && !read.problems[0].file.empty() && !read.problems[0].remedy.empty(), text);
+            QVERIFY2(!read.document && read.problems.size() >= 1 && !read.problems[0].file.empty() &&
+                         !read.problems[0].remedy.empty(),
+                     text);
         }
         std::string deep(100000, '[');
         QVERIFY(!readFiles({{"gorsefinch.json", deep}}).document);
@@ -289,7 +338,8 @@ class TestProjectFiles : public QObject {
         const auto stampsOf = [&] {
             std::map<std::string, FileStamp> out;
             for (const auto& [path, bytes] : faulty.held(false))
-                out[path] = *Folder::open(faulty, std::filesystem::path(path).parent_path())->stampOf(std::filesystem::path(path).filename());
+                out[path] = *Folder::open(faulty, std::filesystem::path(path).parent_path())
+                                 ->stampOf(std::filesystem::path(path).filename());
             return out;
         };
         const auto before = stampsOf();
@@ -301,7 +351,9 @@ class TestProjectFiles : public QObject {
         after["/p/rules/main.rules"] = before.at("/p/rules/main.rules");
         QVERIFY(after == before);
         for (const auto& [path, bytes] : faulty.held())
-            QVERIFY2(path.starts_with("/p/") && path.find("..") == std::string::npos && path.find("part-") == std::string::npos, path.c_str());
+            QVERIFY2(path.starts_with("/p/") && path.find("..") == std::string::npos &&
+                         path.find("part-") == std::string::npos,
+                     path.c_str());
     }
 
     // A project from elsewhere may hold links: nothing is written through them.
@@ -343,7 +395,9 @@ class TestProjectFiles : public QObject {
         Disk disk;
         const std::string path = dir.path().toStdString();
         const Document saved = makeDocument();
-        const auto with = [](const Document& on, const char* name) { return addWidgets(on, "first", {makeWidget(name, Kind::Text, 1, 2, 3, 4)}); };
+        const auto with = [](const Document& on, const char* name) {
+            return addWidgets(on, "first", {makeWidget(name, Kind::Text, 1, 2, 3, 4)});
+        };
         const auto firstWidget = [](const Document& in) { return in.screens[0]->widgets.front()->name; };
         {
             ProjectFolder project(disk, path);

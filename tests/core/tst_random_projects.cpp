@@ -16,8 +16,8 @@ namespace {
 constexpr int kProjects = 40, kSteps = 25;
 
 // What a panel held after each step of a script.
-std::vector<std::vector<uint8_t>> framesOf(Twin& twin, const std::vector<ScriptStep>& steps,
-                                           const std::function<void()>& after = [] {}) {
+std::vector<std::vector<uint8_t>> framesOf(
+    Twin& twin, const std::vector<ScriptStep>& steps, const std::function<void()>& after = [] {}) {
     std::vector<std::vector<uint8_t>> out;
     const auto done = runScript(twin, steps, "script", [&](int) {
         out.push_back(twin.memory().bytes());
@@ -83,7 +83,8 @@ class TestRandomProjects : public QObject {
         const ProjectFiles saved = toFiles(document);
         const ReadProject read = fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> {
             const auto found = saved.find(path);
-            return found == saved.end() ? failure(path, "", "there is no such file") : Result<std::string>(found->second);
+            return found == saved.end() ? failure(path, "", "there is no such file")
+                                        : Result<std::string>(found->second);
         });
         QVERIFY(read.document && read.problems.empty());
         QVERIFY(toFiles(*read.document) == saved);

@@ -19,7 +19,8 @@ Document renameProject(const std::string& rules) {
     d = withVariable(d, makeNumber("s", 0, 100, 5));
     d = withVariable(d, makeNumber("mm", 0, 100, 5));
     d = addWidgets(d, "status", {makeWidget("go_button", Kind::Button, 0, 0, 90, 40)});
-    d = addWidgets(d, "menu", {makeWidget("enter", Kind::Button, 0, 0, 90, 40), makeWidget("bee", Kind::Frames, 0, 90, 9, 9)});
+    d = addWidgets(d, "menu",
+                   {makeWidget("enter", Kind::Button, 0, 0, 90, 40), makeWidget("bee", Kind::Frames, 0, 90, 9, 9)});
     return withRules(d, "main", rules);
 }
 
@@ -65,31 +66,45 @@ class TestRenames : public QObject {
         row("event", "widget", "on go_button.tap\n    back\n", "on NEW.tap\n    back\n");
         row("event with its screen", "widget", "on status.go_button.tap\n    back\n", "on status.NEW.tap\n    back\n");
         row("another screen's", "widget", "on menu.go_button.tap\n    back\n", "on menu.go_button.tap\n    back\n");
-        row("shown and hidden", "widget", "on start\n    show go_button\n    hide status.go_button\n    toggle go_button\n",
+        row("shown and hidden", "widget",
+            "on start\n    show go_button\n    hide status.go_button\n    toggle go_button\n",
             "on start\n    show NEW\n    hide status.NEW\n    toggle NEW\n");
         row("properties", "widget", "when go_button.visible\n    status.go_button.x = go_button.y + 1\n",
             "when NEW.visible\n    status.NEW.x = NEW.y + 1\n");
-        row("a variable of its name", "widget", "on start\n    go_button = 1 + go_button\n", "on start\n    go_button = 1 + go_button\n");
-        row("a hook of its name", "widget", "on start\n    call go_button(go_button.x)\n", "on start\n    call go_button(NEW.x)\n");
-        row("a property of its name", "widget", "on start\n    bee.go_button = 1\n", "on start\n    bee.go_button = 1\n");
+        row("a variable of its name", "widget", "on start\n    go_button = 1 + go_button\n",
+            "on start\n    go_button = 1 + go_button\n");
+        row("a hook of its name", "widget", "on start\n    call go_button(go_button.x)\n",
+            "on start\n    call go_button(NEW.x)\n");
+        row("a property of its name", "widget", "on start\n    bee.go_button = 1\n",
+            "on start\n    bee.go_button = 1\n");
         row("played", "bee", "on start\n    play bee\n    stop menu.bee\n\non bee.done\n    play menu.bee\n",
             "on start\n    play NEW\n    stop menu.NEW\n\non NEW.done\n    play menu.NEW\n");
-        row("a widget named as an event", "enter", "on menu.enter\n    hide enter\n\non menu.enter.tap\n    show menu.enter\n",
+        row("a widget named as an event", "enter",
+            "on menu.enter\n    hide enter\n\non menu.enter.tap\n    show menu.enter\n",
             "on menu.enter\n    hide NEW\n\non menu.NEW.tap\n    show menu.NEW\n");
-        row("variables", "variable", "when temp > 3\n    temp = temp + 1\notherwise\n    go_button.x = temp\n    call temp(temp)\n",
+        row("variables", "variable",
+            "when temp > 3\n    temp = temp + 1\notherwise\n    go_button.x = temp\n    call temp(temp)\n",
             "when NEW > 3\n    NEW = NEW + 1\notherwise\n    go_button.x = NEW\n    call temp(NEW)\n");
-        row("variables in texts", "variable", "on start\n    go_button.text = \"{temp:0.0} temp {{temp}} {temp > 1 ? temp : 2}\"\n",
+        row("variables in texts", "variable",
+            "on start\n    go_button.text = \"{temp:0.0} temp {{temp}} {temp > 1 ? temp : 2}\"\n",
             "on start\n    go_button.text = \"{NEW:0.0} temp {{temp}} {NEW > 1 ? NEW : 2}\"\n");
-        row("a comment", "variable", "// temp\non start // temp\n    temp = 1 // temp\n", "// temp\non start // temp\n    NEW = 1 // temp\n");
+        row("a comment", "variable", "// temp\non start // temp\n    temp = 1 // temp\n",
+            "// temp\non start // temp\n    NEW = 1 // temp\n");
         row("while", "variable", "every 1 s while temp > 1\n    back\n", "every 1 s while NEW > 1\n    back\n");
         row("a unit of time", "s", "every 1 s while s > 1\n    s = 2\n", "every 1 s while NEW > 1\n    NEW = 2\n");
-        row("the form of an inset", "mm", "on start\n    go_button.text = \"{mm:mm:ss}\"\n", "on start\n    go_button.text = \"{NEW:mm:ss}\"\n");
-        row("the word that begins a rule", "when", "when when > 1\n    when = when + 1\notherwise\n    back\n", "when NEW > 1\n    NEW = NEW + 1\notherwise\n    back\n");
-        row("a statement of its name", "back", "on start\n    back\n    back = 1\n", "on start\n    back\n    NEW = 1\n");
-        row("screens", "screen", "on menu.enter\n    go menu\n\non menu.enter.tap\n    hide menu.bee\n    menu.bee.x = menu.bee.y\n",
+        row("the form of an inset", "mm", "on start\n    go_button.text = \"{mm:mm:ss}\"\n",
+            "on start\n    go_button.text = \"{NEW:mm:ss}\"\n");
+        row("the word that begins a rule", "when", "when when > 1\n    when = when + 1\notherwise\n    back\n",
+            "when NEW > 1\n    NEW = NEW + 1\notherwise\n    back\n");
+        row("a statement of its name", "back", "on start\n    back\n    back = 1\n",
+            "on start\n    back\n    NEW = 1\n");
+        row("screens", "screen",
+            "on menu.enter\n    go menu\n\non menu.enter.tap\n    hide menu.bee\n    menu.bee.x = menu.bee.y\n",
             "on NEW.enter\n    go NEW\n\non NEW.enter.tap\n    hide NEW.bee\n    NEW.bee.x = NEW.bee.y\n");
-        row("a widget named as the screen", "screen", "on menu.tap\n    menu.x = 1\n    show menu\n", "on menu.tap\n    menu.x = 1\n    show menu\n");
-        row("odd spaces and words that are none", "variable", "on  start \n\ttemp=temp+ 1\r\n    temp $ (temp\n", "on  start \n\tNEW=NEW+ 1\r\n    NEW $ (NEW\n");
+        row("a widget named as the screen", "screen", "on menu.tap\n    menu.x = 1\n    show menu\n",
+            "on menu.tap\n    menu.x = 1\n    show menu\n");
+        row("odd spaces and words that are none", "variable", "on  start \n\ttemp=temp+ 1\r\n    temp $ (temp\n",
+            "on  start \n\tNEW=NEW+ 1\r\n    NEW $ (NEW\n");
     }
 
     void eachPlaceOfRules() {
@@ -127,7 +142,8 @@ class TestRenames : public QObject {
         // Among three the rules were clear already.
         const Document three = duplicateScreen(duplicateScreen(d, 0), 0);
         QCOMPARE(rulesOf(three), clear);
-        QCOMPARE(rulesOf(renamedWidget(three, "status", "go_button", "b")), "on status.b.tap\n    hide status.b\n    status.b.x = 1\n");
+        QCOMPARE(rulesOf(renamedWidget(three, "status", "go_button", "b")),
+                 "on status.b.tap\n    hide status.b\n    status.b.x = 1\n");
     }
 
     // The renamed one takes a name that another screen has: both are written with their screens.
@@ -142,7 +158,8 @@ class TestRenames : public QObject {
         for (int i = 0; i < static_cast<int>(kiln.screens.size()); ++i) {
             SceneBuilder builder;
             const BuiltSceneRef scene = builder.build(duplicateScreen(kiln, i));
-            QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems.front().text().c_str());
+            QVERIFY2(!hasErrors(scene->problems),
+                     scene->problems.empty() ? "" : scene->problems.front().text().c_str());
             QCOMPARE(scene->rules->rules.size(), builder.build(kiln)->rules->rules.size());
         }
     }
@@ -201,7 +218,8 @@ class TestRenames : public QObject {
         QCOMPARE(is.ruleRuns(), was.ruleRuns());
         for (const Variable& each : *before.variables)
             QCOMPARE(is.get(each.name + "_new"), was.get(each.name));
-        const Document again = renamedThroughout(other, [](const std::string& name) { return name.substr(0, name.size() - 4); });
+        const Document again =
+            renamedThroughout(other, [](const std::string& name) { return name.substr(0, name.size() - 4); });
         QCOMPARE(toFiles(again), toFiles(before));
     }
 };

@@ -19,9 +19,13 @@ Document ruleProject(const std::string& rules) {
     d = withVariable(d, makeNumber("big", -2000000000, 2000000000, 0));
     d = withVariable(d, makeYesNo("armed", false));
     d = withVariable(d, makeText("title", "Bisque", 20));
-    d = addWidgets(d, "status", {makeWidget("start_button", Kind::Button, 0, 0, 40, 20), makeWidget("words", Kind::Text, 0, 30, 100, 20, {{"text", std::string("{count}")}}),
-                                 makeWidget("both", Kind::Button, 50, 0, 40, 20)});
-    d = addWidgets(d, "menu", {makeWidget("back_button", Kind::Button, 0, 0, 40, 20), makeWidget("both", Kind::Button, 50, 0, 40, 20)});
+    d = addWidgets(d, "status",
+                   {makeWidget("start_button", Kind::Button, 0, 0, 40, 20),
+                    makeWidget("words", Kind::Text, 0, 30, 100, 20, {{"text", std::string("{count}")}}),
+                    makeWidget("both", Kind::Button, 50, 0, 40, 20)});
+    d = addWidgets(
+        d, "menu",
+        {makeWidget("back_button", Kind::Button, 0, 0, 40, 20), makeWidget("both", Kind::Button, 50, 0, 40, 20)});
     return withRules(d, "main", rules);
 }
 
@@ -65,11 +69,11 @@ class TestRules : public QObject {
         add("count", "6 ^ 3", "5");
         add("count", "-16 >> 2", "-4");
         add("count", "armed ? 1 : 2", "2");
-        add("count", "level", "13");          // 12.5 rounds away from zero, with a warning
-        add("count", "5000", "1000");         // clamped to the range
+        add("count", "level", "13");   // 12.5 rounds away from zero, with a warning
+        add("count", "5000", "1000");  // clamped to the range
         add("level", "level * 2", "25.0");
-        add("level", "level * 0.5", "6.3");   // 6.25 rounded to one decimal
-        add("level", "level / 4", "3.1");     // 12.5 / 4 = 3.125 cut to the left side's decimals
+        add("level", "level * 0.5", "6.3");  // 6.25 rounded to one decimal
+        add("level", "level / 4", "3.1");    // 12.5 / 4 = 3.125 cut to the left side's decimals
         add("level", "3", "3.0");
         add("fine", "level + 0.125", "12.625");
         add("fine", "1.5 - level", "-11.000");
@@ -135,7 +139,8 @@ class TestRules : public QObject {
         QFETCH(int, column);
         QFETCH(QString, reason);
         SceneBuilder builder;
-        const BuiltSceneRef scene = builder.build(ruleProject(rules.toStdString() + "\non menu.enter\n    count = 7\n"));
+        const BuiltSceneRef scene =
+            builder.build(ruleProject(rules.toStdString() + "\non menu.enter\n    count = 7\n"));
         const auto& problems = scene->rules->problems;
         QVERIFY(!problems.empty());
         const Problem& p = problems.front();
@@ -176,7 +181,9 @@ class TestRules : public QObject {
 
     void tapsPressesAndReleases() {
         SceneBuilder builder;
-        Twin twin(builder.build(ruleProject("on start_button.press\n    count = count + 1\n\non start_button.release\n    count = count + 10\n\non start_button.tap\n    count = count + 100\n")));
+        Twin twin(
+            builder.build(ruleProject("on start_button.press\n    count = count + 1\n\non start_button.release\n    "
+                                      "count = count + 10\n\non start_button.tap\n    count = count + 100\n")));
         twin.step(0);
         twin.touch(5, 5, true);
         QCOMPARE(twin.get("count"), std::string("1"));
@@ -190,7 +197,9 @@ class TestRules : public QObject {
 
     void screensAndBack() {
         SceneBuilder builder;
-        Twin twin(builder.build(ruleProject("on start_button.tap\n    go menu\n\non back_button.tap\n    back\n\non menu.enter\n    count = count + 1\n\non menu.leave\n    armed = yes\n")));
+        Twin twin(
+            builder.build(ruleProject("on start_button.tap\n    go menu\n\non back_button.tap\n    back\n\non "
+                                      "menu.enter\n    count = count + 1\n\non menu.leave\n    armed = yes\n")));
         twin.step(0);
         tap(twin, 5, 5);
         QCOMPARE(twin.screen(), 1);
@@ -204,7 +213,8 @@ class TestRules : public QObject {
 
     void whenRunsOnceAtStartAndAtEachTurn() {
         SceneBuilder builder;
-        Twin twin(builder.build(ruleProject("when level > 20\n    count = count + 1\notherwise\n    count = count + 100\n")));
+        Twin twin(
+            builder.build(ruleProject("when level > 20\n    count = count + 1\notherwise\n    count = count + 100\n")));
         twin.step(0);
         QCOMPARE(twin.get("count"), std::string("100"));
         for (const char* value : {"21", "22", "30", "5", "6"}) {
@@ -239,7 +249,8 @@ class TestRules : public QObject {
 
     void rulesThatFeedThemselvesEnd() {
         SceneBuilder builder;
-        Twin twin(builder.build(ruleProject("when count % 2 == 0\n    count = count + 1\notherwise\n    count = count + 1\n")));
+        Twin twin(builder.build(
+            ruleProject("when count % 2 == 0\n    count = count + 1\notherwise\n    count = count + 1\n")));
         twin.step(0);
         bool told = false;
         for (const TraceEntry& each : twin.takeTrace())
@@ -250,7 +261,9 @@ class TestRules : public QObject {
 
     void propertiesChange() {
         SceneBuilder builder;
-        Twin twin(builder.build(ruleProject("on start_button.tap\n    words.text = \"Level {level}\"\n    words.fill = #FF0000\n    words.x = words.x + 10\n    hide start_button\n")));
+        Twin twin(
+            builder.build(ruleProject("on start_button.tap\n    words.text = \"Level {level}\"\n    words.fill = "
+                                      "#FF0000\n    words.x = words.x + 10\n    hide start_button\n")));
         twin.step(0);
         const auto red = [&] { return twin.memory().picture().at(105, 32); };
         QCOMPARE(red(), 0xff000000u);
@@ -292,7 +305,9 @@ class TestRules : public QObject {
         QFETCH(int, ends);
         QFETCH(int, backTo);
         Document d = withVariable(makeDocument({"a", "b", "c"}), makeNumber("turn", 0, 9, 0));
-        d = withRules(d, "main", "when turn == 1\n    " + statements.replace("|", "\n    ").toStdString() + "\n\nwhen turn == 2\n    back\n");
+        d = withRules(d, "main",
+                      "when turn == 1\n    " + statements.replace("|", "\n    ").toStdString() +
+                          "\n\nwhen turn == 2\n    back\n");
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(d);
         QVERIFY(!hasErrors(scene->problems));
@@ -309,16 +324,26 @@ class TestRules : public QObject {
     void textForms_data() {
         QTest::addColumn<QString>("text");
         QTest::addColumn<QString>("longest");
-        QTest::newRow("plain") << "{count}" << "-1000";
-        QTest::newRow("decimal as it is") << "{level} kg" << "100.0 kg";
-        QTest::newRow("fewer decimals") << "{fine:0.0}" << "-100.0";
-        QTest::newRow("digits") << "{count:00000}" << "-01000";
-        QTest::newRow("step") << "{level:0.1}" << "100.0";
-        QTest::newRow("clock") << "{count:mm:ss}" << "-16:40";
-        QTest::newRow("hours") << "{big:h:mm:ss}" << "-555555:33:20";
-        QTest::newRow("yes or no") << "{armed}!" << "yes!";
-        QTest::newRow("sum") << "{count + 1}" << "-999";
-        QTest::newRow("braces") << "{{{count}}}" << "{-1000}";
+        QTest::newRow("plain") << "{count}"
+                               << "-1000";
+        QTest::newRow("decimal as it is") << "{level} kg"
+                                          << "100.0 kg";
+        QTest::newRow("fewer decimals") << "{fine:0.0}"
+                                        << "-100.0";
+        QTest::newRow("digits") << "{count:00000}"
+                                << "-01000";
+        QTest::newRow("step") << "{level:0.1}"
+                              << "100.0";
+        QTest::newRow("clock") << "{count:mm:ss}"
+                               << "-16:40";
+        QTest::newRow("hours") << "{big:h:mm:ss}"
+                               << "-555555:33:20";
+        QTest::newRow("yes or no") << "{armed}!"
+                                   << "yes!";
+        QTest::newRow("sum") << "{count + 1}"
+                             << "-999";
+        QTest::newRow("braces") << "{{{count}}}"
+                                << "{-1000}";
     }
 
     void textForms() {
@@ -335,7 +360,8 @@ class TestRules : public QObject {
     void wrongTexts() {
         const Document d = ruleProject("");
         const ProjectNames names(d);
-        for (const char* text : {"{count", "count}", "{}", "{nope}", "{count:xx}", "{title:0}", "{count 1}", "{#FF0000}"}) {
+        for (const char* text :
+             {"{count", "count}", "{}", "{nope}", "{count:xx}", "{title:0}", "{count 1}", "{#FF0000}"}) {
             const CompiledText compiled = compileText(text, names);
             QVERIFY2(!compiled.problems.empty(), text);
             QVERIFY2(!compiled.hasInsets, text);
@@ -345,7 +371,10 @@ class TestRules : public QObject {
     // Any bytes as rules: mistakes, never a crash or an endless loop.
     void garbage() {
         std::srand(11);
-        const std::string words[] = {"on ", "when ", "every ", "otherwise", "\n", "    ", "count", ".", "=", "(", ")", "\"", "{", "}", "1", "0.5", "?", ":", "&&", "#FF", "title", "go ", "menu", "\xc3", "//", "-", "!", "start_button", ".tap"};
+        const std::string words[] = {"on ", "when ", "every ", "otherwise",    "\n",    "    ", "count", ".",
+                                     "=",   "(",     ")",      "\"",           "{",     "}",    "1",     "0.5",
+                                     "?",   ":",     "&&",     "#FF",          "title", "go ",  "menu",  "\xc3",
+                                     "//",  "-",     "!",      "start_button", ".tap"};
         for (int i = 0; i < 600; ++i) {
             std::string text;
             for (int k = 0; k < 40; ++k)

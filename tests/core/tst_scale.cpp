@@ -16,7 +16,9 @@ double lightOf(double stored) {
     const double v = stored / 255;
     return v <= 0.04045 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4);
 }
-double storedOf(double light) { return 255 * (light <= 0.0031308 ? light * 12.92 : 1.055 * std::pow(light, 1 / 2.4) - 0.055); }
+double storedOf(double light) {
+    return 255 * (light <= 0.0031308 ? light * 12.92 : 1.055 * std::pow(light, 1 / 2.4) - 0.055);
+}
 
 // The mean light of a box of a picture's green, as stored.
 double meanOf(const Picture& p, int x0, int y0, int x1, int y1) {
@@ -36,7 +38,8 @@ class TestScale : public QObject {
     void evenColoursStay_data() {
         QTest::addColumn<int>("from");
         QTest::addColumn<int>("to");
-        const std::pair<int, int> ratios[] = {{64, 32}, {64, 21}, {300, 7}, {100, 99}, {50, 13}, {16, 40}, {33, 100}, {1, 9}, {2, 1}, {3, 1}, {5, 2}};
+        const std::pair<int, int> ratios[] = {{64, 32},  {64, 21}, {300, 7}, {100, 99}, {50, 13}, {16, 40},
+                                              {33, 100}, {1, 9},   {2, 1},   {3, 1},    {5, 2}};
         for (const auto& [from, to] : ratios)
             QTest::addRow("%d to %d", from, to) << from << to;
     }
@@ -64,7 +67,8 @@ class TestScale : public QObject {
                 for (int x = 0; x < out.width; ++x) {
                     const double wanted = meanOf(p, x * by, y * by, x * by + by, y * by + by);
                     const double got = out.at(x, y) >> 8 & 255;
-                    QVERIFY2(std::abs(wanted - got) <= 2.1, qPrintable(QString("%1: %2, not %3").arg(by).arg(got).arg(wanted)));
+                    QVERIFY2(std::abs(wanted - got) <= 2.1,
+                             qPrintable(QString("%1: %2, not %3").arg(by).arg(got).arg(wanted)));
                 }
         }
     }
@@ -87,7 +91,8 @@ class TestScale : public QObject {
                 QCOMPARE(out.at(x, y) >> 24, there ? 239u : 255u);
                 // Its colour is that of its neighbours: nothing is drawn in from what is clear.
                 for (const int shift : {0, 8, 16})
-                    QVERIFY(std::abs(static_cast<int>(out.at(x, y) >> shift & 255) - static_cast<int>(0xc08040u >> shift & 255)) <= 1);
+                    QVERIFY(std::abs(static_cast<int>(out.at(x, y) >> shift & 255) -
+                                     static_cast<int>(0xc08040u >> shift & 255)) <= 1);
             }
     }
 
@@ -106,7 +111,8 @@ class TestScale : public QObject {
         for (const auto& [w, h, to_w, to_h] : {std::tuple{1, 1, 5, 3}, {1, 500, 1, 2}, {4096, 1, 3, 1}, {7, 3, 1, 1}}) {
             const Picture out = scaled(makePicture(w, h, 0xff336699u), to_w, to_h);
             QCOMPARE(out.pixels.size(), static_cast<size_t>(to_w) * static_cast<size_t>(to_h));
-            QVERIFY(std::all_of(out.pixels.begin(), out.pixels.end(), [](uint32_t pixel) { return pixel == 0xff336699u; }));
+            QVERIFY(
+                std::all_of(out.pixels.begin(), out.pixels.end(), [](uint32_t pixel) { return pixel == 0xff336699u; }));
         }
     }
 };

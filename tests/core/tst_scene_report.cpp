@@ -15,7 +15,8 @@ namespace {
 bool sameCost(const Cost& a, const Cost& b) { return a.flash == b.flash && a.ram == b.ram; }
 
 bool sameList(const std::vector<std::pair<std::string, Cost>>& a, const std::vector<std::pair<std::string, Cost>>& b) {
-    return std::equal(a.begin(), a.end(), b.begin(), b.end(), [](const auto& x, const auto& y) { return x.first == y.first && sameCost(x.second, y.second); });
+    return std::equal(a.begin(), a.end(), b.begin(), b.end(),
+                      [](const auto& x, const auto& y) { return x.first == y.first && sameCost(x.second, y.second); });
 }
 
 std::vector<std::string> texts(const Problems& problems) {
@@ -55,11 +56,14 @@ class TestSceneReport : public QObject {
                 if (i % 7 == 3)
                     d = addScreen(d, 0, "s" + std::to_string(i));
                 else if (i % 7 == 5)
-                    d = addWidgets(d, screen, {makeWidget("extra_" + std::to_string(i), Kind::Text, 1, 2, 30, 20, {{"text", std::string("{level} of ") + std::to_string(i)}})});
+                    d = addWidgets(d, screen,
+                                   {makeWidget("extra_" + std::to_string(i), Kind::Text, 1, 2, 30, 20,
+                                               {{"text", std::string("{level} of ") + std::to_string(i)}})});
                 else if (i % 7 == 6)
                     d = removeScreen(d, static_cast<int>(d.screens.size()) - 1);
                 else
-                    d = changeWidgets(d, screen, one, [&](Widget& w) { w.x += 3, w.properties["radius"] = int64_t{i}; });
+                    d = changeWidgets(d, screen, one,
+                                      [&](Widget& w) { w.x += 3, w.properties["radius"] = int64_t{i}; });
                 check(d);
                 if (QTest::currentTestFailed())
                     return;

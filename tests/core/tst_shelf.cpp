@@ -58,7 +58,8 @@ class TestShelf : public QObject {
         Face face = *openKiln().face("bold");
         face.defaults.fallback = "regular";
         QVERIFY(takeFace(makeDocument(), face).faces->front().defaults.fallback.empty());
-        QCOMPARE(takeFace(removeFace(openKiln(), "bold"), face).face("bold")->defaults.fallback, std::string("regular"));
+        QCOMPARE(takeFace(removeFace(openKiln(), "bold"), face).face("bold")->defaults.fallback,
+                 std::string("regular"));
     }
 
     void theSameNameIsReplaced() {

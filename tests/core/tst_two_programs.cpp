@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Two programs on one project, the second at every point of what the first does: never mixed, never silent. And processes
-// that really run side by side.
+// Two programs on one project, the second at every point of what the first does: never mixed, never silent. And
+// processes that really run side by side.
 #include <sys/wait.h>
 #include <unistd.h>
 
@@ -19,13 +19,16 @@ namespace {
 
 constexpr const char* kFolder = "/p";
 
-Document withNumber(const Document& document, const char* name) { return withVariable(document, makeNumber(name, 0, 9, 0)); }
+Document withNumber(const Document& document, const char* name) {
+    return withVariable(document, makeNumber(name, 0, 9, 0));
+}
 
 // The steps of a program that edits, and their results.
 struct Outcome {
     bool owned = false, saved = false;
 };
-Outcome openEditAndSave(Disk& disk, const char* variable, bool keepsLock = false, std::unique_ptr<ProjectFolder>* kept = nullptr) {
+Outcome openEditAndSave(Disk& disk, const char* variable, bool keepsLock = false,
+                        std::unique_ptr<ProjectFolder>* kept = nullptr) {
     auto project = std::make_unique<ProjectFolder>(disk, kFolder);
     Outcome out;
     const auto owner = project->own();
@@ -81,8 +84,10 @@ class TestTwoPrograms : public QObject {
             const ReadProject read = ProjectFolder(disk, kFolder).open();
             QVERIFY2(read.document && read.problems.empty(), qPrintable(QString("call %1").arg(at)));
             // Saves that were reported are on disk.
-            QVERIFY2(!first.saved || read.document->variable("ours"), qPrintable(QString("call %1: ours is lost").arg(at)));
-            QVERIFY2(!second.saved || read.document->variable("theirs"), qPrintable(QString("call %1: theirs is lost").arg(at)));
+            QVERIFY2(!first.saved || read.document->variable("ours"),
+                     qPrintable(QString("call %1: ours is lost").arg(at)));
+            QVERIFY2(!second.saved || read.document->variable("theirs"),
+                     qPrintable(QString("call %1: theirs is lost").arg(at)));
             QVERIFY(first.saved || second.saved || !ran);
             bothSaved += first.saved && second.saved;
             refused += first.saved != second.saved;
@@ -120,13 +125,17 @@ class TestTwoPrograms : public QObject {
         QVERIFY(old > 10 && fresh > 10);
     }
 
-    // A program that knows nothing of locks writes a file at each call of a save: what it wrote stays, or is kept beside.
+    // A program that knows nothing of locks writes a file at each call of a save: what it wrote stays, or is kept
+    // beside.
     void anEditorWritesMeanwhile() {
         const bool exchanges = true;
         const std::string theirs = "// from an editor\n";
         int told = 0, kept = 0;
         MemoryDisk start = start_;
-        start.put("/p/gorsefinch.json", std::string(toFiles(withRules(makeDocument({"first", "second"}), "main", "// old\n")).at("gorsefinch.json").text()));
+        start.put("/p/gorsefinch.json",
+                  std::string(toFiles(withRules(makeDocument({"first", "second"}), "main", "// old\n"))
+                                  .at("gorsefinch.json")
+                                  .text()));
         start.put("/p/rules/main.rules", "// old\n");
         for (int at = 1;; ++at) {
             MemoryDisk disk = start;
@@ -144,7 +153,8 @@ class TestTwoPrograms : public QObject {
             disk.beforeCall = {};
             told += !saved;
             // Wherever it struck, both versions are there.
-            const bool inPlace = disk.get("/p/rules/main.rules") == theirs, beside = disk.get("/p/rules/main.rules.theirs-1") == theirs;
+            const bool inPlace = disk.get("/p/rules/main.rules") == theirs,
+                       beside = disk.get("/p/rules/main.rules.theirs-1") == theirs;
             QVERIFY2(!ran || inPlace || beside, qPrintable(QString("call %1: theirs is lost").arg(at)));
             QVERIFY2(!beside || !project.takeNotices().empty(), "kept without a word");
             kept += beside;
@@ -159,7 +169,8 @@ class TestTwoPrograms : public QObject {
         ProjectFolder first(disk, kFolder), second(disk, kFolder);
         QVERIFY(!*first.own());
         const auto owner = second.own();
-        QVERIFY(owner && *owner && (*owner)->process == getpid() && !(*owner)->host.empty() && !(*owner)->since.empty());
+        QVERIFY(owner && *owner && (*owner)->process == getpid() && !(*owner)->host.empty() &&
+                !(*owner)->since.empty());
         QVERIFY(first.isOwned() && !second.isOwned());
         // Taken over, the first one finds out and can't save.
         (void)first.open();
@@ -176,7 +187,8 @@ class TestTwoPrograms : public QObject {
 
     void aLockOfAnotherHostIsHeldAndOneOfACrashIsNot() {
         MemoryDisk disk = start_;
-        disk.put("/p/.gorsefinch-lock", R"({"gorsefinch_lock": 1, "host": "elsewhere", "process": 17, "since": "2026-01-02 03:04"})");
+        disk.put("/p/.gorsefinch-lock",
+                 R"({"gorsefinch_lock": 1, "host": "elsewhere", "process": 17, "since": "2026-01-02 03:04"})");
         ProjectFolder project(disk, kFolder);
         const auto owner = project.own();
         QVERIFY(owner && *owner);
@@ -229,7 +241,8 @@ class TestTwoPrograms : public QObject {
             QVERIFY(project.save(reads % 2 == 0 ? two : one));
             while (readers.size() < 2) {
                 readers.push_back(std::make_unique<QProcess>());
-                readers.back()->start(BINARY_DIR "/cli/gorsefinch-cli", {"generate", QString::fromStdString(path), "--dry-run", "-o", dir.filePath("none")});
+                readers.back()->start(BINARY_DIR "/cli/gorsefinch-cli", {"generate", QString::fromStdString(path),
+                                                                         "--dry-run", "-o", dir.filePath("none")});
             }
             std::erase_if(readers, [&](const auto& each) {
                 each->waitForFinished(10);

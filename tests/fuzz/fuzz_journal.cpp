@@ -15,7 +15,8 @@ extern "C" int LLVMFuzzerTestOneInput(const uint8_t* data, size_t size) {
     for (const auto& [path, text] : fuzz::smallProject())
         disk.put("/p/" + path, text);
     // The check sum keeps most inputs from what lies behind it: the body is tried with the right one too.
-    const ProjectFiles body{{"screens/first.json", SharedBytes(bytes)}, {"gorsefinch.json", SharedBytes(fuzz::smallProject().at("gorsefinch.json"))}};
+    const ProjectFiles body{{"screens/first.json", SharedBytes(bytes)},
+                            {"gorsefinch.json", SharedBytes(fuzz::smallProject().at("gorsefinch.json"))}};
     disk.put("/p/.gorsefinch-journal", size % 2 == 0 ? bytes : journalText(body));
     disk.put("/p/.gorsefinch-unsaved-007", bytes);
     ProjectFolder project(disk, "/p");

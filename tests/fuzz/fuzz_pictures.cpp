@@ -24,11 +24,13 @@ extern "C" int LLVMFuzzerTestOneInput(const uint8_t* data, size_t size) {
         return 0;
     const auto original = decodeOriginal(bytes, "images/any");
     if (!original) {
-        fuzz::expect(!original.error().file.empty() && !original.error().reason.empty() && !original.error().remedy.empty());
+        fuzz::expect(!original.error().file.empty() && !original.error().reason.empty() &&
+                     !original.error().remedy.empty());
         return 0;
     }
     fuzz::expect(!original->frames.empty() && original->frames.size() == original->ms.size());
     for (const Picture& each : original->frames)
-        fuzz::expect(each.pixels.size() == static_cast<size_t>(each.width) * static_cast<size_t>(each.height) && each.width == original->width());
+        fuzz::expect(each.pixels.size() == static_cast<size_t>(each.width) * static_cast<size_t>(each.height) &&
+                     each.width == original->width());
     return 0;
 }

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Any bytes as the record of a save, in a folder with files that such a record might name: carried out only if this program
-// could have written it, and then nothing but what it says.
+// Any bytes as the record of a save, in a folder with files that such a record might name: carried out only if this
+// program could have written it, and then nothing but what it says.
 #include "core/project/project_folder.h"
 #include "tests/fuzz/small_project.h"
 #include "tests/support/memory_disk.h"

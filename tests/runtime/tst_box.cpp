@@ -65,12 +65,14 @@ class TestBox : public QObject {
                         ++edges;
                     }
                     if (wanted == 0 && radius > 2)
-                        QVERIFY2(got < 0.15, qPrintable(QString("radius %1 at %2,%3: %4").arg(radius).arg(x).arg(y).arg(got)));
+                        QVERIFY2(got < 0.15,
+                                 qPrintable(QString("radius %1 at %2,%3: %4").arg(radius).arg(x).arg(y).arg(got)));
                 }
             // A pixel's edge is taken as straight, and square to the way to the middle.
             QVERIFY2(worst < (radius < 3 ? 0.35 : 0.17), qPrintable(QString("radius %1: %2").arg(radius).arg(worst)));
             if (radius > 3)
-                QVERIFY2(std::abs(sum / edges) < 0.03, qPrintable(QString("radius %1: %2").arg(radius).arg(sum / edges)));
+                QVERIFY2(std::abs(sum / edges) < 0.03,
+                         qPrintable(QString("radius %1: %2").arg(radius).arg(sum / edges)));
         }
     }
 
@@ -106,10 +108,16 @@ class TestBox : public QObject {
                         GreyCanvas pieces(100, 80, 30);
                         for (int y = 0; y < 80; y += down)
                             for (int x = 0; x < 100; x += across) {
-                                const gorse_canvas c = pieces.canvas({x, y, std::min(x + across, 100), std::min(y + down, 80)});
+                                const gorse_canvas c =
+                                    pieces.canvas({x, y, std::min(x + across, 100), std::min(y + down, 80)});
                                 gorse_draw_box(&c, &box, &look);
                             }
-                        QVERIFY2(pieces.pixels() == whole.pixels(), qPrintable(QString("radius %1, border %2, pieces of %3 x %4").arg(radius).arg(border).arg(across).arg(down)));
+                        QVERIFY2(pieces.pixels() == whole.pixels(),
+                                 qPrintable(QString("radius %1, border %2, pieces of %3 x %4")
+                                                .arg(radius)
+                                                .arg(border)
+                                                .arg(across)
+                                                .arg(down)));
                     }
                 }
     }
@@ -137,14 +145,16 @@ class TestBox : public QObject {
     void nothingOfNothing() {
         const GreyCanvas none = drawn(lookOf(0, kWhite, 0, 5), {10, 10, 50, 50}, 9);
         QVERIFY(none.pixels() == GreyCanvas(100, 80, 9).pixels());
-        for (const gorse_rect& empty : {gorse_rect{10, 10, 10, 50}, {10, 10, 50, 10}, {50, 10, 20, 40}, {10, 50, 40, 20}})
+        for (const gorse_rect& empty :
+             {gorse_rect{10, 10, 10, 50}, {10, 10, 50, 10}, {50, 10, 20, 40}, {10, 50, 40, 20}})
             QVERIFY(drawn(lookOf(kWhite, kGrey, 3, 7), empty, 9).pixels() == GreyCanvas(100, 80, 9).pixels());
     }
 
     // Borders and radii beyond half the box end at half.
     void whatIsTooWideIsHeld() {
         const gorse_rect box{10, 10, 40, 30};
-        QVERIFY(drawn(lookOf(kGrey, kWhite, 10, 10), box).pixels() == drawn(lookOf(kGrey, kWhite, 255, 255), box).pixels());
+        QVERIFY(drawn(lookOf(kGrey, kWhite, 10, 10), box).pixels() ==
+                drawn(lookOf(kGrey, kWhite, 255, 255), box).pixels());
         QCOMPARE(int{drawn(lookOf(kGrey, kWhite, 200, 0), box).at(25, 20)}, 255);
     }
 };

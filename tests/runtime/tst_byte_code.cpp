@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The rules' byte code against the same sums made here, and numbers and times as texts against the same words made here.
+// The rules' byte code against the same sums made here, and numbers and times as texts against the same words made
+// here.
 #include <QtTest>
 #include <limits>
 #include <random>
@@ -30,7 +31,8 @@ int32_t reference(int op, int32_t a, int32_t b) {
             if (b == 0)
                 return 0;
             const int64_t half = std::abs(y) / 2, size = std::abs(x), by = std::abs(y);
-            const int64_t rounded = (size + (by % 2 == 0 ? half : half)) / by + ((size % by) * 2 >= by && (size + half) / by == size / by ? 1 : 0);
+            const int64_t rounded = (size + (by % 2 == 0 ? half : half)) / by +
+                                    ((size % by) * 2 >= by && (size + half) / by == size / by ? 1 : 0);
             return wrapped((x < 0) != (y < 0) ? -rounded : rounded);
         }
         case GORSE_OP_EQUAL: return a == b;
@@ -38,7 +40,8 @@ int32_t reference(int op, int32_t a, int32_t b) {
         case GORSE_OP_AND: return a & b;
         case GORSE_OP_OR: return a | b;
         case GORSE_OP_XOR: return a ^ b;
-        case GORSE_OP_LEFT: return wrapped(static_cast<int64_t>(static_cast<uint64_t>(static_cast<uint32_t>(a)) << (b & 31)));
+        case GORSE_OP_LEFT:
+            return wrapped(static_cast<int64_t>(static_cast<uint64_t>(static_cast<uint32_t>(a)) << (b & 31)));
         default: return static_cast<int32_t>(x >> (b & 31));
     }
 }
@@ -77,7 +80,12 @@ class TestByteCode : public QObject {
         std::vector<uint8_t> code;
         addLong(code, value);
         code.push_back(GORSE_OP_END);
-        std::vector<uint8_t> text{GORSE_TEXT_INSET, static_cast<uint8_t>(form), static_cast<uint8_t>(digits), static_cast<uint8_t>(decimals), static_cast<uint8_t>(scale), static_cast<uint8_t>(code.size())};
+        std::vector<uint8_t> text{GORSE_TEXT_INSET,
+                                  static_cast<uint8_t>(form),
+                                  static_cast<uint8_t>(digits),
+                                  static_cast<uint8_t>(decimals),
+                                  static_cast<uint8_t>(scale),
+                                  static_cast<uint8_t>(code.size())};
         text.insert(text.end(), code.begin(), code.end());
         text.push_back(0);
         std::vector<char> out(256, 'x');
@@ -97,9 +105,11 @@ class TestByteCode : public QObject {
     void sumsAreTheSame_data() {
         QTest::addColumn<int>("op");
         const std::pair<const char*, int> ops[] = {
-            {"+", GORSE_OP_ADD}, {"-", GORSE_OP_SUBTRACT}, {"*", GORSE_OP_MULTIPLY}, {"/", GORSE_OP_DIVIDE}, {"%", GORSE_OP_REMAINDER},
-            {"rounded /", GORSE_OP_ROUND_DIVIDE}, {"==", GORSE_OP_EQUAL}, {"<", GORSE_OP_LESS}, {"&", GORSE_OP_AND},
-            {"|", GORSE_OP_OR}, {"^", GORSE_OP_XOR}, {"<<", GORSE_OP_LEFT}, {">>", GORSE_OP_RIGHT}};
+            {"+", GORSE_OP_ADD},    {"-", GORSE_OP_SUBTRACT},  {"*", GORSE_OP_MULTIPLY},
+            {"/", GORSE_OP_DIVIDE}, {"%", GORSE_OP_REMAINDER}, {"rounded /", GORSE_OP_ROUND_DIVIDE},
+            {"==", GORSE_OP_EQUAL}, {"<", GORSE_OP_LESS},      {"&", GORSE_OP_AND},
+            {"|", GORSE_OP_OR},     {"^", GORSE_OP_XOR},       {"<<", GORSE_OP_LEFT},
+            {">>", GORSE_OP_RIGHT}};
         for (const auto& [name, op] : ops)
             QTest::newRow(name) << op;
     }
@@ -107,13 +117,17 @@ class TestByteCode : public QObject {
     void sumsAreTheSame() {
         QFETCH(int, op);
         constexpr int32_t min = std::numeric_limits<int32_t>::min(), max = std::numeric_limits<int32_t>::max();
-        std::vector<int32_t> values{0, 1, -1, 2, -2, 3, 7, -7, 31, 32, 33, 1000, -1000, 65535, 65536, min, min + 1, max, max - 1};
+        std::vector<int32_t> values{0,  1,    -1,    2,     -2,    3,   7,       -7,  31,     32,
+                                    33, 1000, -1000, 65535, 65536, min, min + 1, max, max - 1};
         std::mt19937 random(5);
         for (int i = 0; i < 40; ++i)
             values.push_back(static_cast<int32_t>(random() >> (i % 30)));
         for (const int32_t a : values)
             for (const int32_t b : values)
-                QVERIFY2(of(op, a, b) == reference(op, a, b), qPrintable(QString("%1 and %2: %3, not %4").arg(a).arg(b).arg(of(op, a, b)).arg(reference(op, a, b))));
+                QVERIFY2(
+                    of(op, a, b) == reference(op, a, b),
+                    qPrintable(
+                        QString("%1 and %2: %3, not %4").arg(a).arg(b).arg(of(op, a, b)).arg(reference(op, a, b))));
     }
 
     void constantsKeepTheirSign() {
@@ -125,14 +139,14 @@ class TestByteCode : public QObject {
         QCOMPARE(run({GORSE_OP_END}), 0);
     }
 
-    void bitsAreTurnedOver() {
-        QCOMPARE(run({GORSE_OP_BYTE, 5, GORSE_OP_COMPLEMENT, GORSE_OP_END}), -6);
-    }
+    void bitsAreTurnedOver() { QCOMPARE(run({GORSE_OP_BYTE, 5, GORSE_OP_COMPLEMENT, GORSE_OP_END}), -6); }
 
     void jumpsLeadForward() {
         // 1 ? 10 : 20, and with 0.
         for (const uint8_t condition : {uint8_t{1}, uint8_t{0}}) {
-            const std::vector<uint8_t> code{GORSE_OP_BYTE, condition, GORSE_OP_JUMP_IF_NOT, 5, 0, GORSE_OP_BYTE, 10, GORSE_OP_JUMP, 2, 0, GORSE_OP_BYTE, 20, GORSE_OP_END};
+            const std::vector<uint8_t> code{GORSE_OP_BYTE, condition, GORSE_OP_JUMP_IF_NOT, 5, 0,
+                                            GORSE_OP_BYTE, 10,        GORSE_OP_JUMP,        2, 0,
+                                            GORSE_OP_BYTE, 20,        GORSE_OP_END};
             QCOMPARE(run(code), condition != 0 ? 10 : 20);
         }
     }
@@ -144,7 +158,10 @@ class TestByteCode : public QObject {
         QTest::addColumn<int>("scale");
         QTest::addColumn<int>("value");
         QTest::addColumn<QString>("text");
-        const auto add = [](int digits, int decimals, int scale, int value, const char* text) { QTest::addRow("%d.%d of %d / 10^%d", digits, decimals, value, scale) << digits << decimals << scale << value << QString(text); };
+        const auto add = [](int digits, int decimals, int scale, int value, const char* text) {
+            QTest::addRow("%d.%d of %d / 10^%d", digits, decimals, value, scale)
+                << digits << decimals << scale << value << QString(text);
+        };
         add(1, 0, 0, 0, "0");
         add(1, 0, 0, 1043, "1043");
         add(1, 0, 0, -7, "-7");
@@ -184,7 +201,9 @@ class TestByteCode : public QObject {
         QTest::addColumn<int>("scale");
         QTest::addColumn<int>("value");
         QTest::addColumn<QString>("text");
-        const auto add = [](int parts, int min, int scale, int value, const char* text) { QTest::addRow("%d parts of %d", parts, value) << parts << min << scale << value << QString(text); };
+        const auto add = [](int parts, int min, int scale, int value, const char* text) {
+            QTest::addRow("%d parts of %d", parts, value) << parts << min << scale << value << QString(text);
+        };
         add(2, 1, 0, 0, "0:00");
         add(2, 1, 0, 59, "0:59");
         add(2, 2, 0, 61, "01:01");

@@ -49,7 +49,8 @@ class TestDirtyList : public QObject {
     void everythingMarkedIsKept_data() {
         QTest::addColumn<int>("format");
         QTest::addColumn<int>("turn");
-        for (const PixelFormat format : {PixelFormat::Rgb565, PixelFormat::Page1, PixelFormat::Row1, PixelFormat::Grey4})
+        for (const PixelFormat format :
+             {PixelFormat::Rgb565, PixelFormat::Page1, PixelFormat::Row1, PixelFormat::Grey4})
             for (const int turn : {0, 90, 180})
                 QTest::addRow("%s %d", info(format).key, turn) << static_cast<int>(format) << turn;
     }
@@ -64,7 +65,9 @@ class TestDirtyList : public QObject {
         gorse* g = twin.run();
         const gorse_panel& panel = *g->scene->panel;
         std::mt19937 random(7);
-        const auto number = [&](int min, int max) { return static_cast<gorse_coord>(std::uniform_int_distribution<int>(min, max)(random)); };
+        const auto number = [&](int min, int max) {
+            return static_cast<gorse_coord>(std::uniform_int_distribution<int>(min, max)(random));
+        };
         for (int round = 0, end = support::rounds(300); round < end; ++round) {
             gorse_head* head = gorse_head_of(g);
             head->dirty_count = 0;
@@ -82,7 +85,8 @@ class TestDirtyList : public QObject {
             for (uint8_t i = 0; i < head->dirty_count; ++i) {
                 gorse_rect area;
                 gorse_dirty_area(head, i, &area);
-                QVERIFY(area.x0 >= 0 && area.y0 >= 0 && area.x1 <= kWidth && area.y1 <= kHeight && gorse_is_empty(&area) == 0);
+                QVERIFY(area.x0 >= 0 && area.y0 >= 0 && area.x1 <= kWidth && area.y1 <= kHeight &&
+                        gorse_is_empty(&area) == 0);
                 // What is sent begins and ends at whole bytes of the panel's memory, but for its edges.
                 QVERIFY(area.x0 == 0 || (area.x0 - panel.phase_x) % panel.unit_x == 0);
                 QVERIFY(area.y0 == 0 || (area.y0 - panel.phase_y) % panel.unit_y == 0);
@@ -113,7 +117,9 @@ class TestDirtyList : public QObject {
         twin.step(0);
         gorse* g = twin.run();
         std::mt19937 random(11);
-        const auto number = [&](int min, int up) { return static_cast<gorse_coord>(std::uniform_int_distribution<int>(min, up)(random)); };
+        const auto number = [&](int min, int up) {
+            return static_cast<gorse_coord>(std::uniform_int_distribution<int>(min, up)(random));
+        };
         long sent = 0, exact = 0;
         for (int round = 0, end = support::rounds(200); round < end; ++round) {
             gorse_head* head = gorse_head_of(g);

@@ -79,7 +79,8 @@ class TestDrawing : public QObject {
             int outside = 0;
             for (size_t p = 0; p < after.pixels.size(); ++p)
                 outside += !flushed[p] && before.pixels[p] != after.pixels[p];
-            QVERIFY2(outside == 0, qPrintable(QString("step %1: %2 pixels changed that were not flushed").arg(i).arg(outside)));
+            QVERIFY2(outside == 0,
+                     qPrintable(QString("step %1: %2 pixels changed that were not flushed").arg(i).arg(outside)));
             gorse_redraw(twin.run());
             gorse_paint(twin.run());
             QVERIFY2(twin.memory().picture().pixels == after.pixels, qPrintable(QString("step %1").arg(i)));
@@ -113,7 +114,9 @@ class TestDrawing : public QObject {
     }
 
     void rectangleByHand() {
-        const Picture p = drawn(makeWidget("r", Kind::Rectangle, 10, 12, 20, 8, {{"fill", opaque(0x102030)}, {"border", opaque(0xff0000)}, {"border_width", int64_t{2}}}));
+        const Picture p =
+            drawn(makeWidget("r", Kind::Rectangle, 10, 12, 20, 8,
+                             {{"fill", opaque(0x102030)}, {"border", opaque(0xff0000)}, {"border_width", int64_t{2}}}));
         for (int y = 0; y < 64; ++y)
             for (int x = 0; x < 64; ++x) {
                 const bool box = x >= 10 && x < 30 && y >= 12 && y < 20;
@@ -136,7 +139,8 @@ class TestDrawing : public QObject {
     // Against exact areas: on average within 2% of full coverage, nowhere off by more than 12%.
     void cornersAreSmooth() {
         QFETCH(int, radius);
-        const Picture p = drawn(makeWidget("r", Kind::Rectangle, 0, 0, 64, 64, {{"fill", opaque(0xffffff)}, {"radius", int64_t{radius}}}));
+        const Picture p = drawn(
+            makeWidget("r", Kind::Rectangle, 0, 0, 64, 64, {{"fill", opaque(0xffffff)}, {"radius", int64_t{radius}}}));
         double sum = 0, worst = 0;
         for (int y = 0; y < radius; ++y)
             for (int x = 0; x < radius; ++x) {
@@ -152,7 +156,8 @@ class TestDrawing : public QObject {
     }
 
     void radiusAboveHalfIsHeld() {
-        const Picture p = drawn(makeWidget("r", Kind::Rectangle, 4, 4, 20, 10, {{"fill", opaque(0xffffff)}, {"radius", int64_t{200}}}));
+        const Picture p = drawn(
+            makeWidget("r", Kind::Rectangle, 4, 4, 20, 10, {{"fill", opaque(0xffffff)}, {"radius", int64_t{200}}}));
         QCOMPARE(p.at(14, 4), 0xffffffffu);
         QVERIFY((p.at(4, 4) & 255) < 60);
     }
@@ -160,13 +165,15 @@ class TestDrawing : public QObject {
     void mixingOf16BitPixelsIsExactAtItsEnds() {
         const Document d = makeDocument();
         for (const uint32_t over : {0xffffffu, 0x00ff00u, 0x123456u}) {
-            const Picture p = drawn(makeWidget("r", Kind::Rectangle, 0, 0, 8, 8, {{"fill", opaque(over)}}), PixelFormat::Rgb565);
+            const Picture p =
+                drawn(makeWidget("r", Kind::Rectangle, 0, 0, 8, 8, {{"fill", opaque(over)}}), PixelFormat::Rgb565);
             QCOMPARE(p.at(1, 1), reduce(makePicture(1, 1, 0xff000000u | over), {}).wide.at(0, 0));
         }
     }
 
     void widgetsBeyondThePanelAreClipped() {
-        const Picture p = drawn(makeWidget("r", Kind::Rectangle, -10, -10, 20, 20, {{"fill", opaque(0xffffff)}, {"radius", int64_t{8}}}));
+        const Picture p = drawn(
+            makeWidget("r", Kind::Rectangle, -10, -10, 20, 20, {{"fill", opaque(0xffffff)}, {"radius", int64_t{8}}}));
         QCOMPARE(p.at(0, 0), 0xffffffffu);
         QCOMPARE(p.at(12, 12), 0xff000000u);
         (void)drawn(makeWidget("r", Kind::Rectangle, 4000, 4000, 4096, 4096, {{"fill", opaque(0xffffff)}}));
@@ -175,7 +182,8 @@ class TestDrawing : public QObject {
 
     void textIsAlignedAndClipped() {
         Document d = openKiln();
-        Widget w = makeWidget("t", Kind::Text, 10, 10, 100, 40, {{"text", std::string("Ag")}, {"font", std::string("regular")}});
+        Widget w = makeWidget("t", Kind::Text, 10, 10, 100, 40,
+                              {{"text", std::string("Ag")}, {"font", std::string("regular")}});
         const auto extent = [&](const char* align, const char* place) {
             w.properties["align"] = std::string(align);
             w.properties["place"] = std::string(place);
@@ -194,7 +202,8 @@ class TestDrawing : public QObject {
                         box |= QRect(x, y, 1, 1);
             return box;
         };
-        const QRect left = extent("left", "top"), right = extent("right", "bottom"), middle = extent("middle", "middle");
+        const QRect left = extent("left", "top"), right = extent("right", "bottom"),
+                    middle = extent("middle", "middle");
         QVERIFY(left.left() >= 10 && left.left() <= 12);
         QVERIFY(right.right() >= 106 && right.right() <= 109);
         QVERIFY(std::abs(middle.center().x() - 60) <= 2 && std::abs(middle.center().y() - 30) <= 3);
@@ -228,7 +237,8 @@ class TestDrawing : public QObject {
         mark({200, 200, 210, 210});
         QCOMPARE(int{gorse_head_of(g)->dirty_count}, 2);
         for (int16_t i = 0; i < 40; ++i)
-            mark({static_cast<int16_t>(i * 8), static_cast<int16_t>(i % 2 * 100), static_cast<int16_t>(i * 8 + 2), static_cast<int16_t>(i % 2 * 100 + 2)});
+            mark({static_cast<int16_t>(i * 8), static_cast<int16_t>(i % 2 * 100), static_cast<int16_t>(i * 8 + 2),
+                  static_cast<int16_t>(i % 2 * 100 + 2)});
         QVERIFY(gorse_head_of(g)->dirty_count <= GORSE_DIRTY);
         mark({5, 5, 5, 9});
         mark({400, 400, 500, 500});

@@ -16,7 +16,8 @@ namespace {
 
 // A project with the rules given and whole variables `a` and `b` from 0 to 100000.
 Document withRulesOn(const std::string& rules) {
-    Document d = withVariable(withVariable(makeDocument({"one", "two"}), makeNumber("a", 0, 100000, 0)), makeNumber("b", 0, 100000, 0));
+    Document d = withVariable(withVariable(makeDocument({"one", "two"}), makeNumber("a", 0, 100000, 0)),
+                              makeNumber("b", 0, 100000, 0));
     return withRules(d, "main", rules);
 }
 
@@ -25,11 +26,14 @@ class Firmware {
   public:
     explicit Firmware(const Document& document) : scene_(builder_.build(document)), state_(1000), buffer_(20000) {
         port_.flush = [](void*, uint16_t, uint16_t, uint16_t, uint16_t, const uint8_t*, uint32_t) {};
-        port_.changed = [](void* user, uint16_t variable) { static_cast<Firmware*>(user)->changed.push_back(variable); };
+        port_.changed = [](void* user, uint16_t variable) {
+            static_cast<Firmware*>(user)->changed.push_back(variable);
+        };
         port_.user = this;
     }
     gorse_result begin() {
-        return gorse_begin(&g, &scene_->scene, &port_, state_.data(), static_cast<uint32_t>(state_.size() * 4), buffer_.data(), static_cast<uint32_t>(buffer_.size() * 4));
+        return gorse_begin(&g, &scene_->scene, &port_, state_.data(), static_cast<uint32_t>(state_.size() * 4),
+                           buffer_.data(), static_cast<uint32_t>(buffer_.size() * 4));
     }
     const BuiltScene& scene() const { return *scene_; }
     gorse_port& port() { return port_; }
@@ -49,7 +53,8 @@ class Firmware {
 class TestFirmwareCalls : public QObject {
     Q_OBJECT
 
-    // How often the rule `every PERIOD` ran when one step follows another by `gap`, and in the calls that then return 0.
+    // How often the rule `every PERIOD` ran when one step follows another by `gap`, and in the calls that then return
+    // 0.
     int runsAfter(const char* header, uint32_t gap, uint32_t* wait = nullptr) {
         Firmware f(withRulesOn(std::string(header) + "\n    a = a + 1\n"));
         if (f.begin() != GORSE_RESULT_OK || hasErrors(f.scene().problems))
@@ -58,7 +63,8 @@ class TestFirmwareCalls : public QObject {
         gorse_step(&f.g, now);
         now += gap;
         uint32_t rest = 0;
-        for (int i = 0; i < 100 && (rest = gorse_step(&f.g, now)) == 0; ++i) {}
+        for (int i = 0; i < 100 && (rest = gorse_step(&f.g, now)) == 0; ++i) {
+        }
         if (wait)
             *wait = rest;
         return gorse_number(&f.g, 0);
@@ -222,7 +228,8 @@ class TestFirmwareCalls : public QObject {
     }
 
     void wordsForMissedRunsAreChecked() {
-        for (const char* header : {"every 1 s,", "every 1 s, missed", "every 1 s, missed some", "every 1 s, once", "every 1 s missed once"}) {
+        for (const char* header : {"every 1 s,", "every 1 s, missed", "every 1 s, missed some", "every 1 s, once",
+                                   "every 1 s missed once"}) {
             SceneBuilder builder;
             const BuiltSceneRef scene = builder.build(withRulesOn(std::string(header) + "\n    a = 1\n"));
             QVERIFY2(hasErrors(scene->problems), header);
@@ -232,7 +239,8 @@ class TestFirmwareCalls : public QObject {
     }
 
     void changesByRulesAreReported() {
-        Document d = withVariable(withRulesOn("when a > 5\n    b = a\n    words = \"many\"\n"), makeText("words", "few", 10));
+        Document d =
+            withVariable(withRulesOn("when a > 5\n    b = a\n    words = \"many\"\n"), makeText("words", "few", 10));
         Firmware f(d);
         QVERIFY(!hasErrors(f.scene().problems));
         QCOMPARE(int{f.begin()}, int{GORSE_RESULT_OK});

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Every property that rules can set: set by a rule it looks as if the document had said so from the start, on every kind,
-// and only what it changed is drawn again.
+// Every property that rules can set: set by a rule it looks as if the document had said so from the start, on every
+// kind, and only what it changed is drawn again.
 #include <QRect>
 #include <QtTest>
 
@@ -17,19 +17,23 @@ namespace {
 // One widget of each kind, over one another in part, so that what lies below matters too.
 Document allKinds() {
     Document d = addScreen(openKiln(), 2, "kinds");
-    const QRect boxes[] = {{20, 20, 120, 80}, {40, 130, 160, 60}, {60, 60, 150, 60}, {150, 40, 90, 90}, {180, 120, 100, 90}};
+    const QRect boxes[] = {
+        {20, 20, 120, 80}, {40, 130, 160, 60}, {60, 60, 150, 60}, {150, 40, 90, 90}, {180, 120, 100, 90}};
     for (size_t i = 0; i < kinds().size(); ++i) {
         const KindInfo& kind = *kinds()[i];
         const QRect& box = boxes[i % std::size(boxes)];
-        PropertyMap values{{"fill", opaque(0x204060)}, {"border", opaque(0xc0c0c0)}, {"border_width", int64_t{2}}, {"radius", int64_t{6}},
-                           {"padding", int64_t{3}}, {"font", std::string("regular")}, {"size", int64_t{17}}};
+        PropertyMap values{{"fill", opaque(0x204060)}, {"border", opaque(0xc0c0c0)}, {"border_width", int64_t{2}},
+                           {"radius", int64_t{6}},     {"padding", int64_t{3}},      {"font", std::string("regular")},
+                           {"size", int64_t{17}}};
         for (const PropertyInfo& each : kind.properties) {
             if (each.type == PropertyType::Text)
                 values[each.key] = std::string("Warm {kiln_temp}");
             if (each.type == PropertyType::Image)
                 values[each.key] = std::string(showsAllFrames(kind, each) ? "flame" : "pot");
         }
-        d = addWidgets(d, "kinds", {makeWidget(std::string("a_") + kind.key, kind.kind, box.x(), box.y(), box.width(), box.height(), values)});
+        d = addWidgets(
+            d, "kinds",
+            {makeWidget(std::string("a_") + kind.key, kind.kind, box.x(), box.y(), box.width(), box.height(), values)});
     }
     return d;
 }
@@ -39,7 +43,10 @@ std::vector<std::pair<std::string, PropertyValue>> valuesOf(const PropertyInfo& 
     switch (property.type) {
         case PropertyType::YesNo: return {{"no", false}, {"yes", true}};
         case PropertyType::Colour: return {{"#E08040", opaque(0xe08040)}, {"none", Colour{0}}, {"#000000", opaque(0)}};
-        case PropertyType::Text: return {{"\"Hold\"", std::string("Hold")}, {"\"\"", std::string()}, {"\"{target} °C\"", std::string("{target} °C")}};
+        case PropertyType::Text:
+            return {{"\"Hold\"", std::string("Hold")},
+                    {"\"\"", std::string()},
+                    {"\"{target} °C\"", std::string("{target} °C")}};
         default: break;
     }
     std::vector<std::pair<std::string, PropertyValue>> out;
@@ -49,8 +56,10 @@ std::vector<std::pair<std::string, PropertyValue>> valuesOf(const PropertyInfo& 
     return out;
 }
 
-Document withValue(const Document& document, const std::string& widget, const std::string& property, const PropertyValue& value) {
-    return changeWidgets(document, "kinds", std::vector<std::string>{widget}, [&](Widget& w) { setOwnValue(w, *findProperty(w.kind, property), value); });
+Document withValue(const Document& document, const std::string& widget, const std::string& property,
+                   const PropertyValue& value) {
+    return changeWidgets(document, "kinds", std::vector<std::string>{widget},
+                         [&](Widget& w) { setOwnValue(w, *findProperty(w.kind, property), value); });
 }
 
 }  // namespace
@@ -98,7 +107,8 @@ class TestProperties : public QObject {
             QVERIFY2(!expected.empty(), words.c_str());
             const std::string set = "    " + name + "." + key + " = " + words + "\n";
             // Before its screen is shown, and while it is.
-            QVERIFY2(shown(withRules(plain_, "main", "on start\n" + set + "    go kinds\n")) == expected, words.c_str());
+            QVERIFY2(shown(withRules(plain_, "main", "on start\n" + set + "    go kinds\n")) == expected,
+                     words.c_str());
             SceneBuilder builder;
             const BuiltSceneRef scene = builder.build(withRules(plain_, "main", go + "when kiln_temp == 7\n" + set));
             QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
@@ -117,8 +127,11 @@ class TestProperties : public QObject {
         Document d = withVariable(plain_, makeNumber("width", -5000, 5000, 0));
         d = withVariable(d, makeYesNo("seen", false));
         SceneBuilder builder;
-        Twin twin(builder.build(withRules(d, "main", "on start\n    width = a_button.w + a_text.padding\n    seen = a_frames.visible\n    a_button.w = a_button.w * 2\n    hide a_frames\n\n"
-                                                     "when kiln_temp == 7\n    width = a_button.w\n    seen = a_frames.visible\n")));
+        Twin twin(
+            builder.build(withRules(d, "main",
+                                    "on start\n    width = a_button.w + a_text.padding\n    seen = a_frames.visible\n  "
+                                    "  a_button.w = a_button.w * 2\n    hide a_frames\n\n"
+                                    "when kiln_temp == 7\n    width = a_button.w\n    seen = a_frames.visible\n")));
         twin.step(0);
         QCOMPARE(twin.get("width"), std::string("163"));
         QCOMPARE(twin.get("seen"), std::string("yes"));
@@ -131,7 +144,9 @@ class TestProperties : public QObject {
     // A property of a screen that is not shown draws nothing.
     void otherScreensStayQuiet() {
         SceneBuilder builder;
-        Twin twin(builder.build(withRules(plain_, "main", "when kiln_temp == 7\n    a_rectangle.fill = #FF0000\n    a_text.text = \"x\"\n    a_button.x = 9\n")));
+        Twin twin(builder.build(withRules(
+            plain_, "main",
+            "when kiln_temp == 7\n    a_rectangle.fill = #FF0000\n    a_text.text = \"x\"\n    a_button.x = 9\n")));
         twin.step(0);
         (void)twin.takeFlushed();
         // The status screen shows the value itself: only its text changes.
@@ -140,7 +155,8 @@ class TestProperties : public QObject {
         const auto flushed = twin.takeFlushed();
         QVERIFY(!flushed.empty());
         for (const Flushed& each : flushed)
-            QVERIFY2(each.h < 60, qPrintable(QString("%1x%2 at %3,%4").arg(each.w).arg(each.h).arg(each.x).arg(each.y)));
+            QVERIFY2(each.h < 60,
+                     qPrintable(QString("%1x%2 at %3,%4").arg(each.w).arg(each.h).arg(each.x).arg(each.y)));
     }
 };
 

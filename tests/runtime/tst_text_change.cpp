@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Finding what differs between two texts: no pixel that differs lies outside the boxes, however the texts are aligned and
-// however their glyphs overlap; and what stays the same is left alone.
+// Finding what differs between two texts: no pixel that differs lies outside the boxes, however the texts are aligned
+// and however their glyphs overlap; and what stays the same is left alone.
 #include <QtTest>
 #include <random>
 #include <vector>
@@ -50,7 +50,8 @@ class Bench {
 
 using Boxes = std::vector<gorse_rect>;
 
-Boxes differenceOf(const std::string& before, const std::string& after, const gorse_text_box& where, const gorse_font* font) {
+Boxes differenceOf(const std::string& before, const std::string& after, const gorse_text_box& where,
+                   const gorse_font* font) {
     Boxes out;
     gorse_text_difference(
         gorse_plain_text(before.c_str()), gorse_plain_text(after.c_str()), &where, font,
@@ -63,7 +64,8 @@ Boxes differenceOf(const std::string& before, const std::string& after, const go
 }
 
 bool isInside(const Boxes& boxes, int x, int y) {
-    return std::any_of(boxes.begin(), boxes.end(), [&](const gorse_rect& b) { return x >= b.x0 && x < b.x1 && y >= b.y0 && y < b.y1; });
+    return std::any_of(boxes.begin(), boxes.end(),
+                       [&](const gorse_rect& b) { return x >= b.x0 && x < b.x1 && y >= b.y0 && y < b.y1; });
 }
 
 }  // namespace
@@ -98,16 +100,21 @@ class TestTextChange : public QObject {
                 // Most changes are of a character or two.
                 if (round % 2 == 0 && !before.empty()) {
                     after = before;
-                    after[static_cast<size_t>(round) % after.size()] = letters[std::uniform_int_distribution<size_t>(0, 20)(random)];
+                    after[static_cast<size_t>(round) % after.size()] =
+                        letters[std::uniform_int_distribution<size_t>(0, 20)(random)];
                 }
-                const gorse_text_box where{{10, 4, kLineWidth - 10, kLineHeight - 4}, static_cast<uint8_t>(align), GORSE_ALIGN_MIDDLE, 0};
+                const gorse_text_box where{
+                    {10, 4, kLineWidth - 10, kLineHeight - 4}, static_cast<uint8_t>(align), GORSE_ALIGN_MIDDLE, 0};
                 const Boxes boxes = differenceOf(before, after, where, font);
                 const auto a = bench_.drawn(before, where, font), b = bench_.drawn(after, where, font);
                 for (int y = 0; y < kLineHeight; ++y)
                     for (int x = 0; x < kLineWidth; ++x) {
                         const auto at = static_cast<size_t>(y * kLineWidth + x);
                         if (a[at] != b[at])
-                            QVERIFY2(isInside(boxes, x, y), qPrintable(QString("\"%1\" to \"%2\" at %3,%4").arg(before.c_str(), after.c_str()).arg(x).arg(y)));
+                            QVERIFY2(isInside(boxes, x, y), qPrintable(QString("\"%1\" to \"%2\" at %3,%4")
+                                                                           .arg(before.c_str(), after.c_str())
+                                                                           .arg(x)
+                                                                           .arg(y)));
                     }
             }
     }
@@ -122,7 +129,9 @@ class TestTextChange : public QObject {
     // Aligned at the right, a longer number leaves the digits behind it alone.
     void digitsThatStayAreLeftAlone() {
         // The largest shows the temperature, so it holds all digits.
-        const gorse_font* font = *std::max_element(bench_.fonts().begin(), bench_.fonts().end(), [](const auto* x, const auto* y) { return x->line_height < y->line_height; });
+        const gorse_font* font =
+            *std::max_element(bench_.fonts().begin(), bench_.fonts().end(),
+                              [](const auto* x, const auto* y) { return x->line_height < y->line_height; });
         const gorse_text_box where{{0, 0, kLineWidth, kLineHeight}, GORSE_ALIGN_END, GORSE_ALIGN_MIDDLE, 0};
         const Boxes boxes = differenceOf("043", "1043", where, font);
         QCOMPARE(boxes.size(), size_t{1});

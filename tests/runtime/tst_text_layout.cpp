@@ -51,7 +51,9 @@ class PlainLayout {
     }
 
   private:
-    static int before(int free, int how) { return how == GORSE_ALIGN_START ? 0 : how == GORSE_ALIGN_END ? free : free / 2; }
+    static int before(int free, int how) {
+        return how == GORSE_ALIGN_START ? 0 : how == GORSE_ALIGN_END ? free : free / 2;
+    }
 
     int glyphOf(char32_t c) const {
         for (int i = 0; i < font_.range_count; ++i)
@@ -85,10 +87,12 @@ class PlainLayout {
                 continue;
             }
             line += text[i];
-            if (where_.wrap == 0 || text[i] == U' ' || line.size() == 1 || widthOf(line) <= where_.box.x1 - where_.box.x0)
+            if (where_.wrap == 0 || text[i] == U' ' || line.size() == 1 ||
+                widthOf(line) <= where_.box.x1 - where_.box.x0)
                 continue;
             const size_t space = line.rfind(U' ');
-            const std::u32string rest = space == std::u32string::npos ? line.substr(line.size() - 1) : line.substr(space + 1);
+            const std::u32string rest =
+                space == std::u32string::npos ? line.substr(line.size() - 1) : line.substr(space + 1);
             out.push_back(space == std::u32string::npos ? line.substr(0, line.size() - 1) : line.substr(0, space));
             line.clear();
             i -= rest.size();
@@ -101,7 +105,9 @@ class PlainLayout {
     gorse_text_box where_;
 };
 
-std::string utf8(const std::u32string& text) { return QString::fromUcs4(text.data(), static_cast<qsizetype>(text.size())).toStdString(); }
+std::string utf8(const std::u32string& text) {
+    return QString::fromUcs4(text.data(), static_cast<qsizetype>(text.size())).toStdString();
+}
 
 }  // namespace
 
@@ -112,14 +118,16 @@ class TestTextLayout : public QObject {
     BuiltSceneRef scene_;
     std::vector<const gorse_font*> fonts_;
 
-    GreyCanvas drawn(const std::string& text, const gorse_text_box& where, const gorse_font& font, const gorse_rect& clip) {
+    GreyCanvas drawn(const std::string& text, const gorse_text_box& where, const gorse_font& font,
+                     const gorse_rect& clip) {
         GreyCanvas out(kCanvasWidth, kCanvasHeight);
         const gorse_canvas c = out.canvas(clip);
         gorse_draw_text(&c, gorse_plain_text(text.c_str()), &where, &font, kWhite);
         return out;
     }
 
-    GreyCanvas expected(const std::u32string& text, const gorse_text_box& where, const gorse_font& font, const gorse_rect& clip) {
+    GreyCanvas expected(const std::u32string& text, const gorse_text_box& where, const gorse_font& font,
+                        const gorse_rect& clip) {
         GreyCanvas out(kCanvasWidth, kCanvasHeight);
         const gorse_canvas c = out.canvas(clip);
         if (!text.empty())
@@ -146,11 +154,21 @@ class TestTextLayout : public QObject {
             for (int i = of(30); i > 0; --i)
                 text += letters[static_cast<size_t>(of(static_cast<int>(letters.size())))];
             const gorse_rect box{of(60) - 10, of(40) - 10, kCanvasWidth - of(120), kCanvasHeight - of(40)};
-            const gorse_text_box where{box, static_cast<uint8_t>(of(3)), static_cast<uint8_t>(of(3)), static_cast<uint8_t>(of(2))};
+            const gorse_text_box where{box, static_cast<uint8_t>(of(3)), static_cast<uint8_t>(of(3)),
+                                       static_cast<uint8_t>(of(2))};
             const int x = of(kCanvasWidth - 1), y = of(kCanvasHeight - 1);
-            const gorse_rect clip = round % 3 == 0 ? gorse_rect{x, y, x + 1 + of(kCanvasWidth - x), y + 1 + of(kCanvasHeight - y)} : gorse_rect{0, 0, kCanvasWidth, kCanvasHeight};
-            const bool same = drawn(utf8(text), where, font, clip).pixels() == expected(text, where, font, clip).pixels();
-            QVERIFY2(same, qPrintable(QString("round %1: \"%2\", align %3, place %4, wrap %5, room %6").arg(round).arg(utf8(text).c_str()).arg(where.align).arg(where.place).arg(where.wrap).arg(box.x1 - box.x0)));
+            const gorse_rect clip = round % 3 == 0
+                                        ? gorse_rect{x, y, x + 1 + of(kCanvasWidth - x), y + 1 + of(kCanvasHeight - y)}
+                                        : gorse_rect{0, 0, kCanvasWidth, kCanvasHeight};
+            const bool same =
+                drawn(utf8(text), where, font, clip).pixels() == expected(text, where, font, clip).pixels();
+            QVERIFY2(same, qPrintable(QString("round %1: \"%2\", align %3, place %4, wrap %5, room %6")
+                                          .arg(round)
+                                          .arg(utf8(text).c_str())
+                                          .arg(where.align)
+                                          .arg(where.place)
+                                          .arg(where.wrap)
+                                          .arg(box.x1 - box.x0)));
         }
     }
 
@@ -159,11 +177,20 @@ class TestTextLayout : public QObject {
         QTest::addColumn<QByteArray>("text");
         QTest::addColumn<QString>("as");
         const QString box = QChar(0xfffd);
-        QTest::newRow("a lone later byte") << QByteArray("1\x80" "2") << "1" + box + "2";
-        QTest::newRow("cut by a letter") << QByteArray("1\xe2\x82" "2") << "1" + box + "2";
+        QTest::newRow("a lone later byte") << QByteArray(
+                                                  "1\x80"
+                                                  "2")
+                                           << "1" + box + "2";
+        QTest::newRow("cut by a letter") << QByteArray(
+                                                "1\xe2\x82"
+                                                "2")
+                                         << "1" + box + "2";
         QTest::newRow("cut by the end") << QByteArray("12\xe2\x82") << "12" + box;
         QTest::newRow("too long a form") << QByteArray("1\xc0\xb1") << "1" + box + box;
-        QTest::newRow("beyond what there is") << QByteArray("\xf8\x88\x80\x80" "1") << box + box + box + box + "1";
+        QTest::newRow("beyond what there is") << QByteArray(
+                                                     "\xf8\x88\x80\x80"
+                                                     "1")
+                                              << box + box + box + box + "1";
         QTest::newRow("whole ones") << QByteArray("\xc2\xb0\xe2\x82\xac") << QString("\u00b0\u20ac");
     }
 
@@ -173,7 +200,8 @@ class TestTextLayout : public QObject {
         const gorse_text_box where{{2, 2, kCanvasWidth, kCanvasHeight}, GORSE_ALIGN_START, GORSE_ALIGN_START, 0};
         const gorse_rect whole{0, 0, kCanvasWidth, kCanvasHeight};
         for (const gorse_font* font : fonts_)
-            QVERIFY(drawn(text.toStdString(), where, *font, whole).pixels() == expected(as.toStdU32String(), where, *font, whole).pixels());
+            QVERIFY(drawn(text.toStdString(), where, *font, whole).pixels() ==
+                    expected(as.toStdU32String(), where, *font, whole).pixels());
         // The reader never runs past the end, whatever stands there.
         uint16_t at = 0;
         int characters = 0;
@@ -192,9 +220,13 @@ class TestTextLayout : public QObject {
             std::string bytes;
             for (auto i = random() % 40; i > 0; --i)
                 bytes += static_cast<char>(1 + random() % 255);
-            const gorse_text_box where{{10, 5, 130, 70}, static_cast<uint8_t>(round % 3), static_cast<uint8_t>(round / 3 % 3), static_cast<uint8_t>(round % 2)};
+            const gorse_text_box where{{10, 5, 130, 70},
+                                       static_cast<uint8_t>(round % 3),
+                                       static_cast<uint8_t>(round / 3 % 3),
+                                       static_cast<uint8_t>(round % 2)};
             const std::vector<char> exact(bytes.c_str(), bytes.c_str() + bytes.size() + 1);
-            const GreyCanvas picture = drawn(exact.data(), where, *fonts_[static_cast<size_t>(round) % fonts_.size()], clip);
+            const GreyCanvas picture =
+                drawn(exact.data(), where, *fonts_[static_cast<size_t>(round) % fonts_.size()], clip);
             for (int y = 0; y < kCanvasHeight; ++y)
                 for (int x = 0; x < kCanvasWidth; ++x)
                     if (x < clip.x0 || x >= clip.x1 || y < clip.y0 || y >= clip.y1)

@@ -25,7 +25,8 @@ struct Box {
 
 // Three buttons, each over a part of the one below; the topmost can be hidden; one beyond the panel's edge; a text that
 // takes no press.
-const std::vector<Box> boxes{{10, 10, 60, 40}, {40, 30, 60, 40}, {60, 20, 30, 30}, {140, 100, 60, 60}, {10, 10, 150, 20}};
+const std::vector<Box> boxes{
+    {10, 10, 60, 40}, {40, 30, 60, 40}, {60, 20, 30, 30}, {140, 100, 60, 60}, {10, 10, 150, 20}};
 
 Document buttons() {
     Document d = withPanelOf(makeDocument({"first", "second"}), PixelFormat::Grey8, 0, 160, 120);
@@ -33,7 +34,8 @@ Document buttons() {
     std::vector<Widget> widgets;
     for (size_t i = 0; i < boxes.size(); ++i) {
         const Box& b = boxes[i];
-        widgets.push_back(makeWidget("widget_" + std::to_string(i), i == 4 ? Kind::Text : Kind::Button, b.x, b.y, b.w, b.h));
+        widgets.push_back(
+            makeWidget("widget_" + std::to_string(i), i == 4 ? Kind::Text : Kind::Button, b.x, b.y, b.w, b.h));
     }
     d = addWidgets(d, "first", widgets);
     return withRules(d, "main", "when shown\n    show widget_2\notherwise\n    hide widget_2\n");
@@ -73,7 +75,8 @@ class Model {
 std::vector<Event> eventsOf(Twin& twin) {
     std::vector<Event> out;
     for (const TraceEntry& each : twin.takeTrace())
-        if (each.what == GORSE_TRACE_EVENT && (each.a == GORSE_EVENT_PRESS || each.a == GORSE_EVENT_RELEASE || each.a == GORSE_EVENT_TAP))
+        if (each.what == GORSE_TRACE_EVENT &&
+            (each.a == GORSE_EVENT_PRESS || each.a == GORSE_EVENT_RELEASE || each.a == GORSE_EVENT_TAP))
             out.push_back({each.a, each.b});
     return out;
 }

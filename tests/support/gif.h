@@ -12,8 +12,8 @@ struct GifFrame {
     int x = 0, y = 0, width = 1, height = 1;
     std::vector<uint8_t> indices;  // width x height
     int hundredths = 10;
-    int disposal = 0;              // 0 or 1: stays, 2: back to the background, 3: back to what was before
-    int transparent = -1;          // index, or none
+    int disposal = 0;      // 0 or 1: stays, 2: back to the background, 3: back to what was before
+    int transparent = -1;  // index, or none
 };
 
 class GifWriter {

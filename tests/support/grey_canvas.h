@@ -26,7 +26,9 @@ class GreyCanvas {
     }
     gorse_canvas canvas() { return canvas({0, 0, width_, height_}); }
 
-    uint8_t at(int x, int y) const { return pixels_[static_cast<size_t>(y) * static_cast<size_t>(width_) + static_cast<size_t>(x)]; }
+    uint8_t at(int x, int y) const {
+        return pixels_[static_cast<size_t>(y) * static_cast<size_t>(width_) + static_cast<size_t>(x)];
+    }
     const std::vector<uint8_t>& pixels() const { return pixels_; }
     int width() const { return width_; }
     int height() const { return height_; }

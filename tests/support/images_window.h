@@ -25,7 +25,12 @@ class OnImages : protected OnWindow {
   protected:
     gorsefinch::app::Session& session() { return open_->session; }
     const gorsefinch::Image* image(const char* name) { return session().document().image(name); }
-    QWidget* station() { return open_->find<gorsefinch::app::PictureView>("picture_view")->parentWidget()->parentWidget()->parentWidget(); }
+    QWidget* station() {
+        return open_->find<gorsefinch::app::PictureView>("picture_view")
+            ->parentWidget()
+            ->parentWidget()
+            ->parentWidget();
+    }
     QListView* list() { return open_->find<QListView>("images"); }
     void bring(const QString& file, const QByteArray& bytes) {
         QFile out(open_->path(file));

@@ -21,14 +21,19 @@ using gorsefinch::FileStamp;
 class MemoryDisk : public Disk {
   public:
     enum class Fault {
-        Error,   // the call does nothing and fails
-        Short,   // a write takes half of its bytes, the next one fails; other calls fail
-        Full,    // from here on nothing can be written or made any more
-        Killed   // the call is the last one that does anything
+        Error,  // the call does nothing and fails
+        Short,  // a write takes half of its bytes, the next one fails; other calls fail
+        Full,   // from here on nothing can be written or made any more
+        Killed  // the call is the last one that does anything
     };
 
     MemoryDisk() : root_(newNode(FileStamp::Type::Folder)) {}
-    MemoryDisk(const MemoryDisk& other) : fault(other.fault), failAt(other.failAt), calls(other.calls), changes(other.changes), knowsExchange(other.knowsExchange) {
+    MemoryDisk(const MemoryDisk& other)
+        : fault(other.fault),
+          failAt(other.failAt),
+          calls(other.calls),
+          changes(other.changes),
+          knowsExchange(other.knowsExchange) {
         std::map<const Node*, NodeRef> copies;
         root_ = copied(other.root_, copies);
         inodes_ = other.inodes_;
@@ -38,15 +43,17 @@ class MemoryDisk : public Disk {
     MemoryDisk& operator=(const MemoryDisk&) = delete;
 
     Fault fault = Fault::Error;
-    int failAt = 0;     // which call fails, from 1; 0 for none
-    int calls = 0;      // so far
-    int changes = 0;    // of those, the ones that changed something
+    int failAt = 0;             // which call fails, from 1; 0 for none
+    int calls = 0;              // so far
+    int changes = 0;            // of those, the ones that changed something
     bool knowsExchange = true;  // as some file systems don't
     // Called before each call, with its number; for what other programs do meanwhile.
     std::function<void(int call)> beforeCall;
 
     // What a test puts there, outside of what is counted. Folders on the way are made.
-    void put(const std::string& path, const std::string& bytes) { place(path, FileStamp::Type::File)->bytes = bytes, settle(); }
+    void put(const std::string& path, const std::string& bytes) {
+        place(path, FileStamp::Type::File)->bytes = bytes, settle();
+    }
     void putLink(const std::string& path) { place(path, FileStamp::Type::Link), settle(); }
     void putPipe(const std::string& path) { place(path, FileStamp::Type::Other), settle(); }
     void putFolder(const std::string& path) { place(path, FileStamp::Type::Folder), settle(); }
@@ -206,7 +213,8 @@ class MemoryDisk : public Disk {
             log_.push_back({Change::Exchanged, in, from, to, nullptr, false});
             return 0;
         }
-        if (const auto there = in->names.find(to); there != in->names.end() && there->second->type == FileStamp::Type::Folder)
+        if (const auto there = in->names.find(to);
+            there != in->names.end() && there->second->type == FileStamp::Type::Folder)
             return -EISDIR;
         node->second->changed = ++clock_;
         in->names[to] = node->second;
@@ -371,11 +379,15 @@ class MemoryDisk : public Disk {
         }
         return copy;
     }
-    NodeRef rebuilt(const NodeRef& node, std::map<const Node*, std::map<std::string, NodeRef>>& names, std::mt19937& random) const {
+    NodeRef rebuilt(const NodeRef& node, std::map<const Node*, std::map<std::string, NodeRef>>& names,
+                    std::mt19937& random) const {
         auto out = std::make_shared<Node>(*node);
         if (node->unsynced) {
             const unsigned how = random() % 4;
-            out->bytes = how == 0 ? node->syncedBytes : how == 1 ? std::string() : how == 2 ? node->bytes.substr(0, random() % (node->bytes.size() + 1)) : node->bytes;
+            out->bytes = how == 0   ? node->syncedBytes
+                         : how == 1 ? std::string()
+                         : how == 2 ? node->bytes.substr(0, random() % (node->bytes.size() + 1))
+                                    : node->bytes;
         }
         out->names.clear();
         for (const auto& [name, each] : names[node.get()])

@@ -39,7 +39,9 @@ class RandomProject {
                 case 1: out += "release " + place + "\n"; break;
                 case 2: out += "wait " + std::to_string(upTo(900)) + "\n"; break;
                 case 3: out += "set level " + std::to_string(upTo(120) - 10) + "\n"; break;
-                case 4: out += "set heat " + std::to_string(upTo(2000) - 999) + "." + std::to_string(upTo(10)) + "\n"; break;
+                case 4:
+                    out += "set heat " + std::to_string(upTo(2000) - 999) + "." + std::to_string(upTo(10)) + "\n";
+                    break;
                 case 5: out += "set title " + words() + "\n"; break;
                 default: out += "tap " + place + "\n"; break;
             }
@@ -113,7 +115,8 @@ class RandomProject {
     }
 
     Colour colour() {
-        static const uint32_t all[] = {0xff000000, 0xffffffff, 0xffe3b505, 0xff4f7b58, 0xffb4532a, 0x807d6390, 0x40ff0000, 0};
+        static const uint32_t all[] = {0xff000000, 0xffffffff, 0xffe3b505, 0xff4f7b58,
+                                       0xffb4532a, 0x807d6390, 0x40ff0000, 0};
         return maybe(70) ? Colour{anyOf(all)} : Colour{0xff000000 | static_cast<uint32_t>(random_() & 0xffffff)};
     }
 
@@ -135,8 +138,16 @@ class RandomProject {
     }
 
     std::string text() {
-        static const char* const all[] = {"{heat:0.0} °C", "{level}", "AVATAR To Wa", "{title}", "{count:000}|{level > 50 ? 1 : 2}",
-                                          "several words that are to be broken in lines", "", "{open}", "two\nlines", "{count:mm:ss}"};
+        static const char* const all[] = {"{heat:0.0} °C",
+                                          "{level}",
+                                          "AVATAR To Wa",
+                                          "{title}",
+                                          "{count:000}|{level > 50 ? 1 : 2}",
+                                          "several words that are to be broken in lines",
+                                          "",
+                                          "{open}",
+                                          "two\nlines",
+                                          "{count:mm:ss}"};
         return anyOf(all);
     }
 
@@ -165,27 +176,31 @@ class RandomProject {
         screen.name = name;
         screen.background = Colour{0xff000000 | colour().argb};
         for (int i = 0; i < 9; ++i) {
-            Widget widget = makeWidget("w" + std::to_string(i), anyOf(kinds())->kind, upTo(panel_.width) - 10, upTo(panel_.height) - 8,
-                                       1 + upTo(panel_.width), 1 + upTo(60));
+            Widget widget = makeWidget("w" + std::to_string(i), anyOf(kinds())->kind, upTo(panel_.width) - 10,
+                                       upTo(panel_.height) - 8, 1 + upTo(panel_.width), 1 + upTo(60));
             widget.look = maybe(70) ? "look_" + std::to_string(upTo(3)) : std::string();
             widget.visible = maybe(90);
             someOf(info(widget.kind).properties, 75, widget.properties);
             someOf(styleProperties(), 15, widget.properties);
             screen.widgets.push_back(std::make_shared<const Widget>(widget));
         }
-        screen.widgets.push_back(std::make_shared<const Widget>(
-            makeWidget("onward", Kind::Button, upTo(panel_.width / 2), upTo(panel_.height / 2), 30, 24, {{"text", std::string("Go")}})));
+        screen.widgets.push_back(
+            std::make_shared<const Widget>(makeWidget("onward", Kind::Button, upTo(panel_.width / 2),
+                                                      upTo(panel_.height / 2), 30, 24, {{"text", std::string("Go")}})));
         document_.screens.push_back(std::make_shared<const Screen>(screen));
     }
 
     void makeRules() {
-        std::string rules = "on one.onward.tap\n    go two\n    count = count + 1\n\non two.onward.tap\n    back\n\n"
-                            "every 170 ms while open\n    count = (count + 7) % 90\n\n";
+        std::string rules =
+            "on one.onward.tap\n    go two\n    count = count + 1\n\non two.onward.tap\n    back\n\n"
+            "every 170 ms while open\n    count = (count + 7) % 90\n\n";
         for (int i = 0; i < 5; ++i) {
             const std::string widget = std::string(anyOf(std::array{"one", "two"})) + ".w" + std::to_string(upTo(9));
-            static const char* const conditions[] = {"level > 50", "heat < 0.0", "open && count % 3 == 1", "count > level"};
-            rules += std::string("when ") + anyOf(conditions) + "\n    " + widget + ".x = level % 40\n    toggle " + widget +
-                     "\notherwise\n    " + widget + ".y = " + std::to_string(upTo(30)) + "\n    show " + widget + "\n\n";
+            static const char* const conditions[] = {"level > 50", "heat < 0.0", "open && count % 3 == 1",
+                                                     "count > level"};
+            rules += std::string("when ") + anyOf(conditions) + "\n    " + widget + ".x = level % 40\n    toggle " +
+                     widget + "\notherwise\n    " + widget + ".y = " + std::to_string(upTo(30)) + "\n    show " +
+                     widget + "\n\n";
         }
         rules += "on one.onward.press\n    open = !open\n    level = level < 90 ? level + 9 : -10\n";
         document_ = withRules(document_, "main", rules);

@@ -23,6 +23,6 @@ bool addTestCase(const char* file, Needs needs, std::unique_ptr<QObject> (*make)
 
 }  // namespace support
 
-#define GORSEFINCH_TEST(Class, needs)                                                                            \
-    [[maybe_unused]] static const bool isKnown##Class = ::support::addTestCase(                                  \
+#define GORSEFINCH_TEST(Class, needs)                                           \
+    [[maybe_unused]] static const bool isKnown##Class = ::support::addTestCase( \
         __FILE__, ::support::Needs::needs, [] { return std::unique_ptr<QObject>(std::make_unique<Class>()); });

@@ -110,7 +110,8 @@ class OpenWindow {
             QTest::keyClick(field, Qt::Key_Return);
     }
     // A drag in small steps, as a hand makes it.
-    static void drag(QWidget* on, const QPoint& from, const QPoint& to, Qt::KeyboardModifiers modifiers = Qt::NoModifier) {
+    static void drag(QWidget* on, const QPoint& from, const QPoint& to,
+                     Qt::KeyboardModifiers modifiers = Qt::NoModifier) {
         QTest::mousePress(on, Qt::LeftButton, modifiers, from);
         for (int i = 1; i <= 8; ++i) {
             const QPoint here = from + (to - from) * i / 8;
@@ -151,7 +152,9 @@ class OnWindow {
         return window_->findChild<T*>(name);
     }
     void station(int digit) { open_->station(digit); }
-    static void retype(QLineEdit* field, const QString& text, bool enter = true) { OpenWindow::retype(field, text, enter); }
+    static void retype(QLineEdit* field, const QString& text, bool enter = true) {
+        OpenWindow::retype(field, text, enter);
+    }
     // A widget as the document has it; an empty one if there is none.
     gorsefinch::Widget widget(const char* screen, const char* name) const {
         const gorsefinch::ScreenRef on = session_->document().screen(screen);

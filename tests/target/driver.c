@@ -7,7 +7,7 @@
 #include "script.h"
 
 /* Bytes of w pixels of a row, or of a page of 8 rows. */
-#define ROW_BYTES(w) (PANEL_PAGES ? (unsigned long)(w) : ((unsigned long)(w) * PANEL_BITS + 7ul) / 8ul)
+#define ROW_BYTES(w) (PANEL_PAGES ? (unsigned long)(w) : ((unsigned long)(w)*PANEL_BITS + 7ul) / 8ul)
 #define LINES (PANEL_PAGES ? (PANEL_ROWS + 7) / 8 : PANEL_ROWS)
 
 static unsigned char memory[ROW_BYTES(PANEL_COLUMNS) * LINES];
@@ -18,7 +18,8 @@ void PROJECT(flush)(uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_
     if (count != ROW_BYTES(w) * (h / unit))
         exit(5);
     for (row = 0; row < h / unit; row++)
-        memcpy(memory + (y / unit + row) * ROW_BYTES(PANEL_COLUMNS) + ROW_BYTES(x), bytes + row * ROW_BYTES(w), ROW_BYTES(w));
+        memcpy(memory + (y / unit + row) * ROW_BYTES(PANEL_COLUMNS) + ROW_BYTES(x), bytes + row * ROW_BYTES(w),
+               ROW_BYTES(w));
 }
 
 static void give(FILE *out) { fwrite(memory, 1, sizeof memory, out); }

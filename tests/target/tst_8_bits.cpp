@@ -19,7 +19,8 @@ Document smallProject() {
     std::string faceFile = "B612-Regular.otf";
     Disk disk;
     const auto face = readFile(disk, SOURCE_DIR "/examples/kiln/fonts/B612-Regular.otf", kMaxPictureFile);
-    Document document = *newProject(*presetByKey("mono-128x64"), "scale", std::make_shared<const FileContents>(*face), faceFile);
+    Document document =
+        *newProject(*presetByKey("mono-128x64"), "scale", std::make_shared<const FileContents>(*face), faceFile);
     Panel panel = *document.panel;
     panel.stripLines = 8;
     document = withPanel(document, panel);
@@ -39,7 +40,8 @@ Document smallProject() {
     images[0].recipe.reduction = Reduction::FloydSteinberg;
     document.images = std::make_shared<std::vector<Image>>(images);
     document = addScreen(document, 0, "info");
-    const auto widget = [](const char* name, Kind kind, int x, int y, int w, int h, const char* look, PropertyMap values) {
+    const auto widget = [](const char *name, Kind kind, int x, int y, int w, int h, const char *look,
+                           PropertyMap values) {
         Widget out;
         out.name = name;
         out.kind = kind;
@@ -52,16 +54,19 @@ Document smallProject() {
     document = addWidgets(document, "home",
                           {widget("weight_text", Kind::Text, 0, 2, 90, 22, "title", {{"text", S("{weight} kg")}}),
                            widget("pot_image", Kind::Image, 100, 1, 24, 24, "", {{"image", S("pot")}}),
-                           widget("frame", Kind::Rectangle, 0, 30, 60, 33, "", {{"border", opaque(0xffffff)}, {"border_width", int64_t{2}}, {"radius", int64_t{9}}}),
+                           widget("frame", Kind::Rectangle, 0, 30, 60, 33, "",
+                                  {{"border", opaque(0xffffff)}, {"border_width", int64_t{2}}, {"radius", int64_t{9}}}),
                            widget("more_button", Kind::Button, 66, 44, 60, 18, "button", {{"text", S("More")}})});
     document = addWidgets(document, "info",
-                          {widget("words_text", Kind::Text, 0, 0, 128, 40, "plain", {{"text", S("Honey since spring: {weight} kg")}, {"wrap", true}}),
+                          {widget("words_text", Kind::Text, 0, 0, 128, 40, "plain",
+                                  {{"text", S("Honey since spring: {weight} kg")}, {"wrap", true}}),
                            widget("back_button", Kind::Button, 2, 44, 60, 18, "button", {{"text", S("Back")}})});
-    return withRules(document, "main", "on more_button.tap\n    go info\n\non back_button.tap\n    back\n\n"
-                                       "when weight > 100\n    hide frame\notherwise\n    show frame\n");
+    return withRules(document, "main",
+                     "on more_button.tap\n    go info\n\non back_button.tap\n    back\n\n"
+                     "when weight > 100\n    hide frame\notherwise\n    show frame\n");
 }
 
-const char* const smallScript = R"(
+const char *const smallScript = R"(
 set weight 42.8
 press 90 52
 release 90 52
@@ -72,20 +77,21 @@ set weight 3.0
 )";
 
 // The panel's memory after each step, put together from what the 8-bit driver sent.
-QByteArray framesFromFlushes(const QByteArray& sent, const PanelMemory& empty) {
+QByteArray framesFromFlushes(const QByteArray &sent, const PanelMemory &empty) {
     PanelMemory memory = empty;
     QByteArray out;
     for (qsizetype i = 0; i < sent.size();) {
         const auto byte = [&](qsizetype at) { return static_cast<int>(static_cast<uint8_t>(sent[at])); };
         if (byte(i) == 255) {
-            out.append(reinterpret_cast<const char*>(memory.bytes().data()), static_cast<qsizetype>(memory.bytes().size()));
+            out.append(reinterpret_cast<const char *>(memory.bytes().data()),
+                       static_cast<qsizetype>(memory.bytes().size()));
             ++i;
             continue;
         }
         const int w = byte(i + 2), h = byte(i + 3);
         if (i + 4 + w * (h / 8) > sent.size())
             return {};
-        memory.take(byte(i), byte(i + 1), w, h, reinterpret_cast<const uint8_t*>(sent.constData() + i + 4));
+        memory.take(byte(i), byte(i + 1), w, h, reinterpret_cast<const uint8_t *>(sent.constData() + i + 4));
         i += 4 + w * (h / 8);
     }
     return out;
@@ -100,7 +106,7 @@ class Test8Bits : public QObject {
 
     GeneratedPrograms programs_;
 
-  private Q_SLOTS:
+   private Q_SLOTS:
     void on8Bits_data() {
         QTest::addColumn<Document>("document");
         QTest::addColumn<QByteArray>("script");
@@ -115,18 +121,35 @@ class Test8Bits : public QObject {
         const BuiltSceneRef scene = builder.build(document);
         QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
         const auto steps = scriptOf(script.constData());
-        const QString name = QString::fromStdString(document.name), folder = programs_.prepare(scene, steps, name + "8");
+        const QString name = QString::fromStdString(document.name),
+                      folder = programs_.prepare(scene, steps, name + "8");
         QVERIFY(!folder.isEmpty());
         const QByteArray expected = expectedFrames(scene, steps);
         const QString said = programs_.run(hostGcc(), folder, document, {{128, expected}, {1024, expected}});
         QVERIFY2(said.isEmpty(), qPrintable(said));
 
         const QString program = folder + "/" + name + ".elf";
-        QStringList arguments{"-std=gnu99", "-Os", "-mmcu=avr5", "-Wall", "-Wextra", "-Wconversion", "-Wshadow", "-Werror",
-                              "-Werror=addr-space-convert", "-ffunction-sections", "-fdata-sections", "-Wl,--gc-sections",
-                              "-mcall-prologues", "-mrelax", "-flto", "-I", folder};
+        QStringList arguments{"-std=gnu99",
+                              "-Os",
+                              "-mmcu=avr5",
+                              "-Wall",
+                              "-Wextra",
+                              "-Wconversion",
+                              "-Wshadow",
+                              "-Werror",
+                              "-Werror=addr-space-convert",
+                              "-ffunction-sections",
+                              "-fdata-sections",
+                              "-Wl,--gc-sections",
+                              "-mcall-prologues",
+                              "-mrelax",
+                              "-flto",
+                              "-I",
+                              folder};
         arguments << generatedSources(folder, name) << testDir() + "avr_driver.c" << testDir() + "avr_start.S"
-                  << "-nostartfiles" << "-Wl,--defsym=__DATA_REGION_ORIGIN__=0x800100" << "-o" << program;
+                  << "-nostartfiles"
+                  << "-Wl,--defsym=__DATA_REGION_ORIGIN__=0x800100"
+                  << "-o" << program;
         const QString compiled = error("avr-gcc", arguments);
         QVERIFY2(compiled.isEmpty(), qPrintable(compiled));
         QString size;

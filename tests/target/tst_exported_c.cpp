@@ -14,7 +14,7 @@ using namespace target;
 
 namespace {
 
-Image madeOf(const std::string& name, std::string bytes, const std::string& file) {
+Image madeOf(const std::string &name, std::string bytes, const std::string &file) {
     Image image;
     image.name = name;
     image.file = file;
@@ -26,7 +26,8 @@ Picture slope() {
     Picture p = makePicture(13, 11);
     for (int y = 0; y < p.height; ++y)
         for (int x = 0; x < p.width; ++x)
-            p.at(x, y) = static_cast<uint32_t>(y > 7 ? 0x60 : 0xff) << 24 | static_cast<uint32_t>(x * 19 << 16 | y * 22 << 8 | x * y);
+            p.at(x, y) = static_cast<uint32_t>(y > 7 ? 0x60 : 0xff) << 24 |
+                         static_cast<uint32_t>(x * 19 << 16 | y * 22 << 8 | x * y);
     return p;
 }
 
@@ -37,7 +38,7 @@ std::string blinking() {
     return gif.finish();
 }
 
-std::string keyName(const PixelFormatInfo& format) {
+std::string keyName(const PixelFormatInfo &format) {
     std::string key = format.key;
     std::replace(key.begin(), key.end(), '-', '_');
     return key;
@@ -51,14 +52,15 @@ class TestExportedC : public QObject {
     QTemporaryDir dir_;
     ImageBakery bakery_;
 
-    QString path(const QString& file) { return dir_.filePath(file); }
-    QString compiled(const QString& compiler, const QStringList& flags, const QString& source) {
+    QString path(const QString &file) { return dir_.filePath(file); }
+    QString compiled(const QString &compiler, const QStringList &flags, const QString &source) {
         return error(compiler, flags + QStringList{"-I", dir_.path(), "-c", path(source), "-o", path(source + ".o")});
     }
 
     // What a program that is linked with a source prints.
-    QByteArray printed(const QString& source, const QByteArray& includes, const QByteArray& statements, QString& said) {
-        writeFile(path("main.c"), "#include <stdio.h>\n" + includes + "int main(void) {\n" + statements + "    return 0;\n}\n");
+    QByteArray printed(const QString &source, const QByteArray &includes, const QByteArray &statements, QString &said) {
+        writeFile(path("main.c"),
+                  "#include <stdio.h>\n" + includes + "int main(void) {\n" + statements + "    return 0;\n}\n");
         QStringList sources{path("main.c")};
         if (!source.isEmpty())
             sources << path(source);
@@ -71,35 +73,39 @@ class TestExportedC : public QObject {
         return process.readAllStandardOutput();
     }
 
-    static QByteArray writes(const QByteArray& array) { return "    fwrite(" + array + ", 1, sizeof " + array + ", stdout);\n"; }
+    static QByteArray writes(const QByteArray &array) {
+        return "    fwrite(" + array + ", 1, sizeof " + array + ", stdout);\n";
+    }
 
-  private Q_SLOTS:
+   private Q_SLOTS:
     void everyFormat_data() {
         QTest::addColumn<QString>("key");
-        for (const PixelFormatInfo& each : pixelFormats())
+        for (const PixelFormatInfo &each : pixelFormats())
             QTest::newRow(each.key) << each.key;
     }
 
     void everyFormat() {
         QFETCH(QString, key);
-        const PixelFormatInfo& format = *pixelFormatByKey(key.toStdString());
+        const PixelFormatInfo &format = *pixelFormatByKey(key.toStdString());
         const std::string name = "slope_" + keyName(format);
-        const auto baked = bakeForExport(Document{}, madeOf(name, encodePng(slope()), "slope.png"), format.format, bakery_);
+        const auto baked =
+            bakeForExport(Document{}, madeOf(name, encodePng(slope()), "slope.png"), format.format, bakery_);
         QVERIFY(baked);
         const std::string endings[] = {".c", ".h", ".bin"};
         const auto files = exportFiles(**baked, {name, "const", "uint8_t"}, endings);
         QVERIFY(files);
-        for (const ExportedFile& each : *files)
+        for (const ExportedFile &each : *files)
             QVERIFY(writeFile(path(QString::fromStdString(name + each.ending)), QByteArray::fromStdString(each.bytes)));
         const QString source = QString::fromStdString(name) + ".c";
-        for (const char* compiler : {"gcc", "clang"})
+        for (const char *compiler : {"gcc", "clang"})
             QVERIFY2(compiled(compiler, strictFlags("c99"), source).isEmpty(), compiler);
         QCOMPARE(compiled("avr-gcc", {"-mmcu=avr5", "-std=gnu99", "-Wall", "-Werror"}, source), QString());
 
         QString said;
         const QByteArray c = QByteArray::fromStdString(name);
         const bool masked = (*files)[1].bytes.find("_MASK_BYTES") != std::string::npos;
-        const QByteArray out = printed(source, "#include \"" + c + ".h\"\n", writes(c) + (masked ? writes(c + "_mask") : QByteArray()), said);
+        const QByteArray out = printed(source, "#include \"" + c + ".h\"\n",
+                                       writes(c) + (masked ? writes(c + "_mask") : QByteArray()), said);
         QVERIFY2(said.isEmpty(), qPrintable(said));
         QCOMPARE(out, QByteArray::fromStdString((*files)[2].bytes));
 
@@ -109,24 +115,28 @@ class TestExportedC : public QObject {
     }
 
     void framesAndTheirTimes() {
-        const auto baked = bakeForExport(Document{}, madeOf("blink", blinking(), "blink.gif"), PixelFormat::Row1, bakery_);
+        const auto baked =
+            bakeForExport(Document{}, madeOf("blink", blinking(), "blink.gif"), PixelFormat::Row1, bakery_);
         QVERIFY(baked);
         const std::string endings[] = {".c", ".h"};
         const auto files = exportFiles(**baked, {"blink", "const", "unsigned char"}, endings);
         QVERIFY(files);
-        for (const ExportedFile& each : *files)
+        for (const ExportedFile &each : *files)
             writeFile(path(QString::fromStdString("blink" + each.ending)), QByteArray::fromStdString(each.bytes));
         QString said;
         const QByteArray out = printed("blink.c", "#include \"blink.h\"\n",
-                                       "    int i;\n    for (i = 0; i < BLINK_FRAMES; i++)\n        printf(\"%d ms %d %d %d of %dx%d\\n\", blink_times[i], blink[i][0], "
-                                       "blink[i][1], blink[i][BLINK_BYTES - 1], BLINK_WIDTH, BLINK_HEIGHT);\n", said);
+                                       "    int i;\n    for (i = 0; i < BLINK_FRAMES; i++)\n        printf(\"%d ms %d "
+                                       "%d %d of %dx%d\\n\", blink_times[i], blink[i][0], "
+                                       "blink[i][1], blink[i][BLINK_BYTES - 1], BLINK_WIDTH, BLINK_HEIGHT);\n",
+                                       said);
         QVERIFY2(said.isEmpty(), qPrintable(said));
         QCOMPARE(out, QByteArray("50 ms 128 64 128 of 2x3\n200 ms 64 128 192 of 2x3\n"));
     }
 
     // A header alone defines its arrays, and may be included wherever they are static.
     void aHeaderAlone() {
-        const auto baked = bakeForExport(Document{}, madeOf("alone", encodePng(slope()), "alone.png"), PixelFormat::Rgb565Be, bakery_);
+        const auto baked =
+            bakeForExport(Document{}, madeOf("alone", encodePng(slope()), "alone.png"), PixelFormat::Rgb565Be, bakery_);
         QVERIFY(baked);
         const std::string endings[] = {".h", ".bin"};
         const auto files = exportFiles(**baked, {"alone", "static const", "uint16_t"}, endings);
@@ -134,14 +144,17 @@ class TestExportedC : public QObject {
         writeFile(path("alone.h"), QByteArray::fromStdString((*files)[0].bytes));
         QString said;
         const QByteArray out = printed({}, "#include \"alone.h\"\n#include \"alone.h\"\n",
-                                       "    unsigned i;\n    (void)alone_mask;\n    for (i = 0; i < ALONE_BYTES / 2; i++)\n        printf(\"%c%c\", alone[i] >> 8, alone[i] & 255);\n", said);
+                                       "    unsigned i;\n    (void)alone_mask;\n    for (i = 0; i < ALONE_BYTES / 2; "
+                                       "i++)\n        printf(\"%c%c\", alone[i] >> 8, alone[i] & 255);\n",
+                                       said);
         QVERIFY2(said.isEmpty(), qPrintable(said));
         QCOMPARE(out, QByteArray::fromStdString((*files)[1].bytes.substr(0, static_cast<size_t>(out.size()))));
         QCOMPARE(out.size(), 13 * 11 * 2);
     }
 
     void whatCannotBeIsRefused() {
-        const auto baked = bakeForExport(Document{}, madeOf("no", encodePng(slope()), "no.png"), PixelFormat::Grey4, bakery_);
+        const auto baked =
+            bakeForExport(Document{}, madeOf("no", encodePng(slope()), "no.png"), PixelFormat::Grey4, bakery_);
         QVERIFY(baked);
         const std::string both[] = {".c", ".h"}, odd[] = {".c", ".exe"};
         QVERIFY(!exportFiles(**baked, {"no", "static const", "uint8_t"}, both));

@@ -14,7 +14,7 @@ using namespace target;
 
 namespace {
 
-const char* const kFlush =
+const char *const kFlush =
     "_flush(uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes, uint32_t count) {\n"
     "    (void)x; (void)y; (void)w; (void)h; (void)bytes; (void)count;\n}\n";
 
@@ -26,24 +26,27 @@ class TestFirmware : public QObject {
     QTemporaryDir dir_;
     Disk disk_;
 
-    QString generated(const Document& d, const QString& name) {
+    QString generated(const Document &d, const QString &name) {
         SceneBuilder builder;
         const QString to = dir_.filePath(name);
         return writeOutput(generateCode(*builder.build(d)), to.toStdString(), disk_) ? to : QString();
     }
     // Builds `text` with a generated folder and runs it; what was said if something failed.
-    QString ran(const QString& folder, const QString& name, const QByteArray& text, const QStringList& more = {}, QString* heard = nullptr) {
+    QString ran(const QString &folder, const QString &name, const QByteArray &text, const QStringList &more = {},
+                QString *heard = nullptr) {
         const QString source = folder + "/main.c", program = folder + "/program";
         writeFile(source, text);
-        const QString said = error("gcc", strictFlags("c99") + more + QStringList{"-I", folder} + generatedSources(folder, name) + QStringList{source, "-o", program});
+        const QString said = error("gcc", strictFlags("c99") + more + QStringList{"-I", folder} +
+                                              generatedSources(folder, name) + QStringList{source, "-o", program});
         return said.isEmpty() ? error(program, {}, 20, heard) : said;
     }
 
-  private Q_SLOTS:
+   private Q_SLOTS:
     // The complete program of docs/generated-code.md, as it stands there.
     void theProgramOfTheDocsRuns() {
         const QString docs = QString::fromUtf8(readFile(SOURCE_DIR "/docs/generated-code.md"));
-        const auto match = QRegularExpression("```c\n(.*?)```", QRegularExpression::DotMatchesEverythingOption).match(docs);
+        const auto match =
+            QRegularExpression("```c\n(.*?)```", QRegularExpression::DotMatchesEverythingOption).match(docs);
         QVERIFY(match.hasMatch());
         const QString folder = generated(openKiln(), "docs");
         QString heard;
@@ -54,20 +57,26 @@ class TestFirmware : public QObject {
 
     void memoryMayBeTheCallers() {
         const QString folder = generated(openKiln(), "memory");
-        const QByteArray text = QByteArray("#include \"kiln.h\"\n#include <string.h>\nstatic uint32_t memory[KILN_STATE_BYTES / 4u], line[KILN_BUFFER_MIN / 4u];\n"
-                                           "static uint32_t sent;\nstatic const uint8_t *from;\n"
-                                           "void kiln_flush(uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes, uint32_t count) {\n"
-                                           "    (void)x; (void)y; (void)w; (void)h;\n    from = bytes;\n    sent += count;\n}\n"
-                                           "int main(void) {\n"
-                                           "    if (kiln_begin_in(memory, sizeof memory - 4u, line, sizeof line) != GORSE_RESULT_STATE_TOO_SMALL) return 1;\n"
-                                           "    if (kiln_begin_in(memory, sizeof memory, line, sizeof line - 1u) != GORSE_RESULT_BUFFER_TOO_SMALL) return 2;\n"
-                                           "    if (kiln_begin_in((char *)memory + 1, sizeof memory, line, sizeof line) != GORSE_RESULT_NOT_ALIGNED) return 3;\n"
-                                           "    if (kiln_begin_in(0, sizeof memory, line, sizeof line) != GORSE_RESULT_NULL) return 4;\n"
-                                           "    if (kiln_set_target(5) != GORSE_RESULT_NOT_BEGUN || kiln_step(0) != GORSE_FOREVER) return 5;\n"
-                                           "    if (kiln_begin_in(memory, sizeof memory, line, sizeof line) != GORSE_RESULT_OK) return 6;\n"
-                                           "    (void)kiln_step(0);\n"
-                                           "    if (from != (const uint8_t *)line || sent != 2ul * KILN_WIDTH * KILN_HEIGHT) return 7;\n"
-                                           "    return kiln_set_target(5) == GORSE_RESULT_CLAMPED && kiln_get_target() == KILN_TARGET_MIN ? 0 : 8;\n}\n");
+        const QByteArray text = QByteArray(
+            "#include \"kiln.h\"\n#include <string.h>\nstatic uint32_t memory[KILN_STATE_BYTES / 4u], "
+            "line[KILN_BUFFER_MIN / 4u];\n"
+            "static uint32_t sent;\nstatic const uint8_t *from;\n"
+            "void kiln_flush(uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes, uint32_t count) {\n"
+            "    (void)x; (void)y; (void)w; (void)h;\n    from = bytes;\n    sent += count;\n}\n"
+            "int main(void) {\n"
+            "    if (kiln_begin_in(memory, sizeof memory - 4u, line, sizeof line) != GORSE_RESULT_STATE_TOO_SMALL) "
+            "return 1;\n"
+            "    if (kiln_begin_in(memory, sizeof memory, line, sizeof line - 1u) != GORSE_RESULT_BUFFER_TOO_SMALL) "
+            "return 2;\n"
+            "    if (kiln_begin_in((char *)memory + 1, sizeof memory, line, sizeof line) != GORSE_RESULT_NOT_ALIGNED) "
+            "return 3;\n"
+            "    if (kiln_begin_in(0, sizeof memory, line, sizeof line) != GORSE_RESULT_NULL) return 4;\n"
+            "    if (kiln_set_target(5) != GORSE_RESULT_NOT_BEGUN || kiln_step(0) != GORSE_FOREVER) return 5;\n"
+            "    if (kiln_begin_in(memory, sizeof memory, line, sizeof line) != GORSE_RESULT_OK) return 6;\n"
+            "    (void)kiln_step(0);\n"
+            "    if (from != (const uint8_t *)line || sent != 2ul * KILN_WIDTH * KILN_HEIGHT) return 7;\n"
+            "    return kiln_set_target(5) == GORSE_RESULT_CLAMPED && kiln_get_target() == KILN_TARGET_MIN ? 0 : "
+            "8;\n}\n");
         const QString said = ran(folder, "kiln", text);
         QVERIFY2(said.isEmpty(), qPrintable(said));
     }
@@ -78,24 +87,29 @@ class TestFirmware : public QObject {
         d = withVariable(d, makeNumber("volts", -2000000, 2000000, 0, 3));
         const QString folder = generated(d, "decimals");
         const QByteArray text = QByteArray("#include \"demo.h\"\nvoid demo") + kFlush +
-                                "typedef char at_compile_time[DEMO_HEAT(62.5) == 625 && DEMO_HEAT(-0.3) == -3 && DEMO_VOLTS(1.2345) == 1235 ? 1 : -1];\n"
+                                "typedef char at_compile_time[DEMO_HEAT(62.5) == 625 && DEMO_HEAT(-0.3) == -3 && "
+                                "DEMO_VOLTS(1.2345) == 1235 ? 1 : -1];\n"
                                 "int main(void) {\n    if (demo_begin() != GORSE_RESULT_OK) return 1;\n"
                                 "    if (demo_set_heat_tenths(DEMO_HEAT(62.5)) != GORSE_RESULT_OK) return 2;\n"
-                                "    return demo_get_heat_tenths() == 625 && demo_set_volts_thousandths(DEMO_VOLTS_MAX) == GORSE_RESULT_OK ? 0 : 3;\n}\n";
+                                "    return demo_get_heat_tenths() == 625 && "
+                                "demo_set_volts_thousandths(DEMO_VOLTS_MAX) == GORSE_RESULT_OK ? 0 : 3;\n}\n";
         QString said = ran(folder, "demo", text, {"-Wno-overlength-strings"});
         // ISO C99 has no constant expressions with floating point but for casts of literals, which compilers take.
         if (!said.isEmpty())
-            said = ran(folder, "demo", QByteArray(text).replace("typedef char at_compile_time", "/*").replace("? 1 : -1];", "*/"), {});
+            said = ran(folder, "demo",
+                       QByteArray(text).replace("typedef char at_compile_time", "/*").replace("? 1 : -1];", "*/"), {});
         QVERIFY2(said.isEmpty(), qPrintable(said));
     }
 
     void variablesHaveTheFunctionsThatTheirWriterAllows() {
-        Variable panel = makeNumber("counted", 0, 9, 0), firmware = makeNumber("measured", 0, 9, 0), both = makeNumber("target", 0, 9, 0);
+        Variable panel = makeNumber("counted", 0, 9, 0), firmware = makeNumber("measured", 0, 9, 0),
+                 both = makeNumber("target", 0, 9, 0);
         panel.writer = Writer::Panel, firmware.writer = Writer::Firmware;
         SceneBuilder builder;
-        const GeneratedCode code = generateCode(*builder.build(withVariable(withVariable(withVariable(makeDocument(), panel), firmware), both)));
-        const std::string& header = code.files.at("demo.h");
-        const auto has = [&](const char* text) { return header.find(text) != std::string::npos; };
+        const GeneratedCode code = generateCode(
+            *builder.build(withVariable(withVariable(withVariable(makeDocument(), panel), firmware), both)));
+        const std::string &header = code.files.at("demo.h");
+        const auto has = [&](const char *text) { return header.find(text) != std::string::npos; };
         QVERIFY(!has("demo_set_counted") && has("demo_get_counted") && has("demo_changed_counted"));
         QVERIFY(has("demo_set_measured") && has("demo_get_measured") && !has("demo_changed_measured"));
         QVERIFY(has("demo_set_target") && has("demo_get_target") && has("demo_changed_target"));
@@ -109,11 +123,14 @@ class TestFirmware : public QObject {
         const QString folder = generated(withVariable(makeDocument(), pulses), "latched");
         QVERIFY(QFile::exists(folder + "/gorse/gorse_latch.c"));
         QVERIFY(readFile(folder + "/demo.h").contains("May be called from one interrupt"));
-        const QByteArray text = QByteArray("#include \"demo.h\"\n#include <signal.h>\nvoid demo") + kFlush +
-                                "static void interrupt(int number) {\n    (void)number;\n    (void)demo_set_pulses(700);\n}\n"
-                                "int main(void) {\n    if (demo_begin() != GORSE_RESULT_OK) return 1;\n    (void)demo_step(0);\n"
-                                "    (void)signal(SIGINT, interrupt);\n    if (demo_set_pulses(5000) != GORSE_RESULT_CLAMPED || demo_get_pulses() != 0) return 2;\n"
-                                "    (void)raise(SIGINT);\n    if (demo_get_pulses() != 0) return 3;\n    (void)demo_step(1);\n    return demo_get_pulses() == 700 ? 0 : 4;\n}\n";
+        const QByteArray text =
+            QByteArray("#include \"demo.h\"\n#include <signal.h>\nvoid demo") + kFlush +
+            "static void interrupt(int number) {\n    (void)number;\n    (void)demo_set_pulses(700);\n}\n"
+            "int main(void) {\n    if (demo_begin() != GORSE_RESULT_OK) return 1;\n    (void)demo_step(0);\n"
+            "    (void)signal(SIGINT, interrupt);\n    if (demo_set_pulses(5000) != GORSE_RESULT_CLAMPED || "
+            "demo_get_pulses() != 0) return 2;\n"
+            "    (void)raise(SIGINT);\n    if (demo_get_pulses() != 0) return 3;\n    (void)demo_step(1);\n    return "
+            "demo_get_pulses() == 700 ? 0 : 4;\n}\n";
         const QString said = ran(folder, "demo", text);
         QVERIFY2(said.isEmpty(), qPrintable(said));
         QVERIFY(!QFile::exists(generated(openKiln(), "plain") + "/gorse/gorse_latch.c"));
@@ -124,9 +141,13 @@ class TestFirmware : public QObject {
         Panel panel = *d.panel;
         panel.touch = false;
         const QString folder = generated(withPanel(d, panel), "untouched");
-        QVERIFY(!readFile(folder + "/kiln.h").contains("kiln_touch") && !readFile(folder + "/kiln_scene.c").contains("gorse_touch"));
+        QVERIFY(!readFile(folder + "/kiln.h").contains("kiln_touch") &&
+                !readFile(folder + "/kiln_scene.c").contains("gorse_touch"));
         QVERIFY(!QFile::exists(folder + "/gorse/gorse_input.c"));
-        const QString said = ran(folder, "kiln", QByteArray("#include \"kiln.h\"\nvoid kiln") + kFlush + "int main(void) {\n    return kiln_begin() == GORSE_RESULT_OK && kiln_step(0) != 0u ? 0 : 1;\n}\n");
+        const QString said =
+            ran(folder, "kiln",
+                QByteArray("#include \"kiln.h\"\nvoid kiln") + kFlush +
+                    "int main(void) {\n    return kiln_begin() == GORSE_RESULT_OK && kiln_step(0) != 0u ? 0 : 1;\n}\n");
         QVERIFY2(said.isEmpty(), qPrintable(said));
     }
 
@@ -137,24 +158,27 @@ class TestFirmware : public QObject {
         panel.hooksRequired = true;
         const QString folder = generated(withPanel(d, panel), "required");
         const QByteArray text = QByteArray("#include \"kiln.h\"\nvoid kiln") + kFlush +
-                                "void kiln_hook_stop(void) {}\nvoid kiln_hook_hold(uint8_t value_1) { (void)value_1; }\nint main(void) {\n    return kiln_begin();\n}\n";
+                                "void kiln_hook_stop(void) {}\nvoid kiln_hook_hold(uint8_t value_1) { (void)value_1; "
+                                "}\nint main(void) {\n    return kiln_begin();\n}\n";
         QString said = ran(folder, "kiln", text);
         QVERIFY2(said.contains("kiln_hook_acknowledge"), qPrintable(said));
-        writeFile(folder + "/hook.c", "#include \"kiln.h\"\nvoid kiln_hook_acknowledge(int32_t value_1) { (void)value_1; }\n");
+        writeFile(folder + "/hook.c",
+                  "#include \"kiln.h\"\nvoid kiln_hook_acknowledge(int32_t value_1) { (void)value_1; }\n");
         said = error("gcc", {"-I", folder, "-c", folder + "/hook.c", "-o", folder + "/hook.o"});
         said += error("ar", {"rcs", folder + "/libhook.a", folder + "/hook.o"});
         QVERIFY2(said.isEmpty(), qPrintable(said));
-        said = error("gcc", QStringList{"-I", folder} + generatedSources(folder, "kiln") + QStringList{folder + "/main.c", folder + "/libhook.a", "-o", folder + "/program"});
+        said = error("gcc", QStringList{"-I", folder} + generatedSources(folder, "kiln") +
+                                QStringList{folder + "/main.c", folder + "/libhook.a", "-o", folder + "/program"});
         QVERIFY2(said.isEmpty(), qPrintable(said));
     }
 
     // Each as a library of its own: the runtime's files are the same in both, so the linker takes each once.
     void twoInterfacesShareOneRuntime() {
         const QString kiln = generated(openKiln(), "two_kiln"), hive = generated(openExample("hive"), "two_hive");
-        const auto library = [&](const QString& folder, const QString& name) {
+        const auto library = [&](const QString &folder, const QString &name) {
             QString said;
             QStringList objects;
-            for (const QString& source : generatedSources(folder, name)) {
+            for (const QString &source : generatedSources(folder, name)) {
                 objects << folder + "/" + QFileInfo(source).baseName() + ".o";
                 said += error("gcc", strictFlags("c99") << "-I" << folder << "-c" << source << "-o" << objects.last());
             }
@@ -163,12 +187,17 @@ class TestFirmware : public QObject {
         QString said = library(kiln, "kiln") + library(hive, "hive");
         QVERIFY2(said.isEmpty(), qPrintable(said));
         const QString source = dir_.filePath("two.c");
-        writeFile(source, QByteArray("#include \"kiln.h\"\n#include \"hive.h\"\nvoid kiln") + kFlush + "void hive" + kFlush +
-                              "int main(void) {\n    if (kiln_begin() != GORSE_RESULT_OK || hive_begin() != GORSE_RESULT_OK) return 1;\n"
-                              "    (void)kiln_set_kiln_temp(900);\n    (void)hive_set_humidity(40);\n    (void)kiln_step(0);\n    (void)hive_step(0);\n"
+        writeFile(source, QByteArray("#include \"kiln.h\"\n#include \"hive.h\"\nvoid kiln") + kFlush + "void hive" +
+                              kFlush +
+                              "int main(void) {\n    if (kiln_begin() != GORSE_RESULT_OK || hive_begin() != "
+                              "GORSE_RESULT_OK) return 1;\n"
+                              "    (void)kiln_set_kiln_temp(900);\n    (void)hive_set_humidity(40);\n    "
+                              "(void)kiln_step(0);\n    (void)hive_step(0);\n"
                               "    return kiln_get_kiln_temp() == 900 && hive_get_humidity() == 40 ? 0 : 2;\n}\n");
-        for (const QStringList& order : {QStringList{kiln + "/libkiln.a", hive + "/libhive.a"}, QStringList{hive + "/libhive.a", kiln + "/libkiln.a"}}) {
-            said = error("gcc", QStringList{"-I", kiln, "-I", hive, source} + order + QStringList{"-o", dir_.filePath("two")});
+        for (const QStringList &order : {QStringList{kiln + "/libkiln.a", hive + "/libhive.a"},
+                                         QStringList{hive + "/libhive.a", kiln + "/libkiln.a"}}) {
+            said = error("gcc",
+                         QStringList{"-I", kiln, "-I", hive, source} + order + QStringList{"-o", dir_.filePath("two")});
             QVERIFY2(said.isEmpty(), qPrintable(said));
             said = error(dir_.filePath("two"), {}, 20);
             QVERIFY2(said.isEmpty(), qPrintable(said));

@@ -18,11 +18,11 @@ using namespace target;
 
 namespace {
 
-Bytes fileBytes(const QString& path) { return std::make_shared<const FileContents>(readFile(path).toStdString()); }
+Bytes fileBytes(const QString &path) { return std::make_shared<const FileContents>(readFile(path).toStdString()); }
 
 const QString kRegular = QString::fromStdString(examplePath("kiln")) + "/fonts/B612-Regular.otf";
 
-BakedFont fontFrom(const QString& path, int size, int bits, const std::set<char32_t>& characters) {
+BakedFont fontFrom(const QString &path, int size, int bits, const std::set<char32_t> &characters) {
     FontSource source;
     source.faces = {*openFace(fileBytes(path), "face", {size, bits})};
     source.settings.bits = bits;
@@ -40,19 +40,27 @@ std::set<char32_t> latin() {
 }
 
 // Every glyph of `font` is in `face` with the same box, place, advance and pixels.
-QString difference(const BakedFont& font, const FaceAtSize& face) {
+QString difference(const BakedFont &font, const FaceAtSize &face) {
     for (const char32_t c : font.held()) {
         const GlyphBitmap ours = font.bitmap(c), theirs = face.glyph(c);
-        const auto packed = [&](const GlyphBitmap& g) { return packCoverage(g.coverage, font.bits()); };
-        if (ours.width != theirs.width || ours.height != theirs.height || ours.advance != theirs.advance || packed(ours) != packed(theirs))
-            return QString("U+%1: %2x%3 %4 against %5x%6 %7").arg(c, 4, 16).arg(ours.width).arg(ours.height).arg(ours.advance).arg(theirs.width).arg(theirs.height).arg(theirs.advance);
+        const auto packed = [&](const GlyphBitmap &g) { return packCoverage(g.coverage, font.bits()); };
+        if (ours.width != theirs.width || ours.height != theirs.height || ours.advance != theirs.advance ||
+            packed(ours) != packed(theirs))
+            return QString("U+%1: %2x%3 %4 against %5x%6 %7")
+                .arg(c, 4, 16)
+                .arg(ours.width)
+                .arg(ours.height)
+                .arg(ours.advance)
+                .arg(theirs.width)
+                .arg(theirs.height)
+                .arg(theirs.advance);
         if (ours.width > 0 && (ours.left != theirs.left || ours.rise != theirs.rise))
             return QString("U+%1 stands elsewhere").arg(c, 4, 16);
     }
     return {};
 }
 
-int run(const QString& program, const QStringList& arguments) {
+int run(const QString &program, const QStringList &arguments) {
     QProcess process;
     process.setStandardErrorFile(QProcess::nullDevice());
     process.start(program, arguments);
@@ -66,25 +74,28 @@ class TestFontTools : public QObject {
 
     QTemporaryDir dir_;
 
-    QString file(const char* name, const std::string& text) {
+    QString file(const char *name, const std::string &text) {
         const QString path = dir_.filePath(name);
         return writeFile(path, QByteArray::fromStdString(text)) ? path : QString();
     }
 
-  private Q_SLOTS:
+   private Q_SLOTS:
     // Two glyphs of a hand-made face, the whole file.
     void bdfByHand() {
         FontSource source;
         source.faces = {*openFace(fileBytes(kRegular), "face", {8, 1})};
         source.settings.bits = 1;
-        source.byHand = {{U'L', {1, 5, 5, {"#..", "#..", "#..", "#..", "###"}}}, {U'y', {0, 3, 4, {"#.#", "#.#", ".#.", "#.."}}}};
+        source.byHand = {{U'L', {1, 5, 5, {"#..", "#..", "#..", "#..", "###"}}},
+                         {U'y', {0, 3, 4, {"#.#", "#.#", ".#.", "#.."}}}};
         BakedFont font({"tiny", 8}, source);
         font.need({U'L', U'y'}, 1);
         font.bake();
         const std::string text = writeBdf(font);
         QVERIFY2(text.find("SIZE 8 72 72\nFONTBOUNDINGBOX 4 6 0 -1\n") != std::string::npos, text.c_str());
-        QVERIFY(text.find("CHARS 2\nSTARTCHAR U+004C\nENCODING 76\nSWIDTH 625 0\nDWIDTH 5 0\nBBX 3 5 1 0\nBITMAP\n80\n80\n80\n80\nE0\nENDCHAR\n"
-                          "STARTCHAR U+0079\nENCODING 121\nSWIDTH 500 0\nDWIDTH 4 0\nBBX 3 4 0 -1\nBITMAP\nA0\nA0\n40\n80\nENDCHAR\nENDFONT\n") != std::string::npos);
+        QVERIFY(text.find("CHARS 2\nSTARTCHAR U+004C\nENCODING 76\nSWIDTH 625 0\nDWIDTH 5 0\nBBX 3 5 1 "
+                          "0\nBITMAP\n80\n80\n80\n80\nE0\nENDCHAR\n"
+                          "STARTCHAR U+0079\nENCODING 121\nSWIDTH 500 0\nDWIDTH 4 0\nBBX 3 4 0 "
+                          "-1\nBITMAP\nA0\nA0\n40\n80\nENDCHAR\nENDFONT\n") != std::string::npos);
     }
 
     void bdfComesBack_data() {
@@ -125,7 +136,8 @@ class TestFontTools : public QObject {
         const BakedFont font = fontFrom(kRegular, 16, 1, all);
         const QString bdf = file("draw.bdf", writeBdf(font));
         QProcess process;
-        process.start("sh", {"-c", QString("pbmtext -font '%1' -nomargins 'Kiln 42' | pnmcrop -white | pnmtopng").arg(bdf)});
+        process.start("sh",
+                      {"-c", QString("pbmtext -font '%1' -nomargins 'Kiln 42' | pnmcrop -white | pnmtopng").arg(bdf)});
         QVERIFY(process.waitForFinished(60000));
         const QImage theirs = QImage::fromData(process.readAllStandardOutput());
         QVERIFY(!theirs.isNull());
@@ -148,7 +160,8 @@ class TestFontTools : public QObject {
         QCOMPARE(theirs.size(), box.size());
         for (int y = 0; y < box.height(); ++y)
             for (int x = 0; x < box.width(); ++x)
-                QVERIFY2(qGray(theirs.pixel(x, y)) == qGray(ours.pixel(box.x() + x, box.y() + y)), qPrintable(QString("%1 %2").arg(x).arg(y)));
+                QVERIFY2(qGray(theirs.pixel(x, y)) == qGray(ours.pixel(box.x() + x, box.y() + y)),
+                         qPrintable(QString("%1 %2").arg(x).arg(y)));
     }
 
     // Another converter's BDF is read here, and written again holds the same glyphs.
@@ -170,14 +183,20 @@ class TestFontTools : public QObject {
 
     // Codes of another character set are characters: 0xA3 of ISO 8859-2 is Ł.
     void otherCharacterSets() {
-        const std::string text = "STARTFONT 2.1\nFONT -misc-t-medium-r-normal--4-40-72-72-c-40-iso8859-2\nSIZE 4 72 72\nFONTBOUNDINGBOX 4 4 0 0\n"
-                                 "STARTPROPERTIES 4\nFONT_ASCENT 4\nFONT_DESCENT 0\nCHARSET_REGISTRY \"ISO8859\"\nCHARSET_ENCODING \"2\"\nENDPROPERTIES\n"
-                                 "CHARS 2\nSTARTCHAR a\nENCODING 97\nSWIDTH 1000 0\nDWIDTH 4 0\nBBX 4 4 0 0\nBITMAP\nF0\n90\n90\nF0\nENDCHAR\n"
-                                 "STARTCHAR Lslash\nENCODING 163\nSWIDTH 1000 0\nDWIDTH 4 0\nBBX 4 4 0 0\nBITMAP\n80\nC0\n80\nF0\nENDCHAR\nENDFONT\n";
+        const std::string text =
+            "STARTFONT 2.1\nFONT -misc-t-medium-r-normal--4-40-72-72-c-40-iso8859-2\nSIZE 4 72 72\nFONTBOUNDINGBOX 4 4 "
+            "0 0\n"
+            "STARTPROPERTIES 4\nFONT_ASCENT 4\nFONT_DESCENT 0\nCHARSET_REGISTRY \"ISO8859\"\nCHARSET_ENCODING "
+            "\"2\"\nENDPROPERTIES\n"
+            "CHARS 2\nSTARTCHAR a\nENCODING 97\nSWIDTH 1000 0\nDWIDTH 4 0\nBBX 4 4 0 "
+            "0\nBITMAP\nF0\n90\n90\nF0\nENDCHAR\n"
+            "STARTCHAR Lslash\nENCODING 163\nSWIDTH 1000 0\nDWIDTH 4 0\nBBX 4 4 0 "
+            "0\nBITMAP\n80\nC0\n80\nF0\nENDCHAR\nENDFONT\n";
         const auto face = openFace(std::make_shared<const FileContents>(text), "two.bdf", {4, 1});
         QVERIFY(face.has_value());
         QCOMPARE((*face)->characters(), (std::vector<char32_t>{U'a', 0x141}));
-        QCOMPARE((*face)->glyph(0x141).coverage, (std::vector<uint8_t>{255, 0, 0, 0, 255, 255, 0, 0, 255, 0, 0, 0, 255, 255, 255, 255}));
+        QCOMPARE((*face)->glyph(0x141).coverage,
+                 (std::vector<uint8_t>{255, 0, 0, 0, 255, 255, 0, 0, 255, 0, 0, 0, 255, 255, 255, 255}));
         // Twice as large is each pixel twice.
         const auto twice = openFace(std::make_shared<const FileContents>(text), "two.bdf", {9, 1});
         QCOMPARE((*twice)->glyph(U'a').width, 8);
@@ -211,7 +230,8 @@ class TestFontTools : public QObject {
                 bytes.resize(random(static_cast<uint32_t>(bytes.size())));
             // Damage falls on the head as often as on all the rest.
             for (uint32_t n = 1 + random(6); n > 0 && !bytes.empty(); --n)
-                bytes[random(i % 2 == 0 ? std::min<uint32_t>(600, static_cast<uint32_t>(bytes.size())) : static_cast<uint32_t>(bytes.size()))] = static_cast<char>(random(256));
+                bytes[random(i % 2 == 0 ? std::min<uint32_t>(600, static_cast<uint32_t>(bytes.size()))
+                                        : static_cast<uint32_t>(bytes.size()))] = static_cast<char>(random(256));
             const auto held = std::make_shared<const FileContents>(std::move(bytes));
             const auto face = openFace(held, "damaged", {12, i % 3 == 0 ? 1 : 4});
             if (!face)

@@ -18,10 +18,10 @@ class TestSamePixels : public QObject {
 
     GeneratedPrograms programs_;
 
-  private Q_SLOTS:
+   private Q_SLOTS:
     void kiln_data() {
         QTest::addColumn<QString>("format");
-        for (const PixelFormatInfo& each : pixelFormats())
+        for (const PixelFormatInfo &each : pixelFormats())
             if (each.panel)
                 QTest::newRow(each.key) << QString(each.key);
     }
@@ -33,7 +33,7 @@ class TestSamePixels : public QObject {
         const BuiltSceneRef scene = builder.build(document);
         QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
         const auto steps = scriptOf(kilnScript);
-        const PixelFormatInfo& pixels = info(document.panel->format);
+        const PixelFormatInfo &pixels = info(document.panel->format);
         const QByteArray full = expectedFrames(scene, steps);
         const qsizetype frame = packedBytes(document.panel->format, 320, 240);
         QCOMPARE(full.size(), frame * static_cast<qsizetype>(steps.size() + 1));
@@ -51,7 +51,7 @@ class TestSamePixels : public QObject {
         }
         const QString folder = programs_.prepare(scene, steps, "kiln_" + format);
         QVERIFY(!folder.isEmpty());
-        for (const Toolchain& tools : {hostGcc(), hostClang(), cortexM3()}) {
+        for (const Toolchain &tools : {hostGcc(), hostClang(), cortexM3()}) {
             const QString said = programs_.run(tools, folder, document, expected);
             QVERIFY2(said.isEmpty(), qPrintable(said));
         }
@@ -75,7 +75,8 @@ class TestSamePixels : public QObject {
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(document);
         QVERIFY(scene->problems.empty());
-        QVERIFY(std::any_of(scene->fonts.begin(), scene->fonts.end(), [](const BakedFont* font) { return font->isPacked(); }));
+        QVERIFY(std::any_of(scene->fonts.begin(), scene->fonts.end(),
+                            [](const BakedFont *font) { return font->isPacked(); }));
         const auto steps = scriptOf(readFile(QString(SOURCE_DIR "/examples/%1/demo.script").arg(name)).constData());
         const long min = static_cast<long>(packedRowBytes(panel.format, panel.width));  // of a page: 8 lines
         const QByteArray full = expectedFrames(scene, steps);
@@ -86,9 +87,9 @@ class TestSamePixels : public QObject {
         QVERIFY(different.size() >= 8);
         const QString folder = programs_.prepare(scene, steps, name);
         QList<QPair<long, QByteArray>> expected{{min, full}, {min * 8, full}, {static_cast<long>(frame), full}};
-        for (const auto& [bytes, frames] : expected)
+        for (const auto &[bytes, frames] : expected)
             QCOMPARE(expectedFrames(scene, steps, bytes), full);
-        for (const Toolchain& tools : {hostGcc(), hostClang(), cortexM3()}) {
+        for (const Toolchain &tools : {hostGcc(), hostClang(), cortexM3()}) {
             const QString said = programs_.run(tools, folder, document, expected);
             QVERIFY2(said.isEmpty(), qPrintable(said));
         }
@@ -98,7 +99,7 @@ class TestSamePixels : public QObject {
     // and in outside memory.
     void imagesOfEveryWay() {
         Document document = openExample("kiln");
-        const auto again = [&](const char* name, const std::function<void(Recipe&)>& change) {
+        const auto again = [&](const char *name, const std::function<void(Recipe &)> &change) {
             Image image = *document.image("glaze");
             image.name = name;
             image.recipe = {};
@@ -106,10 +107,15 @@ class TestSamePixels : public QObject {
             change(image.recipe);
             document = addImages(document, {image});
         };
-        again("packed", [](Recipe& r) { r.packing = Packing::Runs; });
-        again("grey", [](Recipe& r) { r.format = PixelFormat::Grey4, r.packing = Packing::Runs, r.reduction = Reduction::BlueNoise; });
-        again("far", [](Recipe& r) { r.outside = true, r.format = PixelFormat::Rgb332; });
-        again("far_packed", [](Recipe& r) { r.outside = true, r.packing = Packing::Runs, r.format = PixelFormat::Index2, r.keyed = true, r.key = opaque(0x3b5560), r.keyTolerance = 60; });
+        again("packed", [](Recipe &r) { r.packing = Packing::Runs; });
+        again("grey", [](Recipe &r) {
+            r.format = PixelFormat::Grey4, r.packing = Packing::Runs, r.reduction = Reduction::BlueNoise;
+        });
+        again("far", [](Recipe &r) { r.outside = true, r.format = PixelFormat::Rgb332; });
+        again("far_packed", [](Recipe &r) {
+            r.outside = true, r.packing = Packing::Runs, r.format = PixelFormat::Index2, r.keyed = true,
+            r.key = opaque(0x3b5560), r.keyTolerance = 60;
+        });
         Image flame = *document.image("flame");
         flame.name = "far_flame";
         flame.recipe.outside = true;
@@ -118,7 +124,7 @@ class TestSamePixels : public QObject {
         document = addScreen(document, 2, "pictures");
         std::vector<Widget> widgets;
         int at = 0;
-        const auto place = [&](const char* name, Kind kind, const char* image, PropertyMap more = {}) {
+        const auto place = [&](const char *name, Kind kind, const char *image, PropertyMap more = {}) {
             Widget widget;
             widget.name = name;
             widget.kind = kind;
@@ -129,19 +135,23 @@ class TestSamePixels : public QObject {
             ++at;
         };
         using S = std::string;
-        for (const char* name : {"packed", "grey", "far", "far_packed"})
+        for (const char *name : {"packed", "grey", "far", "far_packed"})
             place((S(name) + "_image").c_str(), Kind::Image, name);
         place("loop", Kind::Frames, "flame");
         place("once", Kind::Frames, "far_flame", {{"play", S("once")}});
         place("fro", Kind::Frames, "flame", {{"play", S("to and fro")}, {"starts", false}});
         place("reading", Kind::Frames, "flame", {{"variable", S("kiln_temp")}, {"from", S("0")}, {"to", S("1300")}});
         document = addWidgets(document, "pictures", widgets);
-        document = withRules(document, "main", "on start\n    go pictures\n\non once.done\n    play fro\n\nwhen kiln_temp > 900\n    stop loop\notherwise\n    play loop\n");
+        document = withRules(document, "main",
+                             "on start\n    go pictures\n\non once.done\n    play fro\n\nwhen kiln_temp > 900\n    "
+                             "stop loop\notherwise\n    play loop\n");
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(document);
         QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
         QVERIFY(!scene->outside.empty());
-        const auto steps = scriptOf("wait 90\nset kiln_temp 400\nwait 200\nset kiln_temp 950\nwait 400\nset kiln_temp 1300\nwait 90\nset kiln_temp 20\nwait 90\n");
+        const auto steps = scriptOf(
+            "wait 90\nset kiln_temp 400\nwait 200\nset kiln_temp 950\nwait 400\nset kiln_temp 1300\nwait 90\nset "
+            "kiln_temp 20\nwait 90\n");
         const QByteArray full = expectedFrames(scene, steps);
         QSet<QByteArray> different;
         for (qsizetype i = 0; i < full.size(); i += 320 * 240 * 2)
@@ -150,12 +160,11 @@ class TestSamePixels : public QObject {
         const QString folder = programs_.prepare(scene, steps, "pictures");
         for (const long bytes : {640L, 320L * 16 * 2})
             QCOMPARE(expectedFrames(scene, steps, bytes), full);
-        for (const Toolchain& tools : {hostGcc(), hostClang(), cortexM3()}) {
+        for (const Toolchain &tools : {hostGcc(), hostClang(), cortexM3()}) {
             const QString said = programs_.run(tools, folder, document, {{640, full}, {320L * 240 * 2, full}});
             QVERIFY2(said.isEmpty(), qPrintable(said));
         }
     }
-
 };
 
 GORSEFINCH_TEST(TestSamePixels, Nothing)
