@@ -68,12 +68,13 @@ CodeStation::CodeStation(Session& session, QWidget* parent) : Station(parent), s
     splitter->setStretchFactor(1, 1);
     column->addWidget(splitter, 1);
     setFocusProxy(files_);
-    later_ = new QTimer(this);
-    later_->setSingleShot(true);
-    later_->setInterval(500);
-    connect(later_, &QTimer::timeout, this, [this] {
-        if (session_.isOpen() && !isVisible())
-            plan();
+    // A short wait is not worth a word.
+    connect(&job_, &NewestJob::busyChanged, this, [this](bool busy) {
+        if (busy)
+            QTimer::singleShot(300, this, [this] {
+                if (isPlanning())
+                    status_->setText(tr("Comparing with the folder …"));
+            });
     });
     connect(&session, &Session::changed, this, &CodeStation::refresh);
 }
@@ -121,7 +122,7 @@ QWidget* CodeStation::makeTop() {
     column->addLayout(lower);
     connect(copy, &QPushButton::clicked, this, [this] {
         QApplication::clipboard()->setText(QString::fromStdString(
-            compileCommand(code_, outputFolder().toStdString(), session_.document().panel->wordBits)));
+            compileCommand(planned_.code, outputFolder().toStdString(), session_.document().panel->wordBits)));
         session_.showDone(tr("The compile command is on the clipboard."));
     });
     connect(choose, &QToolButton::clicked, this, [this] {
@@ -171,51 +172,69 @@ QString CodeStation::outputFolder() const {
 }
 
 QString CodeStation::figure() const {
-    if (!code_.problems.empty() && hasErrors(code_.problems))
+    if (stale_ || isPlanning())
+        return tr("not checked");
+    if (hasErrors(planned_.code.problems))
         return tr("errors");
-    const int count = plan_.toWrite();
+    const int count = planned_.plan.toWrite();
     return count == 0 ? tr("all written") : tr("%1 to write").arg(count);
 }
 
-// While the station is hidden it only learns that it is out of date; generation takes its time.
+// While the station is hidden it only learns that it is out of date.
 void CodeStation::refresh() {
     stale_ = true;
-    if (!session_.isOpen())
-        return;
-    if (!isVisible()) {
-        later_->start();
-        return;
-    }
-    stale_ = false;
-    const QString folder = outputFolder();
-    if (!folder_->hasFocus())
-        folder_->setText(folder);
-    plan();
-    fillFiles();
-    fillCosts();
-    const bool errors = hasErrors(code_.problems);
-    const auto blocked = plan_.blocked();
-    generate_->setEnabled(!errors);
-    QString status =
-        errors ? tr("Errors keep code from being generated; see the problems at the foot.")
-        : !blocked.empty()
-            ? tr("%1 was changed outside: look at it before you generate.").arg(QString::fromStdString(blocked.front()))
-        : plan_.toWrite() == 0 ? tr("Everything is written.")
-                               : tr("%1 files to write.").arg(plan_.toWrite());
-    status_->setText(status);
-    status_->setStyleSheet(
-        QString("color: %1").arg(Theme::colour(errors || !blocked.empty() ? Role::Error : Role::Well).name()));
-    const QString command =
-        QString::fromStdString(compileCommand(code_, folder.toStdString(), session_.document().panel->wordBits));
-    command_->setText(errors ? QString() : command);
-    command_->setToolTip(command);
+    if (session_.isOpen() && isVisible())
+        plan();
+    else
+        job_.cancel();
 }
 
+// A scene of its own is built from the document, which nothing changes, while edits go on building the session's.
 void CodeStation::plan() {
-    code_ = generateCode(*session_.scene());
-    plan_ = planOutput(code_, outputFolder().toStdString(), disk_);
-    hookProblems_ = hookProblems(code_, outputFolder().toStdString(), disk_);
+    stale_ = false;
+    if (!folder_->hasFocus())
+        folder_->setText(outputFolder());
+    job_.request([this, document = session_.document(), folder = outputFolder().toStdString(),
+                  builder = builder_](const std::atomic<bool>& stale) -> NewestJob::Finish {
+        auto planned = std::make_shared<Planned>();
+        planned->code = generateCode(*builder->build(document));
+        if (stale)
+            return {};
+        Disk disk;
+        planned->plan = planOutput(planned->code, folder, disk);
+        planned->hookProblems = hookProblems(planned->code, folder, disk);
+        return [this, planned] { adopt(std::move(*planned)); };
+    });
+}
+
+void CodeStation::adopt(Planned planned) {
+    planned_ = std::move(planned);
+    fillFiles();
+    fillCosts();
+    fillStatus();
     Q_EMIT session_.savedChanged();
+    if (std::exchange(generateWhenPlanned_, false) && generate_->isEnabled())
+        generate();
+}
+
+void CodeStation::fillStatus() {
+    const bool errors = hasErrors(planned_.code.problems);
+    const auto blocked = planned_.plan.blocked();
+    const int count = planned_.plan.toWrite();
+    generate_->setEnabled(!errors);
+    if (errors)
+        status_->setText(tr("Errors keep code from being generated; see the problems at the foot."));
+    else if (!blocked.empty())
+        status_->setText(tr("%1 was changed outside: look at it before you generate.")
+                             .arg(QString::fromStdString(blocked.front())));
+    else
+        status_->setText(count == 0 ? tr("Everything is written.") : tr("%1 files to write.").arg(count));
+    const Role role = errors || !blocked.empty() ? Role::Error : Role::Well;
+    status_->setStyleSheet(QString("color: %1").arg(Theme::colour(role).name()));
+    const QString command = QString::fromStdString(compileCommand(
+        planned_.code, outputFolder().toStdString(), session_.document().panel->wordBits));
+    command_->setText(errors ? QString() : command);
+    command_->setToolTip(command);
 }
 
 void CodeStation::fillFiles() {
@@ -224,7 +243,7 @@ void CodeStation::fillFiles() {
     fileModel_->clear();
     fileModel_->setHorizontalHeaderLabels({tr("File"), tr("State"), tr("Bytes")});
     int row = 0, select = 0;
-    for (const PlannedFile& file : plan_.files) {
+    for (const PlannedFile& file : planned_.plan.files) {
         const QString path = QString::fromStdString(file.path);
         auto* state = cell(toWords(file.state));
         const bool wrong = file.state == FileState::Edited || file.state == FileState::Foreign;
@@ -278,12 +297,12 @@ void CodeStation::fillCosts() {
         item->setFont(font);
     }
     costModel_->appendRow(total);
-    if (!code_.hooks.empty() || !hookProblems_.empty()) {
+    if (!planned_.code.hooks.empty() || !planned_.hookProblems.empty()) {
         const bool required = session_.document().panel->hooksRequired;
         auto* hooks = cell(required ? tr("Hooks: write each of them") : tr("Hooks: those you do not write do nothing"));
-        for (const std::string& hook : code_.hooks)
+        for (const std::string& hook : planned_.code.hooks)
             hooks->appendRow(cell(QString::fromStdString(hook)));
-        for (const Problem& each : hookProblems_) {
+        for (const Problem& each : planned_.hookProblems) {
             auto* item = cell(QString::fromStdString(each.reason));
             item->setToolTip(QString::fromStdString(each.text()));
             item->setForeground(Theme::colour(Role::Error));
@@ -303,12 +322,12 @@ void CodeStation::fillCosts() {
 
 void CodeStation::showFile() {
     const QModelIndex index = files_->currentIndex();
-    if (!index.isValid() || index.row() >= static_cast<int>(plan_.files.size()))
+    if (!index.isValid() || index.row() >= static_cast<int>(planned_.plan.files.size()))
         return;
-    const PlannedFile& file = plan_.files[static_cast<size_t>(index.row())];
-    const auto generated = code_.files.find(file.path);
-    const std::string fresh = generated != code_.files.end() ? generated->second
-                              : file.path == code_.portFile  ? code_.portText
+    const PlannedFile& file = planned_.plan.files[static_cast<size_t>(index.row())];
+    const auto generated = planned_.code.files.find(file.path);
+    const std::string fresh = generated != planned_.code.files.end() ? generated->second
+                              : file.path == planned_.code.portFile  ? planned_.code.portText
                                                              : std::string();
     const auto there = readOutput(outputFolder().toStdString(), file.path, disk_);
     const bool differs = there && (file.state == FileState::Changed || file.state == FileState::Edited ||
@@ -328,7 +347,12 @@ void CodeStation::showFile() {
 }
 
 void CodeStation::generate() {
-    const auto written = writeOutput(code_, outputFolder().toStdString(), disk_);
+    // What was planned before the last edit is not written.
+    if (isPlanning()) {
+        generateWhenPlanned_ = true;
+        return;
+    }
+    const auto written = writeOutput(planned_.code, outputFolder().toStdString(), disk_);
     if (!written)
         session_.showError(QString::fromStdString(written.error().text()));
     else

@@ -3,6 +3,7 @@
 
 #include <QStandardItemModel>
 
+#include "app/widgets/newest_job.h"
 #include "app/widgets/station.h"
 #include "core/emit/hook_check.h"
 #include "core/emit/output_folder.h"
@@ -12,7 +13,6 @@ class QLineEdit;
 class QPlainTextEdit;
 class QPushButton;
 class QTableView;
-class QTimer;
 class QTreeView;
 
 namespace gorsefinch::app {
@@ -29,6 +29,8 @@ class CodeStation : public Station {
     QString figure() const override;
     QString help() const override { return tr("Generate the display code, and what it costs"); }
     int number() const override { return 8; }
+    // True until what is shown belongs to the project as it is.
+    bool isPlanning() const { return job_.isBusy(); }
     bool goTo(const Problem& problem) override { return problem.place.starts_with("the generated"); }
 
   protected:
@@ -38,8 +40,16 @@ class CodeStation : public Station {
     QWidget* makeTop();
     QWidget* makeFiles();
     QWidget* makeCosts();
+    // What generation would do to the folder.
+    struct Planned {
+        GeneratedCode code;
+        OutputPlan plan;
+        Problems hookProblems;
+    };
     void refresh();
     void plan();
+    void adopt(Planned planned);
+    void fillStatus();
     void fillFiles();
     void fillCosts();
     void showFile();
@@ -56,11 +66,11 @@ class CodeStation : public Station {
     QTreeView* costs_ = nullptr;
     QStandardItemModel* costModel_ = nullptr;
     Disk disk_;
-    GeneratedCode code_;
-    OutputPlan plan_;
-    Problems hookProblems_;
-    bool stale_ = true;
-    QTimer* later_ = nullptr;  // counts what is to write once edits pause
+    Planned planned_;
+    bool stale_ = true;  // there were edits while the station was hidden
+    bool generateWhenPlanned_ = false;
+    std::shared_ptr<SceneBuilder> builder_ = std::make_shared<SceneBuilder>();  // used by the job alone
+    NewestJob job_;                                                            // the last, as it ends first
 };
 
 }  // namespace gorsefinch::app

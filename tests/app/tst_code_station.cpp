@@ -7,6 +7,7 @@
 #include <QTableView>
 #include <QTreeView>
 
+#include "app/code/code_station.h"
 #include "app/theme/theme.h"
 #include "core/emit/costs.h"
 #include "tests/support/test_case.h"
@@ -21,7 +22,15 @@ class TestCodeStation : public QObject, support::OnWindow {
     Q_OBJECT
 
     QString out() const { return open_->path("out"); }
+    // Waits until the station shows the project as it is.
+    void settle() { QTRY_VERIFY_WITH_TIMEOUT(!find<QWidget>("code_splitter")->isVisible() || !station()->isPlanning(), 20000); }
+    CodeStation* station() { return open_->window.findChild<CodeStation*>(); }
+    QString status() {
+        settle();
+        return find<QLabel>("code_status")->text();
+    }
     int row(const QString& file) {
+        settle();
         const QAbstractItemModel* model = find<QTableView>("code_files")->model();
         for (int i = 0; i < model->rowCount(); ++i)
             if (model->index(i, 0).data().toString() == file)
@@ -35,7 +44,11 @@ class TestCodeStation : public QObject, support::OnWindow {
         find<QTableView>("code_files")->setCurrentIndex(find<QTableView>("code_files")->model()->index(row(file), 0));
         return find<QPlainTextEdit>("code_text")->toPlainText();
     }
-    void generate() { QTest::mouseClick(find<QPushButton>("generate"), Qt::LeftButton); }
+    void generate() {
+        settle();
+        QTest::mouseClick(find<QPushButton>("generate"), Qt::LeftButton);
+        settle();
+    }
     // Another word on the screen, then back here.
     void rename(const char* words) {
         session_->edit(changeWidgets(session_->document(), "status", std::vector<std::string>{"hold_button"},
@@ -56,7 +69,7 @@ class TestCodeStation : public QObject, support::OnWindow {
     void filesGoFromNewToSame() {
         QVERIFY(row("kiln.h") >= 0 && row("gorse/gorse_run.c") >= 0);
         QCOMPARE(state("kiln_scene.c"), QString("new"));
-        QVERIFY(find<QLabel>("code_status")->text().contains("files to write"));
+        QVERIFY(status().contains("files to write"));
         QVERIFY(text("kiln.h").contains("kiln_begin"));
         generate();
         QCOMPARE(state("kiln_scene.c"), QString("same"));
@@ -65,6 +78,24 @@ class TestCodeStation : public QObject, support::OnWindow {
         // What stands in the pane is what stands on the disk.
         QCOMPARE(text("kiln_scene.c").trimmed(),
                  QString::fromUtf8(target::readFile(out() + "/kiln_scene.c")).trimmed());
+    }
+
+    // Edits elsewhere cost nothing here; whoever generates at once after one gets what that edit made.
+    void onlyWhatIsShownIsPlanned() {
+        generate();
+        QCOMPARE(station()->figure(), QString("all written"));
+        open_->station(5);
+        session_->edit(changeWidgets(session_->document(), "status", std::vector<std::string>{"hold_button"},
+                                     [](Widget& w) { w.properties["text"] = std::string("Pause"); }),
+                       "Words");
+        QVERIFY(!station()->isPlanning());
+        QCOMPARE(station()->figure(), QString("not checked"));
+        open_->station(8);
+        QVERIFY(station()->isPlanning());
+        QTest::mouseClick(find<QPushButton>("generate"), Qt::LeftButton);
+        settle();
+        QTRY_COMPARE(station()->figure(), QString("all written"));
+        QVERIFY(target::readFile(out() + "/kiln_scene.c").contains("Pause"));
     }
 
     void unchangedFilesAreNotWritten() {
@@ -129,21 +160,23 @@ class TestCodeStation : public QObject, support::OnWindow {
         QVERIFY(other.openProject(open_->folder()));
         QTest::keyClick(&other, Qt::Key_8, Qt::AltModifier);
         QCOMPARE(other.findChild<QLineEdit*>("output_folder")->text(), out());
-        QVERIFY(other.findChild<QLabel*>("code_status")->text().contains("Everything is written"));
+        QTRY_VERIFY_WITH_TIMEOUT(other.findChild<QLabel*>("code_status")->text().contains("Everything is written"), 20000);
     }
 
     void errorsKeepCodeBack() {
         session_->edit(withRules(session_->document(), "main", "on nothing.tap\n    go nowhere\n"), "Edit rules");
         open_->station(5);
         open_->station(8);
+        settle();
         QVERIFY(!find<QPushButton>("generate")->isEnabled());
-        QVERIFY(find<QLabel>("code_status")->text().contains("Errors"));
+        QVERIFY(status().contains("Errors"));
         QVERIFY(find<QLabel>("compile_command")->text().isEmpty());
         generate();
         QVERIFY(!QFileInfo::exists(out()));
         session_->undo();
         open_->station(5);
         open_->station(8);
+        settle();
         QVERIFY(find<QPushButton>("generate")->isEnabled());
     }
 
@@ -157,6 +190,7 @@ class TestCodeStation : public QObject, support::OnWindow {
 
     // Each group's bytes are its parts' together, and the whole is what the header tells.
     void costsAddUp() {
+        settle();
         const QAbstractItemModel* model = find<QTreeView>("code_costs")->model();
         const auto bytes = [&](const QModelIndex& index) {
             return index.data().toString().remove(QRegularExpression("[^0-9]")).toLong();

@@ -127,8 +127,8 @@ class TestStations : public QObject, support::OnWindow {
         const QString out = open_->path("out folder");
         retype(find<QLineEdit>("output_folder"), out);
         QTest::mouseClick(find<QPushButton>("generate"), Qt::LeftButton);
-        QVERIFY(QFileInfo::exists(out + "/kiln_scene.c"));
-        QVERIFY(find<QLabel>("code_status")->text().contains("Everything is written"));
+        QTRY_VERIFY_WITH_TIMEOUT(QFileInfo::exists(out + "/kiln_scene.c"), 20000);
+        QTRY_VERIFY_WITH_TIMEOUT(find<QLabel>("code_status")->text().contains("Everything is written"), 20000);
         const QString command = find<QLabel>("compile_command")->text();
         const QString said = target::error("sh", {"-c", "cd " + open_->dir.path() + " && " + command});
         QVERIFY2(said.isEmpty(), qPrintable(said));
@@ -147,8 +147,8 @@ class TestStations : public QObject, support::OnWindow {
         press(canvas(), Qt::Key_Right);
         station(8);
         QTest::mouseClick(find<QPushButton>("generate"), Qt::LeftButton);
+        QTRY_VERIFY_WITH_TIMEOUT(find<QLabel>("notice")->text().contains("edited by hand"), 20000);
         QCOMPARE(target::readFile(out + "/kiln_scene.c"), edited);
-        QVERIFY(find<QLabel>("notice")->text().contains("edited by hand"));
         QVERIFY(target::readFile(out + "/kiln_port.c").endsWith("/* mine */\n"));
     }
 
