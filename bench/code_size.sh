@@ -51,6 +51,6 @@ code=$work/hive
 "$cli" generate examples/hive -o "$code" >/dev/null
 printf '#include "hive.h"\nint main(void) { hive_begin(); for (;;) hive_step(1); }\n' > "$code/main.c"
 avr-gcc -std=gnu99 -Os -mmcu=avr5 -nostartfiles -ffunction-sections -fdata-sections -mcall-prologues -mrelax -flto -I "$code" -Wl,--gc-sections \
-    "$code"/gorse/*.c "$code"/hive_*.c "$code/main.c" tests/target/avr_start.S -o "$code/elf"
+    "$code"/gorse/*.c "$code"/hive_*.c "$code/main.c" tests/target/drivers/avr_start.S -o "$code/elf"
 echo "8-bit, hive: state $(state_bytes "$code" hive avr-gcc -mmcu=avr5) bytes of RAM without the draw buffer"
 avr-size "$code/elf" | tail -n 1

@@ -36,22 +36,22 @@ typedef struct box_shape {
 } box_shape;
 
 /* A chunk of a row's end in the corner zone, `from` pixels from the edge on; mirrored at the right. */
-static void draw_end(const box_shape *s, gorse_coord x0, gorse_coord x1, uint16_t y, uint8_t from, uint8_t n,
-                     uint8_t right) {
+static void draw_end(const box_shape *s, gorse_coord x0, gorse_coord x1, uint16_t y, uint_fast8_t from, uint_fast8_t n,
+                     uint_fast8_t right) {
     uint8_t outer[GORSE_CHUNK];
     uint8_t inner[GORSE_CHUNK];
-    uint8_t i;
-    x0 = (gorse_coord)(right != 0u ? x1 - from - n : x0 + from);
+    uint_fast8_t i;
+    x0 = (gorse_coord)(right != 0u ? x1 - (gorse_coord)from - (gorse_coord)n : x0 + (gorse_coord)from);
     for (i = 0; i < n; i++, from++) {
-        uint8_t at = (uint8_t)(right != 0u ? n - 1u - i : i);
-        inner[at] = cover(from, y, s->border_width, s->inner_radius);
-        outer[at] = (uint8_t)(s->border_width != 0u ? cover(from, y, 0, s->radius) : 0u);
+        uint_fast8_t at = (uint_fast8_t)(right != 0u ? n - 1u - i : i);
+        inner[at] = cover((uint16_t)from, y, s->border_width, s->inner_radius);
+        outer[at] = (uint8_t)(s->border_width != 0u ? cover((uint16_t)from, y, 0, s->radius) : 0u);
         /* What shines through is the ground, not the border. */
         if (gorse_alpha(s->fill) != 255u)
             outer[at] = (uint8_t)(outer[at] - (outer[at] < inner[at] ? outer[at] : inner[at]));
     }
-    gorse_mask_span(s->c, x0, s->row.y0, n, outer, s->border);
-    gorse_mask_span(s->c, x0, s->row.y0, n, inner, s->fill);
+    gorse_mask_span(s->c, x0, s->row.y0, (uint16_t)n, outer, s->border);
+    gorse_mask_span(s->c, x0, s->row.y0, (uint16_t)n, inner, s->fill);
 }
 
 static void fill_columns(box_shape *s, gorse_coord x0, gorse_coord x1, gorse_colour colour) {

@@ -109,7 +109,10 @@ int32_t gorse_execute(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule) {
             break;
         case GORSE_OP_LONG: value = gorse_wrapped((uint32_t)next_word(&m) << 16 | word); break;
         case GORSE_OP_NUMBER: value = gorse_number(g, word); break;
-        case GORSE_OP_SLOT: value = gorse_slots(g)[word]; break;
+        case GORSE_OP_SLOT:
+            GORSE_ASSERT(word < g->scene->slot_count);
+            value = gorse_slots(g)[word];
+            break;
         case GORSE_OP_ADD:
         case GORSE_OP_SUBTRACT:
         case GORSE_OP_MULTIPLY:

@@ -74,7 +74,7 @@ void gorse_dirty(gorse *g, const gorse_rect *wanted) {
     uint8_t unit_x = panel->unit_x, unit_y = panel->unit_y;
     gorse_rect whole, area = *wanted;
     whole_panel(g, &whole);
-    if (gorse_is_empty(&area) != 0u || gorse_clip(&area, &whole) == 0u)
+    if (gorse_clip(&area, &whole) == 0u)
         return;
     /* Formats with several pixels a byte send whole bytes. */
     area.x0 = gorse_round_down(area.x0, unit_x, panel->phase_x);

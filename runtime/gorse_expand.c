@@ -31,7 +31,7 @@ uint32_t gorse_power_of_ten(uint8_t exponent) {
 
 void gorse_put_digits(gorse_writer *to, uint32_t size, uint8_t min, uint8_t decimals, uint8_t zeros, uint8_t negative) {
     char reversed[GORSE_MAX_DIGITS + 1];
-    uint8_t at = 0, count = 0;
+    uint_fast8_t at = 0, count = 0;
     if (negative != 0u && size != 0u)
         gorse_put(to, '-');
     do {
@@ -44,7 +44,7 @@ void gorse_put_digits(gorse_writer *to, uint32_t size, uint8_t min, uint8_t deci
         }
         reversed[at++] = (char)('0' + (char)digit);
         count++;
-    } while ((size != 0u || count < (uint8_t)(decimals + min)) && at < GORSE_MAX_DIGITS);
+    } while ((size != 0u || count < (uint_fast8_t)(decimals + min)) && at < GORSE_MAX_DIGITS);
     while (at != 0u)
         gorse_put(to, (uint8_t)reversed[--at]);
 }

@@ -40,6 +40,7 @@ void gorse_paint_strip(gorse *g, const gorse_rect *area, uint32_t stride) {
     c.strip.h = (uint16_t)(c.clip.y1 - c.clip.y0);
     c.format = format;
     c.run = g;
+    GORSE_ASSERT(stride * pages_of(&c.strip, format) <= g->buffer_bytes);
     /* What fills a row or a page up to whole bytes is 0, whatever the buffer contained before. */
     if (format->bits < 8u)
         memset(g->buffer, 0, (size_t)(stride * pages_of(&c.strip, format)));

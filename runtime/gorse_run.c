@@ -15,7 +15,7 @@ typedef struct word_after_byte {
 
 static void start_values(gorse *g) {
     const GORSE_ROM gorse_scene *scene = g->scene;
-    uint16_t i, j;
+    uint_fast16_t i, j;
     for (i = 0; i < scene->number_count; i++)
         gorse_numbers(g)[i] = scene->numbers[i].start;
     for (i = 0; i < scene->text_count; i++) {
@@ -60,7 +60,7 @@ gorse_result gorse_begin(gorse *g, const GORSE_ROM gorse_scene *scene, const gor
 }
 
 static void first_step(gorse *g) {
-    uint16_t i;
+    uint_fast16_t i;
     gorse_head_of(g)->started = 1;
     gorse_head_of(g)->anything_changed = 1;
     for (i = 0; i < g->scene->timer_count; i++)

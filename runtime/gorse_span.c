@@ -56,6 +56,7 @@ void gorse_mask_span(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16
     int32_t count = n;
     int32_t before = (int32_t)c->clip.x0 - x;
     int32_t i;
+    GORSE_ASSERT(n <= GORSE_CHUNK);
     if (y < c->clip.y0 || y >= c->clip.y1 || alpha == 0u)
         return;
     if (before > 0) {

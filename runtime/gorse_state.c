@@ -23,6 +23,8 @@ static void lay_over(const gorse *g, const GORSE_ROM gorse_slot *slot, int32_t v
     uint8_t size = slot->size & (uint8_t)~GORSE_SLOT_LOOK;
     uint8_t *field = (slot->size & GORSE_SLOT_LOOK) != 0u ? (uint8_t *)&view->changed : (uint8_t *)&view->record;
     const GORSE_ROM uint8_t *text;
+    GORSE_ASSERT(size <= 4u && slot->offset + (size == GORSE_SLOT_TEXT ? sizeof text : size) <=
+                                   ((slot->size & GORSE_SLOT_LOOK) != 0u ? sizeof view->changed : sizeof view->record));
     field += slot->offset;
     if (size != GORSE_SLOT_TEXT) {
         memcpy(field, low_bytes(&value, size), size);
@@ -50,6 +52,8 @@ void gorse_see(const gorse *g, uint16_t widget, gorse_view *view) {
     const GORSE_ROM gorse_look *look = look_in(from->look, pressed);
     uint8_t count = from->slot_count;
     uint16_t number;
+    GORSE_ASSERT(widget < screen->widget_count && from->kind->record_bytes <= sizeof view->record);
+    GORSE_ASSERT((uint16_t)(from->first_slot + count) <= screen->slot_count);
     view->widget = &view->record.widget;
     view->look = &view->changed;
 #if !GORSE_SEPARATE_ROM
@@ -86,6 +90,7 @@ void gorse_set_slot(gorse *g, uint16_t number, uint16_t screen_number, int32_t v
         *slot = value;
         return;
     }
+    GORSE_ASSERT(number >= screen->first_slot && number - screen->first_slot < screen->slot_count);
     widget = screen->slots[number - screen->first_slot].widget;
     gorse_dirty_number(g, widget);
     *slot = value;

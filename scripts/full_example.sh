@@ -18,8 +18,8 @@ strict="-std=c99 -Wall -Wextra -Wpedantic -Wconversion -Wshadow -Werror"
 compile() {
     local name=$1 compiler=$2
     shift 2
-    "$compiler" $strict "$@" -I "$work/code" -I "$work" -I tests/target -DPANEL_COLUMNS="$columns" -DPANEL_ROWS="$rows" \
-        "$work"/code/gorse/*.c "$work/code/${project}"_{scene,images,fonts}.c tests/target/driver.c \
+    "$compiler" $strict "$@" -I "$work/code" -I "$work" -I tests/target/drivers -DPANEL_COLUMNS="$columns" -DPANEL_ROWS="$rows" \
+        "$work"/code/gorse/*.c "$work/code/${project}"_{scene,images,fonts}.c tests/target/drivers/driver.c \
         -o "$work/$name"
 }
 
@@ -51,8 +51,8 @@ for folder in examples/*/; do
     "$work/gcc" "$work/gcc.frames"
     compile clang clang -O2
     "$work/clang" "$work/clang.frames"
-    compile cortex arm-none-eabi-gcc -Os -mcpu=cortex-m3 -mthumb --specs=rdimon.specs -T tests/target/cortex_m3.ld \
-        -ffunction-sections -fdata-sections -Wl,--gc-sections tests/target/cortex_m3_start.c
+    compile cortex arm-none-eabi-gcc -Os -mcpu=cortex-m3 -mthumb --specs=rdimon.specs -T tests/target/drivers/cortex_m3.ld \
+        -ffunction-sections -fdata-sections -Wl,--gc-sections tests/target/drivers/cortex_m3_start.c
     qemu-system-arm -M mps2-an385 -nographic -monitor none -serial none \
         -semihosting-config "enable=on,target=native,arg=driver,arg=$work/cortex.frames" -kernel "$work/cortex"
     for which in gcc clang cortex; do

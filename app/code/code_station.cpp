@@ -225,14 +225,14 @@ void CodeStation::fillStatus() {
     if (errors)
         status_->setText(tr("Errors keep code from being generated; see the problems at the foot."));
     else if (!blocked.empty())
-        status_->setText(tr("%1 was changed outside: look at it before you generate.")
-                             .arg(QString::fromStdString(blocked.front())));
+        status_->setText(
+            tr("%1 was changed outside: look at it before you generate.").arg(QString::fromStdString(blocked.front())));
     else
         status_->setText(count == 0 ? tr("Everything is written.") : tr("%1 files to write.").arg(count));
     const Role role = errors || !blocked.empty() ? Role::Error : Role::Well;
     status_->setStyleSheet(QString("color: %1").arg(Theme::colour(role).name()));
-    const QString command = QString::fromStdString(compileCommand(
-        planned_.code, outputFolder().toStdString(), session_.document().panel->wordBits));
+    const QString command = QString::fromStdString(
+        compileCommand(planned_.code, outputFolder().toStdString(), session_.document().panel->wordBits));
     command_->setText(errors ? QString() : command);
     command_->setToolTip(command);
 }
@@ -328,7 +328,7 @@ void CodeStation::showFile() {
     const auto generated = planned_.code.files.find(file.path);
     const std::string fresh = generated != planned_.code.files.end() ? generated->second
                               : file.path == planned_.code.portFile  ? planned_.code.portText
-                                                             : std::string();
+                                                                     : std::string();
     const auto there = readOutput(outputFolder().toStdString(), file.path, disk_);
     const bool differs = there && (file.state == FileState::Changed || file.state == FileState::Edited ||
                                    file.state == FileState::Foreign);

@@ -70,7 +70,7 @@ class CodeStation : public Station {
     bool stale_ = true;  // there were edits while the station was hidden
     bool generateWhenPlanned_ = false;
     std::shared_ptr<SceneBuilder> builder_ = std::make_shared<SceneBuilder>();  // used by the job alone
-    NewestJob job_;                                                            // the last, as it ends first
+    NewestJob job_;                                                             // the last, as it ends first
 };
 
 }  // namespace gorsefinch::app

@@ -99,38 +99,35 @@ void BringIn::chooseFiles() {
     files(paths);
 }
 
-void BringIn::files(const QStringList& paths) {
-    std::vector<std::string> plain;
-    for (const QString& path : paths)
-        if (QFileInfo(path).isFile())
-            plain.push_back(path.toStdString());
-    std::vector<Series> groups = groupSeries(plain);
+bool BringIn::askAboutSeries(std::vector<Series>& groups, std::vector<std::string> plain) {
     const bool anySeries =
         std::any_of(groups.begin(), groups.end(), [](const Series& each) { return each.files.size() > 1; });
-    if (anySeries) {
-        QMessageBox question(QMessageBox::Question, tr("A numbered series"),
-                             tr("Some of these pictures are numbered. Each series can be one animation."),
-                             QMessageBox::Cancel, window_);
-        auto* one = question.addButton(tr("One animation each"), QMessageBox::AcceptRole);
-        auto* apart = question.addButton(tr("Single pictures"), QMessageBox::NoRole);
-        one->setObjectName("as_animation");
-        apart->setObjectName("as_pictures");
-        question.setDefaultButton(qobject_cast<QPushButton*>(one));
-        question.exec();
-        if (question.clickedButton() != one && question.clickedButton() != apart)
-            return;
-        if (question.clickedButton() == apart) {
-            groups.clear();
-            std::sort(plain.begin(), plain.end(), naturallyBefore);
-            for (const std::string& each : plain)
-                groups.push_back({{}, {each}});
-        }
+    if (!anySeries)
+        return true;
+    QMessageBox question(QMessageBox::Question, tr("A numbered series"),
+                         tr("Some of these pictures are numbered. Each series can be one animation."),
+                         QMessageBox::Cancel, window_);
+    auto* one = question.addButton(tr("One animation each"), QMessageBox::AcceptRole);
+    auto* apart = question.addButton(tr("Single pictures"), QMessageBox::NoRole);
+    one->setObjectName("as_animation");
+    apart->setObjectName("as_pictures");
+    question.setDefaultButton(qobject_cast<QPushButton*>(one));
+    question.exec();
+    if (question.clickedButton() != one && question.clickedButton() != apart)
+        return false;
+    if (question.clickedButton() == apart) {
+        groups.clear();
+        std::sort(plain.begin(), plain.end(), naturallyBefore);
+        for (const std::string& each : plain)
+            groups.push_back({{}, {each}});
     }
+    return true;
+}
+
+bool BringIn::readGroups(const std::vector<Series>& groups, std::vector<Image>& images, QStringList& refused) {
     QProgressDialog progress(tr("Reading pictures …"), tr("Cancel"), 0, static_cast<int>(groups.size()) * 100, window_);
     progress.setWindowModality(Qt::WindowModal);
     progress.setMinimumDuration(400);
-    std::vector<Image> images;
-    QStringList refused;
     for (size_t i = 0; i < groups.size(); ++i) {
         const int before = static_cast<int>(i) * 100;
         progress.setLabelText(tr("Reading %1 …").arg(QFileInfo(fromStd(groups[i].files.front())).fileName()));
@@ -140,7 +137,7 @@ void BringIn::files(const QStringList& paths) {
             return !progress.wasCanceled();
         });
         if (progress.wasCanceled())
-            return;
+            return false;
         if (!image) {
             Error error = image.error();
             if (error.file.starts_with("images/"))
@@ -153,6 +150,21 @@ void BringIn::files(const QStringList& paths) {
         images.push_back(std::move(*image));
     }
     progress.setValue(progress.maximum());
+    return true;
+}
+
+void BringIn::files(const QStringList& paths) {
+    std::vector<std::string> plain;
+    for (const QString& path : paths)
+        if (QFileInfo(path).isFile())
+            plain.push_back(path.toStdString());
+    std::vector<Series> groups = groupSeries(plain);
+    if (!askAboutSeries(groups, plain))
+        return;
+    std::vector<Image> images;
+    QStringList refused;
+    if (!readGroups(groups, images, refused))
+        return;
     if (!refused.isEmpty())
         session_.showError(refused.size() == 1
                                ? refused.front()

@@ -5,6 +5,9 @@
 #include <QSet>
 #include <QStringList>
 
+#include "core/document/document.h"
+#include "core/image/series.h"
+
 class QImage;
 class QWidget;
 
@@ -32,6 +35,10 @@ class BringIn : public QObject {
   private:
     void watchFolder();
     void takeUpChanges();
+    // Lets the user choose what becomes of numbered series. False if that was cancelled.
+    bool askAboutSeries(std::vector<Series>& groups, std::vector<std::string> plain);
+    // Decodes each group, with progress. False if that was cancelled; what can't be read is listed in `refused`.
+    bool readGroups(const std::vector<Series>& groups, std::vector<Image>& images, QStringList& refused);
 
     // The project's own originals count as seen: what is taken out of the project is not taken up again.
     void seeOwn();

@@ -19,7 +19,12 @@
 
 namespace gorsefinch::app {
 
-namespace {}  // namespace
+namespace {
+
+bool isIndexed(const Recipe& r) { return r.format && info(*r.format).hasPalette() && !r.maskOnly; }
+bool dithers(const Recipe& r) { return r.reduction != Reduction::Nearest && !r.maskOnly; }
+
+}  // namespace
 
 RecipeForm::RecipeForm(Session& session, ImageEditor& editor, QWidget* parent)
     : FormPage("recipe",
@@ -65,7 +70,7 @@ FormPage::Slider RecipeForm::slider(const QString& label, const QString& name, i
 
 void RecipeForm::endCrop() { crop_->setChecked(false); }
 
-void RecipeForm::makeShape() {
+void RecipeForm::makeCrop() {
     crop_ = new QPushButton(page_);
     crop_->setObjectName("crop");
     crop_->setCheckable(true);
@@ -90,6 +95,9 @@ void RecipeForm::makeShape() {
     fills_.push_back([trim](const Recipe& r) { trim->setChecked(r.trim); });
     fills_.push_back([clear](const Recipe& r) { clear->setEnabled(r.cropWidth > 0); });
     addRow(QString(), pair(clear, trim), tr("Take the crop away; trim cuts off an empty border"));
+}
+
+void RecipeForm::makeSize() {
     auto* w = new NumberField(0, kMaxResultSide, tr("w"), page_);
     auto* h = new NumberField(0, kMaxResultSide, tr("h"), page_);
     w->setObjectName("recipe_width");
@@ -115,6 +123,11 @@ void RecipeForm::makeShape() {
     });
     fills_.push_back([fit](const Recipe& r) { fit->setChosen(toKey(r.fit)); });
     addRow(tr("Fit"), fit, tr("When the sides don't match: all of it, all of the size filled, or pulled into shape"));
+}
+
+void RecipeForm::makeShape() {
+    makeCrop();
+    makeSize();
     auto* turn = new ChoiceField({"0°", "90°", "180°", "270°"}, page_);
     turn->setObjectName("turn");
     connect(turn, &ChoiceField::chosen, this, [this](const QString& to) {
@@ -206,18 +219,13 @@ void RecipeForm::makeTransparency() {
         shownWhen_.emplace_back(each, [](const Recipe& r) { return r.keyed; });
 }
 
-void RecipeForm::makeReduction() {
+void RecipeForm::showWhen(QLabel* name, QWidget* field, const std::function<bool(const Recipe&)>& shown) {
+    shownWhen_.emplace_back(name, shown);
+    shownWhen_.emplace_back(field, shown);
+}
+
+void RecipeForm::makeFormat() {
     const auto panel = [this] { return session_.document().panel->format; };
-    const auto oneBit = [panel](const Recipe& r) {
-        return info(r.format.value_or(panel())).meaning == PixelMeaning::Grey &&
-               info(r.format.value_or(panel())).isOneBit() && !r.maskOnly;
-    };
-    const auto indexed = [](const Recipe& r) { return r.format && info(*r.format).hasPalette() && !r.maskOnly; };
-    const auto dithers = [](const Recipe& r) { return r.reduction != Reduction::Nearest && !r.maskOnly; };
-    const auto when = [this](QLabel* name, QWidget* field, std::function<bool(const Recipe&)> shown) {
-        shownWhen_.emplace_back(name, shown);
-        shownWhen_.emplace_back(field, shown);
-    };
     auto* format = new QComboBox(page_);
     format->setObjectName("format");
     format->addItem(tr("as the panel"), QString());
@@ -236,6 +244,9 @@ void RecipeForm::makeReduction() {
         format->setCurrentIndex(r.format ? format->findData(QString(info(*r.format).key)) : 0);
     });
     addRow(tr("Format"), format, tr("The pixels in the target; the ladder below shows them all"));
+}
+
+void RecipeForm::makePalette() {
     auto* source = new QComboBox(page_);
     source->setObjectName("palette_source");
     connect(source, &QComboBox::activated, this, [this, source](int at) {
@@ -265,21 +276,26 @@ void RecipeForm::makeReduction() {
                                                      ? "image:" + fromStd(r.paletteImage)
                                                      : QString(toKey(r.paletteSource))));
     });
-    when(addRow(tr("Palette"), source, tr("Where its colours come from; several images may share one")), source,
-         indexed);
+    showWhen(addRow(tr("Palette"), source, tr("Where its colours come from; several images may share one")), source,
+             &isIndexed);
     auto* colours = new NumberField(0, 256, tr("0: all"), page_);
     colours->setObjectName("colours");
     connect(colours, &NumberField::numberChosen, this, [this](int now) {
         change([now](Recipe& r) { r.colours = now == 1 ? 2 : now; }, tr("Change the number of colours"), "colours");
     });
     fills_.push_back([colours](const Recipe& r) { colours->setNumber(r.colours); });
-    when(addRow(tr("Colours"), colours, tr("2 to 256; 0 takes as many as the format holds")), colours,
-         [indexed](const Recipe& r) { return indexed(r) && r.paletteSource == PaletteSource::Picture; });
+    showWhen(addRow(tr("Colours"), colours, tr("2 to 256; 0 takes as many as the format holds")), colours,
+             [](const Recipe& r) { return isIndexed(r) && r.paletteSource == PaletteSource::Picture; });
     auto* strip = new PaletteStrip(page_);
     strip->setObjectName("palette");
     palette_ = strip;
     connect(strip, &PaletteStrip::colourClicked, this, &RecipeForm::editPalette);
-    when(addRow(QString(), strip, QString()), strip, indexed);
+    showWhen(addRow(QString(), strip, QString()), strip, &isIndexed);
+}
+
+void RecipeForm::makeReduction() {
+    makeFormat();
+    makePalette();
     auto* reduce = new QComboBox(page_);
     reduce->setObjectName("reduction");
     for (const auto& [name, key] :
@@ -299,16 +315,19 @@ void RecipeForm::makeReduction() {
     addRow(tr("Reduce"), reduce, tr("How colours that the format lacks are stood in for"));
     const Slider strength =
         slider(tr("Strength"), "strength", 0, 100, 100, &Recipe::strength, tr("Of the dither, in per cent"));
-    when(strength.name, strength.field, dithers);
+    showWhen(strength.name, strength.field, &dithers);
     auto* light = new ChoiceField({tr("linear"), tr("as stored")}, page_);
     connect(light, &ChoiceField::chosen, this, [this](const QString& to) {
         change([&](Recipe& r) { r.linear = to == tr("linear"); }, tr("Light %1").arg(to));
     });
     fills_.push_back([light](const Recipe& r) { light->setChosen(r.linear ? tr("linear") : tr("as stored")); });
-    when(addRow(tr("Light"), light, tr("Dots mix as light does, or as the numbers do")), light, dithers);
+    showWhen(addRow(tr("Light"), light, tr("Dots mix as light does, or as the numbers do")), light, &dithers);
     const Slider threshold =
         slider(tr("Threshold"), "threshold", 1, 255, 128, &Recipe::threshold, tr("The lowest grey that is lit"));
-    when(threshold.name, threshold.field, oneBit);
+    showWhen(threshold.name, threshold.field, [this](const Recipe& r) {
+        const PixelFormatInfo& format = info(r.format.value_or(session_.document().panel->format));
+        return format.meaning == PixelMeaning::Grey && format.isOneBit() && !r.maskOnly;
+    });
 }
 
 void RecipeForm::makeStorage() {

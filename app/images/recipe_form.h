@@ -31,13 +31,19 @@ class RecipeForm : public FormPage {
 
   private:
     using Step = std::function<void(Recipe&)>;
+    void makeCrop();
+    void makeSize();
     void makeShape();
     void makeTone();
     void makeTransparency();
+    void makeFormat();
+    void makePalette();
     void makeReduction();
     void makeStorage();
     Slider slider(const QString& label, const QString& name, int min, int max, int rest, int Recipe::*member,
                   const QString& help);
+    // A row that only some recipes need.
+    void showWhen(QLabel* name, QWidget* field, const std::function<bool(const Recipe&)>& shown);
     void change(const Step& step, const QString& label, const QString& merge = {});
     void refresh();
     void showPalette();

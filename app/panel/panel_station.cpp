@@ -108,12 +108,7 @@ void PanelStation::choice(QFormLayout* form, const QString& text, const QString&
     form->addRow(caption(text, field), field);
 }
 
-QWidget* PanelStation::makeForm() {
-    auto* page = new QWidget;
-    auto* column = new QVBoxLayout(page);
-    column->setContentsMargins(16, 4, 16, 16);
-    column->setSpacing(2);
-
+void PanelStation::makeProject(QWidget* page) {
     QFormLayout* project = section(tr("Project"), page);
     auto* name = new QLineEdit(page);
     name->setObjectName("project_name");
@@ -134,7 +129,9 @@ QWidget* PanelStation::makeForm() {
     });
     fills_.append([this, name] { name->setText(QString::fromStdString(session_.document().name)); });
     project->addRow(caption(tr("Name"), name), name);
+}
 
+void PanelStation::makeSize(QWidget* page) {
     QFormLayout* size = section(tr("Picture"), page);
     number(
         size, tr("Width"), "panel_width", "px", kMinPanelSide, kMaxPanelSide,
@@ -153,7 +150,9 @@ QWidget* PanelStation::makeForm() {
         size, tr("Pixel format"), "panel_format", formats, tr("How pixels lie in the panel's memory"),
         [](const Panel& p) { return QString(info(p.format).key); },
         [](Panel& p, const QString& key) { p.format = pixelFormatByKey(key.toStdString())->format; });
+}
 
+void PanelStation::makeMounting(QWidget* page) {
     QFormLayout* mount = section(tr("Mounting and wiring: when the first picture is wrong"), page);
     choice(
         mount, tr("Turned"), "panel_turn", {"0°", "90°", "180°", "270°"},
@@ -173,7 +172,9 @@ QWidget* PanelStation::makeForm() {
         mount, tr("First row"), "row_offset", "px", 0, kMaxPanelSide,
         tr("Rows of the panel's memory above the picture"), [](const Panel& p) -> int64_t { return p.rowOffset; },
         [](Panel& p, int64_t v) { p.rowOffset = static_cast<int>(v); });
+}
 
+void PanelStation::makeController(QWidget* page) {
     QFormLayout* target = section(tr("Controller"), page);
     choice(
         target, tr("Kind"), "word_bits", {tr("32-bit"), tr("8-bit")},
@@ -195,7 +196,17 @@ QWidget* PanelStation::makeForm() {
     number(
         target, tr("RAM"), "ram_budget", "KB", 0, 4194303, tr("Budget for the interface: state and draw buffer"),
         [](const Panel& p) { return p.ramBytes / 1024; }, [](Panel& p, int64_t v) { p.ramBytes = v * 1024; });
+}
 
+QWidget* PanelStation::makeForm() {
+    auto* page = new QWidget;
+    auto* column = new QVBoxLayout(page);
+    column->setContentsMargins(16, 4, 16, 16);
+    column->setSpacing(2);
+    makeProject(page);
+    makeSize(page);
+    makeMounting(page);
+    makeController(page);
     facts_ = new QLabel(page);
     facts_->setFont(Theme::figures());
     facts_->setContentsMargins(0, 14, 0, 0);

@@ -36,6 +36,10 @@ class PanelStation : public Station {
 
   private:
     QWidget* makeForm();
+    void makeProject(QWidget* page);
+    void makeSize(QWidget* page);
+    void makeMounting(QWidget* page);
+    void makeController(QWidget* page);
     QWidget* makePictures();
     QFormLayout* section(const QString& title, QWidget* page);
     void number(QFormLayout* form, const QString& caption, const QString& name, const QString& unit, int min, int max,

@@ -23,7 +23,9 @@ class TestCodeStation : public QObject, support::OnWindow {
 
     QString out() const { return open_->path("out"); }
     // Waits until the station shows the project as it is.
-    void settle() { QTRY_VERIFY_WITH_TIMEOUT(!find<QWidget>("code_splitter")->isVisible() || !station()->isPlanning(), 20000); }
+    void settle() {
+        QTRY_VERIFY_WITH_TIMEOUT(!find<QWidget>("code_splitter")->isVisible() || !station()->isPlanning(), 20000);
+    }
     CodeStation* station() { return open_->window.findChild<CodeStation*>(); }
     QString status() {
         settle();
@@ -160,7 +162,8 @@ class TestCodeStation : public QObject, support::OnWindow {
         QVERIFY(other.openProject(open_->folder()));
         QTest::keyClick(&other, Qt::Key_8, Qt::AltModifier);
         QCOMPARE(other.findChild<QLineEdit*>("output_folder")->text(), out());
-        QTRY_VERIFY_WITH_TIMEOUT(other.findChild<QLabel*>("code_status")->text().contains("Everything is written"), 20000);
+        QTRY_VERIFY_WITH_TIMEOUT(other.findChild<QLabel*>("code_status")->text().contains("Everything is written"),
+                                 20000);
     }
 
     void errorsKeepCodeBack() {

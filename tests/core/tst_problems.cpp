@@ -31,73 +31,70 @@ struct Break {
     const char* reason;  // part of it
 };
 
-const std::vector<Break>& breaks() {
-    static const std::vector<Break> all{
-        {"no such look",
-         [](const Document& d) {
-             return changeWidgets(d, "status", Names{"step_text"}, [](Widget& w) { w.look = "gone"; });
-         },
-         Severity::Error, "screens/status.json: step_text", "no look \"gone\""},
-        {"no such face", [](const Document& d) { return withProperty(d, "font", std::string("gone")); },
-         Severity::Error, "screens/status.json: step_text", "no face \"gone\""},
-        {"no such image",
-         [](const Document& d) {
-             return withWidget(d, "picture", Kind::Image, {{"image", std::string("gone")}});
-         },
-         Severity::Error, "screens/status.json: picture", "no image \"gone\""},
-        {"an image without one", [](const Document& d) { return withWidget(d, "picture", Kind::Image, {}); },
-         Severity::Warning, "screens/status.json: picture", "no image"},
-        {"frames that follow nothing",
-         [](const Document& d) {
-             return withWidget(d, "moving", Kind::Frames,
-                               {{"image", std::string("flame")}, {"variable", std::string("gone")}});
-         },
-         Severity::Error, "screens/status.json: moving", "gone"},
-        {"a text of no variable", [](const Document& d) { return withProperty(d, "text", std::string("{gone} of 6")); },
-         Severity::Error, "step_text", "no variable \"gone\""},
-        {"an open brace", [](const Document& d) { return withProperty(d, "text", std::string("step {step")); },
-         Severity::Error, "step_text", "column"},
-        {"an unknown form", [](const Document& d) { return withProperty(d, "text", std::string("{step:yards}")); },
-         Severity::Error, "step_text", "form"},
-        {"a character that no face has",
-         [](const Document& d) { return withProperty(d, "text", std::string("\xe6\xad\xa5")); }, Severity::Warning,
-         "step_text", "no character"},
-        {"a rule of nothing", [](const Document& d) { return withRules(d, "main", "on gone.tap\n    back\n"); },
-         Severity::Error, "rules/main.rules", "no widget \"gone\""},
-        {"a rule that goes nowhere", [](const Document& d) { return withRules(d, "main", "on start\n    go gone\n"); },
-         Severity::Error, "rules/main.rules", "no screen \"gone\""},
-        {"a tap on a text", [](const Document& d) { return withRules(d, "main", "on step_text.tap\n    back\n"); },
-         Severity::Error, "rules/main.rules", "takes no touch"},
-        {"lost decimals", [](const Document& d) { return withRules(d, "main", "on start\n    kiln_temp = heating\n"); },
-         Severity::Warning, "rules/main.rules", "decimals"},
-        {"an image's file that is gone",
-         [](const Document& d) {
-             Image image = *d.image("pot");
-             image.original = nullptr;
-             return withImage(d, image);
-         },
-         Severity::Error, "pot", ""},
-        {"an image's file that is none",
-         [](const Document& d) {
-             Image image = *d.image("pot");
-             image.original = std::make_shared<const FileContents>("no picture");
-             return withImage(d, image);
-         },
-         Severity::Error, "pot_image", "images/pot.png"},
-        {"a face's file that is none",
-         [](const Document& d) {
-             Face face = *d.face("regular");
-             face.original = std::make_shared<const FileContents>("no face");
-             return withFace(d, face);
-         },
-         Severity::Error, "screens/", "fonts/"},
-        {"a variable that is gone", [](const Document& d) { return removeVariable(d, "kiln_temp"); }, Severity::Error,
-         "kiln_temp_text", "no variable"},
-        {"a screen that is gone", [](const Document& d) { return removeScreen(d, 2); }, Severity::Error,
-         "rules/main.rules", "no screen \"alarm\""},
-    };
-    return all;
-}
+const std::vector<Break> breaks{
+    {"no such look",
+     [](const Document& d) {
+         return changeWidgets(d, "status", Names{"step_text"}, [](Widget& w) { w.look = "gone"; });
+     },
+     Severity::Error, "screens/status.json: step_text", "no look \"gone\""},
+    {"no such face", [](const Document& d) { return withProperty(d, "font", std::string("gone")); }, Severity::Error,
+     "screens/status.json: step_text", "no face \"gone\""},
+    {"no such image",
+     [](const Document& d) {
+         return withWidget(d, "picture", Kind::Image, {{"image", std::string("gone")}});
+     },
+     Severity::Error, "screens/status.json: picture", "no image \"gone\""},
+    {"an image without one", [](const Document& d) { return withWidget(d, "picture", Kind::Image, {}); },
+     Severity::Warning, "screens/status.json: picture", "no image"},
+    {"frames that follow nothing",
+     [](const Document& d) {
+         return withWidget(d, "moving", Kind::Frames,
+                           {{"image", std::string("flame")}, {"variable", std::string("gone")}});
+     },
+     Severity::Error, "screens/status.json: moving", "gone"},
+    {"a text of no variable", [](const Document& d) { return withProperty(d, "text", std::string("{gone} of 6")); },
+     Severity::Error, "step_text", "no variable \"gone\""},
+    {"an open brace", [](const Document& d) { return withProperty(d, "text", std::string("step {step")); },
+     Severity::Error, "step_text", "column"},
+    {"an unknown form", [](const Document& d) { return withProperty(d, "text", std::string("{step:yards}")); },
+     Severity::Error, "step_text", "form"},
+    {"a character that no face has",
+     [](const Document& d) { return withProperty(d, "text", std::string("\xe6\xad\xa5")); }, Severity::Warning,
+     "step_text", "no character"},
+    {"a rule of nothing", [](const Document& d) { return withRules(d, "main", "on gone.tap\n    back\n"); },
+     Severity::Error, "rules/main.rules", "no widget \"gone\""},
+    {"a rule that goes nowhere", [](const Document& d) { return withRules(d, "main", "on start\n    go gone\n"); },
+     Severity::Error, "rules/main.rules", "no screen \"gone\""},
+    {"a tap on a text", [](const Document& d) { return withRules(d, "main", "on step_text.tap\n    back\n"); },
+     Severity::Error, "rules/main.rules", "takes no touch"},
+    {"lost decimals", [](const Document& d) { return withRules(d, "main", "on start\n    kiln_temp = heating\n"); },
+     Severity::Warning, "rules/main.rules", "decimals"},
+    {"an image's file that is gone",
+     [](const Document& d) {
+         Image image = *d.image("pot");
+         image.original = nullptr;
+         return withImage(d, image);
+     },
+     Severity::Error, "pot", ""},
+    {"an image's file that is none",
+     [](const Document& d) {
+         Image image = *d.image("pot");
+         image.original = std::make_shared<const FileContents>("no picture");
+         return withImage(d, image);
+     },
+     Severity::Error, "pot_image", "images/pot.png"},
+    {"a face's file that is none",
+     [](const Document& d) {
+         Face face = *d.face("regular");
+         face.original = std::make_shared<const FileContents>("no face");
+         return withFace(d, face);
+     },
+     Severity::Error, "screens/", "fonts/"},
+    {"a variable that is gone", [](const Document& d) { return removeVariable(d, "kiln_temp"); }, Severity::Error,
+     "kiln_temp_text", "no variable"},
+    {"a screen that is gone", [](const Document& d) { return removeScreen(d, 2); }, Severity::Error, "rules/main.rules",
+     "no screen \"alarm\""},
+};
 
 Problems allProblems(const BuiltScene& scene) {
     Problems all = scene.problems;
@@ -122,13 +119,13 @@ class TestProblems : public QObject {
 
     void eachIsToldAndGoesAgain_data() {
         QTest::addColumn<int>("number");
-        for (size_t i = 0; i < breaks().size(); ++i)
-            QTest::newRow(breaks()[i].title) << static_cast<int>(i);
+        for (size_t i = 0; i < breaks.size(); ++i)
+            QTest::newRow(breaks[i].title) << static_cast<int>(i);
     }
 
     void eachIsToldAndGoesAgain() {
         QFETCH(int, number);
-        const Break& broken = breaks()[static_cast<size_t>(number)];
+        const Break& broken = breaks[static_cast<size_t>(number)];
         const Document whole = openKiln();
         SceneBuilder builder;
         Twin twin(builder.build(whole));

@@ -9,13 +9,13 @@
 
 namespace target {
 
-inline std::vector<ScriptStep> scriptOf(const char *text) { return *parseScript(text, "script"); }
+inline std::vector<ScriptStep> scriptOf(const char* text) { return *parseScript(text, "script"); }
 
 // Generates code for projects, compiles it, runs it, and compares what its panel held with what was expected.
 class GeneratedPrograms {
-   public:
+  public:
     // Generates into a fresh folder and puts the driver's script beside it.
-    QString prepare(const BuiltSceneRef &scene, const std::vector<ScriptStep> &steps, const QString &name) {
+    QString prepare(const BuiltSceneRef& scene, const std::vector<ScriptStep>& steps, const QString& name) {
         const QString to = folder_.filePath(name);
         Disk disk;
         const GeneratedCode code = generateCode(*scene);
@@ -29,25 +29,25 @@ class GeneratedPrograms {
     }
 
     // Compiles what doesn't depend on the buffer once, the scene for each buffer, and runs.
-    QString run(const Toolchain &tools, const QString &folder, const Document &document,
-                const QList<QPair<long, QByteArray>> &expected) {
+    QString run(const Toolchain& tools, const QString& folder, const Document& document,
+                const QList<QPair<long, QByteArray>>& expected) {
         const QString name = QString::fromStdString(document.name);
-        const Panel &p = *document.panel;
+        const Panel& p = *document.panel;
         const bool sideways = p.turn % 180 != 0;
         const QStringList common =
             tools.flags +
             QStringList{"-I",
                         folder,
                         "-I",
-                        testDir(),
+                        driverDir(),
                         QString("-DPANEL_COLUMNS=%1").arg((sideways ? p.height : p.width) + p.columnOffset),
                         QString("-DPANEL_ROWS=%1").arg((sideways ? p.width : p.height) + p.rowOffset)};
         const QString objects = folder + "/" + tools.name;
         QDir().mkpath(objects);
         QStringList linked;
         QStringList sources = generatedSources(folder, name) + tools.sources;
-        sources << testDir() + "driver.c";
-        for (const QString &source : std::as_const(sources)) {
+        sources << driverDir() + "driver.c";
+        for (const QString& source : std::as_const(sources)) {
             if (source.endsWith("_scene.c"))
                 continue;
             const QString object = objectOf(tools, source, objects);
@@ -57,7 +57,7 @@ class GeneratedPrograms {
                     return said;
             linked << object;
         }
-        for (const auto &[bytes, frames] : expected) {
+        for (const auto& [bytes, frames] : expected) {
             const QString program = objects + QString("/program_%1").arg(bytes);
             QStringList arguments =
                 common + QStringList{QString("-D%1_BUFFER_BYTES=%2u").arg(name.toUpper()).arg(bytes)};
@@ -84,11 +84,11 @@ class GeneratedPrograms {
         return {};
     }
 
-   private:
+  private:
     QTemporaryDir folder_;
 
     // Where a source's object lies. The runtime's files are the same in every project: one object each serves them all.
-    QString objectOf(const Toolchain &tools, const QString &source, const QString &objects) const {
+    QString objectOf(const Toolchain& tools, const QString& source, const QString& objects) const {
         const QString name = QFileInfo(source).baseName();
         if (!source.contains("/gorse/"))
             return objects + "/" + name + ".o";

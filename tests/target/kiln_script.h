@@ -4,7 +4,7 @@
 // What is done to the kiln: every screen, a value, a text, a press that slides off, timers, the alarm.
 namespace target {
 
-inline const char *const kilnScript = R"(
+inline const char* const kilnScript = R"(
 tap 160 212          # to the programme
 press 285 212        # +5, held
 release 285 212

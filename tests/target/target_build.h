@@ -26,9 +26,9 @@ struct Toolchain {
     bool emulated;
 };
 
-inline QString testDir() { return QStringLiteral(SOURCE_DIR "/tests/target/"); }
+inline QString driverDir() { return QStringLiteral(SOURCE_DIR "/tests/target/drivers/"); }
 
-inline QStringList strictFlags(const char *standard) {
+inline QStringList strictFlags(const char* standard) {
     return {QString("-std=%1").arg(standard), "-Wall", "-Wextra", "-Wpedantic", "-Wconversion", "-Wshadow", "-Werror"};
 }
 
@@ -42,13 +42,13 @@ inline Toolchain cortexM3() {
                                << "-mthumb"
                                << "-ffunction-sections"
                                << "-fdata-sections",
-            {"--specs=rdimon.specs", "-T", testDir() + "cortex_m3.ld", "-Wl,--gc-sections"},
-            {testDir() + "cortex_m3_start.c"},
+            {"--specs=rdimon.specs", "-T", driverDir() + "cortex_m3.ld", "-Wl,--gc-sections"},
+            {driverDir() + "cortex_m3_start.c"},
             true};
 }
 
 // Runs a command; the text is what it said if it failed, else empty.
-inline QString error(const QString &program, const QStringList &arguments, int seconds = 120, QString *said = nullptr) {
+inline QString error(const QString& program, const QStringList& arguments, int seconds = 120, QString* said = nullptr) {
     QProcess process;
     process.setProcessChannelMode(QProcess::MergedChannels);
     process.start(program, arguments);
@@ -65,36 +65,36 @@ inline QString error(const QString &program, const QStringList &arguments, int s
     return process.exitCode() == 0 ? QString() : program + " " + arguments.join(' ') + "\n" + text;
 }
 
-inline bool writeFile(const QString &path, const QByteArray &bytes) {
+inline bool writeFile(const QString& path, const QByteArray& bytes) {
     QFile file(path);
     return file.open(QIODevice::WriteOnly) && file.write(bytes) == bytes.size();
 }
 
-inline QByteArray readFile(const QString &path) {
+inline QByteArray readFile(const QString& path) {
     QFile file(path);
     return file.open(QIODevice::ReadOnly) ? file.readAll() : QByteArray();
 }
 
 // The generated sources of a folder, but for the port, which the driver stands in for.
-inline QStringList generatedSources(const QString &folder, const QString &name) {
+inline QStringList generatedSources(const QString& folder, const QString& name) {
     QStringList out;
-    for (const QString &file : QDir(folder + "/gorse").entryList({"*.c"}, QDir::Files, QDir::Name))
+    for (const QString& file : QDir(folder + "/gorse").entryList({"*.c"}, QDir::Files, QDir::Name))
         out << folder + "/gorse/" + file;
     // A project without images or fonts has no such file.
-    for (const char *part : {"_scene.c", "_images.c", "_fonts.c"})
+    for (const char* part : {"_scene.c", "_images.c", "_fonts.c"})
         if (const QString source = folder + "/" + name + part; QFile::exists(source))
             out << source;
     return out;
 }
 
 // All frames that the core's twin gives for a script, one behind the other.
-inline QByteArray expectedFrames(const BuiltSceneRef &scene, const std::vector<ScriptStep> &steps,
+inline QByteArray expectedFrames(const BuiltSceneRef& scene, const std::vector<ScriptStep>& steps,
                                  long bufferBytes = 0) {
     Twin twin(scene, Twin::View::Panel, bufferBytes);
     QByteArray out;
     const auto done = runScript(twin, steps, "script", [&](int) {
-        const auto &bytes = twin.memory().bytes();
-        out.append(reinterpret_cast<const char *>(bytes.data()), static_cast<qsizetype>(bytes.size()));
+        const auto& bytes = twin.memory().bytes();
+        out.append(reinterpret_cast<const char*>(bytes.data()), static_cast<qsizetype>(bytes.size()));
     });
     return done ? out : QByteArray();
 }

@@ -40,7 +40,7 @@ Document smallProject() {
     images[0].recipe.reduction = Reduction::FloydSteinberg;
     document.images = std::make_shared<std::vector<Image>>(images);
     document = addScreen(document, 0, "info");
-    const auto widget = [](const char *name, Kind kind, int x, int y, int w, int h, const char *look,
+    const auto widget = [](const char* name, Kind kind, int x, int y, int w, int h, const char* look,
                            PropertyMap values) {
         Widget out;
         out.name = name;
@@ -66,7 +66,7 @@ Document smallProject() {
                      "when weight > 100\n    hide frame\notherwise\n    show frame\n");
 }
 
-const char *const smallScript = R"(
+const char* const smallScript = R"(
 set weight 42.8
 press 90 52
 release 90 52
@@ -77,13 +77,13 @@ set weight 3.0
 )";
 
 // The panel's memory after each step, put together from what the 8-bit driver sent.
-QByteArray framesFromFlushes(const QByteArray &sent, const PanelMemory &empty) {
+QByteArray framesFromFlushes(const QByteArray& sent, const PanelMemory& empty) {
     PanelMemory memory = empty;
     QByteArray out;
     for (qsizetype i = 0; i < sent.size();) {
         const auto byte = [&](qsizetype at) { return static_cast<int>(static_cast<uint8_t>(sent[at])); };
         if (byte(i) == 255) {
-            out.append(reinterpret_cast<const char *>(memory.bytes().data()),
+            out.append(reinterpret_cast<const char*>(memory.bytes().data()),
                        static_cast<qsizetype>(memory.bytes().size()));
             ++i;
             continue;
@@ -91,7 +91,7 @@ QByteArray framesFromFlushes(const QByteArray &sent, const PanelMemory &empty) {
         const int w = byte(i + 2), h = byte(i + 3);
         if (i + 4 + w * (h / 8) > sent.size())
             return {};
-        memory.take(byte(i), byte(i + 1), w, h, reinterpret_cast<const uint8_t *>(sent.constData() + i + 4));
+        memory.take(byte(i), byte(i + 1), w, h, reinterpret_cast<const uint8_t*>(sent.constData() + i + 4));
         i += 4 + w * (h / 8);
     }
     return out;
@@ -106,7 +106,7 @@ class Test8Bits : public QObject {
 
     GeneratedPrograms programs_;
 
-   private Q_SLOTS:
+  private Q_SLOTS:
     void on8Bits_data() {
         QTest::addColumn<Document>("document");
         QTest::addColumn<QByteArray>("script");
@@ -146,7 +146,7 @@ class Test8Bits : public QObject {
                               "-flto",
                               "-I",
                               folder};
-        arguments << generatedSources(folder, name) << testDir() + "avr_driver.c" << testDir() + "avr_start.S"
+        arguments << generatedSources(folder, name) << driverDir() + "avr_driver.c" << driverDir() + "avr_start.S"
                   << "-nostartfiles"
                   << "-Wl,--defsym=__DATA_REGION_ORIGIN__=0x800100"
                   << "-o" << program;

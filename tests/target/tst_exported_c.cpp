@@ -14,7 +14,7 @@ using namespace target;
 
 namespace {
 
-Image madeOf(const std::string &name, std::string bytes, const std::string &file) {
+Image madeOf(const std::string& name, std::string bytes, const std::string& file) {
     Image image;
     image.name = name;
     image.file = file;
@@ -38,7 +38,7 @@ std::string blinking() {
     return gif.finish();
 }
 
-std::string keyName(const PixelFormatInfo &format) {
+std::string keyName(const PixelFormatInfo& format) {
     std::string key = format.key;
     std::replace(key.begin(), key.end(), '-', '_');
     return key;
@@ -52,13 +52,13 @@ class TestExportedC : public QObject {
     QTemporaryDir dir_;
     ImageBakery bakery_;
 
-    QString path(const QString &file) { return dir_.filePath(file); }
-    QString compiled(const QString &compiler, const QStringList &flags, const QString &source) {
+    QString path(const QString& file) { return dir_.filePath(file); }
+    QString compiled(const QString& compiler, const QStringList& flags, const QString& source) {
         return error(compiler, flags + QStringList{"-I", dir_.path(), "-c", path(source), "-o", path(source + ".o")});
     }
 
     // What a program that is linked with a source prints.
-    QByteArray printed(const QString &source, const QByteArray &includes, const QByteArray &statements, QString &said) {
+    QByteArray printed(const QString& source, const QByteArray& includes, const QByteArray& statements, QString& said) {
         writeFile(path("main.c"),
                   "#include <stdio.h>\n" + includes + "int main(void) {\n" + statements + "    return 0;\n}\n");
         QStringList sources{path("main.c")};
@@ -73,20 +73,20 @@ class TestExportedC : public QObject {
         return process.readAllStandardOutput();
     }
 
-    static QByteArray writes(const QByteArray &array) {
+    static QByteArray writes(const QByteArray& array) {
         return "    fwrite(" + array + ", 1, sizeof " + array + ", stdout);\n";
     }
 
-   private Q_SLOTS:
+  private Q_SLOTS:
     void everyFormat_data() {
         QTest::addColumn<QString>("key");
-        for (const PixelFormatInfo &each : pixelFormats())
+        for (const PixelFormatInfo& each : pixelFormats())
             QTest::newRow(each.key) << each.key;
     }
 
     void everyFormat() {
         QFETCH(QString, key);
-        const PixelFormatInfo &format = *pixelFormatByKey(key.toStdString());
+        const PixelFormatInfo& format = *pixelFormatByKey(key.toStdString());
         const std::string name = "slope_" + keyName(format);
         const auto baked =
             bakeForExport(Document{}, madeOf(name, encodePng(slope()), "slope.png"), format.format, bakery_);
@@ -94,10 +94,10 @@ class TestExportedC : public QObject {
         const std::string endings[] = {".c", ".h", ".bin"};
         const auto files = exportFiles(**baked, {name, "const", "uint8_t"}, endings);
         QVERIFY(files);
-        for (const ExportedFile &each : *files)
+        for (const ExportedFile& each : *files)
             QVERIFY(writeFile(path(QString::fromStdString(name + each.ending)), QByteArray::fromStdString(each.bytes)));
         const QString source = QString::fromStdString(name) + ".c";
-        for (const char *compiler : {"gcc", "clang"})
+        for (const char* compiler : {"gcc", "clang"})
             QVERIFY2(compiled(compiler, strictFlags("c99"), source).isEmpty(), compiler);
         QCOMPARE(compiled("avr-gcc", {"-mmcu=avr5", "-std=gnu99", "-Wall", "-Werror"}, source), QString());
 
@@ -121,7 +121,7 @@ class TestExportedC : public QObject {
         const std::string endings[] = {".c", ".h"};
         const auto files = exportFiles(**baked, {"blink", "const", "unsigned char"}, endings);
         QVERIFY(files);
-        for (const ExportedFile &each : *files)
+        for (const ExportedFile& each : *files)
             writeFile(path(QString::fromStdString("blink" + each.ending)), QByteArray::fromStdString(each.bytes));
         QString said;
         const QByteArray out = printed("blink.c", "#include \"blink.h\"\n",

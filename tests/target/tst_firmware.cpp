@@ -14,7 +14,7 @@ using namespace target;
 
 namespace {
 
-const char *const kFlush =
+const char* const kFlush =
     "_flush(uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes, uint32_t count) {\n"
     "    (void)x; (void)y; (void)w; (void)h; (void)bytes; (void)count;\n}\n";
 
@@ -26,14 +26,14 @@ class TestFirmware : public QObject {
     QTemporaryDir dir_;
     Disk disk_;
 
-    QString generated(const Document &d, const QString &name) {
+    QString generated(const Document& d, const QString& name) {
         SceneBuilder builder;
         const QString to = dir_.filePath(name);
         return writeOutput(generateCode(*builder.build(d)), to.toStdString(), disk_) ? to : QString();
     }
     // Builds `text` with a generated folder and runs it; what was said if something failed.
-    QString ran(const QString &folder, const QString &name, const QByteArray &text, const QStringList &more = {},
-                QString *heard = nullptr) {
+    QString ran(const QString& folder, const QString& name, const QByteArray& text, const QStringList& more = {},
+                QString* heard = nullptr) {
         const QString source = folder + "/main.c", program = folder + "/program";
         writeFile(source, text);
         const QString said = error("gcc", strictFlags("c99") + more + QStringList{"-I", folder} +
@@ -41,7 +41,7 @@ class TestFirmware : public QObject {
         return said.isEmpty() ? error(program, {}, 20, heard) : said;
     }
 
-   private Q_SLOTS:
+  private Q_SLOTS:
     // The complete program of docs/generated-code.md, as it stands there.
     void theProgramOfTheDocsRuns() {
         const QString docs = QString::fromUtf8(readFile(SOURCE_DIR "/docs/generated-code.md"));
@@ -108,8 +108,8 @@ class TestFirmware : public QObject {
         SceneBuilder builder;
         const GeneratedCode code = generateCode(
             *builder.build(withVariable(withVariable(withVariable(makeDocument(), panel), firmware), both)));
-        const std::string &header = code.files.at("demo.h");
-        const auto has = [&](const char *text) { return header.find(text) != std::string::npos; };
+        const std::string& header = code.files.at("demo.h");
+        const auto has = [&](const char* text) { return header.find(text) != std::string::npos; };
         QVERIFY(!has("demo_set_counted") && has("demo_get_counted") && has("demo_changed_counted"));
         QVERIFY(has("demo_set_measured") && has("demo_get_measured") && !has("demo_changed_measured"));
         QVERIFY(has("demo_set_target") && has("demo_get_target") && has("demo_changed_target"));
@@ -175,10 +175,10 @@ class TestFirmware : public QObject {
     // Each as a library of its own: the runtime's files are the same in both, so the linker takes each once.
     void twoInterfacesShareOneRuntime() {
         const QString kiln = generated(openKiln(), "two_kiln"), hive = generated(openExample("hive"), "two_hive");
-        const auto library = [&](const QString &folder, const QString &name) {
+        const auto library = [&](const QString& folder, const QString& name) {
             QString said;
             QStringList objects;
-            for (const QString &source : generatedSources(folder, name)) {
+            for (const QString& source : generatedSources(folder, name)) {
                 objects << folder + "/" + QFileInfo(source).baseName() + ".o";
                 said += error("gcc", strictFlags("c99") << "-I" << folder << "-c" << source << "-o" << objects.last());
             }
@@ -194,7 +194,7 @@ class TestFirmware : public QObject {
                               "    (void)kiln_set_kiln_temp(900);\n    (void)hive_set_humidity(40);\n    "
                               "(void)kiln_step(0);\n    (void)hive_step(0);\n"
                               "    return kiln_get_kiln_temp() == 900 && hive_get_humidity() == 40 ? 0 : 2;\n}\n");
-        for (const QStringList &order : {QStringList{kiln + "/libkiln.a", hive + "/libhive.a"},
+        for (const QStringList& order : {QStringList{kiln + "/libkiln.a", hive + "/libhive.a"},
                                          QStringList{hive + "/libhive.a", kiln + "/libkiln.a"}}) {
             said = error("gcc",
                          QStringList{"-I", kiln, "-I", hive, source} + order + QStringList{"-o", dir_.filePath("two")});

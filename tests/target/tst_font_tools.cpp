@@ -18,11 +18,11 @@ using namespace target;
 
 namespace {
 
-Bytes fileBytes(const QString &path) { return std::make_shared<const FileContents>(readFile(path).toStdString()); }
+Bytes fileBytes(const QString& path) { return std::make_shared<const FileContents>(readFile(path).toStdString()); }
 
 const QString kRegular = QString::fromStdString(examplePath("kiln")) + "/fonts/B612-Regular.otf";
 
-BakedFont fontFrom(const QString &path, int size, int bits, const std::set<char32_t> &characters) {
+BakedFont fontFrom(const QString& path, int size, int bits, const std::set<char32_t>& characters) {
     FontSource source;
     source.faces = {*openFace(fileBytes(path), "face", {size, bits})};
     source.settings.bits = bits;
@@ -40,10 +40,10 @@ std::set<char32_t> latin() {
 }
 
 // Every glyph of `font` is in `face` with the same box, place, advance and pixels.
-QString difference(const BakedFont &font, const FaceAtSize &face) {
+QString difference(const BakedFont& font, const FaceAtSize& face) {
     for (const char32_t c : font.held()) {
         const GlyphBitmap ours = font.bitmap(c), theirs = face.glyph(c);
-        const auto packed = [&](const GlyphBitmap &g) { return packCoverage(g.coverage, font.bits()); };
+        const auto packed = [&](const GlyphBitmap& g) { return packCoverage(g.coverage, font.bits()); };
         if (ours.width != theirs.width || ours.height != theirs.height || ours.advance != theirs.advance ||
             packed(ours) != packed(theirs))
             return QString("U+%1: %2x%3 %4 against %5x%6 %7")
@@ -60,7 +60,7 @@ QString difference(const BakedFont &font, const FaceAtSize &face) {
     return {};
 }
 
-int run(const QString &program, const QStringList &arguments) {
+int run(const QString& program, const QStringList& arguments) {
     QProcess process;
     process.setStandardErrorFile(QProcess::nullDevice());
     process.start(program, arguments);
@@ -74,12 +74,12 @@ class TestFontTools : public QObject {
 
     QTemporaryDir dir_;
 
-    QString file(const char *name, const std::string &text) {
+    QString file(const char* name, const std::string& text) {
         const QString path = dir_.filePath(name);
         return writeFile(path, QByteArray::fromStdString(text)) ? path : QString();
     }
 
-   private Q_SLOTS:
+  private Q_SLOTS:
     // Two glyphs of a hand-made face, the whole file.
     void bdfByHand() {
         FontSource source;

@@ -24,7 +24,7 @@ Picture sample(int w = 29, int h = 17) {
 }
 
 // The greys or colours that another program sees, as 8-bit RGB.
-QByteArray seen(const QString &program, const QStringList &arguments) {
+QByteArray seen(const QString& program, const QStringList& arguments) {
     QProcess process;
     process.start(program, arguments);
     if (!process.waitForFinished(60000) || process.exitCode() != 0)
@@ -32,7 +32,7 @@ QByteArray seen(const QString &program, const QStringList &arguments) {
     return process.readAllStandardOutput();
 }
 
-QByteArray bytesOf(const Picture &p) {
+QByteArray bytesOf(const Picture& p) {
     QByteArray out;
     for (const uint32_t pixel : p.pixels)
         for (const int shift : {16, 8, 0})
@@ -47,7 +47,7 @@ class TestGeneralTools : public QObject {
 
     QTemporaryDir dir_;
 
-    QString written(PixelFormat format, const char *ending) {
+    QString written(PixelFormat format, const char* ending) {
         Image image;
         image.name = "sample";
         image.file = "sample.png";
@@ -60,7 +60,7 @@ class TestGeneralTools : public QObject {
         return bytes && writeFile(path, QByteArray::fromStdString(*bytes)) ? path : QString();
     }
 
-   private Q_SLOTS:
+  private Q_SLOTS:
     void ours_data() {
         QTest::addColumn<int>("format");
         QTest::addColumn<QString>("ending");
@@ -98,7 +98,7 @@ class TestGeneralTools : public QObject {
 
     void theirs_data() {
         QTest::addColumn<QString>("ending");
-        for (const char *ending : {".png", ".bmp", ".ppm", ".pgm", ".pbm", ".xbm", ".gif"})
+        for (const char* ending : {".png", ".bmp", ".ppm", ".pgm", ".pbm", ".xbm", ".gif"})
             QTest::newRow(ending) << ending;
     }
 

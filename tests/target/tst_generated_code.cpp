@@ -20,7 +20,7 @@ class TestGeneratedCode : public QObject {
     QTemporaryDir folder_;
     Disk disk_;
 
-    QString generated(const Document &d, const QString &name, GeneratedCode *out = nullptr) {
+    QString generated(const Document& d, const QString& name, GeneratedCode* out = nullptr) {
         SceneBuilder builder;
         const GeneratedCode code = generateCode(*builder.build(d));
         if (out)
@@ -30,9 +30,9 @@ class TestGeneratedCode : public QObject {
     }
 
     // Compiles only if the compiler gives every record the size that the costs tell.
-    QString sizesError(const QString &compiler, const QStringList &flags, int wordBits) {
+    QString sizesError(const QString& compiler, const QStringList& flags, int wordBits) {
         QByteArray source = "#include \"runtime/gorse_scene.h\"\n";
-        for (const RecordInfo *each : runtimeRecords())
+        for (const RecordInfo* each : runtimeRecords())
             source += "typedef char right_" + QByteArray(each->structure) + "[sizeof(" + each->structure +
                       ") == " + QByteArray::number(recordBytes(*each, wordBits)) + " ? 1 : -1];\n";
         const QString file = folder_.filePath("sizes.c");
@@ -41,7 +41,7 @@ class TestGeneratedCode : public QObject {
                                    << "-I" << SOURCE_DIR << "-c" << file << "-o" << folder_.filePath("sizes.o"));
     }
 
-   private Q_SLOTS:
+  private Q_SLOTS:
     void theSameDocumentGivesTheSameBytes() {
         SceneBuilder a, b;
         const Document d = openKiln();
@@ -49,7 +49,7 @@ class TestGeneratedCode : public QObject {
         (void)b.build(*gorsefinch::setProperty(d, "status", Names{"step_text"}, "size", int64_t{33}));
         const GeneratedCode one = generateCode(*a.build(d)), two = generateCode(*b.build(d));
         QCOMPARE(one.files.size(), two.files.size());
-        for (const auto &[path, text] : one.files)
+        for (const auto& [path, text] : one.files)
             QVERIFY2(two.files.at(path) == text, path.c_str());
     }
 
@@ -62,7 +62,7 @@ class TestGeneratedCode : public QObject {
         d.variables = std::make_shared<const std::vector<Variable>>(variables);
         GeneratedCode code;
         QVERIFY(!generated(d, "comments", &code).isEmpty());
-        const std::string &header = code.files.at(d.name + ".h");
+        const std::string& header = code.files.at(d.name + ".h");
         QVERIFY(header.find("0 to 9 °C. ") != std::string::npos);
         QVERIFY(header.find("ends .. here .. or.not */") != std::string::npos);
     }
@@ -71,12 +71,12 @@ class TestGeneratedCode : public QObject {
         const QString to = generated(openKiln(), "same");
         QVERIFY(!to.isEmpty());
         QMap<QString, QDateTime> before;
-        for (const QString &file : QDir(to).entryList(QDir::Files))
+        for (const QString& file : QDir(to).entryList(QDir::Files))
             before[file] = QFileInfo(to + "/" + file).lastModified();
         QTest::qWait(30);
         const Document d = *gorsefinch::setProperty(openKiln(), "status", Names{"step_text"}, "x", int64_t{3});
         QVERIFY(!generated(d, "same").isEmpty());
-        for (const QString &file : before.keys()) {
+        for (const QString& file : before.keys()) {
             const bool should = file == "kiln_scene.c" || file == "MANIFEST.json";
             QVERIFY2((QFileInfo(to + "/" + file).lastModified() != before[file]) == should, qPrintable(file));
         }
@@ -133,10 +133,10 @@ class TestGeneratedCode : public QObject {
         d = addWidgets(d, "a_b", {makeWidget("c", Kind::Rectangle, 0, 0, 1, 1)});
         GeneratedCode code;
         QVERIFY(generated(d, "clash", &code).isEmpty() || code.files.empty());
-        QVERIFY(std::any_of(code.problems.begin(), code.problems.end(), [](const Problem &p) {
+        QVERIFY(std::any_of(code.problems.begin(), code.problems.end(), [](const Problem& p) {
             return p.reason.find("demo_a_b_c") != std::string::npos && !p.remedy.empty();
         }));
-        for (const char *name : {"while", "9a", "größe"}) {
+        for (const char* name : {"while", "9a", "größe"}) {
             Document other = openKiln();
             Screen screen = *other.screens[0];
             screen.name = name;
@@ -149,8 +149,8 @@ class TestGeneratedCode : public QObject {
     void everyCompilerIsContent() {
         const QString to = generated(openKiln(), "clean");
         const QStringList sources = generatedSources(to, "kiln") << to + "/kiln_port.c";
-        for (const Toolchain &tools : {hostGcc(), hostClang(), cortexM3()})
-            for (const QString &source : sources) {
+        for (const Toolchain& tools : {hostGcc(), hostClang(), cortexM3()})
+            for (const QString& source : sources) {
                 const QString said = error(
                     tools.compiler, tools.flags + QStringList{"-I", to, "-c", source, "-o", folder_.filePath("x.o")});
                 QVERIFY2(said.isEmpty(), qPrintable(said));
@@ -179,7 +179,7 @@ class TestGeneratedCode : public QObject {
         d = *gorsefinch::setProperty(d, "alarm", Names{"words_text"}, "text", std::string("{kiln_temp} above {limit}"));
         const QString to = generated(d, "rom");
         QVERIFY(!to.isEmpty());
-        for (const QString &source : generatedSources(to, "kiln")) {
+        for (const QString& source : generatedSources(to, "kiln")) {
             QString said = error("clang", {"-std=c99", "-fsyntax-only", "-DGORSE_ROM=__flash", "-DGORSE_SEPARATE_ROM=1",
                                            "-D__flash=__attribute__((address_space(1)))", "-I", to, source});
             QVERIFY2(said.isEmpty(), qPrintable(said));
@@ -203,7 +203,7 @@ class TestGeneratedCode : public QObject {
         const BuiltSceneRef scene = builder.build(openKiln());
         const QString to = generated(openKiln(), "costs");
         long measured = 0;
-        for (const char *part : {"kiln_scene", "kiln_images", "kiln_fonts"}) {
+        for (const char* part : {"kiln_scene", "kiln_images", "kiln_fonts"}) {
             const QString object = folder_.filePath(QString(part) + ".o");
             QString said = error("arm-none-eabi-gcc", {"-std=c99", "-Os", "-mcpu=cortex-m0plus", "-mthumb", "-I", to,
                                                        "-c", to + "/" + part + ".c", "-o", object});
@@ -220,7 +220,7 @@ class TestGeneratedCode : public QObject {
     void neededSourcesLeaveOutWhatIsNotUsed() {
         SceneBuilder builder;
         const auto sources = neededSources(*builder.build(openKiln()));
-        const auto has = [&](const char *name) {
+        const auto has = [&](const char* name) {
             return std::find(sources.begin(), sources.end(), name) != sources.end();
         };
         QVERIFY(has("gorse_format_rgb565.c") && has("gorse_kind_button.c") && has("gorse_paint.c"));

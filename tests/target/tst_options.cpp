@@ -14,7 +14,7 @@ using namespace target;
 namespace {
 
 struct OptionRange {
-    const char *name;
+    const char* name;
     int lowest, normal, highest;
     bool sameFrames;  // fewer rounds and missed runs show later, or never
 };
@@ -38,7 +38,7 @@ class TestOptions : public QObject {
     QString folder_;
     QByteArray frames_;
 
-    Toolchain withOption(const QString &define) const {
+    Toolchain withOption(const QString& define) const {
         Toolchain tools = hostGcc();
         tools.name += define.mid(2);
         tools.flags << "-O0";
@@ -46,11 +46,11 @@ class TestOptions : public QObject {
             tools.flags << define;
         return tools;
     }
-    QString compiled(const QString &define, const char *file) const {
+    QString compiled(const QString& define, const char* file) const {
         return error("gcc", strictFlags("c99") << define << "-I" << folder_ << "-fsyntax-only" << folder_ + file);
     }
 
-   private Q_SLOTS:
+  private Q_SLOTS:
     void initTestCase() {
         scene_ = builder_.build(openKiln());
         steps_ = *parseScript(readFile(SOURCE_DIR "/examples/kiln/demo.script").toStdString(), "demo.script");
@@ -63,7 +63,7 @@ class TestOptions : public QObject {
         QTest::addColumn<QString>("define");
         QTest::addColumn<bool>("same");
         QTest::newRow("defaults") << QString() << true;
-        for (const OptionRange &each : kOptions)
+        for (const OptionRange& each : kOptions)
             for (const int value : {each.lowest, each.highest})
                 if (value != each.normal)
                     QTest::addRow("%s=%d", each.name, value)
@@ -85,7 +85,7 @@ class TestOptions : public QObject {
     void outsideTheRangeTheBuildStops_data() {
         QTest::addColumn<QString>("name");
         QTest::addColumn<int>("value");
-        for (const OptionRange &each : kOptions) {
+        for (const OptionRange& each : kOptions) {
             if (QByteArray(each.name) != "GORSE_CHECKS") {
                 QTest::addRow("%s too low", each.name)
                     << QString(each.name) << (QByteArray(each.name) == "GORSE_TEXT" ? 15 : each.lowest - 1);

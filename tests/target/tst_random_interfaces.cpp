@@ -16,7 +16,7 @@ class TestRandomInterfaces : public QObject {
 
     GeneratedPrograms programs_;
 
-   private Q_SLOTS:
+  private Q_SLOTS:
     void sameBytes_data() {
         QTest::addColumn<int>("seed");
         QTest::addColumn<bool>("emulated");

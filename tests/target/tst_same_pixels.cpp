@@ -18,10 +18,62 @@ class TestSamePixels : public QObject {
 
     GeneratedPrograms programs_;
 
-   private Q_SLOTS:
+    // The kiln with a screen of images that are stored in every way.
+    static Document withEveryImage() {
+        Document document = openExample("kiln");
+        const auto again = [&](const char* name, const std::function<void(Recipe&)>& change) {
+            Image image = *document.image("glaze");
+            image.name = name;
+            image.recipe = {};
+            image.recipe.width = 60;
+            change(image.recipe);
+            document = addImages(document, {image});
+        };
+        again("packed", [](Recipe& r) { r.packing = Packing::Runs; });
+        again("grey", [](Recipe& r) {
+            r.format = PixelFormat::Grey4, r.packing = Packing::Runs, r.reduction = Reduction::BlueNoise;
+        });
+        again("far", [](Recipe& r) { r.outside = true, r.format = PixelFormat::Rgb332; });
+        again("far_packed", [](Recipe& r) {
+            r.outside = true, r.packing = Packing::Runs, r.format = PixelFormat::Index2, r.keyed = true,
+            r.key = opaque(0x3b5560), r.keyTolerance = 60;
+        });
+        Image flame = *document.image("flame");
+        flame.name = "far_flame";
+        flame.recipe.outside = true;
+        flame.recipe.format.reset();
+        document = addImages(document, {flame});
+        document = addScreen(document, 2, "pictures");
+        std::vector<Widget> widgets;
+        int at = 0;
+        const auto place = [&](const char* name, Kind kind, const char* image, PropertyMap more = {}) {
+            Widget widget;
+            widget.name = name;
+            widget.kind = kind;
+            widget.x = 5 + at % 4 * 76, widget.y = 3 + at / 4 * 90, widget.w = 70, widget.h = 80;
+            widget.properties = std::move(more);
+            widget.properties["image"] = std::string(image);
+            widgets.push_back(widget);
+            ++at;
+        };
+        using S = std::string;
+        for (const char* name : {"packed", "grey", "far", "far_packed"})
+            place((S(name) + "_image").c_str(), Kind::Image, name);
+        place("loop", Kind::Frames, "flame");
+        place("once", Kind::Frames, "far_flame", {{"play", S("once")}});
+        place("fro", Kind::Frames, "flame", {{"play", S("to and fro")}, {"starts", false}});
+        place("reading", Kind::Frames, "flame", {{"variable", S("kiln_temp")}, {"from", S("0")}, {"to", S("1300")}});
+        document = addWidgets(document, "pictures", widgets);
+        document = withRules(document, "main",
+                             "on start\n    go pictures\n\non once.done\n    play fro\n\nwhen kiln_temp > 900\n    "
+                             "stop loop\notherwise\n    play loop\n");
+        return document;
+    }
+
+  private Q_SLOTS:
     void kiln_data() {
         QTest::addColumn<QString>("format");
-        for (const PixelFormatInfo &each : pixelFormats())
+        for (const PixelFormatInfo& each : pixelFormats())
             if (each.panel)
                 QTest::newRow(each.key) << QString(each.key);
     }
@@ -33,7 +85,7 @@ class TestSamePixels : public QObject {
         const BuiltSceneRef scene = builder.build(document);
         QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
         const auto steps = scriptOf(kilnScript);
-        const PixelFormatInfo &pixels = info(document.panel->format);
+        const PixelFormatInfo& pixels = info(document.panel->format);
         const QByteArray full = expectedFrames(scene, steps);
         const qsizetype frame = packedBytes(document.panel->format, 320, 240);
         QCOMPARE(full.size(), frame * static_cast<qsizetype>(steps.size() + 1));
@@ -51,7 +103,7 @@ class TestSamePixels : public QObject {
         }
         const QString folder = programs_.prepare(scene, steps, "kiln_" + format);
         QVERIFY(!folder.isEmpty());
-        for (const Toolchain &tools : {hostGcc(), hostClang(), cortexM3()}) {
+        for (const Toolchain& tools : {hostGcc(), hostClang(), cortexM3()}) {
             const QString said = programs_.run(tools, folder, document, expected);
             QVERIFY2(said.isEmpty(), qPrintable(said));
         }
@@ -76,7 +128,7 @@ class TestSamePixels : public QObject {
         const BuiltSceneRef scene = builder.build(document);
         QVERIFY(scene->problems.empty());
         QVERIFY(std::any_of(scene->fonts.begin(), scene->fonts.end(),
-                            [](const BakedFont *font) { return font->isPacked(); }));
+                            [](const BakedFont* font) { return font->isPacked(); }));
         const auto steps = scriptOf(readFile(QString(SOURCE_DIR "/examples/%1/demo.script").arg(name)).constData());
         const long min = static_cast<long>(packedRowBytes(panel.format, panel.width));  // of a page: 8 lines
         const QByteArray full = expectedFrames(scene, steps);
@@ -87,9 +139,9 @@ class TestSamePixels : public QObject {
         QVERIFY(different.size() >= 8);
         const QString folder = programs_.prepare(scene, steps, name);
         QList<QPair<long, QByteArray>> expected{{min, full}, {min * 8, full}, {static_cast<long>(frame), full}};
-        for (const auto &[bytes, frames] : expected)
+        for (const auto& [bytes, frames] : expected)
             QCOMPARE(expectedFrames(scene, steps, bytes), full);
-        for (const Toolchain &tools : {hostGcc(), hostClang(), cortexM3()}) {
+        for (const Toolchain& tools : {hostGcc(), hostClang(), cortexM3()}) {
             const QString said = programs_.run(tools, folder, document, expected);
             QVERIFY2(said.isEmpty(), qPrintable(said));
         }
@@ -98,53 +150,7 @@ class TestSamePixels : public QObject {
     // Frames by time and by a variable, a rule on their end, images packed by runs, of other formats, with palettes,
     // and in outside memory.
     void imagesOfEveryWay() {
-        Document document = openExample("kiln");
-        const auto again = [&](const char *name, const std::function<void(Recipe &)> &change) {
-            Image image = *document.image("glaze");
-            image.name = name;
-            image.recipe = {};
-            image.recipe.width = 60;
-            change(image.recipe);
-            document = addImages(document, {image});
-        };
-        again("packed", [](Recipe &r) { r.packing = Packing::Runs; });
-        again("grey", [](Recipe &r) {
-            r.format = PixelFormat::Grey4, r.packing = Packing::Runs, r.reduction = Reduction::BlueNoise;
-        });
-        again("far", [](Recipe &r) { r.outside = true, r.format = PixelFormat::Rgb332; });
-        again("far_packed", [](Recipe &r) {
-            r.outside = true, r.packing = Packing::Runs, r.format = PixelFormat::Index2, r.keyed = true,
-            r.key = opaque(0x3b5560), r.keyTolerance = 60;
-        });
-        Image flame = *document.image("flame");
-        flame.name = "far_flame";
-        flame.recipe.outside = true;
-        flame.recipe.format.reset();
-        document = addImages(document, {flame});
-        document = addScreen(document, 2, "pictures");
-        std::vector<Widget> widgets;
-        int at = 0;
-        const auto place = [&](const char *name, Kind kind, const char *image, PropertyMap more = {}) {
-            Widget widget;
-            widget.name = name;
-            widget.kind = kind;
-            widget.x = 5 + at % 4 * 76, widget.y = 3 + at / 4 * 90, widget.w = 70, widget.h = 80;
-            widget.properties = std::move(more);
-            widget.properties["image"] = std::string(image);
-            widgets.push_back(widget);
-            ++at;
-        };
-        using S = std::string;
-        for (const char *name : {"packed", "grey", "far", "far_packed"})
-            place((S(name) + "_image").c_str(), Kind::Image, name);
-        place("loop", Kind::Frames, "flame");
-        place("once", Kind::Frames, "far_flame", {{"play", S("once")}});
-        place("fro", Kind::Frames, "flame", {{"play", S("to and fro")}, {"starts", false}});
-        place("reading", Kind::Frames, "flame", {{"variable", S("kiln_temp")}, {"from", S("0")}, {"to", S("1300")}});
-        document = addWidgets(document, "pictures", widgets);
-        document = withRules(document, "main",
-                             "on start\n    go pictures\n\non once.done\n    play fro\n\nwhen kiln_temp > 900\n    "
-                             "stop loop\notherwise\n    play loop\n");
+        const Document document = withEveryImage();
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(document);
         QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
@@ -160,7 +166,7 @@ class TestSamePixels : public QObject {
         const QString folder = programs_.prepare(scene, steps, "pictures");
         for (const long bytes : {640L, 320L * 16 * 2})
             QCOMPARE(expectedFrames(scene, steps, bytes), full);
-        for (const Toolchain &tools : {hostGcc(), hostClang(), cortexM3()}) {
+        for (const Toolchain& tools : {hostGcc(), hostClang(), cortexM3()}) {
             const QString said = programs_.run(tools, folder, document, {{640, full}, {320L * 240 * 2, full}});
             QVERIFY2(said.isEmpty(), qPrintable(said));
         }

@@ -31,7 +31,7 @@ class TestTurnedPanels : public QObject {
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(document);
         Twin plain(plainScene, Twin::View::Panel), twin(scene, Twin::View::Panel, 1700);
-        for (Twin *each : {&plain, &twin}) {
+        for (Twin* each : {&plain, &twin}) {
             each->step(0);
             each->touch(60, 212, true);
             each->step(10);
@@ -55,13 +55,13 @@ class TestTurnedPanels : public QObject {
         return wrong;
     }
 
-   private Q_SLOTS:
+  private Q_SLOTS:
     void turned_data() {
         QTest::addColumn<QString>("format");
         QTest::addColumn<int>("turn");
         QTest::addColumn<bool>("mirrorX");
         QTest::addColumn<bool>("mirrorY");
-        for (const char *format : {"page1", "row1", "row1-lsb", "grey2", "grey4", "index4", "grey8", "rgb565",
+        for (const char* format : {"page1", "row1", "row1-lsb", "grey2", "grey4", "index4", "grey8", "rgb565",
                                    "rgb565-be", "rgb888", "argb8888"})
             for (const int turn : {0, 90, 180, 270})
                 for (const int mirror : {0, 1, 2})
@@ -74,7 +74,7 @@ class TestTurnedPanels : public QObject {
         QFETCH(int, turn);
         QFETCH(bool, mirrorX);
         QFETCH(bool, mirrorY);
-        const PixelFormatInfo &pixels = *pixelFormatByKey(format.toStdString());
+        const PixelFormatInfo& pixels = *pixelFormatByKey(format.toStdString());
         Document document = withPanelOf(openExample("kiln"), pixels.format);
         QCOMPARE(wronglyTurned(document, turn, mirrorX, mirrorY), 0);
         // Sides that end inside a byte of packed rows or a page, whichever way they are turned.
@@ -131,7 +131,7 @@ class TestTurnedPanels : public QObject {
         const auto steps = scriptOf(kilnScript);
         const QString folder = programs_.prepare(scene, steps, "turned");
         const QByteArray frames = expectedFrames(scene, steps, 5000);
-        for (const Toolchain &tools : {hostGcc(), cortexM3()}) {
+        for (const Toolchain& tools : {hostGcc(), cortexM3()}) {
             const QString said = programs_.run(tools, folder, document, {{5000, frames}});
             QVERIFY2(said.isEmpty(), qPrintable(said));
         }
