@@ -327,7 +327,8 @@ class TestTwoWindows : public QObject, public OnWindow {
         std::map<int, qint64> madeAt;
         qint64 oldest = 0;
         int x = 0;
-        while (clock.elapsed() < 8000) {
+        // Several rounds of the journal, however fast the machine is.
+        while (x < 120 || clock.elapsed() < 4000) {
             move(*session_, ++x);
             madeAt[x] = clock.elapsed();
             QTest::qWait(25);
@@ -342,7 +343,6 @@ class TestTwoWindows : public QObject, public OnWindow {
             if (const auto lost = madeAt.upper_bound(kept); lost != madeAt.end())
                 oldest = std::max(oldest, clock.elapsed() - lost->second);
         }
-        QVERIFY(x > 100);
         QVERIFY2(oldest <= 2000, qPrintable(QString("%1 ms of work could be lost").arg(oldest)));
     }
 
