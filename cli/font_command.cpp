@@ -137,7 +137,7 @@ void addFontCommand(CLI::App& app, int& exitCode) {
     fonts->add_option("--text-file", f.textFile, "the characters of this UTF-8 file, say of translations");
     fonts->add_flag("--all", f.all, "every character that the face has");
     fonts->add_option("--variant", f.face.variant, "of a variable face or a collection: \"Bold\"");
-    fonts->add_option("--measure", f.measure, "what the size counts: em, capitals, line");
+    fonts->add_option("--measure", f.measure, "what the size measures: em, capitals, line");
     fonts->add_option("--hinting", f.hinting, "default, none, light, full");
     fonts->add_option("--gamma", s.gamma, "weight of the edges, 100 as the face has it")->check(CLI::Range(20, 500));
     fonts->add_option("--letter-distance", s.letter, "pixels more between letters")->check(CLI::Range(-16, 64));

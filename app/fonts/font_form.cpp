@@ -88,7 +88,7 @@ void FontForm::makeFace() {
     own_->setProperty("quiet", true);
     addWide(own_);
     defaults_ = new QPushButton(tr("As the face's other sizes"), page_);
-    defaults_->setObjectName("as_usual");
+    defaults_->setObjectName("use_defaults");
     defaults_->setToolTip(tr("Forget this size's own settings and its glyphs set by hand"));
     connect(defaults_, &QPushButton::clicked, this, [this] {
         session_.edit(removeFontSize(session_.document(), editor_.current()),
@@ -122,7 +122,7 @@ void FontForm::number(const QString& label, const QString& name, int min, int ma
 
 void FontForm::makeSize() {
     choice(
-        tr("Size counts"), "measure", {"em", "capitals", "line"},
+        tr("Size measures"), "measure", {"em", "capitals", "line"},
         [](const FontSettings& s) { return QString(toKey(s.measure)); },
         [](FontSettings& s, const QString& to) { s.measure = *sizeMeasureByKey(to.toStdString()); },
         tr("What the size in pixels means: the face's em, the capitals' height, or a whole line"));

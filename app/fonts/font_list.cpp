@@ -74,7 +74,7 @@ class FontDelegate : public QStyledItemDelegate {
     static bool isFace(const QModelIndex& index) { return index.data(FontsModel::Size).toInt() == 0; }
 };
 
-QWidget* emptyPage(QWidget* parent, const std::function<void(QWidget*)>& bringIn) {
+QWidget* emptyPage(QWidget* parent, const std::function<void(QWidget*)>& importOne) {
     auto* page = new QWidget(parent);
     auto* column = new QVBoxLayout(page);
     column->setContentsMargins(16, 16, 16, 16);
@@ -84,9 +84,9 @@ QWidget* emptyPage(QWidget* parent, const std::function<void(QWidget*)>& bringIn
                              page);
     words->setWordWrap(true);
     words->setProperty("quiet", true);
-    auto* button = new QPushButton(FontList::tr("Bring in a face…"), page);
-    button->setObjectName("bring_in_first_face");
-    QObject::connect(button, &QPushButton::clicked, page, [button, bringIn] { bringIn(button); });
+    auto* button = new QPushButton(FontList::tr("Import a face…"), page);
+    button->setObjectName("import_first_face");
+    QObject::connect(button, &QPushButton::clicked, page, [button, importOne] { importOne(button); });
     column->addWidget(words);
     column->addWidget(button);
     column->addStretch(1);
@@ -119,10 +119,10 @@ FontList::FontList(Session& session, FontEditor& editor, QWidget* parent)
     list_->setContextMenuPolicy(Qt::CustomContextMenu);
     list_->installEventFilter(this);
     pages_->addWidget(list_);
-    const auto bringIn = [this](QWidget* under) {
-        Q_EMIT bringInRequested(under->mapToGlobal(QPoint(0, under->height())));
+    const auto importOne = [this](QWidget* under) {
+        Q_EMIT importRequested(under->mapToGlobal(QPoint(0, under->height())));
     };
-    pages_->addWidget(emptyPage(pages_, bringIn));
+    pages_->addWidget(emptyPage(pages_, importOne));
     column->addWidget(pages_, 1);
     totals_ = new QLabel(this);
     totals_->setFont(Theme::figures());
@@ -142,13 +142,12 @@ FontList::FontList(Session& session, FontEditor& editor, QWidget* parent)
         buttons->addWidget(button);
         return button;
     };
-    auto* face =
-        add(tr("Face"), "bring_in_face", tr("Bring in a face: from a file, or one that is installed (Ctrl+I)"));
+    auto* face = add(tr("Face"), "import_face", tr("Import a face: from a file, or one that is installed (Ctrl+I)"));
     size_ =
         add(tr("Size"), "add_size", tr("Make a size of this face by hand; others come when something asks for them"));
     buttons->addStretch(1);
     column->addLayout(buttons);
-    connect(face, &QToolButton::clicked, this, [bringIn, face] { bringIn(face); });
+    connect(face, &QToolButton::clicked, this, [importOne, face] { importOne(face); });
     connect(size_, &QToolButton::clicked, this, &FontList::sizeRequested);
     connect(list_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& now) {
         if (now.isValid())

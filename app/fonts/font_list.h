@@ -24,7 +24,7 @@ class FontList : public QWidget {
     FontsModel& model() { return *model_; }
 
   Q_SIGNALS:
-    void bringInRequested(const QPoint& at);
+    void importRequested(const QPoint& at);
     void sizeRequested();
     void removeRequested();
     void menuRequested(const QPoint& at);

@@ -9,7 +9,7 @@
 #include <QSplitter>
 #include <QVBoxLayout>
 
-#include "app/fonts/face_in.h"
+#include "app/fonts/face_import.h"
 #include "app/fonts/font_form.h"
 #include "app/fonts/font_ladder.h"
 #include "app/fonts/font_list.h"
@@ -31,7 +31,7 @@ FontsStation::FontsStation(Session& session, QWidget* parent)
     : Station(parent),
       session_(session),
       editor_(session),
-      faceIn_(new FaceIn(session, this)),
+      import_(new FaceImport(session, this)),
       list_(new FontList(session, editor_, this)),
       specimen_(new SpecimenView(session, editor_, this)),
       ladder_(new FontLadder(session, editor_, *specimen_, this)),
@@ -59,20 +59,20 @@ FontsStation::FontsStation(Session& session, QWidget* parent)
     });
     makeCommands();
     setFocusProxy(list_);
-    connect(list_, &FontList::bringInRequested, this, [this](const QPoint& at) { showMenu(at, 3); });
+    connect(list_, &FontList::importRequested, this, [this](const QPoint& at) { showMenu(at, 3); });
     connect(list_, &FontList::sizeRequested, this, &FontsStation::addSize);
     connect(list_, &FontList::removeRequested, this, &FontsStation::remove);
     connect(list_, &FontList::menuRequested, this, [this](const QPoint& at) { showMenu(at); });
-    connect(faceIn_, &FaceIn::brought, this, [this](const QString& face) {
+    connect(import_, &FaceImport::imported, this, [this](const QString& face) {
         editor_.setCurrent({face.toStdString(), 0});
     });
     connect(form_, &FontForm::widgetChosen, this, &FontsStation::widgetChosen);
 }
 
 void FontsStation::makeCommands() {
-    command(tr("Bring in from files…"), Qt::CTRL | Qt::Key_I, "face_files", [this] { faceIn_->askFiles(); });
-    command(tr("Bring in an installed face…"), Qt::CTRL | Qt::SHIFT | Qt::Key_I, "face_installed",
-            [this] { faceIn_->askInstalled(); });
+    command(tr("Import from files…"), Qt::CTRL | Qt::Key_I, "face_files", [this] { import_->askFiles(); });
+    command(tr("Import an installed face…"), Qt::CTRL | Qt::SHIFT | Qt::Key_I, "face_installed",
+            [this] { import_->askInstalled(); });
     command(tr("Take from my shelf…"), Qt::CTRL | Qt::SHIFT | Qt::Key_B, "take_face_from_shelf",
             [this] { takeFromShelf(); });
     command(tr("Put on my shelf"), Qt::CTRL | Qt::Key_B, "put_face_on_shelf", [this] { putOnShelf(); });
@@ -100,8 +100,8 @@ void FontsStation::addSize() {
     if (!editor_.face())
         return;
     bool good = false;
-    const int size = QInputDialog::getInt(this, tr("Make a size"), tr("Pixels of what the size counts:"),
-                                          editor_.shownKey().size, kMinFontSize, kMaxFontSize, 1, &good);
+    const int size = QInputDialog::getInt(this, tr("Make a size"), tr("Size in pixels:"), editor_.shownKey().size,
+                                          kMinFontSize, kMaxFontSize, 1, &good);
     if (!good)
         return;
     const FontKey key{editor_.current().face, size};
@@ -189,7 +189,7 @@ void FontsStation::dragEnterEvent(QDragEnterEvent* event) {
 void FontsStation::dropEvent(QDropEvent* event) {
     const QStringList paths = filesOf(*event->mimeData());
     if (!paths.isEmpty() && session_.isOpen())
-        faceIn_->files(paths);
+        import_->files(paths);
     event->acceptProposedAction();
 }
 

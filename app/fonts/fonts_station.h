@@ -6,7 +6,7 @@
 
 namespace gorsefinch::app {
 
-class FaceIn;
+class FaceImport;
 class FontForm;
 class FontLadder;
 class FontList;
@@ -20,7 +20,7 @@ class FontsStation : public Station {
     explicit FontsStation(Session& session, QWidget* parent = nullptr);
     QString title() const override { return tr("Fonts"); }
     QString figure() const override;
-    QString help() const override { return tr("Bring in faces; look at their glyphs and what they cost"); }
+    QString help() const override { return tr("Import faces; look at their glyphs and what they cost"); }
     int number() const override { return 3; }
     bool goTo(const Problem& problem) override;
 
@@ -43,7 +43,7 @@ class FontsStation : public Station {
 
     Session& session_;
     FontEditor editor_;
-    FaceIn* faceIn_;
+    FaceImport* import_;
     FontList* list_;
     SpecimenView* specimen_;
     FontLadder* ladder_;

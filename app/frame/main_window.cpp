@@ -85,7 +85,7 @@ void MainWindow::makeStations() {
         screens_->placeImages(names);
     });
     connect(screens_, &ScreensStation::filesDropped, this, [this, images](const QStringList& paths, const QPoint& at) {
-        if (const QStringList names = images->bringIn(paths); !names.isEmpty())
+        if (const QStringList names = images->importImages(paths); !names.isEmpty())
             screens_->placeImages(names, at);
     });
     stations_ = {new PanelStation(session_), images, fonts, new VariablesStation(session_), screens_, rules_,

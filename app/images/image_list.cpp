@@ -153,15 +153,15 @@ ImageList::ImageList(Session& session, ImageEditor& editor, QWidget* parent)
     unused_ = new QLabel(this);
     unused_->setFont(Theme::figures());
     unused_->setProperty("error", true);
-    auto* bring = new QPushButton(tr("Bring in pictures…"), this);
-    bring->setObjectName("bring_in");
+    auto* bring = new QPushButton(tr("Import pictures…"), this);
+    bring->setObjectName("import_images");
     bring->setToolTip(tr("PNG, JPEG, BMP, GIF, WebP, SVG, PBM, PGM, PPM or XBM; several at once (Ctrl+I)"));
     bring->setShortcut(Qt::CTRL | Qt::Key_I);
     bottom->addWidget(totals_);
     bottom->addWidget(unused_);
     bottom->addWidget(bring);
     column->addLayout(bottom);
-    connect(bring, &QPushButton::clicked, this, &ImageList::bringInRequested);
+    connect(bring, &QPushButton::clicked, this, &ImageList::importRequested);
     connect(filter_, &QLineEdit::textChanged, sorted_,
             [this](const QString& text) { sorted_->setFilterFixedString(text.trimmed()); });
     connect(order_, &QComboBox::activated, this,

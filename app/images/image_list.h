@@ -28,7 +28,7 @@ class ImageList : public QWidget {
     ImagesModel& model() { return *model_; }
 
   Q_SIGNALS:
-    void bringInRequested();
+    void importRequested();
     void removeRequested();
     void menuRequested(const QPoint& at);
 

@@ -13,7 +13,7 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
-#include "app/images/bring_in.h"
+#include "app/images/image_import.h"
 #include "app/images/export_dialog.h"
 #include "app/images/frame_strip.h"
 #include "app/images/image_list.h"
@@ -42,7 +42,7 @@ ImagesStation::ImagesStation(Session& session, QWidget* parent)
     : Station(parent),
       session_(session),
       editor_(session),
-      bringIn_(new BringIn(session, this)),
+      import_(new ImageImport(session, this)),
       list_(new ImageList(session, editor_, this)),
       view_(new PictureView(session, editor_, this)),
       ladder_(new LadderView(session, editor_, this)),
@@ -73,10 +73,10 @@ ImagesStation::ImagesStation(Session& session, QWidget* parent)
     layOut(list_, middle, recipe_);
     makeCommands();
     setFocusProxy(list_);
-    connect(list_, &ImageList::bringInRequested, bringIn_, &BringIn::chooseFiles);
+    connect(list_, &ImageList::importRequested, import_, &ImageImport::chooseFiles);
     connect(list_, &ImageList::removeRequested, this, &ImagesStation::removeSelected);
     connect(list_, &ImageList::menuRequested, this, [this](const QPoint& at) { showMenu(at); });
-    connect(bringIn_, &BringIn::brought, list_, &ImageList::select);
+    connect(import_, &ImageImport::imported, list_, &ImageList::select);
     connect(recipe_, &RecipeForm::cropRequested, this,
             [this](bool on) { on ? view_->setMode(PictureView::Mode::Crop) : view_->endCrop(); });
     connect(view_, &PictureView::cropFinished, recipe_, &RecipeForm::endCrop);
@@ -161,10 +161,11 @@ void ImagesStation::makeCommands() {
     command(tr("Export…"), Qt::CTRL | Qt::Key_E, "export_image", [this] { exportSelected(); });
 }
 
-QStringList ImagesStation::bringIn(const QStringList& paths) {
+QStringList ImagesStation::importImages(const QStringList& paths) {
     QStringList names;
-    const auto heard = connect(bringIn_, &BringIn::brought, this, [&](const QStringList& brought) { names = brought; });
-    bringIn_->files(paths);
+    const auto heard =
+        connect(import_, &ImageImport::imported, this, [&](const QStringList& imported) { names = imported; });
+    import_->files(paths);
     disconnect(heard);
     return names;
 }
@@ -222,7 +223,7 @@ void ImagesStation::makeDefault() {
     Document next = session_.document();
     next.defaultRecipe = std::make_shared<const Recipe>(withoutPicture(editor_.recipe()));
     session_.edit(next, tr("Recipe for new pictures"));
-    session_.showDone(tr("Pictures that are brought in from now on take the recipe of %1").arg(editor_.current()));
+    session_.showDone(tr("Pictures that are imported from now on take the recipe of %1").arg(editor_.current()));
 }
 
 void ImagesStation::paste() {
@@ -230,9 +231,9 @@ void ImagesStation::paste() {
     if (!copied)
         return;
     if (copied->hasUrls()) {
-        bringIn_->files(filesOf(*copied));
+        import_->files(filesOf(*copied));
     } else if (copied->hasImage()) {
-        bringIn_->picture(qvariant_cast<QImage>(copied->imageData()));
+        import_->picture(qvariant_cast<QImage>(copied->imageData()));
     } else if (copied->hasText()) {
         pasteRecipe();
     }
@@ -339,9 +340,9 @@ void ImagesStation::dragEnterEvent(QDragEnterEvent* event) {
 void ImagesStation::dropEvent(QDropEvent* event) {
     event->acceptProposedAction();
     if (event->mimeData()->hasUrls()) {
-        bringIn_->files(filesOf(*event->mimeData()));
+        import_->files(filesOf(*event->mimeData()));
     } else if (event->mimeData()->hasImage()) {
-        bringIn_->picture(qvariant_cast<QImage>(event->mimeData()->imageData()));
+        import_->picture(qvariant_cast<QImage>(event->mimeData()->imageData()));
     }
 }
 

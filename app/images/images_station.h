@@ -8,7 +8,7 @@ class QToolButton;
 
 namespace gorsefinch::app {
 
-class BringIn;
+class ImageImport;
 class ExportDialog;
 class ImageList;
 class LadderView;
@@ -29,7 +29,7 @@ class ImagesStation : public Station {
     int number() const override { return 2; }
     bool goTo(const Problem& problem) override;
     // Takes pictures from disk into the project; returns the names that they have there.
-    QStringList bringIn(const QStringList& paths);
+    QStringList importImages(const QStringList& paths);
 
   Q_SIGNALS:
     // Images that are to be put on the screen that is edited.
@@ -56,7 +56,7 @@ class ImagesStation : public Station {
 
     Session& session_;
     ImageEditor editor_;
-    BringIn* bringIn_;
+    ImageImport* import_;
     ImageList* list_;
     PictureView* view_;
     LadderView* ladder_;

@@ -14,8 +14,7 @@ void PictureView::paintEvent(QPaintEvent*) {
     painter.fillRect(rect(), Theme::colour(Role::Around));
     if (!editor_.image()) {
         painter.setPen(Theme::colour(Role::Surface));
-        painter.drawText(rect(), Qt::AlignCenter,
-                         tr("Bring in a picture, and see here what the panel will show of it"));
+        painter.drawText(rect(), Qt::AlignCenter, tr("Import a picture, and see here what the panel will show of it"));
     } else if (!editor_.error().isEmpty()) {
         painter.setPen(Theme::colour(Role::Surface));
         painter.drawText(rect().adjusted(40, 0, -40, 0), Qt::AlignCenter | Qt::TextWordWrap, editor_.error());

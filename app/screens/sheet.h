@@ -57,7 +57,7 @@ class Sheet : public QScrollArea {
     std::optional<PropertyValue> common(const PropertyInfo& property) const;
     bool isOwn(const PropertyInfo& property) const;
     void set(const PropertyInfo& property, const PropertyValue& value, bool joins = false);
-    QString bringIn(const PropertyInfo& property);
+    QString importOne(const PropertyInfo& property);
 
     Session& session_;
     QWidget* page_ = nullptr;

@@ -121,7 +121,7 @@ QWidget* Sheet::variableField(const PropertyInfo& property, std::function<void()
     return field;
 }
 
-// Images and faces by name, and a way to bring in another.
+// Images and faces by name, and a way to import another.
 QWidget* Sheet::assetField(const PropertyInfo& property, std::function<void()>& fill) {
     auto* field = new QComboBox(page_);
     const bool image = property.type == PropertyType::Image;
@@ -132,11 +132,11 @@ QWidget* Sheet::assetField(const PropertyInfo& property, std::function<void()>& 
     else
         for (const Face& each : *session_.document().faces)
             field->addItem(fromStd(each.name), fromStd(each.name));
-    field->addItem(image ? tr("Bring in a picture…") : tr("Bring in a face…"), "…");
+    field->addItem(image ? tr("Import a picture…") : tr("Import a face…"), "…");
     connect(field, &QComboBox::activated, this, [this, field, &property](int at) {
         QString name = field->itemData(at).toString();
         if (name == "…") {
-            name = bringIn(property);
+            name = importOne(property);
             if (name.isEmpty()) {
                 refresh();
                 return;
@@ -152,10 +152,10 @@ QWidget* Sheet::assetField(const PropertyInfo& property, std::function<void()>& 
 }
 
 // Takes a file from disk into the project, after a look at whether it can be used. Gives its name; "" if not.
-QString Sheet::bringIn(const PropertyInfo& property) {
+QString Sheet::importOne(const PropertyInfo& property) {
     const bool image = property.type == PropertyType::Image;
     const QString path = QFileDialog::getOpenFileName(
-        this, image ? tr("Bring in a picture") : tr("Bring in a face"), QString(),
+        this, image ? tr("Import a picture") : tr("Import a face"), QString(),
         image ? tr("Pictures (%1)").arg(kPicturePatterns) : tr("Faces (%1)").arg(kFacePatterns));
     if (path.isEmpty())
         return {};
@@ -172,8 +172,7 @@ QString Sheet::bringIn(const PropertyInfo& property) {
     std::string name;
     const Document next = image ? addImage(session_.document(), fileName, *bytes, &name)
                                 : addFace(session_.document(), fileName, *bytes, &name);
-    session_.edit(next,
-                  image ? tr("Bring in picture %1").arg(fromStd(name)) : tr("Bring in face %1").arg(fromStd(name)));
+    session_.edit(next, image ? tr("Import picture %1").arg(fromStd(name)) : tr("Import face %1").arg(fromStd(name)));
     return fromStd(name);
 }
 

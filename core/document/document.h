@@ -128,7 +128,7 @@ struct Document {
     Shared<std::vector<Variable>> variables = std::make_shared<std::vector<Variable>>();
     Shared<std::vector<Look>> looks = std::make_shared<std::vector<Look>>();
     Shared<std::vector<Image>> images = std::make_shared<std::vector<Image>>();
-    Shared<Recipe> defaultRecipe = std::make_shared<Recipe>();  // of images that are brought in
+    Shared<Recipe> defaultRecipe = std::make_shared<Recipe>();  // of images that are imported
     Shared<std::vector<Face>> faces = std::make_shared<std::vector<Face>>();
     Shared<std::vector<RuleFile>> rules = std::make_shared<std::vector<RuleFile>>();
     std::vector<ScreenRef> screens;

@@ -23,7 +23,7 @@ Document removeImages(const Document& document, std::span<const std::string> nam
 
 // Gives images a recipe; crop, cells and frames, which belong to each picture, stay its own.
 Document withRecipeOn(const Document& document, std::span<const std::string> images, const Recipe& recipe);
-// The recipe without what belongs to one picture, for those that are brought in later.
+// The recipe without what belongs to one picture, for those that are imported later.
 Recipe withoutPicture(const Recipe& recipe);
 
 // Where an image is used: "screen.widget" of each widget that shows it.

@@ -20,7 +20,7 @@ struct FontSource {
 
 // The faces that a font draws from: its own, then those that stand in for it. None if its own isn't there.
 std::vector<std::string> facesOfFont(const Document& document, const FontKey& key);
-// Opens what a font of the document needs: its face, and the faces that stand in. `usualBits` are taken where the
+// Opens what a font of the document needs: its face, and the faces that stand in. `defaultBits` are taken where the
 // settings leave them to the panel. An error if its own face can't be opened.
 Result<FontSource> fontSource(const Document& document, const FontKey& key, int defaultBits);
 

@@ -15,7 +15,7 @@ struct BakeTarget {
 };
 
 // The last steps of a recipe, on frames in its shape, each with its time: tone, reduction, packing, records. Null when
-// it was given up.
+// it was cancelled.
 BakedImageRef bakeFrames(const Recipe& recipe, const std::vector<Picture>& shaped, const std::vector<int>& ms,
                          const BakeTarget& target, const Progress& progress = {});
 

@@ -63,7 +63,7 @@ ImageBakery::Surroundings surroundingsOf(const Document& document, const Image& 
 std::string fileOf(const Image& image) { return "images/" + image.file; }
 
 tl::unexpected<Error> givenUp(const Image& image) {
-    return failure(fileOf(image), "", "making it was given up", "Choose it again");
+    return failure(fileOf(image), "", "the work was cancelled", "Choose it again");
 }
 
 // How much larger than it says a drawing must be made for the recipe's size.
@@ -99,7 +99,7 @@ Result<Original> decodeAll(const Image& image, double scale, const Progress& pro
                            "it has " + std::to_string(frame.width) + "x" + std::to_string(frame.height) +
                                " pixels, the first of the series " + std::to_string(out.width()) + "x" +
                                std::to_string(out.height()),
-                           "Bring in pictures of one size as a series");
+                           "Import pictures of one size as a series");
         pixels += static_cast<int64_t>(frame.pixels.size());
         if (pixels > kMaxPixels)
             return failure(file, "", "the series has more than 64 megapixels together",

@@ -55,7 +55,7 @@ Picture pictureOf(QImage given) {
 // A frame without a time of its own is shown as long as viewers commonly show it.
 int frameTime(int declared) { return declared <= 10 ? 100 : std::min(declared, 60000); }
 
-// Tells how much of it was read; once that is to be given up, nothing more is.
+// Tells how much of it was read; once that is to be cancelled, nothing more is.
 class WatchedBuffer : public QBuffer {
   public:
     WatchedBuffer(QByteArray* data, const Progress& progress) : QBuffer(data), progress_(progress) {}
@@ -167,7 +167,7 @@ class Decoder {
                 break;
         }
         if (buffer_.isGivenUp())
-            return failure(file_, "", "reading it was given up", "Bring it in again");
+            return failure(file_, "", "reading was cancelled", "Import it again");
         if (out.frames.empty())
             return failure(file_, "", "the picture is broken or cut off (" + reader.errorString().toStdString() + ")",
                            kPictureRemedy);

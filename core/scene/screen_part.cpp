@@ -164,7 +164,7 @@ class PartBuilder {
 
     BakedFont* font(const Widget& widget, const FontKey& key) {
         if (key.face.empty()) {
-            problem(Severity::Warning, widget, "there is no face for its text", "Bring in a face");
+            problem(Severity::Warning, widget, "there is no face for its text", "Import a face");
             return nullptr;
         }
         if (!context_.document.face(key.face)) {

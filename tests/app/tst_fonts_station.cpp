@@ -114,7 +114,7 @@ class TestFontsStation : public QObject, support::OnWindow {
         QVERIFY(font("regular", 20)->bitmap(U'1').advance >= before + 4);
         QTest::keyClick(&open_->window, Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(face("regular").settings(20).letter, 0);
-        QTest::mouseClick(open_->find<QPushButton>("as_usual"), Qt::LeftButton);
+        QTest::mouseClick(open_->find<QPushButton>("use_defaults"), Qt::LeftButton);
         QVERIFY(!face("regular").ownSize(20));
     }
 
@@ -343,7 +343,7 @@ class TestFontsStation : public QObject, support::OnWindow {
         Document bare = session().document();
         bare.faces = std::make_shared<std::vector<Face>>();
         session().edit(bare, "no faces");
-        QVERIFY(open_->find<QPushButton>("bring_in_first_face")->isVisible());
+        QVERIFY(open_->find<QPushButton>("import_first_face")->isVisible());
         QVERIFY(!list()->isVisible());
         QVERIFY(!open_->find<QListView>("glyphs")->isVisible() &&
                 !open_->find<QTableWidget>("font_ladder")->isVisible());

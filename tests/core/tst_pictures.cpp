@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Bringing pictures in: every kind, every frame, whole and broken; and the first part of a recipe.
+// Importing pictures: every kind, every frame, whole and broken; and the first part of a recipe.
 #include <QBuffer>
 #include <QImage>
 #include <QLoggingCategory>

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Long work on a picture tells how far it is, and can be given up at every step.
+// Long work on a picture tells how far it is, and can be cancelled at every step.
 #include <QtTest>
 #include <random>
 
@@ -60,7 +60,7 @@ class TestProgress : public QObject {
             int heard = 0;
             const auto original = decodeOriginal(file_, "grain.png", 1, [&](Step, double) { return heard++ < after; });
             QVERIFY(!original);
-            QVERIFY2(original.error().text().find("given up") != std::string::npos, original.error().text().c_str());
+            QVERIFY2(original.error().text().find("cancelled") != std::string::npos, original.error().text().c_str());
         }
     }
 

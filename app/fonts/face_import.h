@@ -11,11 +11,11 @@ namespace gorsefinch::app {
 class Session;
 
 // Takes faces into the project: files from disk, and faces that are installed on this desktop.
-class FaceIn : public QObject {
+class FaceImport : public QObject {
     Q_OBJECT
 
   public:
-    FaceIn(Session& session, QWidget* window);
+    FaceImport(Session& session, QWidget* window);
     // Each asks with a dialog.
     void askFiles();
     void askInstalled();
@@ -23,7 +23,7 @@ class FaceIn : public QObject {
     void files(const QStringList& paths, const QString& variant = {});
 
   Q_SIGNALS:
-    void brought(const QString& face);
+    void imported(const QString& face);
 
   private:
     Session& session_;

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/fonts/face_in.h"
+#include "app/fonts/face_import.h"
 
 #include <QFileDialog>
 #include <QFileInfo>
@@ -13,25 +13,25 @@
 
 namespace gorsefinch::app {
 
-FaceIn::FaceIn(Session& session, QWidget* window) : QObject(window), session_(session), window_(window) {}
+FaceImport::FaceImport(Session& session, QWidget* window) : QObject(window), session_(session), window_(window) {}
 
-void FaceIn::askFiles() {
+void FaceImport::askFiles() {
     QSettings settings;
     const QStringList paths = QFileDialog::getOpenFileNames(
-        window_, tr("Bring in faces"), settings.value("face_folder").toString(), tr("Faces (%1)").arg(kFacePatterns));
+        window_, tr("Import faces"), settings.value("face_folder").toString(), tr("Faces (%1)").arg(kFacePatterns));
     if (paths.isEmpty())
         return;
     settings.setValue("face_folder", QFileInfo(paths.front()).path());
     files(paths);
 }
 
-void FaceIn::askInstalled() {
+void FaceImport::askInstalled() {
     InstalledDialog dialog(window_);
     if (dialog.exec() == QDialog::Accepted && !dialog.file().isEmpty())
         files({dialog.file()}, dialog.variant());
 }
 
-void FaceIn::files(const QStringList& paths, const QString& variant) {
+void FaceImport::files(const QStringList& paths, const QString& variant) {
     Disk disk;
     Document next = session_.document();
     QStringList names, words;
@@ -60,12 +60,12 @@ void FaceIn::files(const QStringList& paths, const QString& variant) {
     }
     if (names.isEmpty())
         return;
-    session_.edit(next, tr("Bring in %1").arg(names.join(", ")));
+    session_.edit(next, tr("Import %1").arg(names.join(", ")));
     if (words.isEmpty())
-        session_.showDone(tr("Brought in %1").arg(names.join(", ")));
+        session_.showDone(tr("Imported %1").arg(names.join(", ")));
     else
         session_.showError(words.join("; "));
-    Q_EMIT brought(names.front());
+    Q_EMIT imported(names.front());
 }
 
 }  // namespace gorsefinch::app

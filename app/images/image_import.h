@@ -17,11 +17,11 @@ class Session;
 
 // Takes pictures into the project: files from disk, a picture from the clipboard, and what is put into or changed in
 // the project's images folder. Each is decoded once, to see that it can be used, with progress and cancel.
-class BringIn : public QObject {
+class ImageImport : public QObject {
     Q_OBJECT
 
   public:
-    BringIn(Session& session, QWidget* window);
+    ImageImport(Session& session, QWidget* window);
 
     // A numbered series becomes one animation if the user wants it so; asked only when there is one.
     void files(const QStringList& paths);
@@ -30,7 +30,7 @@ class BringIn : public QObject {
     void chooseFiles();
 
   Q_SIGNALS:
-    void brought(const QStringList& names);
+    void imported(const QStringList& names);
 
   private:
     void watchFolder();

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/images/bring_in.h"
+#include "app/images/image_import.h"
 
 #include <QApplication>
 #include <QBuffer>
@@ -63,7 +63,7 @@ Result<Image> readImage(const std::vector<std::string>& paths, const Document& d
 
 }  // namespace
 
-BringIn::BringIn(Session& session, QWidget* window)
+ImageImport::ImageImport(Session& session, QWidget* window)
     : QObject(window), session_(session), window_(window), watcher_(new QFileSystemWatcher(this)) {
     connect(&session, &Session::changed, this, [this](const Change& change) {
         if (!change.opened)
@@ -85,13 +85,13 @@ BringIn::BringIn(Session& session, QWidget* window)
     const auto wait = [settled] { settled->start(); };
     connect(watcher_, &QFileSystemWatcher::directoryChanged, this, wait);
     connect(watcher_, &QFileSystemWatcher::fileChanged, this, wait);
-    connect(settled, &QTimer::timeout, this, &BringIn::takeUpChanges);
+    connect(settled, &QTimer::timeout, this, &ImageImport::takeUpChanges);
 }
 
-void BringIn::chooseFiles() {
+void ImageImport::chooseFiles() {
     QSettings settings;
     const QStringList paths =
-        QFileDialog::getOpenFileNames(window_, tr("Bring in pictures"), settings.value("picture_folder").toString(),
+        QFileDialog::getOpenFileNames(window_, tr("Import pictures"), settings.value("picture_folder").toString(),
                                       tr("Pictures (%1)").arg(kPicturePatterns));
     if (paths.isEmpty())
         return;
@@ -99,7 +99,7 @@ void BringIn::chooseFiles() {
     files(paths);
 }
 
-bool BringIn::askAboutSeries(std::vector<Series>& groups, std::vector<std::string> plain) {
+bool ImageImport::askAboutSeries(std::vector<Series>& groups, std::vector<std::string> plain) {
     const bool anySeries =
         std::any_of(groups.begin(), groups.end(), [](const Series& each) { return each.files.size() > 1; });
     if (!anySeries)
@@ -124,7 +124,7 @@ bool BringIn::askAboutSeries(std::vector<Series>& groups, std::vector<std::strin
     return true;
 }
 
-bool BringIn::readGroups(const std::vector<Series>& groups, std::vector<Image>& images, QStringList& refused) {
+bool ImageImport::readGroups(const std::vector<Series>& groups, std::vector<Image>& images, QStringList& refused) {
     QProgressDialog progress(tr("Reading pictures …"), tr("Cancel"), 0, static_cast<int>(groups.size()) * 100, window_);
     progress.setWindowModality(Qt::WindowModal);
     progress.setMinimumDuration(400);
@@ -153,7 +153,7 @@ bool BringIn::readGroups(const std::vector<Series>& groups, std::vector<Image>& 
     return true;
 }
 
-void BringIn::files(const QStringList& paths) {
+void ImageImport::files(const QStringList& paths) {
     std::vector<std::string> plain;
     for (const QString& path : paths)
         if (QFileInfo(path).isFile())
@@ -174,19 +174,18 @@ void BringIn::files(const QStringList& paths) {
     std::vector<std::string> names;
     const Document next = addImages(session_.document(), std::move(images), &names);
     session_.edit(
-        next,
-        names.size() == 1
-            ? tr("Bring in %1").arg(fromStd(names.front()))
-            : tr("Bring in %1").arg(counted(static_cast<qsizetype>(names.size()), tr("picture"), tr("pictures"))));
+        next, names.size() == 1
+                  ? tr("Import %1").arg(fromStd(names.front()))
+                  : tr("Import %1").arg(counted(static_cast<qsizetype>(names.size()), tr("picture"), tr("pictures"))));
     QStringList all;
     for (const std::string& each : names)
         all << fromStd(each);
     if (refused.isEmpty())
-        session_.showDone(tr("Brought in %1").arg(all.join(", ")));
-    Q_EMIT brought(all);
+        session_.showDone(tr("Imported %1").arg(all.join(", ")));
+    Q_EMIT imported(all);
 }
 
-void BringIn::picture(const QImage& given) {
+void ImageImport::picture(const QImage& given) {
     QByteArray data;
     QBuffer buffer(&data);
     buffer.open(QIODevice::WriteOnly);
@@ -194,10 +193,10 @@ void BringIn::picture(const QImage& given) {
     std::string name;
     session_.edit(addImage(session_.document(), "pasted.png", FileContents::mapped(data.toStdString()), &name),
                   tr("Paste a picture"));
-    Q_EMIT brought({fromStd(name)});
+    Q_EMIT imported({fromStd(name)});
 }
 
-void BringIn::seeOwn() {
+void ImageImport::seeOwn() {
     if (!session_.isOpen())
         return;
     for (const Image& each : *session_.document().images) {
@@ -207,7 +206,7 @@ void BringIn::seeOwn() {
     }
 }
 
-void BringIn::watchFolder() {
+void ImageImport::watchFolder() {
     if (!watcher_->directories().isEmpty())
         watcher_->removePaths(watcher_->directories());
     if (!watcher_->files().isEmpty())
@@ -223,7 +222,7 @@ void BringIn::watchFolder() {
 }
 
 // What others did in the images folder: changed originals are read again, new pictures come in.
-void BringIn::takeUpChanges() {
+void ImageImport::takeUpChanges() {
     if (!session_.isOpen() || !session_.mayEdit())
         return;
     Document next = session_.document();
