@@ -20,7 +20,7 @@ void addFontCommand(CLI::App& app, int& exitCode);
 
 // Writes the error to the error stream and gives back kProblems.
 int refuse(const Error& error);
-// Writes what was asked wrongly to the error stream and gives back kUsage.
+// Writes what is wrong with the arguments to the error stream; returns kUsage.
 int usage(const std::string& words);
 
 // A project that was opened, built and reported on the error stream; nothing if it can't be opened.

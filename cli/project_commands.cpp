@@ -121,7 +121,7 @@ void addProjectCommands(CLI::App& app, int& exitCode) {
     auto* generator = app.add_subcommand("generate", "Write the display code");
     generator->add_option("PROJECT", first, "the project's folder")->required();
     generator->add_option("-o", second, "the output folder")->required();
-    generator->add_flag("--dry-run", flag, "only tell what would be written");
+    generator->add_flag("--dry-run", flag, "only report what would be written");
     generator->callback([&exitCode] { exitCode = generate(first, second, flag); });
 }
 

@@ -51,7 +51,7 @@ typedef struct gorse_port {
     void (*changed)(void *user, uint16_t variable);
     /* Listens to GORSE_TRACE_... where GORSE_TRACE is 1; 0 when nobody does. */
     void (*trace)(void *user, uint8_t what, uint16_t a, int32_t b);
-    /* Reads n bytes of outside memory. It may be asked for up to 15 bytes behind an image's last. May be 0 when no
+    /* Reads n bytes of outside memory. It may read up to 15 bytes behind an image's last. May be 0 when no
      * image lives there. */
     void (*read)(void *user, uint32_t address, uint8_t *to, uint16_t n);
     void *user;

@@ -26,7 +26,7 @@ typedef struct gorse_head {
     uint32_t now;   /* ms that have passed, from the first step's time on */
     uint32_t clock; /* the latest time that the firmware gave */
     uint16_t screen;
-    uint16_t wanted; /* screen to change to when the rule ends, the last that was asked for; GORSE_BACK or GORSE_NONE */
+    uint16_t wanted;  /* screen to change to when the rule ends, the last requested; GORSE_BACK or GORSE_NONE */
     uint16_t pressed; /* widget that took the press, or GORSE_NONE */
     uint8_t down, inside;
     uint8_t started, anything_changed;

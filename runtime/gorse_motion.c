@@ -1,5 +1,5 @@
 /* SPDX-License-Identifier: MIT */
-/* What widgets do by themselves: when their screen is entered, at each step, and when a rule tells them. */
+/* What widgets do by themselves: when their screen is entered, at each step, and when a rule commands them. */
 #include "gorse_internal.h"
 
 /* Tells a widget of the shown screen something, if its kind takes it. */

@@ -65,7 +65,8 @@
 #endif
 #endif
 
-/* 1: gorse_port.trace hears what happens, for a debugger or a log. 0 leaves it out, and about 200 bytes of code. */
+/* 1: gorse_port.trace is called with what happens, for a debugger or a log. 0 leaves it out, and about 200 bytes of
+ * code. */
 #ifndef GORSE_TRACE
 #define GORSE_TRACE 0
 #endif

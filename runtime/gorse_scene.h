@@ -144,7 +144,7 @@ enum {
     GORSE_KIND_FINE_TEXT = 4 /* its text stands in gorse_text_widget_box, so that single characters can be redrawn */
 };
 
-/* What a rule can tell a kind to do. */
+/* What a rule can command a kind to do. */
 enum { GORSE_COMMAND_ENTER = 0, GORSE_COMMAND_PLAY = 1, GORSE_COMMAND_STOP = 2 };
 
 /* What a widget's kind does. `widget` is a copy on the stack with changed properties laid over it. */
@@ -295,7 +295,7 @@ enum {
 /* What becomes of the runs of GORSE_EVENT_EVERY that a long step left out. */
 enum {
     GORSE_MISSED_ALL = 0,  /* all are made up, GORSE_ROUNDS a step, but at most GORSE_CATCH_UP */
-    GORSE_MISSED_ONCE = 1, /* one stands for all */
+    GORSE_MISSED_ONCE = 1, /* one run replaces them */
     GORSE_MISSED_NONE = 2  /* none; the next one is in time */
 };
 

@@ -1,5 +1,5 @@
 /* SPDX-License-Identifier: MIT */
-/* What a panel's setting asks of a drawn strip, shared by the files that turn one. */
+/* What a panel's settings change in a drawn strip, shared by the files that turn one. */
 #ifndef GORSE_TURN_H
 #define GORSE_TURN_H
 

@@ -76,7 +76,11 @@ CodeStation::CodeStation(Session& session, QWidget* parent) : Station(parent), s
                     status_->setText(tr("Comparing with the folder …"));
             });
     });
-    connect(&session, &Session::changed, this, &CodeStation::refresh);
+    connect(&session, &Session::changed, this, [this](const Change& change) {
+        // What was to be generated was the former project.
+        generateWhenPlanned_ = generateWhenPlanned_ && !change.opened;
+        refresh();
+    });
 }
 
 QWidget* CodeStation::makeTop() {
@@ -183,7 +187,7 @@ QString CodeStation::figure() const {
 // While the station is hidden it only learns that it is out of date.
 void CodeStation::refresh() {
     stale_ = true;
-    if (session_.isOpen() && isVisible())
+    if (session_.isOpen() && (isVisible() || generateWhenPlanned_))
         plan();
     else
         job_.cancel();

@@ -16,7 +16,7 @@ class FaceImport : public QObject {
 
   public:
     FaceImport(Session& session, QWidget* window);
-    // Each asks with a dialog.
+    // Each opens a dialog.
     void askFiles();
     void askInstalled();
     // `variant` is a face's of the file, "" for the first.

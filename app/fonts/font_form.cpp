@@ -348,7 +348,7 @@ void FontForm::showReasons() {
     }
     if (reasons_->count() == 0) {
         auto* item = new QListWidgetItem(
-            tr("Nothing asks for it yet: choose it as\na widget's face, in the station Screens."), reasons_);
+            tr("Nothing uses it yet: choose it as\na widget's face, in the station Screens."), reasons_);
         item->setFlags(Qt::NoItemFlags);
     }
 }

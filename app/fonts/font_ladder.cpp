@@ -149,7 +149,7 @@ void FontLadder::show(const std::vector<FontRung>& rungs) {
     for (int row = 0; row < count; ++row)
         if (sizes_[static_cast<size_t>(row)] == shownSize)
             table_->scrollToItem(table_->item(row, 0), QAbstractItemView::PositionAtCenter);
-    state_->setText(tr("another size changes it where it is asked for"));
+    state_->setText(tr("another size replaces it wherever it is used"));
 }
 
 void FontLadder::take(int row, int column) {

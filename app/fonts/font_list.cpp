@@ -80,7 +80,7 @@ QWidget* emptyPage(QWidget* parent, const std::function<void(QWidget*)>& importO
     column->setContentsMargins(16, 16, 16, 16);
     column->setSpacing(10);
     auto* words = new QLabel(FontList::tr("No faces yet.\n\nA face is a font file. Its sizes come into being when "
-                                          "looks and widgets ask for them, and hold just the glyphs that are needed."),
+                                          "looks and widgets need them, and hold just the glyphs that are needed."),
                              page);
     words->setWordWrap(true);
     words->setProperty("quiet", true);
@@ -144,7 +144,7 @@ FontList::FontList(Session& session, FontEditor& editor, QWidget* parent)
     };
     auto* face = add(tr("Face"), "import_face", tr("Import a face: from a file, or one that is installed (Ctrl+I)"));
     size_ =
-        add(tr("Size"), "add_size", tr("Make a size of this face by hand; others come when something asks for them"));
+        add(tr("Size"), "add_size", tr("Make a size of this face by hand; others are added when something needs them"));
     buttons->addStretch(1);
     column->addLayout(buttons);
     connect(face, &QToolButton::clicked, this, [importOne, face] { importOne(face); });
@@ -170,7 +170,7 @@ void FontList::follow() {
         row = std::min(model_->rowOf({editor_.current().face, 0}), model_->rowCount() - 1);
     if (row < 0)
         row = std::min(1, model_->rowCount() - 1);
-    // The desk may hear of a change before the list does.
+    // The editor may be notified of a change before the list is.
     if (row < 0 || !session_.document().face(model_->keyAt(row).face))
         return;
     if (row != list_->currentIndex().row())

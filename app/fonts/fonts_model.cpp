@@ -212,8 +212,8 @@ QVariant FontsModel::data(const QModelIndex& index, int role) const {
             for (const std::string& each : users)
                 if (lines.size() < 12)
                     lines << fromStd(each);
-            return users.empty() ? tr("nothing asks for this size: left out of what is generated; Del takes it away")
-                                 : tr("asked for by\n") + lines.join('\n');
+            return users.empty() ? tr("nothing uses this size: left out of what is generated; Del takes it away")
+                                 : tr("used by\n") + lines.join('\n');
         }
         default: return {};
     }

@@ -118,7 +118,7 @@ void FontsStation::remove() {
     const QString name = QString::fromStdString(key.face);
     if (key.size != 0) {
         if (!face->ownSize(key.size)) {
-            session_.showError(tr("%1 px is there because looks or widgets ask for it; change them, or take another "
+            session_.showError(tr("%1 px is there because looks or widgets use it; change them, or take another "
                                   "rung of the ladder")
                                    .arg(key.size));
             return;

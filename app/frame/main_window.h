@@ -29,7 +29,7 @@ class MainWindow : public QMainWindow {
   public:
     explicit MainWindow(Session& session);
     ~MainWindow() override;
-    // Opens a project and shows its screens; tells what is wrong if it can't.
+    // Opens a project and shows its screens; shows an error if it can't.
     bool openProject(const QString& folder);
     void showStart();
     // The station at that place in the header; nothing without a project.
@@ -45,7 +45,7 @@ class MainWindow : public QMainWindow {
     void showProjectMenu();
     void goTo(const Problem& problem);
     void askOpen();
-    // Tells or asks; `buttons` are those of a message box, and the chosen one comes back.
+    // Shows a message box with these buttons; returns the chosen one.
     int showDialog(const QString& title, const QString& words, int buttons);
     void finishTyping();
     bool save();

@@ -23,7 +23,8 @@ class ImageImport : public QObject {
   public:
     ImageImport(Session& session, QWidget* window);
 
-    // A numbered series becomes one animation if the user wants it so; asked only when there is one.
+    // A numbered series becomes one animation if the user chooses so in a dialog, which is shown only when there is
+    // one.
     void files(const QStringList& paths);
     void picture(const QImage& image);
     // Asks with a dialog.

@@ -188,7 +188,7 @@ void ImageList::follow() {
     const int row = model_->rowOf(editor_.current());
     const QModelIndex at = row >= 0 ? sorted_->mapFromSource(model_->index(row)) : sorted_->index(0, 0);
     pages_->setCurrentIndex(model_->rowCount() == 0 ? 1 : 0);
-    // The desk may hear of a change before the list does.
+    // The editor may be notified of a change before the list is.
     if (at.isValid() && !session_.document().image(at.data(ImagesModel::Name).toString().toStdString()))
         return;
     if (at.isValid() && at != list_->currentIndex())

@@ -251,10 +251,6 @@ void Canvas::mouseDoubleClickEvent(QMouseEvent* event) {
         Q_EMIT renameRequested();
 }
 
-void Canvas::touchTwin(const QPointF& at, bool down) {
-    const QPoint place = toPanel(at);
-    session_.twin().touch(place.x(), place.y(), down);
-    session_.stepTwin();
-}
+void Canvas::touchTwin(const QPointF& at, bool down) { session_.touchTwin(toPanel(at), down); }
 
 }  // namespace gorsefinch::app

@@ -61,9 +61,9 @@ void TwinPanel::touch(const QPointF& at, bool down) {
         return;
     const QRect r = pictureRect();
     const Panel& panel = *session_.document().panel;
-    session_.twin().touch(static_cast<int>((at.x() - r.x()) * panel.width / r.width()),
-                          static_cast<int>((at.y() - r.y()) * panel.height / r.height()), down);
-    session_.stepTwin();
+    session_.touchTwin({static_cast<int>((at.x() - r.x()) * panel.width / r.width()),
+                        static_cast<int>((at.y() - r.y()) * panel.height / r.height())},
+                       down);
 }
 
 void TwinPanel::mousePressEvent(QMouseEvent* event) { touch(event->position(), true); }

@@ -252,6 +252,12 @@ void Session::restartTwin() {
     stepTwin();
 }
 
+void Session::touchTwin(const QPoint& at, bool down) {
+    if (!twin_->touch(at.x(), at.y(), down) && down)
+        showError(tr("This panel has no touch, as the station Panel says."));
+    stepTwin();
+}
+
 void Session::stepTwin() {
     if (!twin_)
         return;

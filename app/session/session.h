@@ -104,6 +104,8 @@ class Session : public QObject {
     bool isTwinRunning() const { return ticker_.isActive(); }
     void runTwin(bool run);
     void restartTwin();
+    // A finger at a pixel of the twin's interface, and a step. Shows an error if its panel has no touch.
+    void touchTwin(const QPoint& at, bool down);
     // One step of the twin now, for what must show at once.
     void stepTwin();
 

@@ -21,7 +21,7 @@ class StartPage : public QWidget {
     void refresh();
 
   Q_SIGNALS:
-    void openRequested(const QString& folder);  // "" asks for one
+    void openRequested(const QString& folder);  // "": to be chosen in a dialog
     void created();
     void backRequested();
 

@@ -32,7 +32,7 @@ enum class Role {
 
 enum class Appearance { System, Light, Dark };
 
-// The application's look. One at a time; views ask for colours while they paint, so a change shows at once.
+// The application's look. One at a time; views read colours while they paint, so a change shows at once.
 class Theme {
   public:
     // Sets palette, style sheet and fonts of the application.

@@ -59,7 +59,7 @@ struct FontSettings {
 
 // A size with settings of its own.
 struct FontSize {
-    int size = 16;  // pixels, as looks ask for it
+    int size = 16;  // pixels, as in looks
     FontSettings settings;
     std::map<char32_t, HandGlyph> byHand;  // used with one bit a pixel
     friend bool operator==(const FontSize&, const FontSize&) = default;
@@ -68,7 +68,7 @@ struct FontSize {
 // A face at a size: one font of the target.
 struct FontKey {
     std::string face;  // the project's name of it
-    int size = 0;      // pixels, as looks ask
+    int size = 0;      // pixels, as in looks
     friend auto operator<=>(const FontKey&, const FontKey&) = default;
 };
 

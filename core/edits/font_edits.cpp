@@ -55,7 +55,7 @@ Requested askedByWidget(const Document& document, const Widget& widget) {
     return requested(document, effectiveValue(document, widget, "font"), effectiveValue(document, widget, "size"));
 }
 
-// A widget asks by itself if it has a face or size of its own, or no look that says one.
+// A widget uses a font by itself if it has a face or size of its own, or no look that says one.
 bool asksItself(const Document& document, const Widget& widget) {
     return info(widget.kind).has(kHasText) && (widget.properties.count("font") != 0 ||
                                                widget.properties.count("size") != 0 || !document.look(widget.look));

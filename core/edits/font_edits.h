@@ -28,7 +28,7 @@ Document withHandGlyph(const Document& document, const FontKey& key, char32_t ch
 // Everything that shows a font shows it in another size, settings and hand-set glyphs included.
 Document resizeFont(const Document& document, const FontKey& key, int size);
 
-// What asks for a font: looks as "look title", widgets as "screen.widget" where they or their look ask for it.
+// What uses a font: looks as "look title", widgets as "screen.widget" where they or their look name it.
 std::vector<std::string> usersOfFont(const Document& document, const FontKey& key);
 
 }  // namespace gorsefinch

@@ -33,6 +33,8 @@ Result<std::string> driverScript(const BuiltScene& scene, const std::vector<Scri
     std::string out = "#include \"" + document.name + ".h\"\n#define PROJECT(name) " + document.name +
                       "_##name\n#define PANEL_BITS " + std::to_string(format.bits) + "\n#define PANEL_PAGES " +
                       (format.layout == PixelLayout::Pages ? "1" : "0") + "\n";
+    if (document.panel->touch)
+        out += "#define HAS_TOUCH 1\n";
     out += "static void set_variable(int step) {\n    switch (step) {\n";
     for (size_t i = 0; i < steps.size(); ++i)
         if (const Variable* v = steps[i].what == ScriptStep::What::Set ? document.variable(steps[i].name) : nullptr) {

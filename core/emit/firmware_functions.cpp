@@ -2,7 +2,6 @@
 #include "core/emit/firmware_functions.h"
 
 #include "core/emit/c_text.h"
-#include "core/rules/project_names.h"
 
 namespace gorsefinch {
 
@@ -35,13 +34,13 @@ std::string channelOrder(const Panel& panel) {
            (panel.format == PixelFormat::Argb8888 ? ", alpha" : "");
 }
 
-std::string stepBody(const BuiltScene& scene) {
+std::string stepBody(const BuiltScene& scene, const ProjectNames& names) {
     std::string out;
     for (const Variable& v : *scene.document.variables)
         if (isLatched(v))
             out += "    if (gorse_latch_take(&latch_" + v.name +
                    ", &value) != 0u)\n        (void)gorse_set_number(&run, " +
-                   std::to_string(ProjectNames(scene.document).variable(v.name)->number) + "u, value);\n";
+                   std::to_string(names.variable(v.name)->number) + "u, value);\n";
     return (out.empty() ? "" : "    int32_t value;\n") + out + "    return gorse_step(&run, now_ms);\n";
 }
 
@@ -79,7 +78,7 @@ std::string variableMacros(const BuiltScene& scene, const Variable& v) {
     return out;
 }
 
-std::vector<FirmwareFunction> runFunctions(const BuiltScene& scene) {
+std::vector<FirmwareFunction> runFunctions(const BuiltScene& scene, const ProjectNames& names) {
     const std::string& name = scene.document.name;
     const std::string upper = upperCase(name);
     std::vector<FirmwareFunction> out;
@@ -101,7 +100,7 @@ std::vector<FirmwareFunction> runFunctions(const BuiltScene& scene) {
          " * Returns the ms until it has something to do by itself: 0 if it is not done yet, GORSE_FOREVER if only a "
          "call of\n"
          " * yours gives it something. Call it after any other call, and at the latest then.",
-         "uint32_t " + name + "_step(uint32_t now_ms)", stepBody(scene)});
+         "uint32_t " + name + "_step(uint32_t now_ms)", stepBody(scene, names)});
     if (scene.document.panel->touch)
         out.push_back(
             {"A finger at a pixel of the interface; down is 1 while it touches. Hooks of press, release and tap run "
@@ -116,9 +115,9 @@ std::vector<FirmwareFunction> runFunctions(const BuiltScene& scene) {
     return out;
 }
 
-std::vector<FirmwareFunction> variableFunctions(const BuiltScene& scene, const Variable& v) {
+std::vector<FirmwareFunction> variableFunctions(const BuiltScene& scene, const ProjectNames& names, const Variable& v) {
     const std::string& name = scene.document.name;
-    const int index = ProjectNames(scene.document).variable(v.name)->number;
+    const int index = names.variable(v.name)->number;
     const std::string number = std::to_string(index) + "u";
     const std::string accessor = accessorName(v), type = cType(v);
     std::vector<FirmwareFunction> out;

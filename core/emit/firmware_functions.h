@@ -4,6 +4,7 @@
 #include <string>
 #include <vector>
 
+#include "core/rules/project_names.h"
 #include "core/scene/built_scene.h"
 
 // What firmware calls and what it supplies: declared in NAME.h, defined in NAME_scene.c, both from these lists.
@@ -16,9 +17,10 @@ struct FirmwareFunction {
     std::string body;       // its statements, indented; declarations first
 };
 
-// In the order in which they stand in the header: starting and running, then those of each variable.
-std::vector<FirmwareFunction> runFunctions(const BuiltScene& scene);
-std::vector<FirmwareFunction> variableFunctions(const BuiltScene& scene, const Variable& variable);
+// In the header's order: starting and running, then those of each variable. `names` are those of the scene's document.
+std::vector<FirmwareFunction> runFunctions(const BuiltScene& scene, const ProjectNames& names);
+std::vector<FirmwareFunction> variableFunctions(const BuiltScene& scene, const ProjectNames& names,
+                                                const Variable& variable);
 
 // "0 to 1320 °C"
 std::string rangeWords(const Variable& variable);
@@ -29,7 +31,7 @@ std::string variableMacros(const BuiltScene& scene, const Variable& variable);
 // ("heating_tenths").
 std::string accessorName(const Variable& variable);
 
-// True if rules may give it a value, so that firmware may want to know.
+// True if rules may give it a value, so that firmware can check whether one did.
 bool isWrittenByPanel(const Variable& variable);
 // True if its setter may be called from an interrupt.
 bool isLatched(const Variable& variable);

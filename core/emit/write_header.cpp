@@ -13,10 +13,10 @@ std::string declared(const FirmwareFunction& function) {
     return (function.comment.empty() ? "" : "/* " + function.comment + " */\n") + function.signature + ";\n";
 }
 
-std::string variableLines(const BuiltScene& scene, const Variable& v) {
+std::string variableLines(const BuiltScene& scene, const ProjectNames& names, const Variable& v) {
     std::string out = "\n/* " + v.name + ": " + rangeWords(v) + ". Written by " + toKey(v.writer) +
                       (v.note.empty() ? "" : ". " + commentWords(v.note)) + " */\n" + variableMacros(scene, v);
-    for (const FirmwareFunction& function : variableFunctions(scene, v))
+    for (const FirmwareFunction& function : variableFunctions(scene, names, v))
         out += declared(function);
     return out;
 }
@@ -55,6 +55,7 @@ std::string writeHeader(const BuiltScene& scene) {
     const Document& doc = scene.document;
     const std::string& name = doc.name;
     const std::string upper = upperCase(name);
+    const ProjectNames names(doc);
     std::string out = fileHead("The interface " + name +
                                " as firmware sees it. Call everything from one context, not from interrupts, unless\n"
                                " * it says so. Before " +
@@ -66,7 +67,7 @@ std::string writeHeader(const BuiltScene& scene) {
     for (size_t i = 0; i < doc.screens.size(); ++i)
         out += "    " + upper + "_SCREEN_" + upperCase(doc.screens[i]->name) + " = " + std::to_string(i) + ",\n";
     out += "    " + upper + "_SCREENS = " + std::to_string(doc.screens.size()) + "\n};\n\n";
-    for (const FirmwareFunction& function : runFunctions(scene))
+    for (const FirmwareFunction& function : runFunctions(scene, names))
         out += declared(function);
     out += "\n/* You supply what follows, in " + name + "_port.c or elsewhere. */\n\n";
     out +=
@@ -77,7 +78,7 @@ std::string writeHeader(const BuiltScene& scene) {
         out += "/* Reads n bytes of the memory that holds the " + std::to_string(scene.outside.size()) + " bytes of " +
                name + "_outside.bin, up to 15 bytes behind\n * its end. */\n#define " + upper + "_OUTSIDE_BYTES " +
                std::to_string(scene.outside.size()) + "UL\n" + readSignature(name) + ";\n";
-    out += "#if GORSE_TRACE\n/* Hears what happens, in the numbers GORSE_TRACE_... of gorse/gorse.h. */\n" +
+    out += "#if GORSE_TRACE\n/* Called with what happens, in the numbers GORSE_TRACE_... of gorse/gorse.h. */\n" +
            traceSignature(name) + ";\n#endif\n";
     if (!scene.rules->hooks.empty())
         out += doc.panel->hooksRequired
@@ -90,7 +91,7 @@ std::string writeHeader(const BuiltScene& scene) {
             "\n/* Variables. Setters return GORSE_RESULT_OK, _UNCHANGED or _CLAMPED, or why nothing was done; no hook "
             "runs inside. */\n";
     for (const Variable& v : *doc.variables)
-        out += variableLines(scene, v);
+        out += variableLines(scene, names, v);
     out += "\n#ifdef __cplusplus\n}\n#endif\n#endif\n";
     return out;
 }

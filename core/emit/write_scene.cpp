@@ -340,7 +340,7 @@ class SceneWriter {
         out_ += "\n" + function.signature + " {\n" + function.body + "}\n";
     }
 
-    // Bits of the variables that rules have changed since the firmware asked.
+    // Bits of the variables that rules have changed since the firmware last checked.
     void changes() {
         const int bits = s_.scene.number_count + s_.scene.text_count;
         line("static uint8_t changed[" + num((bits + 7) / 8) + "];\n");
@@ -358,6 +358,7 @@ class SceneWriter {
     void run_() {
         const std::string upper = upperCase(name_);
         const std::vector<Variable>& variables = *doc_.variables;
+        const ProjectNames names(doc_);
         const bool calls = !s_.rules->hooks.empty();
         const bool notes = std::any_of(variables.begin(), variables.end(), isWrittenByPanel);
         if (calls)
@@ -384,10 +385,10 @@ class SceneWriter {
              "_trace(what, a, b);\n}\n#define TRACE trace\n#else\n#define TRACE 0\n#endif\n");
         line("static const gorse_port port = {send, " + std::string(calls ? "call_hook" : "0") + ", " +
              (notes ? "note_change" : "0") + ", TRACE, " + (s_.outside.empty() ? "0" : "read_outside") + ", 0};");
-        for (const FirmwareFunction& function : runFunctions(s_))
+        for (const FirmwareFunction& function : runFunctions(s_, names))
             define(function);
         for (const Variable& v : variables)
-            for (const FirmwareFunction& function : variableFunctions(s_, v))
+            for (const FirmwareFunction& function : variableFunctions(s_, names, v))
                 define(function);
     }
 

@@ -147,7 +147,7 @@ class FreeTypeFace : public FaceAtSize {
         FT_Set_Pixel_Sizes(face, 0, static_cast<FT_UInt>(request.size));
         if (request.measure == SizeMeasure::Em)
             return;
-        // The em whose hinted capitals are as high as asked: hinting rounds, so it is tried.
+        // The em whose hinted capitals are as high as requested: hinting rounds, so it is tried.
         FT_F26Dot6 em = request.size * 64;
         for (int i = 0; i < 8; ++i) {
             const int rows = glyph(U'H').rise;

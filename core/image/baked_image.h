@@ -66,7 +66,7 @@ Result<OriginalRef> decodeFrames(const Image& image, const Progress& progress = 
 // Not to be shared between threads.
 class ImageBakery {
   public:
-    // Who hears of the progress of what is made from now on.
+    // Receives the progress of what is made from now on.
     void watch(Progress progress) { progress_ = std::move(progress); }
 
     // The image for the document's panel; an error names the image's file, or states that the images in use

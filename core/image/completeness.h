@@ -14,7 +14,7 @@ namespace gorsefinch {
 // `format` is "png", "jpeg", "bmp" or "gif"; others are never cut.
 bool isCutOff(std::string_view bytes, std::string_view format);
 
-// The size that a GIF's screen or a PBM's, PGM's or PPM's header tells, which the toolkit's readers don't before they
+// The size that a GIF's screen or a PBM's, PGM's or PPM's header states, which the toolkit's readers don't before they
 // make the picture; nothing for other formats and broken headers.
 std::optional<std::pair<uint64_t, uint64_t>> declaredSize(std::string_view bytes, std::string_view format);
 

@@ -69,7 +69,7 @@ std::vector<Bin> binsOf(std::span<const Picture* const> pictures) {
     size_t pixels = 0;
     for (const Picture* each : pictures)
         pixels += each->pixels.size();
-    // Large pictures are sampled: a million pixels tell their colours.
+    // Large pictures are sampled: a million pixels are enough.
     const size_t stride = std::max<size_t>(1, pixels >> 20) | 1;
     std::vector<Count> counts(32768);
     for (const Picture* each : pictures)

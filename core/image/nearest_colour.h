@@ -15,7 +15,7 @@ inline constexpr size_t kColourCells = 32768;
 
 // Finds the nearest of up to 256 colours, by the sum of squared channel differences, the first of equals: as the
 // runtime does. Each cell of colour space gets the few colours that can be nearest in it when it is first
-// asked for. Not to be shared between threads.
+// requested. Not to be shared between threads.
 class NearestColour {
   public:
     // At least one colour; those beyond 256 are ignored.
@@ -30,13 +30,13 @@ class NearestColour {
 
     // Prepares nearly() for many questions: worth it from some 60,000 on. Copies made later share what is prepared.
     void prepareCells();
-    // Like of(), but after prepareCells() what is nearest to the middle of a cell stands for all of it, unless a colour
-    // of the palette lies in it. So a colour of the palette is always found.
+    // Like of(), but after prepareCells() the colour nearest to the middle of a cell is returned for all of it, unless
+    // a colour of the palette lies in it. So a colour of the palette is always found.
     uint32_t nearly(uint32_t argb) const {
         const uint32_t entry = ofCells_ ? (*ofCells_)[cellOf(argb)] : kSearch;
         return entry == kSearch ? of(argb) : entry;
     }
-    // What is prepared, by the upper 5 bits of red, green and blue; kSearch where only of() tells. 0 if nothing is.
+    // What is prepared, by the upper 5 bits of red, green and blue; kSearch where of() must search. 0 if nothing is.
     const uint16_t* cells() const { return ofCells_ ? ofCells_->data() : nullptr; }
     static constexpr uint16_t kSearch = 256;
 
@@ -45,7 +45,7 @@ class NearestColour {
 
     struct Cell {
         uint32_t first = 0;  // of candidates_
-        uint16_t count = 0;  // 0: not asked for yet
+        uint16_t count = 0;  // 0: not requested yet
     };
     struct Candidate {
         int16_t red, green, blue;

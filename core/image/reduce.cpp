@@ -91,7 +91,7 @@ void reduceGreys(const Picture& p, const Reducing& how, Reduced& out) {
 
 void reducePalette(const Picture& p, const Reducing& how, Reduced& out) {
     NearestColour nearest(out.palette);
-    // A small picture asks too little to pay for it, and a plain one is to be exact.
+    // A small picture gains too little from it, and a plain one is to be exact.
     if (p.pixels.size() >= size_t{1} << 16 && how.method != Reduction::Nearest)
         nearest.prepareCells();
     out.numbers = diffuses(how.method) ? diffusedPalette(p, nearest, how.linear, how.method, how.strength)

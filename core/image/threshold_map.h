@@ -22,7 +22,7 @@ struct ThresholdMap {
 };
 
 // Bayer's index matrix (1973) of 4x4 or 8x8, or blue noise of 64x64 by void and cluster (Ulichney 1993), made when
-// first asked for. Other methods have no map: the single threshold.
+// first requested. Other methods have no map: the single threshold.
 const ThresholdMap& thresholdMap(Reduction method);
 
 }  // namespace gorsefinch

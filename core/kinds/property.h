@@ -22,7 +22,7 @@ enum class PropertyType {
     Variable
 };
 
-// Bits of what a kind of widget does, for all that asks about kinds.
+// Bits of what a kind of widget does, for all that depends on kinds.
 enum Trait : unsigned {
     kHasText = 1,    // its record begins with a gorse_widget_text; it takes a font
     kIsInked = 2,    // its look's colour and padding matter

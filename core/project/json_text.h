@@ -13,7 +13,7 @@
 // Reading objects with a place for every mistake.
 namespace gorsefinch {
 
-// One object while it is read: remembers which keys were asked for, so that the rest can be kept.
+// One object while it is read: remembers which keys were read, so that the rest can be kept.
 class JsonObject {
   public:
     // `json` must outlive this. A value that is no object is a problem and reads as an empty one.
@@ -46,7 +46,7 @@ class JsonObject {
     const char* either(const char* key, const char* earlier) const { return has(earlier) && !has(key) ? earlier : key; }
     std::string placeOf(const char* key) const;
     void problem(const char* key, const std::string& reason, const std::string& remedy);
-    // What nobody asked for.
+    // What was not read.
     UnknownKeys unknown() const;
 
   private:

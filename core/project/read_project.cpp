@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <algorithm>
 #include <cerrno>
-#include <cmath>
 #include <set>
 
 #include "core/base/files.h"
@@ -10,156 +9,12 @@
 #include "core/project/json_text.h"
 #include "core/project/original_reader.h"
 #include "core/project/project_text.h"
+#include "core/project/read_parts.h"
 #include "core/project/recipe_text.h"
 
 namespace gorsefinch {
 
 namespace {
-
-std::string listed(std::span<const char* const> words) {
-    std::string out;
-    for (const char* each : words)
-        out += (out.empty() ? "" : ", ") + std::string(each);
-    return out;
-}
-
-// A value of a property from JSON; a problem and nothing if it doesn't fit.
-std::optional<PropertyValue> readValue(JsonObject& object, const PropertyInfo& property) {
-    PropertyValue value;
-    switch (property.type) {
-        case PropertyType::YesNo: value = object.yesNo(property.key, std::get<bool>(property.fallback)); break;
-        case PropertyType::Whole:
-            value = object.whole(property.key, std::get<int64_t>(property.fallback), property.min, property.max);
-            break;
-        case PropertyType::Colour: value = object.colour(property.key, std::get<Colour>(property.fallback)); break;
-        default: value = object.text(property.key, std::get<std::string>(property.fallback), kMaxTextBytes); break;
-    }
-    if (fits(property, value))
-        return value;
-    object.problem(property.key, "\"" + std::get<std::string>(value) + "\" is not one of its choices",
-                   "Choose one of " + listed(property.choices));
-    return std::nullopt;
-}
-
-std::string panelFormatKeys() {
-    std::vector<const char*> keys;
-    for (const PixelFormatInfo& each : pixelFormats())
-        if (each.panel)
-            keys.push_back(each.key);
-    return listed(keys);
-}
-
-PropertyMap readProperties(JsonObject& object, std::span<const PropertyInfo> properties) {
-    PropertyMap out;
-    for (const PropertyInfo& property : properties)
-        if (object.has(property.key))
-            if (auto value = readValue(object, property))
-                out.emplace(property.key, std::move(*value));
-    return out;
-}
-
-Panel readPanel(const Json& json, Problems& problems) {
-    JsonObject object(json, kMainFile, "panel", problems);
-    Panel panel;
-    const auto side = [&](const char* key, int otherwise) {
-        return static_cast<int>(object.whole(key, otherwise, kMinPanelSide, kMaxPanelSide));
-    };
-    panel.width = side("width", panel.width);
-    panel.height = side("height", panel.height);
-    panel.format = object.choice<PixelFormat>(
-        "format", panel.format,
-        [](std::string_view key) {
-            const PixelFormatInfo* found = pixelFormatByKey(key);
-            return found && found->panel ? std::optional(found->format) : std::nullopt;
-        },
-        panelFormatKeys());
-    if (const std::string shape = object.text("shape"); !shape.empty()) {
-        panel.round = shape == "round";
-        if (!panel.round)
-            object.problem("shape", "a panel is round or has no shape said", "Write round, or take the key out");
-    }
-    panel.palette = readColours(object, "palette");
-    panel.turn = static_cast<int>(object.whole("turn", 0, 0, 270));
-    if (panel.turn % 90 != 0) {
-        object.problem("turn", "a panel turns by 0, 90, 180 or 270 degrees", "Correct the number");
-        panel.turn = 0;
-    }
-    panel.mirrorX = object.yesNo("mirror_x", false);
-    panel.mirrorY = object.yesNo("mirror_y", false);
-    panel.invert = object.yesNo("invert", false);
-    panel.swapRedBlue = object.yesNo("swap_red_blue", false);
-    panel.columnOffset = static_cast<int>(object.whole("column_offset", 0, 0, kMaxPanelSide));
-    panel.rowOffset = static_cast<int>(object.whole("row_offset", 0, 0, kMaxPanelSide));
-    panel.stripLines = static_cast<int>(object.whole("strip_lines", panel.stripLines, 1, kMaxPanelSide));
-    panel.wordBits = object.whole("word_bits", 32, 8, 32) == 8 ? 8 : 32;
-    panel.flashBytes = object.whole("flash_bytes", panel.flashBytes, 0, int64_t{1} << 32);
-    panel.touch = object.yesNo("touch", true);
-    panel.hooksRequired = object.yesNo("hooks_required", false);
-    panel.ramBytes = object.whole("ram_bytes", panel.ramBytes, 0, int64_t{1} << 32);
-    panel.unknown = object.unknown();
-    return panel;
-}
-
-int32_t readNumber(JsonObject& object, const char* key, const Variable& variable, int32_t otherwise) {
-    if (!object.has(key))
-        return (void)object.number(key, 0), otherwise;
-    const double scale = std::pow(10.0, variable.decimals);
-    const double value = std::round(object.number(key, otherwise / scale) * scale);
-    if (value >= -2147483648.0 && value <= 2147483647.0)
-        return static_cast<int32_t>(value);
-    object.problem(key, "the number does not fit 32 bits with these decimals", "Correct the number");
-    return otherwise;
-}
-
-Variable readVariable(const Json& json, const std::string& place, Problems& problems) {
-    JsonObject object(json, kMainFile, place, problems);
-    Variable v;
-    v.name = object.text("name");
-    v.type = object.choice<VariableType>("type", v.type, variableTypeByKey);
-    v.unit = object.text("unit", "", 40);
-    v.writer = object.choice<Writer>("writer", v.writer, writerByKey);
-    v.kept = object.yesNo("kept", false);
-    v.fromInterrupt = object.yesNo("from_interrupt", false);
-    v.note = object.text("note");
-    if (v.type == VariableType::Text) {
-        v.length = static_cast<int>(object.whole("length", v.length, 1, 200));
-        v.startText = object.text("start", "", static_cast<size_t>(v.length));
-    } else if (v.type == VariableType::YesNo) {
-        v.min = 0;
-        v.max = 1;
-        v.start = object.yesNo("start", false);
-    } else {
-        if (v.type == VariableType::Decimal)
-            v.decimals = static_cast<int>(object.whole("decimals", 1, 0, 6));
-        const char *min = object.either("min", "least"), *max = object.either("max", "most");
-        v.min = readNumber(object, min, v, v.min);
-        v.max = readNumber(object, max, v, v.max);
-        v.start = readNumber(object, "start", v, std::clamp(0, std::min(v.min, v.max), std::max(v.min, v.max)));
-        if (v.min > v.max) {
-            object.problem(min, "the minimum is above the maximum", "Exchange them");
-            std::swap(v.min, v.max);
-        }
-        if (v.start < v.min || v.start > v.max) {
-            object.problem("start", "the start value is outside the range", "Correct it");
-            v.start = std::clamp(v.start, v.min, v.max);
-        }
-    }
-    v.unknown = object.unknown();
-    return v;
-}
-
-Look readLook(const Json& json, const std::string& place, Problems& problems) {
-    JsonObject object(json, kMainFile, place, problems);
-    Look look;
-    look.name = object.text("name");
-    look.style = readProperties(object, styleProperties());
-    for (const auto& [state, style] : object.object("states").items()) {
-        JsonObject part(style, kMainFile, place + ".states." + state, problems);
-        look.states[state] = readProperties(part, styleProperties());
-    }
-    look.unknown = object.unknown();
-    return look;
-}
 
 class Reader {
   public:

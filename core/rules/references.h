@@ -17,7 +17,7 @@ struct Reference {
 };
 
 // Those of one line of rules, and of one expression, as the compiler would read them; whether there are such things
-// is not asked. Texts in quotes are not looked into.
+// is not used. Texts in quotes are not looked into.
 std::vector<Reference> referencesInLine(const std::vector<Token>& tokens);
 std::vector<Reference> referencesInExpression(const std::vector<Token>& tokens);
 

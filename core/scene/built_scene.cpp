@@ -13,7 +13,7 @@ namespace gorsefinch {
 
 namespace {
 
-// Names in which two lists differ; `order` tells whether the positions changed too.
+// Names in which two lists differ; `order` is set if the positions changed too.
 template <typename T>
 std::set<std::string> differing(const Shared<std::vector<T>>& a, const Shared<std::vector<T>>& b, bool& order) {
     std::set<std::string> out;

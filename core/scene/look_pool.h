@@ -34,7 +34,7 @@ class LookPool {
   public:
     // The runtime's look; equal ones are shared.
     const gorse_look* look(const ResolvedLook& resolved);
-    // The font, opened when first asked for; null without a face, or when it can't be opened: then error() says why.
+    // The font, opened when first requested; null without a face, or when it can't be opened: then error() says why.
     BakedFont* font(const Document& document, const FontKey& key);
     const Error* error(const FontKey& key) const;
     // Takes over other settings of the named faces; fonts and looks stay where they are.

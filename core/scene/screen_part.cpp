@@ -77,7 +77,7 @@ class PartBuilder {
         part_->widgets.push_back(&record.widget);
     }
 
-    // What the kind of a widget asks for.
+    // What the kind of a widget needs.
     class RecordFiller : public RecordBuilder {
       public:
         RecordFiller(PartBuilder& part, int number, const Widget& widget, gorse_record& record)

@@ -94,8 +94,10 @@ Result<void> runScript(Twin& twin, const std::vector<ScriptStep>& steps, const s
                 error.file = file;
                 return tl::unexpected(error);
             }
-        } else if (step.what != ScriptStep::What::Wait) {
-            twin.touch(step.x, step.y, step.what != ScriptStep::What::Release);
+        } else if (step.what != ScriptStep::What::Wait &&
+                   !twin.touch(step.x, step.y, step.what != ScriptStep::What::Release)) {
+            return failure(file, "line " + std::to_string(step.line), "the panel has no touch",
+                           "Take the step out, or set Touch at the station Panel");
         }
         now += stepDuration(step);
         twin.step(now);

@@ -9,7 +9,7 @@ namespace gorsefinch {
 
 namespace {
 
-// The panel's pixels without its turn and offsets, as large as asked; whole bytes on panels that pack pixels.
+// The panel's pixels without its turn and offsets, as large as requested; whole bytes on panels that pack pixels.
 Panel specimenPanel(const Panel& from, const SpecimenRequest& request) {
     Panel panel = from;
     panel.width = std::clamp((request.width + 7) / 8 * 8, kMinPanelSide, kMaxPanelSide);

@@ -73,9 +73,12 @@ void Twin::step(uint32_t ms) {
     gorse_step(&run_, ms);
 }
 
-void Twin::touch(int x, int y, bool down) {
+bool Twin::touch(int x, int y, bool down) {
+    if (!scene_->document.panel->touch)
+        return false;
     gorse_touch(&run_, static_cast<int16_t>(std::clamp(x, -30000, 30000)),
                 static_cast<int16_t>(std::clamp(y, -30000, 30000)), down ? 1 : 0);
+    return true;
 }
 
 Result<void> Twin::set(const std::string& name, const std::string& value) {

@@ -15,7 +15,7 @@ struct Flushed {
     int x, y, w, h;
 };
 
-// What happened, as the runtime tells it: GORSE_TRACE_... with its two values.
+// What happened, as the runtime reports it: GORSE_TRACE_... with its two values.
 struct TraceEntry {
     uint32_t ms;
     uint8_t what;
@@ -41,7 +41,8 @@ class Twin {
 
     // Advances to a time; going back in time is not possible.
     void step(uint32_t ms);
-    void touch(int x, int y, bool down);
+    // A finger at a pixel of the interface. False, and nothing happens, if the panel has no touch.
+    bool touch(int x, int y, bool down);
     // Sets a variable from what a user writes; an error if there is none or the value can't be read.
     Result<void> set(const std::string& variable, const std::string& value);
     // A variable's value as the user reads it; "" if there is none.

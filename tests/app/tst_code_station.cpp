@@ -100,6 +100,16 @@ class TestCodeStation : public QObject, support::OnWindow {
         QVERIFY(target::readFile(out() + "/kiln_scene.c").contains("Pause"));
     }
 
+    // A generation that was requested while files are compared happens even if the station is left meanwhile.
+    void generatingGoesOnWhenTheStationIsLeft() {
+        settle();
+        rename("Pause");
+        QVERIFY(station()->isPlanning());
+        QTest::mouseClick(find<QPushButton>("generate"), Qt::LeftButton);
+        open_->station(5);
+        QTRY_VERIFY_WITH_TIMEOUT(target::readFile(out() + "/kiln_scene.c").contains("Pause"), 20000);
+    }
+
     void unchangedFilesAreNotWritten() {
         generate();
         const QDateTime long_ago = QDateTime::currentDateTime().addDays(-3);

@@ -85,7 +85,7 @@ class TestImageExchange : public QObject, support::OnImages {
             QTest::mouseClick(png, Qt::LeftButton, {}, QPoint(8, png->height() / 2));
             dialog->findChild<QComboBox*>("export_element")->setCurrentText("uint16_t");
             QCOMPARE(dialog->findChild<QLabel*>("export_files")->text(), QString("pot.c  pot.h  pot.png"));
-            // What can't be is told in the dialog, which stays open for it.
+            // An error is shown in the dialog, which stays open.
             auto* storage = dialog->findChild<QLineEdit*>("export_storage");
             retype(storage, "static const", false);
             QTest::mouseClick(write, Qt::LeftButton);

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Long work on a picture tells how far it is, and can be cancelled at every step.
+// Long work on a picture reports its progress, and can be cancelled at every step.
 #include <QtTest>
 #include <random>
 

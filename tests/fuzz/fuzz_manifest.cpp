@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Any bytes as the manifest of an output folder: what it names may be replaced or removed only if its content is what
-// the manifest tells, and nothing outside.
+// the manifest lists, and nothing outside.
 #include "core/base/hash.h"
 #include "core/emit/output_folder.h"
 #include "tests/fuzz/small_project.h"

@@ -144,6 +144,13 @@ class TestFirmware : public QObject {
         QVERIFY(!readFile(folder + "/kiln.h").contains("kiln_touch") &&
                 !readFile(folder + "/kiln_scene.c").contains("gorse_touch"));
         QVERIFY(!QFile::exists(folder + "/gorse/gorse_input.c"));
+        // The twin behaves as the target does, and a script cannot touch it.
+        SceneBuilder builder;
+        Twin twin(builder.build(withPanel(d, panel)));
+        twin.step(0);
+        QVERIFY(!twin.touch(30, 200, true));
+        const auto touched = runScript(twin, scriptOf("press 30 200\n"), "demo.script", [](int) {});
+        QVERIFY(!touched && touched.error().text().find("line 1: the panel has no touch") != std::string::npos);
         const QString said =
             ran(folder, "kiln",
                 QByteArray("#include \"kiln.h\"\nvoid kiln") + kFlush +

@@ -117,7 +117,7 @@ class TestOptions : public QObject {
         QVERIFY2(said.isEmpty(), qPrintable(said));
     }
 
-    // A listener of the firmware hears what happens.
+    // A trace function of the firmware is called.
     void traceReachesTheFirmware() {
         const QString source = folder_ + "/listener.c";
         writeFile(

@@ -31,8 +31,10 @@ int main(void) {
     for (i = 0; i < STEPS; i++) {
         if (steps[i].what == 1)
             set_variable(i);
+#ifdef HAS_TOUCH
         else if (steps[i].what >= 2)
             PROJECT(touch)(steps[i].x, steps[i].y, steps[i].what == 3);
+#endif
         now += steps[i].ms;
         PROJECT(step)(now);
         SPARE = 255;

@@ -43,8 +43,10 @@ int main(int count, char **words) {
     for (i = 0; i < STEPS; i++) {
         if (steps[i].what == 1)
             set_variable(i);
+#ifdef HAS_TOUCH
         else if (steps[i].what >= 2)
             PROJECT(touch)(steps[i].x, steps[i].y, steps[i].what == 3);
+#endif
         now += steps[i].ms;
         PROJECT(step)(now);
         give(out);

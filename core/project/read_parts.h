@@ -1,0 +1,21 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <span>
+#include <string>
+
+#include "core/document/document.h"
+#include "core/project/json_text.h"
+
+// Parts of the main file and of screens. A value that does not fit is a problem, and its default is taken.
+namespace gorsefinch {
+
+// The properties that the object has.
+PropertyMap readProperties(JsonObject& object, std::span<const PropertyInfo> properties);
+
+Panel readPanel(const Json& json, Problems& problems);
+// `place` is named in messages: "variables[2]".
+Variable readVariable(const Json& json, const std::string& place, Problems& problems);
+Look readLook(const Json& json, const std::string& place, Problems& problems);
+
+}  // namespace gorsefinch
