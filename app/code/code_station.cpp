@@ -307,7 +307,7 @@ void CodeStation::fillCosts() {
         for (const std::string& hook : planned_.code.hooks)
             hooks->appendRow(cell(QString::fromStdString(hook)));
         for (const Problem& each : planned_.hookProblems) {
-            auto* item = cell(QString::fromStdString(each.reason));
+            auto* item = cell(QString::fromStdString(each.file + ": " + each.reason));
             item->setToolTip(QString::fromStdString(each.text()));
             item->setForeground(Theme::colour(Role::Error));
             hooks->appendRow(item);

@@ -2,8 +2,10 @@
 #pragma once
 
 #include <QWidget>
+#include <optional>
 
 #include "app/widgets/newest_job.h"
+#include "core/document/document.h"
 #include "core/image/ladder.h"
 
 class QComboBox;

@@ -7,6 +7,8 @@
 
 #include "core/base/problem.h"
 
+class QMimeData;
+
 namespace gorsefinch::app {
 
 // One of the application's workplaces: a page with its name and one telling figure for the header.

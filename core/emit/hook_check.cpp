@@ -99,12 +99,11 @@ Problems hookProblems(const GeneratedCode& code, const std::filesystem::path& fo
         problems.push_back(p);
     };
     for (const std::string& each : check.stale)
-        add("no rule calls " + each,
-            check.missing.empty()
-                ? "Take it out if it is not needed"
-                : "Rename it if the hook was renamed: " + check.missing.front() + " has no function here");
+        add("no rule calls " + each, check.missing.empty()
+                                         ? "Take it out if it is not needed"
+                                         : "Rename it to " + check.missing.front() + " if that is the hook's new name");
     for (const std::string& each : check.missing)
-        add(each + " has no function here", "Write one, unless another file has it");
+        add("there is no function " + each, "Write one, unless another file has it");
     return problems;
 }
 

@@ -201,8 +201,8 @@ class TestOutputFolder : public QObject {
         const Problems problems = hookProblems(generateCode(*builder.build(renamed)), dir.path().toStdString(), disk);
         QCOMPARE(problems.size(), size_t{2});
         QCOMPARE(QString::fromStdString(problems[0].text()),
-                 QString("kiln_port.c: no rule calls kiln_hook_stop. Rename it if the hook was renamed: kiln_hook_halt "
-                         "has no function here"));
+                 QString("kiln_port.c: no rule calls kiln_hook_stop. Rename it to kiln_hook_halt if that is the hook's "
+                         "new name"));
         QVERIFY(problems[1].severity == Severity::Warning);
     }
 };
