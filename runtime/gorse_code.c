@@ -67,6 +67,15 @@ static int32_t compute(int32_t a, int32_t b, uint8_t op) {
     return gorse_wrapped(r);
 }
 
+#if GORSE_CHECKS
+/* 1 for the operations of expressions. */
+static uint8_t changes_nothing(uint8_t op) {
+    return (uint8_t)(op != GORSE_OP_SET_NUMBER && op != GORSE_OP_SET_SLOT && op != GORSE_OP_SET_TEXT &&
+                     op != GORSE_OP_CALL && op != GORSE_OP_CALL_TEXT && op != GORSE_OP_COMMAND && op != GORSE_OP_GO &&
+                     op != GORSE_OP_BACK);
+}
+#endif
+
 int32_t gorse_execute(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule) {
     int32_t stack[GORSE_STACK + 3]; /* a hook's first three values wait while its fourth is made */
     gorse_machine m;
@@ -82,6 +91,7 @@ int32_t gorse_execute(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule) {
         if (op >= GORSE_OP_SHORT && op <= GORSE_OP_CALL_TEXT)
             word = next_word(&m);
         int32_t value = word;
+        GORSE_ASSERT(rule != GORSE_NONE || changes_nothing(op) != 0u);
         switch (op) {
         case GORSE_OP_END:
             if (m.divided != 0u)

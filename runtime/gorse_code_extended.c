@@ -50,19 +50,15 @@ static uint32_t compute(const gorse *g, gorse_machine *m, int32_t a, int32_t b, 
 
 /* The only text among a hook's values stands at the bit that is set. */
 static void call_with_text(gorse *g, gorse_machine *m, uint16_t hook) {
-    char text[GORSE_TEXT];
     const int32_t *value = m->top - m->at[0];
     uint8_t texts = m->at[1];
     for (; texts > 1u; texts = (uint8_t)(texts >> 1))
         value++;
-    gorse_copy_text(g, *value, text);
-    gorse_call_hook(g, m, hook, text);
+    gorse_call_hook(g, m, hook, gorse_copy_text(g, *value));
 }
 
 static void set_text(gorse *g, gorse_machine *m, uint16_t variable) {
-    char text[GORSE_TEXT];
-    gorse_copy_text(g, gorse_pop(m), text);
-    if (gorse_set_text(g, variable, text) != GORSE_RESULT_UNCHANGED && g->port.changed != 0)
+    if (gorse_set_text(g, variable, gorse_copy_text(g, gorse_pop(m))) != GORSE_RESULT_UNCHANGED && g->port.changed != 0)
         g->port.changed(g->port.user, (uint16_t)(g->scene->number_count + variable));
 }
 

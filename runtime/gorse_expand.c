@@ -83,7 +83,7 @@ static void put_template(gorse *g, gorse_writer *to, const GORSE_ROM uint8_t *te
 static void start(gorse_writer *to, char *out, uint8_t capacity) {
     to->out = out;
     to->at = 0;
-    to->room = (uint8_t)((capacity < GORSE_TEXT ? capacity : GORSE_TEXT) - 1u);
+    to->room = (uint8_t)(capacity - 1u);
 }
 
 void gorse_expand(gorse *g, const GORSE_ROM uint8_t *text, char *out, uint8_t capacity) {
@@ -93,12 +93,15 @@ void gorse_expand(gorse *g, const GORSE_ROM uint8_t *text, char *out, uint8_t ca
     out[to.at] = 0;
 }
 
-void gorse_copy_text(gorse *g, int32_t value, char *out) {
+const char *gorse_copy_text(gorse *g, int32_t value) {
+    char *out = gorse_scratch(g);
     gorse_writer to;
-    start(&to, out, 255);
+    GORSE_ASSERT(g->scene->scratch_bytes != 0u);
+    start(&to, out, g->scene->scratch_bytes);
     if (gorse_is_string(value) != 0u)
         put_template(g, &to, gorse_string(g, value));
     else
         gorse_put_text(&to, gorse_text_by_value(g, value));
     out[to.at] = 0;
+    return out;
 }

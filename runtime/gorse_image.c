@@ -65,7 +65,7 @@ const uint8_t *gorse_get_image_bytes(const GORSE_ROM gorse_image *image, uint16_
 const uint8_t *gorse_get_image_bits(const GORSE_ROM gorse_image *image, uint16_t x, uint16_t y, uint16_t n,
                                     uint8_t *room) {
     const GORSE_ROM gorse_image_format *format = image->format;
-    uint8_t packed[GORSE_CHUNK];
+    uint8_t packed[GORSE_IMAGE_PIXELS];
     uint8_t bits = format->bits;
     if (format->rows == 8u)
         format->spread(bytes_at(image->pixels + (uint32_t)(y >> 3) * image->width + x, n, packed), (uint8_t)(y & 7u), n,
@@ -76,10 +76,10 @@ const uint8_t *gorse_get_image_bits(const GORSE_ROM gorse_image *image, uint16_t
     return room;
 }
 
-static void draw_span(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_coord x, gorse_coord y,
-                      uint16_t column, uint16_t row, uint16_t n, gorse_colour colour) {
-    uint8_t coverage[GORSE_CHUNK];
-    uint8_t room[GORSE_CHUNK * 4];
+static GORSE_OWN_FRAME void draw_span(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_coord x,
+                                      gorse_coord y, uint16_t column, uint16_t row, uint16_t n, gorse_colour colour) {
+    uint8_t coverage[GORSE_IMAGE_PIXELS];
+    uint8_t room[GORSE_IMAGE_PIXELS * 4];
     const uint8_t *covered = 0;
     if (image->mask != 0) {
         covered = coverage;
@@ -95,18 +95,23 @@ static void draw_span(const gorse_canvas *c, const GORSE_ROM gorse_image *image,
 void gorse_draw_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_coord x, gorse_coord y,
                       gorse_colour colour) {
     gorse_rect area;
+    uint16_t max = GORSE_IMAGE_PIXELS;
     if (image->source != 0) {
         image->source->draw(c, image, x, y, colour);
         return;
     }
+#if !GORSE_SEPARATE_ROM
+    if (image->mask == 0 && image->format != 0 && image->format->spread == 0)
+        max = image->width;
+#endif
     if (gorse_image_area(c, image, x, y, &area) == 0u)
         return;
     for (; area.y0 < area.y1; area.y0++) {
         gorse_coord at = area.x0;
         while (at < area.x1) {
             uint16_t n = (uint16_t)(area.x1 - at);
-            if (n > GORSE_CHUNK)
-                n = GORSE_CHUNK;
+            if (n > max)
+                n = max;
             draw_span(c, image, at, area.y0, (uint16_t)(at - x), (uint16_t)(area.y0 - y), n, colour);
             at = (gorse_coord)(at + (gorse_coord)n);
         }

@@ -25,18 +25,18 @@ static inline void gorse_store_native(const gorse_canvas *c, uint8_t *to, gorse_
         to[i] = (uint8_t)(native >> (8u * i));
 }
 
-/* The colours are made on the stack first, as pixels of the two forms differ in size. */
-#define GORSE_DEFINE_COLOUR_CONVERSION(name, from_bytes)                                              \
-    void name(const gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,   \
-              uint8_t *coverage) {                                                                    \
-        uint8_t bytes = (uint8_t)(c->format->bits < 8u ? 1u : c->format->bits >> 3);                  \
-        uint8_t given[GORSE_CHUNK * (from_bytes)];                                                    \
-        uint16_t i;                                                                                   \
-        (void)source;                                                                                 \
-        memcpy(given, pixels, (size_t)n *(from_bytes));                                               \
-        for (i = 0; i < n; i++)                                                                       \
-            gorse_store_native(c, pixels + (uint16_t)(i * bytes),                                     \
-                               colour_of(given + (uint16_t)(i * (from_bytes)), coverage + i), bytes); \
+/* In place: from the end on where a pixel becomes longer, so that nothing is written over before it is read. */
+#define GORSE_DEFINE_COLOUR_CONVERSION(name, from_bytes)                                                      \
+    void name(const gorse_canvas *c, const GORSE_ROM gorse_image_source *source, uint8_t *pixels, uint16_t n, \
+              uint8_t *coverage) {                                                                            \
+        uint8_t bytes = (uint8_t)(c->format->bits < 8u ? 1u : c->format->bits >> 3);                          \
+        uint16_t i;                                                                                           \
+        (void)source;                                                                                         \
+        for (i = 0; i < n; i++) {                                                                             \
+            uint16_t at = bytes > (from_bytes) ? (uint16_t)(n - 1u - i) : i;                                  \
+            gorse_colour colour = colour_of(pixels + (uint16_t)(at * (from_bytes)), coverage + at);           \
+            gorse_store_native(c, pixels + (uint16_t)(at * bytes), colour, bytes);                            \
+        }                                                                                                     \
     }
 
 #endif

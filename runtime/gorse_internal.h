@@ -20,8 +20,8 @@ typedef struct gorse_area {
 #define GORSE_BACK 0xfffeu
 
 /* The head of the state. Behind it numbers (int32), slots (int32), timers (uint32: when each is due), a bit for each
- * changed variable, a byte for each `when` (what its condition was), the text variables, the shown screen's texts;
- * where each begins the scene says. */
+ * changed variable, a byte for each `when` (what its condition was), room for one text, the text variables, the shown
+ * screen's texts; where each begins the scene says. */
 typedef struct gorse_head {
     uint32_t now;   /* ms that have passed, from the first step's time on */
     uint32_t clock; /* the latest time that the firmware gave */
@@ -48,6 +48,8 @@ static inline uint32_t *gorse_timers(const gorse *g) {
 }
 static inline uint8_t *gorse_changed_bits(const gorse *g) { return gorse_behind_head(g, g->scene->changed_at); }
 static inline uint8_t *gorse_when_bytes(const gorse *g) { return gorse_behind_head(g, g->scene->whens_at); }
+/* Room for one text of the scene's scratch_bytes, while it is compared, copied or given to a hook. */
+static inline char *gorse_scratch(const gorse *g) { return (char *)gorse_behind_head(g, g->scene->scratch_at); }
 static inline char *gorse_texts(const gorse *g) { return (char *)(void *)gorse_behind_head(g, g->scene->texts_at); }
 static inline char *gorse_screen_memory(const gorse *g) {
     return (char *)(void *)gorse_behind_head(g, g->scene->screen_at);
@@ -128,8 +130,9 @@ static inline uint8_t gorse_is_string(int32_t value) {
 const GORSE_ROM uint8_t *gorse_string(const gorse *g, int32_t number);
 /* A text as it stands there. */
 gorse_text_source gorse_text_by_value(const gorse *g, int32_t value);
-/* Writes it as it shows, insets filled in, cut at a character's edge to GORSE_TEXT bytes with the closing zero. */
-void gorse_copy_text(gorse *g, int32_t value, char *out);
+/* Writes it to gorse_scratch as it shows, insets filled in, cut at a character's edge if it has no room; returns that.
+ */
+const char *gorse_copy_text(gorse *g, int32_t value);
 
 /* The same bits as a number with a sign. */
 static inline int32_t gorse_wrapped(uint32_t bits) {
@@ -141,7 +144,9 @@ void gorse_push(gorse_machine *m, int32_t value);
 int32_t gorse_pop(gorse_machine *m);
 /* Calls a hook with the values that the byte code says; `text` for the one that is a text. */
 void gorse_call_hook(gorse *g, gorse_machine *m, uint16_t hook, const char *text);
-/* Runs byte code and returns the value on top at its end. */
+/* Runs byte code and returns the value on top at its end. `rule` GORSE_NONE: an inset of a text, which is an expression
+ * and changes nothing. So it runs inside itself at most once: a rule changes what a text shows, whose insets are
+ * computed. */
 int32_t gorse_execute(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule);
 /* Rules of one event on the shown screen; widget GORSE_NONE for the screen's own. */
 void gorse_event(gorse *g, uint8_t event, uint16_t widget);

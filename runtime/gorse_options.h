@@ -55,16 +55,6 @@
 #define GORSE_STACK 12
 #endif
 
-/* Bytes of the longest text with insets, the closing zero included: 16 to 255. It stands on the stack for a
- * moment. The generated code refuses to compile when a text of the scene needs more. */
-#ifndef GORSE_TEXT
-#if defined(__AVR__)
-#define GORSE_TEXT 48
-#else
-#define GORSE_TEXT 255
-#endif
-#endif
-
 /* 1: gorse_port.trace is called with what happens, for a debugger or a log. 0 leaves it out, and about 200 bytes of
  * code. */
 #ifndef GORSE_TRACE
@@ -86,6 +76,16 @@
 #define GORSE_CATCH_UP 60
 #endif
 
+/* Stands before a function that keeps its frame apart from its caller's, so that calls which don't need it have it not
+ * on the stack. Compilers that don't know it may need more stack. */
+#ifndef GORSE_OWN_FRAME
+#if defined(__GNUC__)
+#define GORSE_OWN_FRAME __attribute__((noinline))
+#else
+#define GORSE_OWN_FRAME
+#endif
+#endif
+
 /* 1: what must hold inside the runtime is checked with <assert.h>, for its own tests. 0 leaves the checks out. */
 #ifndef GORSE_CHECKS
 #define GORSE_CHECKS 0
@@ -104,9 +104,6 @@
 #endif
 #if GORSE_CHUNK < 16 || GORSE_CHUNK > 128 || GORSE_CHUNK % 8 != 0
 #error "GORSE_CHUNK must be a multiple of 8 from 16 to 128: change it where it is defined, or leave it out"
-#endif
-#if GORSE_TEXT < 16 || GORSE_TEXT > 255
-#error "GORSE_TEXT must be 16 to 255: change it where it is defined, or leave it out for the default"
 #endif
 #if GORSE_STACK < 4 || GORSE_STACK > 32
 #error "GORSE_STACK must be 4 to 32: change it where it is defined, or leave it out"

@@ -5,7 +5,8 @@
 
 #include "gorse_internal.h"
 
-static void draw_widgets(gorse_canvas *c, const gorse_rect *area, const GORSE_ROM gorse_screen *screen) {
+static GORSE_OWN_FRAME void draw_widgets(gorse_canvas *c, const gorse_rect *area,
+                                         const GORSE_ROM gorse_screen *screen) {
     uint16_t i;
     for (i = 0; i < screen->widget_count; i++) {
         gorse_view view;

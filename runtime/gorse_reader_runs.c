@@ -34,10 +34,10 @@ static void draw(gorse_image_row *row, const gorse_canvas *c, gorse_coord x, gor
             format->fill(c, x, y, part, native_of(row));
         } else {
 #if GORSE_SEPARATE_ROM
-            uint8_t room[GORSE_CHUNK * 4];
+            uint8_t room[GORSE_IMAGE_PIXELS * 4];
             uint16_t done = 0;
             while (done < part) {
-                uint16_t some = (uint16_t)(part - done < GORSE_CHUNK ? part - done : GORSE_CHUNK);
+                uint16_t some = (uint16_t)(part - done < GORSE_IMAGE_PIXELS ? part - done : GORSE_IMAGE_PIXELS);
                 fetch(row, room, (uint16_t)(some * row->plane->unit));
                 format->copy(c, (gorse_coord)(x + (gorse_coord)done), y, some, room, 0);
                 done = (uint16_t)(done + some);

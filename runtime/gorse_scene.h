@@ -336,9 +336,10 @@ typedef struct gorse_scene {
     uint16_t screen_count, number_count, text_count, rule_count;
     uint16_t slot_count, timer_count, when_count, string_count;
     uint16_t first_screen;
-    uint16_t reserved;
+    uint8_t scratch_bytes; /* the longest text that is put together before it is used, its closing zero included */
+    uint8_t reserved;
     /* Where the parts of the state begin, in bytes behind its head; the numbers are at 0. */
-    uint32_t slots_at, timers_at, changed_at, whens_at, texts_at, screen_at;
+    uint32_t slots_at, timers_at, changed_at, whens_at, scratch_at, texts_at, screen_at;
     uint32_t end; /* of the last part, a multiple of 4 */
 } gorse_scene;
 

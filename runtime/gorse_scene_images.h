@@ -50,9 +50,9 @@ typedef struct gorse_image_source {
                  gorse_colour colour);
     const GORSE_ROM gorse_image_reader *reader; /* 0: plainly in memory */
     /* Makes `n` pixels (a byte each below 8 bits, else their bytes) the panel's row form, in place, in room for
-     * GORSE_CHUNK * 4 bytes; may lessen `coverage`. 0: they are already. */
-    void (*convert)(const struct gorse_canvas *c, const struct gorse_image_source *source, uint8_t *pixels, uint16_t n,
-                    uint8_t *coverage);
+     * n * 4 bytes; may lessen `coverage`. 0: they are already. */
+    void (*convert)(const struct gorse_canvas *c, const GORSE_ROM struct gorse_image_source *source, uint8_t *pixels,
+                    uint16_t n, uint8_t *coverage);
     const GORSE_ROM uint8_t *palette;       /* in the panel's row form */
     const GORSE_ROM uint32_t *pixel_groups; /* packed by runs: where each 8 rows (or each page) begin, else 0 */
     const GORSE_ROM uint32_t *mask_groups;
@@ -105,20 +105,20 @@ const uint8_t *gorse_get_image_bits(const GORSE_ROM gorse_image *image, uint16_t
                                     uint8_t *room);
 
 /* gorse_image_source.convert: by the source's palette, and from colours of each kind of pixel. */
-void gorse_convert_palette(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,
-                           uint8_t *coverage);
-void gorse_convert_grey8(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,
-                         uint8_t *coverage);
-void gorse_convert_rgb332(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,
-                          uint8_t *coverage);
-void gorse_convert_rgb565(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,
-                          uint8_t *coverage);
-void gorse_convert_rgb565_be(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels,
+void gorse_convert_palette(const struct gorse_canvas *c, const GORSE_ROM gorse_image_source *source, uint8_t *pixels,
+                           uint16_t n, uint8_t *coverage);
+void gorse_convert_grey8(const struct gorse_canvas *c, const GORSE_ROM gorse_image_source *source, uint8_t *pixels,
+                         uint16_t n, uint8_t *coverage);
+void gorse_convert_rgb332(const struct gorse_canvas *c, const GORSE_ROM gorse_image_source *source, uint8_t *pixels,
+                          uint16_t n, uint8_t *coverage);
+void gorse_convert_rgb565(const struct gorse_canvas *c, const GORSE_ROM gorse_image_source *source, uint8_t *pixels,
+                          uint16_t n, uint8_t *coverage);
+void gorse_convert_rgb565_be(const struct gorse_canvas *c, const GORSE_ROM gorse_image_source *source, uint8_t *pixels,
                              uint16_t n, uint8_t *coverage);
-void gorse_convert_rgb888(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,
-                          uint8_t *coverage);
-void gorse_convert_argb8888(const struct gorse_canvas *c, const gorse_image_source *source, uint8_t *pixels, uint16_t n,
-                            uint8_t *coverage);
+void gorse_convert_rgb888(const struct gorse_canvas *c, const GORSE_ROM gorse_image_source *source, uint8_t *pixels,
+                          uint16_t n, uint8_t *coverage);
+void gorse_convert_argb8888(const struct gorse_canvas *c, const GORSE_ROM gorse_image_source *source, uint8_t *pixels,
+                            uint16_t n, uint8_t *coverage);
 
 #ifdef __cplusplus
 }

@@ -64,7 +64,7 @@ static char *expand(gorse *g, const gorse_widget *widget, char *out) {
 
 void gorse_refresh_text(gorse *g, uint16_t widget) {
     gorse_view view;
-    char fresh[GORSE_TEXT];
+    char *fresh = gorse_scratch(g);
     char *shown;
     gorse_see(g, widget, &view);
     shown = expand(g, view.widget, fresh);

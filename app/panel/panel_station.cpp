@@ -259,7 +259,7 @@ void PanelStation::refresh() {
                           .arg(memory.bytes().size()),
                       {});
     const Costs& costs = session_.costs();
-    facts_->setText(tr("one full picture %1 B\ndraw buffer      %2 B\nstate            %3 B\nstack, about     %4 B")
+    facts_->setText(tr("one full picture %1 B\ndraw buffer      %2 B\nstate            %3 B\nstack, at most   %4 B")
                         .arg(packedBytes(panel.format, panel.width, panel.height), 7)
                         .arg(costs.buffer, 7)
                         .arg(costs.state, 7)

@@ -6,6 +6,7 @@
 
 #include "core/emit/runtime_sources.h"
 #include "core/emit/scene_writer.h"
+#include "core/emit/stack_depth.h"
 
 namespace gorsefinch {
 
@@ -75,8 +76,6 @@ ScreenCost screenCost(const BuiltScene& scene, const ScreenPart& part) {
     return cost;
 }
 
-long stackEstimate(int wordBits) { return wordBits == 8 ? 420 : 760; }
-
 Cost Costs::total() const {
     Cost sum;
     for (const auto* list : {&screens, &images, &fonts})
@@ -120,14 +119,15 @@ Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
     out.variables.flash = static_cast<long>(scene.numbers.size()) * recordBytes(numberVariableRecord, bits) +
                           static_cast<long>(scene.texts.size()) * recordBytes(textVariableRecord, bits);
     out.variables.ram = 4L * static_cast<long>(scene.numbers.size()) + (scene.scene.screen_at - scene.scene.texts_at);
-    for (const std::string& name : neededSources(scene))
+    const std::vector<std::string> sources = neededSources(scene);
+    for (const std::string& name : sources)
         for (const SourceSize& each : sourceSizes)
             if (each.name == name)
                 out.runtime.flash += bits == 8 ? each.word8 : each.word32;
     out.runtime.flash += recordBytes(sceneRecord, bits) + recordBytes(panelRecord, bits);
     out.state = scene.stateBytes(bits == 8 ? 4 : 8);
     out.buffer = scene.bufferBytes();
-    out.stack = stackEstimate(bits);
+    out.stack = stackDepth(sources, bits);
     return out;
 }
 

@@ -40,7 +40,4 @@ Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf);
 // first.
 long widgetFlash(const ScreenPart& part, size_t widget, int wordBits);
 
-// The maximum stack that a step takes, measured with the compilers' own reports, rounded up.
-long stackEstimate(int wordBits);
-
 }  // namespace gorsefinch

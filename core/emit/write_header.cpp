@@ -1,9 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // NAME.h, which firmware includes, and the starting point of NAME_port.c.
 #include "core/emit/c_text.h"
-#include "core/emit/costs.h"
 #include "core/emit/firmware_functions.h"
+#include "core/emit/runtime_sources.h"
 #include "core/emit/scene_writer.h"
+#include "core/emit/stack_depth.h"
 
 namespace gorsefinch {
 
@@ -37,7 +38,8 @@ std::string sizeMacros(const BuiltScene& scene) {
     out +=
         "/* Bytes of static RAM: the state, and the draw buffer, which may be set on the compiler's command line. The "
         "stack is\n"
-        " * an estimate. */\n";
+        " * the most that a call takes when it is compiled at -Os with the default options, without what your own\n"
+        " * functions take. */\n";
     out += define + "_STATE_BYTES GORSE_STATE_BYTES(" + std::to_string(scene.scene.end) + "u)\n";
     out += "#ifndef " + upper + "_BUFFER_BYTES\n" + define + "_BUFFER_BYTES " + std::to_string(scene.bufferBytes()) +
            "u\n#endif\n";
@@ -45,7 +47,7 @@ std::string sizeMacros(const BuiltScene& scene) {
     out += "#if " + upper + "_BUFFER_BYTES < " + min + "\n#error \"" + upper + "_BUFFER_BYTES must be at least " +
            std::to_string(scene.panel.min_buffer_bytes) +
            ": raise it where it is defined, or leave it out for the default\"\n#endif\n";
-    out += define + "_STACK_BYTES " + std::to_string(stackEstimate(panel.wordBits)) + "u\n\n";
+    out += define + "_STACK_BYTES " + std::to_string(stackDepth(neededSources(scene), panel.wordBits)) + "u\n\n";
     return out;
 }
 

@@ -30,7 +30,6 @@ class SceneWriter {
         if (std::any_of(doc_.variables->begin(), doc_.variables->end(), isLatched))
             out_ += "#include \"gorse/gorse_latch.h\"\n";
         out_ += "\n";
-        checks();
         externs();
         collectTexts();
         collectLooks();
@@ -46,16 +45,6 @@ class SceneWriter {
 
   private:
     void line(const std::string& text) { out_ += text + "\n"; }
-
-    void checks() {
-        int longest = 0;
-        for (const auto& part : s_.parts)
-            for (const gorse_widget* widget : part->widgets)
-                longest = std::max(longest, int{widget->capacity});
-        line("#if GORSE_TEXT < " + num(longest));
-        line("#error \"GORSE_TEXT must be at least " + num(longest) + ": the longest text of this interface\"");
-        line("#endif\n");
-    }
 
     void externs() {
         for (const BakedFont* font : s_.fonts)
@@ -289,9 +278,10 @@ class SceneWriter {
              (s.forms ? "gorse_extended_forms" : "0") + ", " + (s.motion ? "&gorse_motion_of_widgets" : "0") + ",");
         line("    " + num(s.screen_count) + ", " + num(s.number_count) + ", " + num(s.text_count) + ", " +
              num(s.rule_count) + ", " + num(s.slot_count) + ", " + num(s.timer_count) + ", " + num(s.when_count) +
-             ", " + num(s.string_count) + ", " + num(s.first_screen) + ", 0,");
+             ", " + num(s.string_count) + ", " + num(s.first_screen) + ", " + num(s.scratch_bytes) + ", 0,");
         std::string places;
-        for (const uint32_t each : {s.slots_at, s.timers_at, s.changed_at, s.whens_at, s.texts_at, s.screen_at, s.end})
+        for (const uint32_t each :
+             {s.slots_at, s.timers_at, s.changed_at, s.whens_at, s.scratch_at, s.texts_at, s.screen_at, s.end})
             places += (places.empty() ? "    " : ", ") + std::to_string(each) + "u";
         line(places + "};\n");
         line("#if GORSE_STACK < " + num(s_.stackDepth()) + "\n#error \"GORSE_STACK must be at least " +

@@ -128,9 +128,10 @@ constexpr FieldInfo sceneRecordFields[] = {
     GORSEFINCH_FIELD(gorse_scene, text_count, U16),   GORSEFINCH_FIELD(gorse_scene, rule_count, U16),
     GORSEFINCH_FIELD(gorse_scene, slot_count, U16),   GORSEFINCH_FIELD(gorse_scene, timer_count, U16),
     GORSEFINCH_FIELD(gorse_scene, when_count, U16),   GORSEFINCH_FIELD(gorse_scene, string_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, first_screen, U16), GORSEFINCH_FIELD(gorse_scene, reserved, U16),
-    GORSEFINCH_FIELD(gorse_scene, slots_at, U32),     GORSEFINCH_FIELD(gorse_scene, timers_at, U32),
-    GORSEFINCH_FIELD(gorse_scene, changed_at, U32),   GORSEFINCH_FIELD(gorse_scene, whens_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, first_screen, U16), GORSEFINCH_FIELD(gorse_scene, scratch_bytes, U8),
+    GORSEFINCH_FIELD(gorse_scene, reserved, Padding), GORSEFINCH_FIELD(gorse_scene, slots_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, timers_at, U32),    GORSEFINCH_FIELD(gorse_scene, changed_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, whens_at, U32),     GORSEFINCH_FIELD(gorse_scene, scratch_at, U32),
     GORSEFINCH_FIELD(gorse_scene, texts_at, U32),     GORSEFINCH_FIELD(gorse_scene, screen_at, U32),
     GORSEFINCH_FIELD(gorse_scene, end, U32),
 };

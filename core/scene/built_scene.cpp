@@ -147,6 +147,21 @@ bool anyText(const BuiltScene& scene, bool CompiledText::*text, bool ScreenPart:
            std::any_of(scene.parts.begin(), scene.parts.end(), [&](const auto& each) { return (*each).*part; });
 }
 
+// Bytes of the longest text that the runtime puts together beside the one that shows: a widget's, or one that a rule
+// sets or gives to a hook.
+uint8_t scratchBytes(const BuiltScene& scene) {
+    int bytes = 0;
+    for (const auto& part : scene.parts)
+        bytes = std::max(bytes, part->longestText);
+    if (scene.rules->needsExtended) {
+        for (const CompiledText& text : scene.rules->strings)
+            bytes = std::max(bytes, text.longest + 1);
+        for (const gorse_text_variable& text : scene.texts)
+            bytes = std::max(bytes, int{text.capacity});
+    }
+    return static_cast<uint8_t>(std::min(bytes, kMaxShownText));
+}
+
 // Where the parts of the state begin, see gorse_scene.
 void layOutState(BuiltScene& out) {
     gorse_scene& s = out.scene;
@@ -157,7 +172,9 @@ void layOutState(BuiltScene& out) {
     s.timers_at = s.slots_at + 4u * s.slot_count;
     s.changed_at = s.timers_at + 4u * s.timer_count;
     s.whens_at = s.changed_at + (s.number_count + s.text_count + 7u) / 8u;
-    s.texts_at = s.whens_at + s.when_count;
+    s.scratch_bytes = scratchBytes(out);
+    s.scratch_at = s.whens_at + s.when_count;
+    s.texts_at = s.scratch_at + s.scratch_bytes;
     uint32_t textBytes = 0;
     for (const gorse_text_variable& each : out.texts)
         textBytes = std::max(textBytes, uint32_t{each.offset} + each.capacity);

@@ -215,13 +215,13 @@ class PartBuilder {
             longest = std::max(longest, each->longest);
             variables.insert(each->variables.begin(), each->variables.end());
         }
-        const int max = context_.document.panel->wordBits == 8 ? 48 : 255;
-        if (longest + 1 > max)
+        if (longest + 1 > kMaxShownText)
             problem(Severity::Error, widget,
-                    "its text can get " + std::to_string(longest) + " bytes long; the target holds " +
-                        std::to_string(max - 1),
+                    "its text can get " + std::to_string(longest) + " bytes long; at most " +
+                        std::to_string(kMaxShownText - 1) + " are possible",
                     "Shorten the words or narrow the variables' ranges");
-        label.widget.capacity = static_cast<uint8_t>(std::min(longest + 1, max));
+        label.widget.capacity = static_cast<uint8_t>(std::min(longest + 1, kMaxShownText));
+        part_->longestText = std::max(part_->longestText, int{label.widget.capacity});
         for (const int variable : variables) {
             part_->bindings.push_back({static_cast<uint16_t>(variable), static_cast<uint16_t>(number)});
             part_->usedVariables.insert(context_.names.variableOf(variable).name);

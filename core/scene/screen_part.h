@@ -28,6 +28,8 @@ struct ImageUse {
 
 // What the texts of all variables, and those of a screen, may take of the state: places in it are numbers of 16 bits.
 inline constexpr size_t kMaxStateTexts = 65000;
+// Bytes of the longest text with insets, its closing zero included: gorse_widget.capacity.
+inline constexpr int kMaxShownText = 255;
 
 // The runtime's tables of one screen, built from the document's screen, and what they depended on. Immutable once
 // built, so that it serves as long as nothing it depends on changes.
@@ -47,6 +49,7 @@ struct ScreenPart {
     std::vector<FontNeed> needs;
     std::vector<ImageUse> images;
     int memoryBytes = 0;  // of its texts' buffers
+    int longestText = 0;  // bytes of the longest text that changes, its closing zero included
     std::set<std::string> usedVariables, usedLooks, usedImages;
     std::set<const BakedFont*> usedFonts;
     Problems problems;

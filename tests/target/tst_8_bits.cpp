@@ -4,6 +4,7 @@
 
 #include "core/edits/image_edits.h"
 #include "core/edits/presets.h"
+#include "core/emit/costs.h"
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
 #include "tests/target/generated_programs.h"
@@ -110,19 +111,23 @@ class Test8Bits : public QObject {
     void on8Bits_data() {
         QTest::addColumn<Document>("document");
         QTest::addColumn<QByteArray>("script");
-        QTest::newRow("small") << smallProject() << QByteArray(smallScript);
-        QTest::newRow("hive") << openExample("hive") << readFile(SOURCE_DIR "/examples/hive/demo.script");
+        QTest::addColumn<bool>("linkedWhole");
+        const QByteArray hiveScript = readFile(SOURCE_DIR "/examples/hive/demo.script");
+        QTest::newRow("small") << smallProject() << QByteArray(smallScript) << false;
+        QTest::newRow("hive") << openExample("hive") << hiveScript << false;
+        QTest::newRow("hive_optimised_when_linked") << openExample("hive") << hiveScript << true;
     }
 
     void on8Bits() {
         QFETCH(Document, document);
         QFETCH(QByteArray, script);
+        QFETCH(bool, linkedWhole);
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(document);
         QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
         const auto steps = scriptOf(script.constData());
         const QString name = QString::fromStdString(document.name),
-                      folder = programs_.prepare(scene, steps, name + "8");
+                      folder = programs_.prepare(scene, steps, QTest::currentDataTag());
         QVERIFY(!folder.isEmpty());
         const QByteArray expected = expectedFrames(scene, steps);
         const QString said = programs_.run(hostGcc(), folder, document, {{128, expected}, {1024, expected}});
@@ -143,9 +148,10 @@ class Test8Bits : public QObject {
                               "-Wl,--gc-sections",
                               "-mcall-prologues",
                               "-mrelax",
-                              "-flto",
                               "-I",
                               folder};
+        if (linkedWhole)
+            arguments << "-flto";
         arguments << generatedSources(folder, name) << driverDir() + "avr_driver.c" << driverDir() + "avr_start.S"
                   << "-nostartfiles"
                   << "-Wl,--defsym=__DATA_REGION_ORIGIN__=0x800100"
@@ -158,7 +164,10 @@ class Test8Bits : public QObject {
         QString told;
         const QString ran = error(BINARY_DIR "/tests/avr_runner", {program, folder + "/flushes.bin"}, 120, &told);
         QVERIFY2(ran.isEmpty(), qPrintable(ran));
-        qInfo().noquote() << told.simplified();
+        qInfo().noquote() << told.simplified() << "of" << costsOf(*scene).stack;
+        // The driver's main and flush take some too.
+        const long deepest = told.section("stack ", 1).section(' ', 0, 0).toLong();
+        QVERIFY(deepest > 0 && (linkedWhole || deepest <= costsOf(*scene).stack + 32));
         const PanelMemory empty(PixelFormat::Page1, 128, 64);
         QCOMPARE(framesFromFlushes(readFile(folder + "/flushes.bin"), empty), expected);
     }

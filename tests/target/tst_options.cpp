@@ -19,11 +19,10 @@ struct OptionRange {
     bool sameFrames;  // fewer rounds and missed runs show later, or never
 };
 
-// GORSE_TEXT is at least what the longest text of the kiln needs.
 constexpr OptionRange kOptions[] = {
-    {"GORSE_DIRTY", 2, 8, 32, true},       {"GORSE_CHUNK", 16, 64, 128, true}, {"GORSE_STACK", 4, 12, 32, true},
-    {"GORSE_TEXT", 96, 255, 255, true},    {"GORSE_HISTORY", 1, 8, 32, true},  {"GORSE_ROUNDS", 1, 8, 255, false},
-    {"GORSE_CATCH_UP", 1, 60, 255, false}, {"GORSE_CHECKS", 0, 0, 1, true},
+    {"GORSE_DIRTY", 2, 8, 32, true},   {"GORSE_CHUNK", 16, 64, 128, true}, {"GORSE_STACK", 4, 12, 32, true},
+    {"GORSE_HISTORY", 1, 8, 32, true}, {"GORSE_ROUNDS", 1, 8, 255, false}, {"GORSE_CATCH_UP", 1, 60, 255, false},
+    {"GORSE_CHECKS", 0, 0, 1, true},
 };
 
 }  // namespace
@@ -87,8 +86,7 @@ class TestOptions : public QObject {
         QTest::addColumn<int>("value");
         for (const OptionRange& each : kOptions) {
             if (QByteArray(each.name) != "GORSE_CHECKS") {
-                QTest::addRow("%s too low", each.name)
-                    << QString(each.name) << (QByteArray(each.name) == "GORSE_TEXT" ? 15 : each.lowest - 1);
+                QTest::addRow("%s too low", each.name) << QString(each.name) << each.lowest - 1;
                 QTest::addRow("%s too high", each.name) << QString(each.name) << each.highest + 1;
             }
         }

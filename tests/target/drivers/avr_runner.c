@@ -9,7 +9,9 @@
 #include <string.h>
 
 #define FLASH_END 0x7fffu
+#define RAM_BEGIN 0x100u
 #define RAM_END 0x8ffu
+#define PATTERN 0xa5
 #define SPARE_REGISTER 0x3e
 #define END_REGISTER 0x4a
 
@@ -45,7 +47,7 @@ static avr_t *find_controller(void) {
 int main(int count, char **words) {
     elf_firmware_t program;
     avr_t *avr;
-    unsigned lowest = 0xffff;
+    unsigned lowest;
     memset(&program, 0, sizeof program);
     if (count != 3 || elf_read_firmware(words[1], &program) != 0)
         return 2;
@@ -58,15 +60,17 @@ int main(int count, char **words) {
     avr_load_firmware(avr, &program);
     avr_register_io_write(avr, SPARE_REGISTER, on_byte, 0);
     avr_register_io_write(avr, END_REGISTER, on_end, 0);
+    /* The stack pointer changes byte by byte, so what was written tells how deep it went. */
+    memset(avr->data + RAM_BEGIN, PATTERN, RAM_END + 1u - RAM_BEGIN);
     while (ended == 0 && avr->cycle < 4000000000ull) {
         int state = avr_run(avr);
-        unsigned stack = (unsigned)(avr->data[0x5d] | avr->data[0x5e] << 8);
-        if (stack > 0x100 && stack < lowest)
-            lowest = stack;
         if (state == cpu_Done || state == cpu_Crashed)
             break;
     }
     fclose(out);
-    printf("stack %u cycles %llu\n", RAM_END - lowest, (unsigned long long)avr->cycle);
+    lowest = RAM_BEGIN + program.datasize + program.bsssize;
+    while (lowest <= RAM_END && avr->data[lowest] == PATTERN)
+        lowest++;
+    printf("stack %u cycles %llu\n", RAM_END + 1u - lowest, (unsigned long long)avr->cycle);
     return ended != 0 ? 0 : 1;
 }
