@@ -22,7 +22,7 @@ state_bytes() {
     local folder=$1 name=$2
     shift 2
     printf '#include "%s.h"\nconst uint32_t bytes = %s_STATE_BYTES;\n' "$name" "${name^^}" | "$@" -I "$folder" -x c -S -o - - |
-        sed -n 's/^\s*\.\(word\|long\)\s*\([0-9]*\)$/\2/p' | head -n 1
+        perl -ne 'if (/^\s*\.(?:word|long)\s+(\d+)$/) { print $1; exit } if (/^\s*\.byte\s+(-?\d+)$/) { $sum += ($1 & 255) << 8 * $n++ } END { print $sum if $n }'
 }
 
 # measure32 PROJECT NAME

@@ -6,7 +6,7 @@
 /* What a rectangle costs on the bus beside its pixels, in pixels. */
 #define RECTANGLE_COST 12
 
-void gorse_dirty_area(const gorse_head *head, uint8_t number, gorse_rect *area) {
+void gorse_dirty_area(const gorse_head *head, uint_fast8_t number, gorse_rect *area) {
     const gorse_area *from = &head->dirty[number];
     area->x0 = from->x0;
     area->y0 = from->y0;
@@ -14,7 +14,7 @@ void gorse_dirty_area(const gorse_head *head, uint8_t number, gorse_rect *area) 
     area->y1 = from->y1;
 }
 
-static void store(gorse_head *head, uint8_t number, const gorse_rect *area) {
+static void store(gorse_head *head, uint_fast8_t number, const gorse_rect *area) {
     gorse_area *to = &head->dirty[number];
     to->x0 = (int16_t)area->x0;
     to->y0 = (int16_t)area->y0;
@@ -22,10 +22,12 @@ static void store(gorse_head *head, uint8_t number, const gorse_rect *area) {
     to->y1 = (int16_t)area->y1;
 }
 
-static int32_t pixels_of(const gorse_rect *r) { return (int32_t)(r->x1 - r->x0) * (int32_t)(r->y1 - r->y0); }
+static GORSE_OWN_FRAME int32_t pixels_of(const gorse_rect *r) {
+    return (int32_t)(r->x1 - r->x0) * (int32_t)(r->y1 - r->y0);
+}
 
 /* Joins two of the list in `both`; returns how many pixels that sends more than sending both. */
-static int32_t join(const gorse_head *head, uint8_t i, uint8_t j, gorse_rect *both) {
+static int32_t join(const gorse_head *head, uint_fast8_t i, uint_fast8_t j, gorse_rect *both) {
     gorse_rect other;
     int32_t apart;
     gorse_dirty_area(head, i, both);
@@ -35,7 +37,7 @@ static int32_t join(const gorse_head *head, uint8_t i, uint8_t j, gorse_rect *bo
     return pixels_of(both) - apart;
 }
 
-gorse_coord gorse_round_down(gorse_coord at, uint8_t unit, uint8_t phase) {
+GORSE_OWN_FRAME gorse_coord gorse_round_down(gorse_coord at, uint8_t unit, uint8_t phase) {
     return (gorse_coord)(at - (gorse_coord)((uint16_t)(at - phase) & (uint16_t)(unit - 1u)));
 }
 
@@ -49,7 +51,7 @@ static void whole_panel(const gorse *g, gorse_rect *r) {
 static uint8_t join_cheapest(gorse_head *head) {
     int32_t best = head->dirty_count > GORSE_DIRTY ? 0x7fffffff : RECTANGLE_COST + 1;
     gorse_rect both;
-    uint8_t i, j, best_i = 0, best_j = 0;
+    uint_fast8_t i, j, best_i = 0, best_j = 0;
     for (j = 1; j < head->dirty_count; j++)
         for (i = 0; i < j; i++) {
             int32_t cost = join(head, i, j, &both);

@@ -35,11 +35,11 @@ void gorse_put_digits(gorse_writer *to, uint32_t size, uint8_t min, uint8_t deci
     if (negative != 0u && size != 0u)
         gorse_put(to, '-');
     do {
-        uint8_t digit = 0;
+        uint_fast8_t digit = 0;
         if (count == decimals && count != 0u)
             reversed[at++] = '.';
         if (count >= zeros) {
-            digit = (uint8_t)(size % 10u);
+            digit = (uint_fast8_t)(size % 10u);
             size /= 10u;
         }
         reversed[at++] = (char)('0' + (char)digit);
@@ -53,14 +53,14 @@ void gorse_put_digits(gorse_writer *to, uint32_t size, uint8_t min, uint8_t deci
 static void put_number(gorse_writer *to, int32_t value, uint8_t scale, uint8_t digits, uint8_t decimals) {
     uint8_t negative = (uint8_t)(value < 0);
     uint32_t size = negative != 0u ? 0u - (uint32_t)value : (uint32_t)value;
-    uint8_t zeros = 0;
+    uint_fast8_t zeros = 0;
     if (scale > decimals) {
         uint32_t divisor = gorse_power_of_ten((uint8_t)(scale - decimals));
         size = (size + divisor / 2u) / divisor;
     } else {
-        zeros = (uint8_t)(decimals - scale);
+        zeros = (uint_fast8_t)(decimals - scale);
     }
-    gorse_put_digits(to, size, digits, decimals, zeros, negative);
+    gorse_put_digits(to, size, digits, decimals, (uint8_t)zeros, negative);
 }
 
 static void put_template(gorse *g, gorse_writer *to, const GORSE_ROM uint8_t *text) {

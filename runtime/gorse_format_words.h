@@ -12,7 +12,7 @@ static inline uint16_t gorse_word(uint16_t pixel, uint8_t swap) {
     return swap ? (uint16_t)((uint32_t)pixel << 8 | (uint32_t)pixel >> 8) : pixel;
 }
 
-static inline uint16_t *gorse_words_at(const gorse_canvas *c, gorse_coord x, gorse_coord y) {
+static GORSE_OWN_FRAME uint16_t *gorse_words_at(const gorse_canvas *c, gorse_coord x, gorse_coord y) {
     uint32_t row = (uint32_t)(uint16_t)((uint16_t)y - c->strip.y) * c->strip.stride;
     return (uint16_t *)(void *)(c->strip.pixels + row + (uint32_t)(uint16_t)((uint16_t)x - c->strip.x) * 2u);
 }
@@ -40,15 +40,21 @@ static inline void gorse_mask_words(const gorse_canvas *c, gorse_coord x, gorse_
                                     const uint8_t *coverage, uint32_t native, uint8_t swap) {
     uint16_t *to = gorse_words_at(c, x, y);
     uint32_t over = gorse_spread565(gorse_word((uint16_t)native, swap));
-    for (; n >= 4u; n = (uint16_t)(n - 4u), to += 4, coverage += 4) {
-        uint32_t four;
-        memcpy(&four, coverage, 4);
+    while (n != 0u) {
+        uint32_t four = 1; /* neither */
+        uint8_t part = 4;
+        if (n >= 4u)
+            memcpy(&four, coverage, 4);
+        else
+            part = (uint8_t)n;
         if (four == 0xffffffffu)
             to[0] = to[1] = to[2] = to[3] = (uint16_t)native;
         else if (four != 0u)
-            gorse_mix_words(to, over, coverage, 4, swap);
+            gorse_mix_words(to, over, coverage, part, swap);
+        n = (uint16_t)(n - part);
+        to += part;
+        coverage += part;
     }
-    gorse_mix_words(to, over, coverage, (uint8_t)n, swap);
 }
 
 static inline void gorse_copy_words(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n,
@@ -60,12 +66,11 @@ static inline void gorse_copy_words(const gorse_canvas *c, gorse_coord x, gorse_
     }
     for (; n != 0u; n--, to++, coverage++, pixels += 2) {
         uint16_t pixel;
-        if (*coverage == 0u)
-            continue;
         memcpy(&pixel, pixels, 2);
-        if (*coverage != 255u)
-            pixel = gorse_mixed_word(*to, gorse_spread565(gorse_word(pixel, swap)), *coverage, swap);
-        *to = pixel;
+        if (*coverage == 255u)
+            *to = pixel;
+        else if (*coverage != 0u)
+            *to = gorse_mixed_word(*to, gorse_spread565(gorse_word(pixel, swap)), *coverage, swap);
     }
 }
 

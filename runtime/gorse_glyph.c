@@ -2,16 +2,23 @@
 /* Draws one glyph's bitmap, which its font's reader gives as coverage. */
 #include "gorse_text.h"
 
+GORSE_OWN_FRAME void gorse_glyph_box(const gorse_glyph *glyph, gorse_coord x, gorse_coord top, gorse_rect *box) {
+    box->x0 = (gorse_coord)(x + glyph->left);
+    box->y0 = (gorse_coord)(top + glyph->top - GORSE_TOP_BIAS);
+    box->x1 = (gorse_coord)(box->x0 + glyph->width);
+    box->y1 = (gorse_coord)(box->y0 + glyph->height);
+}
+
 void gorse_draw_glyph(const gorse_canvas *c, const GORSE_ROM gorse_font *font, const gorse_glyph *glyph, gorse_coord x,
-                      gorse_coord y, gorse_colour colour) {
+                      gorse_coord top, gorse_colour colour) {
     uint8_t coverage[GORSE_CHUNK];
     gorse_glyph_reader from;
     gorse_rect area;
+    gorse_coord left, high;
     uint16_t skip;
-    area.x0 = x;
-    area.y0 = y;
-    area.x1 = (gorse_coord)(x + glyph->width);
-    area.y1 = (gorse_coord)(y + glyph->height);
+    gorse_glyph_box(glyph, x, top, &area);
+    left = area.x0;
+    high = area.y0;
     if (gorse_clip(&area, &c->clip) == 0u)
         return;
     from.bits = font->bits + ((uint32_t)glyph->offset_high << 16 | (uint32_t)glyph->offset_low);
@@ -19,7 +26,7 @@ void gorse_draw_glyph(const gorse_canvas *c, const GORSE_ROM gorse_font *font, c
     from.value = 255;
     from.depth = font->bits_per_pixel;
     from.low = 0;
-    skip = (uint16_t)((uint16_t)(area.y0 - y) * (uint16_t)glyph->width + (uint16_t)(area.x0 - x));
+    skip = (uint16_t)((uint16_t)(area.y0 - high) * (uint16_t)glyph->width + (uint16_t)(area.x0 - left));
     for (; area.y0 < area.y1; area.y0++) {
         gorse_coord column = area.x0;
         while (column < area.x1) {

@@ -95,7 +95,7 @@ static GORSE_OWN_FRAME void draw_span(const gorse_canvas *c, const GORSE_ROM gor
 void gorse_draw_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_coord x, gorse_coord y,
                       gorse_colour colour) {
     gorse_rect area;
-    uint16_t max = GORSE_IMAGE_PIXELS;
+    uint_fast16_t max = GORSE_IMAGE_PIXELS;
     if (image->source != 0) {
         image->source->draw(c, image, x, y, colour);
         return;
@@ -109,10 +109,10 @@ void gorse_draw_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image,
     for (; area.y0 < area.y1; area.y0++) {
         gorse_coord at = area.x0;
         while (at < area.x1) {
-            uint16_t n = (uint16_t)(area.x1 - at);
+            uint_fast16_t n = (uint_fast16_t)(area.x1 - at);
             if (n > max)
                 n = max;
-            draw_span(c, image, at, area.y0, (uint16_t)(at - x), (uint16_t)(area.y0 - y), n, colour);
+            draw_span(c, image, at, area.y0, (uint16_t)(at - x), (uint16_t)(area.y0 - y), (uint16_t)n, colour);
             at = (gorse_coord)(at + (gorse_coord)n);
         }
     }

@@ -82,7 +82,7 @@ static inline const gorse_widget_text *gorse_text_widget_of(const gorse_widget *
 /* The nearest place not after `at` where what is sent may begin: a multiple of `unit`, a power of two, and `phase`. */
 gorse_coord gorse_round_down(gorse_coord at, uint8_t unit, uint8_t phase);
 /* What is marked at a place of the list. */
-void gorse_dirty_area(const gorse_head *head, uint8_t number, gorse_rect *area);
+void gorse_dirty_area(const gorse_head *head, uint_fast8_t number, gorse_rect *area);
 /* Marks an area for drawing. */
 void gorse_dirty(gorse *g, const gorse_rect *area);
 /* The box of a widget of the shown screen, if it is visible. */

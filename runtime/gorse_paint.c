@@ -23,7 +23,7 @@ static GORSE_OWN_FRAME void draw_widgets(gorse_canvas *c, const gorse_rect *area
 
 /* Rows of bytes that a strip takes. */
 static uint16_t pages_of(const gorse_strip *strip, const GORSE_ROM gorse_format *format) {
-    return (uint16_t)((strip->h + format->rows - 1u) / format->rows);
+    return (uint16_t)(format->rows == 8u ? (strip->h + 7u) >> 3 : strip->h);
 }
 
 void gorse_paint_strip(gorse *g, const gorse_rect *area, uint32_t stride) {

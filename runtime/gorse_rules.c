@@ -15,11 +15,13 @@ gorse_result gorse_go(gorse *g, uint16_t screen) {
 }
 
 static void remember(gorse_head *head) {
-    if (head->back_count == GORSE_HISTORY) {
-        memmove(head->history, head->history + 1, (GORSE_HISTORY - 1) * sizeof head->history[0]);
-        head->back_count--;
+    uint8_t count = head->back_count;
+    if (count == GORSE_HISTORY) {
+        count--;
+        memmove(head->history, head->history + 1, count * sizeof head->history[0]);
     }
-    head->history[head->back_count++] = head->screen;
+    head->history[count] = head->screen;
+    head->back_count = (uint8_t)(count + 1u);
 }
 
 void gorse_show_screen(gorse *g) {
@@ -35,11 +37,14 @@ static void enter_wanted(gorse *g) {
     while (head->wanted != GORSE_NONE && guard-- != 0u) {
         uint16_t screen = head->wanted;
         head->wanted = GORSE_NONE;
-        if (screen == GORSE_BACK && head->back_count != 0u)
+        if (screen == GORSE_BACK) {
+            if (head->back_count == 0u)
+                continue;
             screen = head->history[--head->back_count];
-        else if (screen != GORSE_BACK && screen != head->screen)
+        } else if (screen != head->screen) {
             remember(head);
-        if (screen == GORSE_BACK || screen == head->screen)
+        }
+        if (screen == head->screen)
             continue;
         gorse_event(g, GORSE_EVENT_LEAVE, GORSE_NONE);
         head->screen = screen;
@@ -114,14 +119,11 @@ static uint8_t run_round(gorse *g, uint8_t changed, uint32_t *wait) {
     uint8_t ran = 0;
     uint16_t i;
     for (i = 0; i < g->scene->rule_count; i++, rule++) {
-        uint8_t did = 0;
-        if (rule->event == GORSE_EVENT_EVERY)
-            did = run_timer(g, rule, i, wait);
-        else if (rule->event == GORSE_EVENT_WHEN && changed != 0u)
-            did = run_condition(g, rule, i);
-        if (did != 0u)
+        if ((rule->event == GORSE_EVENT_EVERY && run_timer(g, rule, i, wait) != 0u) ||
+            (rule->event == GORSE_EVENT_WHEN && changed != 0u && run_condition(g, rule, i) != 0u)) {
             enter_wanted(g);
-        ran = (uint8_t)(ran | did);
+            ran = 1;
+        }
     }
     return ran;
 }

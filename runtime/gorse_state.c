@@ -35,7 +35,7 @@ static void lay_over(const gorse *g, const GORSE_ROM gorse_slot *slot, int32_t v
 }
 
 /* The look that holds in these states. */
-static const GORSE_ROM gorse_look *look_in(const GORSE_ROM gorse_look *look, uint8_t states) {
+static const GORSE_ROM gorse_look *look_in(const GORSE_ROM gorse_look *look, uint_fast8_t states) {
     const GORSE_ROM gorse_look_state *other = look->states;
     uint8_t i;
     for (i = look->state_count; i != 0u; i--, other++)
@@ -48,8 +48,8 @@ void gorse_see(const gorse *g, uint16_t widget, gorse_view *view) {
     const gorse_head *head = gorse_head_of(g);
     const GORSE_ROM gorse_screen *screen = gorse_shown(g);
     const GORSE_ROM gorse_widget *from = screen->widgets[widget];
-    uint8_t pressed = head->pressed == widget && head->inside != 0u ? GORSE_STATE_PRESSED : 0u;
-    const GORSE_ROM gorse_look *look = look_in(from->look, pressed);
+    const GORSE_ROM gorse_look *look =
+        look_in(from->look, head->pressed == widget && head->inside != 0u ? GORSE_STATE_PRESSED : 0u);
     uint8_t count = from->slot_count;
     uint16_t number;
     GORSE_ASSERT(widget < screen->widget_count && from->kind->record_bytes <= sizeof view->record);

@@ -5,7 +5,7 @@
 #include "gorse_internal.h"
 
 uint32_t gorse_next_character(gorse_text_source text, uint16_t *at) {
-    uint8_t first = gorse_text_byte(text, *at);
+    uint_fast8_t first = gorse_text_byte(text, *at);
     uint8_t more;
     uint32_t code;
     *at = (uint16_t)(*at + 1u);
@@ -41,7 +41,7 @@ static uint16_t glyph_of(const GORSE_ROM gorse_font *font, uint32_t code) {
     return 0;
 }
 
-static gorse_coord kern_of(const GORSE_ROM gorse_font *font, uint16_t left, uint16_t right) {
+static GORSE_OWN_FRAME gorse_coord kern_of(const GORSE_ROM gorse_font *font, uint16_t left, uint16_t right) {
     uint16_t low = 0, high = font->kern_count;
     uint32_t wanted = (uint32_t)left << 16 | right;
     while (low < high) {
@@ -58,8 +58,8 @@ static gorse_coord kern_of(const GORSE_ROM gorse_font *font, uint16_t left, uint
     return 0;
 }
 
-void gorse_start_pen(gorse_pen *pen, const GORSE_ROM gorse_font *font, gorse_text_source text, uint16_t at,
-                     gorse_coord x) {
+GORSE_OWN_FRAME void gorse_start_pen(gorse_pen *pen, const GORSE_ROM gorse_font *font, gorse_text_source text,
+                                     uint16_t at, gorse_coord x) {
     pen->font = font;
     pen->text = text;
     pen->at = at;
@@ -135,8 +135,7 @@ static void draw_line(const gorse_canvas *c, const GORSE_ROM gorse_font *font, g
     gorse_coord x;
     gorse_start_pen(&pen, font, text, line->from, left);
     while (pen.at < line->to && pen.x < c->clip.x1 + 128 && gorse_next_glyph(&pen, &glyph, &x) != 0u)
-        gorse_draw_glyph(c, font, &glyph, (gorse_coord)(x + glyph.left),
-                         (gorse_coord)(top + glyph.top - GORSE_TOP_BIAS), colour);
+        gorse_draw_glyph(c, font, &glyph, x, top, colour);
 }
 
 /* The line from `at` to the next break that is written, unmeasured. */

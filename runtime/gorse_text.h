@@ -39,9 +39,12 @@ uint8_t gorse_next_line(const GORSE_ROM gorse_font *font, gorse_text_source text
 gorse_coord gorse_text_top(gorse_text_source text, const gorse_text_box *where, const GORSE_ROM gorse_font *font);
 gorse_coord gorse_line_left(const gorse_text_box *where, gorse_coord width);
 
-/* A glyph's bitmap with its top left at x, y. */
+/* The box of a glyph's bitmap, with the pen at x and the line's top at `top`. */
+void gorse_glyph_box(const gorse_glyph *glyph, gorse_coord x, gorse_coord top, gorse_rect *box);
+
+/* A glyph's bitmap, with the pen at x and the line's top at `top`. */
 void gorse_draw_glyph(const gorse_canvas *c, const GORSE_ROM gorse_font *font, const gorse_glyph *glyph, gorse_coord x,
-                      gorse_coord y, gorse_colour colour);
+                      gorse_coord top, gorse_colour colour);
 
 #ifdef __cplusplus
 }

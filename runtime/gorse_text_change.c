@@ -8,10 +8,10 @@ typedef struct side {
     gorse_pen pen;
     gorse_glyph glyph;
     gorse_coord x; /* of the glyph's pen */
-    uint8_t more;
+    uint32_t more;
 } side;
 
-static void advance(side *s) { s->more = (uint8_t)(gorse_next_glyph(&s->pen, &s->glyph, &s->x) != 0u); }
+static void advance(side *s) { s->more = gorse_next_glyph(&s->pen, &s->glyph, &s->x); }
 
 static void start(side *s, gorse_text_source text, const gorse_text_box *where, const GORSE_ROM gorse_font *font) {
     gorse_line line;
@@ -20,49 +20,31 @@ static void start(side *s, gorse_text_source text, const gorse_text_box *where, 
     advance(s);
 }
 
-static void add_box(const side *s, gorse_coord top, gorse_rect *box) {
-    gorse_rect r;
-    r.x0 = (gorse_coord)(s->x + s->glyph.left);
-    r.y0 = (gorse_coord)(top + s->glyph.top - GORSE_TOP_BIAS);
-    r.x1 = (gorse_coord)(r.x0 + s->glyph.width);
-    r.y1 = (gorse_coord)(r.y0 + s->glyph.height);
-    if (gorse_is_empty(box) != 0u)
-        *box = r;
-    else if (gorse_is_empty(&r) == 0u)
-        gorse_join(box, &r);
-}
-
-static uint8_t same_glyph(const gorse_glyph *a, const gorse_glyph *b) {
-    return (uint8_t)(a->offset_low == b->offset_low && a->offset_high == b->offset_high && a->width == b->width &&
-                     a->left == b->left && a->top == b->top);
-}
-
-/* Both texts are walked from left to right; glyphs that stand at the same place are compared. */
+/* Both texts are walked from left to right; glyphs at the same coordinate are compared by their number. */
 void gorse_text_difference(gorse_text_source before, gorse_text_source after, const gorse_text_box *where,
                            const GORSE_ROM gorse_font *font, void (*changed)(void *to, const gorse_rect *area),
                            void *to) {
-    side a, b;
+    side sides[2];
     gorse_coord top;
     if (font == 0)
         return;
     top = gorse_text_top(after, where, font);
-    start(&a, before, where, font);
-    start(&b, after, where, font);
-    while ((a.more | b.more) != 0u) {
-        gorse_rect box = {0, 0, 0, 0};
-        uint8_t first = (uint8_t)(a.more != 0u && (b.more == 0u || a.x <= b.x));
-        uint8_t second = (uint8_t)(b.more != 0u && (a.more == 0u || b.x <= a.x));
-        uint8_t same = (uint8_t)((first & second) != 0u && same_glyph(&a.glyph, &b.glyph) != 0u);
-        if (first != 0u) {
-            if (same == 0u)
-                add_box(&a, top, &box);
-            advance(&a);
+    start(&sides[0], before, where, font);
+    start(&sides[1], after, where, font);
+    while ((sides[0].more | sides[1].more) != 0u) {
+        side *s = sides;
+        uint8_t same = 0;
+        if (s[0].more == 0u || (s[1].more != 0u && s[1].x < s[0].x))
+            s++;
+        else if (s[1].more != 0u && s[1].x == s[0].x && s[1].pen.previous == s[0].pen.previous)
+            same = 1;
+        if (same != 0u) {
+            advance(&sides[1]);
+        } else {
+            gorse_rect box;
+            gorse_glyph_box(&s->glyph, s->x, top, &box);
+            changed(to, &box);
         }
-        if (second != 0u) {
-            if (same == 0u)
-                add_box(&b, top, &box);
-            advance(&b);
-        }
-        changed(to, &box);
+        advance(s);
     }
 }

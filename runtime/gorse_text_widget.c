@@ -75,10 +75,10 @@ void gorse_refresh_text(gorse *g, uint16_t widget) {
 }
 
 void gorse_expand_screen(gorse *g) {
-    uint16_t i = gorse_shown(g)->widget_count;
+    uint_fast16_t i = gorse_shown(g)->widget_count;
     while (i-- != 0u) {
         gorse_view view;
-        gorse_see(g, i, &view);
+        gorse_see(g, (uint16_t)i, &view);
         (void)expand(g, view.widget, 0);
     }
 }
@@ -87,7 +87,8 @@ void gorse_refresh_texts(gorse *g) {
     const GORSE_ROM gorse_screen *screen = gorse_shown(g);
     const GORSE_ROM gorse_binding *binding = screen->bindings;
     uint8_t *changed = gorse_changed_bits(g);
-    uint16_t i, previous = GORSE_NONE;
+    uint_fast16_t i;
+    uint16_t previous = GORSE_NONE;
     for (i = screen->binding_count; i != 0u; i--, binding++) {
         uint16_t variable = binding->variable, widget = binding->widget;
         if ((changed[variable >> 3] & (1u << (variable & 7u))) == 0u || widget == previous)

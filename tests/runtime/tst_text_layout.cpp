@@ -41,7 +41,7 @@ class PlainLayout {
                 const int number = glyphOf(c);
                 x += kernOf(previous, number);
                 const gorse_glyph& glyph = font_.glyphs[number];
-                out.push_back({&glyph, x + glyph.left, y + glyph.top - GORSE_TOP_BIAS});
+                out.push_back({&glyph, x, y});
                 x += glyph.advance;
                 previous = number;
             }
