@@ -9,6 +9,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/document/recipe.h"
 #include "core/image/completeness.h"
 #include "core/image/drawing.h"
 #include "core/image/levels.h"
