@@ -13,7 +13,7 @@
 
 namespace gorsefinch::app {
 
-CommandsDialog::CommandsDialog(const QVector<QAction*>& commands, QWidget* station, QWidget* parent) : QDialog(parent) {
+CommandsDialog::CommandsDialog(const QList<QAction*>& commands, QWidget* station, QWidget* parent) : QDialog(parent) {
     setWindowTitle(tr("Keys and commands"));
     resize(520, 560);
     auto* column = new QVBoxLayout(this);

@@ -13,7 +13,7 @@ class CommandsDialog : public QDialog {
     Q_OBJECT
 
   public:
-    CommandsDialog(const QVector<QAction*>& commands, QWidget* station, QWidget* parent);
+    CommandsDialog(const QList<QAction*>& commands, QWidget* station, QWidget* parent);
 };
 
 }  // namespace gorsefinch::app

@@ -61,9 +61,9 @@ MainWindow::MainWindow(Session& session) : session_(session) {
         rules_->addTapRule(widget);
     });
     connect(foot_, &Foot::problemChosen, this, &MainWindow::goTo);
-    connect(&session_, &Session::changed, this, &MainWindow::refresh);
+    // It follows each change too.
     connect(&session_, &Session::savedChanged, this, &MainWindow::refresh);
-    connect(&session_, &Session::selectionChanged, foot_, &Foot::refresh);
+    connect(&session_.selection(), &Selection::changed, foot_, &Foot::refresh);
     connect(&session_, &Session::noticed, foot_, &Foot::showNotice);
     connect(bars_, &ProjectBars::saveAsRequested, this, &MainWindow::saveAs);
     restoreState();
@@ -76,8 +76,8 @@ void MainWindow::makeStations() {
     auto* fonts = new FontsStation(session_);
     connect(fonts, &FontsStation::widgetChosen, this, [this](const QString& screen, const QString& widget) {
         showStation(static_cast<int>(stations_.indexOf(screens_)));
-        session_.showScreen(screen);
-        session_.select({widget.toStdString()});
+        session_.selection().showScreen(screen);
+        session_.selection().select({widget.toStdString()});
     });
     auto* images = new ImagesStation(session_);
     connect(images, &ImagesStation::placeRequested, this, [this](const QStringList& names) {
@@ -100,45 +100,47 @@ void MainWindow::makeStations() {
         else if (mayLeave())
             openProject(folder);
     });
-    connect(start_, &StartPage::created, this, [this] { openProject(session_.folder()); });
+    connect(start_, &StartPage::created, this, [this] { openProject(session_.project().folder()); });
     connect(start_, &StartPage::backRequested, this,
             [this] { showStation(static_cast<int>(stations_.indexOf(screens_))); });
 }
 
-QAction* MainWindow::command(const QString& name, const QKeySequence& keys, const std::function<void()>& run) {
+void MainWindow::addCommand(Command id, const QString& name, const QList<QKeySequence>& keys,
+                            const std::function<void()>& run) {
     auto* action = new QAction(name, this);
-    action->setShortcut(keys);
+    action->setShortcuts(keys);
     connect(action, &QAction::triggered, this, run);
     addAction(action);
-    commands_.append(action);
-    return action;
+    commands_[id] = action;
 }
 
 void MainWindow::makeCommands() {
-    command(tr("New project…"), Qt::CTRL | Qt::SHIFT | Qt::Key_N, [this] {
+    addCommand(Command::New, tr("New project…"), {Qt::CTRL | Qt::SHIFT | Qt::Key_N}, [this] {
         if (mayLeave())
             showStart();
     });
-    command(tr("Open…"), QKeySequence::Open, [this] { askOpen(); });
-    command(tr("Save"), QKeySequence::Save, [this] { save(); });
-    command(tr("Save as…"), Qt::CTRL | Qt::SHIFT | Qt::Key_S, [this] { saveAs(); });
-    command(tr("Undo"), QKeySequence::Undo, [this] { session_.undo(); });
-    command(tr("Redo"), Qt::CTRL | Qt::SHIFT | Qt::Key_Z, [this] {
-        session_.redo();
-    })->setShortcuts({Qt::CTRL | Qt::SHIFT | Qt::Key_Z, Qt::CTRL | Qt::Key_Y});
-    command(tr("Project menu"), Qt::ALT | Qt::Key_P, [this] { showProjectMenu(); });
-    command(tr("Keys and commands"), Qt::Key_F1, [this] { showCommands(); });
-    command(tr("Quit"), QKeySequence::Quit, [this] { close(); });
-    for (int i = 0; i < stations_.size(); ++i)
-        command(tr("Station %1").arg(stations_[i]->title()),
-                QKeySequence(QString("Alt+%1").arg(stations_[i]->number())), [this, i] { showStation(i); });
+    addCommand(Command::Open, tr("Open…"), {QKeySequence::Open}, [this] { askOpen(); });
+    addCommand(Command::Save, tr("Save"), {QKeySequence::Save}, [this] { save(); });
+    addCommand(Command::SaveAs, tr("Save as…"), {Qt::CTRL | Qt::SHIFT | Qt::Key_S}, [this] { saveAs(); });
+    addCommand(Command::Undo, tr("Undo"), {QKeySequence::Undo}, [this] { session_.undo(); });
+    addCommand(Command::Redo, tr("Redo"), {Qt::CTRL | Qt::SHIFT | Qt::Key_Z, Qt::CTRL | Qt::Key_Y},
+               [this] { session_.redo(); });
+    addCommand(Command::ProjectMenu, tr("Project menu"), {Qt::ALT | Qt::Key_P}, [this] { showProjectMenu(); });
+    addCommand(Command::Keys, tr("Keys and commands"), {Qt::Key_F1}, [this] { showCommands(); });
+    addCommand(Command::Quit, tr("Quit"), {QKeySequence::Quit}, [this] { close(); });
+    for (int i = 0; i < stations_.size(); ++i) {
+        auto* action = new QAction(tr("Station %1").arg(stations_[i]->title()), this);
+        action->setShortcut(QKeySequence(QString("Alt+%1").arg(stations_[i]->number())));
+        connect(action, &QAction::triggered, this, [this, i] { showStation(i); });
+        addAction(action);
+    }
 }
 
 void MainWindow::showProjectMenu() {
     QMenu menu(this);
-    const auto entry = [&](int at) { menu.addAction(commands_[at]); };
-    entry(0);
-    entry(1);
+    const auto entry = [&](Command id) { menu.addAction(commands_[id]); };
+    entry(Command::New);
+    entry(Command::Open);
     QMenu* recent = menu.addMenu(tr("Recent"));
     for (const QString& folder : recentProjects())
         recent->addAction(folder, this, [this, folder] {
@@ -147,13 +149,13 @@ void MainWindow::showProjectMenu() {
         });
     recent->setEnabled(!recent->isEmpty());
     menu.addSeparator();
-    entry(2);
-    entry(3);
+    entry(Command::Save);
+    entry(Command::SaveAs);
     menu.addSeparator();
-    entry(4);
-    entry(5);
-    commands_[4]->setEnabled(session_.isOpen() && session_.history().canUndo());
-    commands_[5]->setEnabled(session_.isOpen() && session_.history().canRedo());
+    entry(Command::Undo);
+    entry(Command::Redo);
+    commands_[Command::Undo]->setEnabled(session_.isOpen() && session_.history().canUndo());
+    commands_[Command::Redo]->setEnabled(session_.isOpen() && session_.history().canRedo());
     menu.addSeparator();
     QMenu* appearance = menu.addMenu(tr("Appearance"));
     const int now = QSettings().value("appearance", 0).toInt();
@@ -163,12 +165,12 @@ void MainWindow::showProjectMenu() {
         action->setCheckable(true);
         action->setChecked(i == now);
     }
-    entry(7);
+    entry(Command::Keys);
     menu.addSeparator();
-    entry(8);
+    entry(Command::Quit);
     menu.exec(header_->projectCell()->mapToGlobal(QPoint(8, header_->projectCell()->height() - 4)));
-    commands_[4]->setEnabled(true);
-    commands_[5]->setEnabled(true);
+    commands_[Command::Undo]->setEnabled(true);
+    commands_[Command::Redo]->setEnabled(true);
 }
 
 void MainWindow::setAppearance(int appearance) {
@@ -225,7 +227,8 @@ bool MainWindow::openProject(const QString& folder) {
 void MainWindow::askOpen() {
     if (!mayLeave())
         return;
-    const QString folder = QFileDialog::getExistingDirectory(this, tr("Open a project's folder"), session_.folder());
+    const QString folder =
+        QFileDialog::getExistingDirectory(this, tr("Open a project's folder"), session_.project().folder());
     if (!folder.isEmpty())
         openProject(folder);
 }
@@ -257,7 +260,8 @@ void MainWindow::saveAs() {
     if (!session_.isOpen())
         return;
     finishTyping();
-    const QString folder = QFileDialog::getExistingDirectory(this, tr("Save into an empty folder"), session_.folder());
+    const QString folder =
+        QFileDialog::getExistingDirectory(this, tr("Save into an empty folder"), session_.project().folder());
     if (folder.isEmpty())
         return;
     if (const auto saved = session_.saveAs(folder); !saved)
@@ -282,7 +286,7 @@ bool MainWindow::mayLeave() {
     return answer == QMessageBox::Discard;
 }
 
-void MainWindow::showCommands() { CommandsDialog(commands_, pages_->currentWidget(), this).exec(); }
+void MainWindow::showCommands() { CommandsDialog(actions(), pages_->currentWidget(), this).exec(); }
 
 void MainWindow::goTo(const Problem& problem) {
     for (int i = 0; i < stations_.size(); ++i) {

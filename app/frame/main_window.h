@@ -3,6 +3,8 @@
 
 #include <QMainWindow>
 #include <QVector>
+#include <functional>
+#include <map>
 
 #include "core/base/problem.h"
 
@@ -39,9 +41,12 @@ class MainWindow : public QMainWindow {
     void closeEvent(QCloseEvent* event) override;
 
   private:
+    // The window's commands, beside those that show a station.
+    enum class Command { New, Open, Save, SaveAs, Undo, Redo, ProjectMenu, Keys, Quit };
+
     void makeStations();
     void makeCommands();
-    QAction* command(const QString& name, const QKeySequence& keys, const std::function<void()>& run);
+    void addCommand(Command id, const QString& name, const QList<QKeySequence>& keys, const std::function<void()>& run);
     void showProjectMenu();
     void goTo(const Problem& problem);
     void askOpen();
@@ -65,7 +70,7 @@ class MainWindow : public QMainWindow {
     StartPage* start_ = nullptr;
     QStackedWidget* pages_ = nullptr;
     ProjectBars* bars_ = nullptr;
-    QVector<QAction*> commands_;
+    std::map<Command, QAction*> commands_;
     int lastStation_ = 0;  // of the last session; 0 once it was restored
 };
 

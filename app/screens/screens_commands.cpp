@@ -17,31 +17,46 @@
 
 namespace gorsefinch::app {
 
-void ScreensStation::command(const QString& name, const QKeySequence& keys, void (ScreensStation::*run)()) {
-    auto* action = new QAction(name, this);
-    action->setShortcut(keys);
-    action->setShortcutContext(Qt::WidgetShortcut);
-    connect(action, &QAction::triggered, this, run);
-    // The keys work where widgets are chosen, and leave text fields alone.
-    canvas_->addAction(action);
-    layers_->addAction(action);
-    editActions_.append(action);
+void ScreensStation::addEditCommands() {
+    using S = ScreensStation;
+    struct Row {
+        const char* id;
+        EditGroup group;
+        bool needsSelection;
+        QString name;
+        QKeySequence keys;
+        void (S::*run)();
+    };
+    const Row rows[] = {
+        {"cut", EditGroup::Exchange, true, tr("Cut"), QKeySequence::Cut, &S::cut},
+        {"copy", EditGroup::Exchange, true, tr("Copy"), QKeySequence::Copy, &S::copy},
+        {"paste", EditGroup::Exchange, false, tr("Paste"), QKeySequence::Paste, &S::paste},
+        {"duplicate", EditGroup::Exchange, true, tr("Duplicate"), Qt::CTRL | Qt::Key_D, &S::duplicateSelection},
+        {"delete", EditGroup::Exchange, true, tr("Delete"), QKeySequence::Delete, &S::deleteSelection},
+        {"select_all", EditGroup::Choice, false, tr("Select all"), QKeySequence::SelectAll, &S::selectAll},
+        {"rename", EditGroup::Choice, true, tr("Rename"), Qt::Key_F2, &S::renameSelection},
+        {"raise", EditGroup::Depth, true, tr("Raise"), Qt::Key_PageUp, &S::raise},
+        {"lower", EditGroup::Depth, true, tr("Lower"), Qt::Key_PageDown, &S::lower},
+        {"to_top", EditGroup::Depth, true, tr("To the top"), Qt::SHIFT | Qt::Key_PageUp, &S::toTop},
+        {"to_bottom", EditGroup::Depth, true, tr("To the bottom"), Qt::SHIFT | Qt::Key_PageDown, &S::toBottom},
+        {"toggle_lock", EditGroup::Locks, true, tr("Lock or unlock"), Qt::Key_L, &S::toggleLock},
+        {"unlock_all", EditGroup::Locks, false, tr("Unlock all"), Qt::SHIFT | Qt::Key_L, &S::unlockAll},
+    };
+    for (const Row& row : rows) {
+        auto* action = new QAction(row.name, this);
+        action->setObjectName(row.id);
+        action->setShortcut(row.keys);
+        action->setShortcutContext(Qt::WidgetShortcut);
+        connect(action, &QAction::triggered, this, row.run);
+        // The keys work where widgets are chosen, and leave text fields alone.
+        canvas_->addAction(action);
+        layers_->addAction(action);
+        editCommands_.append({action, row.group, row.needsSelection});
+    }
 }
 
 void ScreensStation::addCommands() {
-    command(tr("Cut"), QKeySequence::Cut, &ScreensStation::cut);
-    command(tr("Copy"), QKeySequence::Copy, &ScreensStation::copy);
-    command(tr("Paste"), QKeySequence::Paste, &ScreensStation::paste);
-    command(tr("Duplicate"), Qt::CTRL | Qt::Key_D, &ScreensStation::duplicateSelection);
-    command(tr("Delete"), QKeySequence::Delete, &ScreensStation::deleteSelection);
-    command(tr("Select all"), QKeySequence::SelectAll, &ScreensStation::selectAll);
-    command(tr("Rename"), Qt::Key_F2, &ScreensStation::renameSelection);
-    command(tr("Raise"), Qt::Key_PageUp, &ScreensStation::raise);
-    command(tr("Lower"), Qt::Key_PageDown, &ScreensStation::lower);
-    command(tr("To the top"), Qt::SHIFT | Qt::Key_PageUp, &ScreensStation::toTop);
-    command(tr("To the bottom"), Qt::SHIFT | Qt::Key_PageDown, &ScreensStation::toBottom);
-    command(tr("Lock or unlock"), Qt::Key_L, &ScreensStation::toggleLock);
-    command(tr("Unlock all"), Qt::SHIFT | Qt::Key_L, &ScreensStation::unlockAll);
+    addEditCommands();
     const auto key = [this](QWidget* on, const QKeySequence& keys, auto run) {
         auto* action = new QAction(on);
         action->setShortcut(keys);
@@ -64,17 +79,15 @@ void ScreensStation::contextMenu(const QPoint& at) {
     if (canvas_->isOperating())
         return;
     QMenu menu(this);
-    const bool any = !session_.selection().empty();
-    for (QAction* action : std::as_const(editActions_)) {
-        const bool free = action->shortcut() == QKeySequence(QKeySequence::Paste) ||
-                          action->shortcut() == QKeySequence(QKeySequence::SelectAll) ||
-                          action->shortcut() == QKeySequence(Qt::SHIFT | Qt::Key_L);
-        if (action->shortcut() == QKeySequence(QKeySequence::SelectAll) ||
-            action->shortcut() == QKeySequence(Qt::Key_PageUp) || action->shortcut() == QKeySequence(Qt::Key_L))
+    const bool any = !session_.selection().names().empty();
+    EditGroup group = EditGroup::Exchange;
+    for (const EditCommand& each : std::as_const(editCommands_)) {
+        if (each.group != group)
             menu.addSeparator();
-        QAction* entry = menu.addAction(action->text(), action, &QAction::trigger);
-        entry->setShortcut(action->shortcut());
-        entry->setEnabled(any || free);
+        group = each.group;
+        QAction* entry = menu.addAction(each.action->text(), each.action, &QAction::trigger);
+        entry->setShortcut(each.action->shortcut());
+        entry->setEnabled(any || !each.needsSelection);
     }
     menu.addSeparator();
     QMenu* insert = menu.addMenu(tr("Insert here"));
@@ -86,10 +99,10 @@ void ScreensStation::contextMenu(const QPoint& at) {
 }
 
 void ScreensStation::copy() {
-    const ScreenRef screen = session_.screen();
+    const ScreenRef screen = session_.selection().screen();
     std::vector<WidgetRef> ordered;  // by depth, so that a paste keeps it
     for (const WidgetRef& each : screen->widgets)
-        for (const std::string& name : session_.selection())
+        for (const std::string& name : session_.selection().names())
             if (each->name == name)
                 ordered.push_back(each);
     if (ordered.empty())
@@ -115,7 +128,7 @@ void ScreensStation::paste() {
     }
     // On another screen the place stays the same, so that equal things stand at equal places; on the same one the
     // copies step aside.
-    const ScreenRef screen = session_.screen();
+    const ScreenRef screen = session_.selection().screen();
     const bool here = std::any_of(widgets->begin(), widgets->end(), [&](const Widget& each) {
         const int at = widgetIndex(*screen, each.name);
         return at >= 0 && screen->widgets[static_cast<size_t>(at)]->x == each.x &&
@@ -130,7 +143,7 @@ void ScreensStation::paste() {
 
 void ScreensStation::duplicateSelection() {
     std::vector<Widget> copies;
-    for (const WidgetRef& each : session_.selectedWidgets()) {
+    for (const WidgetRef& each : session_.selection().widgets()) {
         copies.push_back(*each);
         copies.back().x += 8;
         copies.back().y += 8;
@@ -142,65 +155,66 @@ void ScreensStation::deleteSelection() { removeSelection(tr("Delete")); }
 
 void ScreensStation::removeSelection(const QString& label) {
     Names names;
-    for (const WidgetRef& each : session_.selectedWidgets())
+    for (const WidgetRef& each : session_.selection().widgets())
         if (!each->locked)
             names.push_back(each->name);
-    if (names.size() < session_.selection().size())
+    if (names.size() < session_.selection().names().size())
         session_.showError(tr("Locked widgets stay; L unlocks them."));
     if (!names.empty())
-        session_.edit(removeWidgets(session_.document(), session_.screenName().toStdString(), names), label);
+        session_.edit(removeWidgets(session_.document(), session_.selection().screenName().toStdString(), names),
+                      label);
 }
 
 void ScreensStation::selectAll() {
     Names names;
-    for (const WidgetRef& each : session_.screen()->widgets)
+    for (const WidgetRef& each : session_.selection().screen()->widgets)
         if (!each->locked)
             names.push_back(each->name);
-    session_.select(names);
+    session_.selection().select(names);
 }
 
 void ScreensStation::raise() {
-    session_.edit(
-        reorderWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), Depth::Raise),
-        tr("Raise"));
+    session_.edit(reorderWidgets(session_.document(), session_.selection().screenName().toStdString(),
+                                 session_.selection().names(), Depth::Raise),
+                  tr("Raise"));
 }
 void ScreensStation::lower() {
-    session_.edit(
-        reorderWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), Depth::Lower),
-        tr("Lower"));
+    session_.edit(reorderWidgets(session_.document(), session_.selection().screenName().toStdString(),
+                                 session_.selection().names(), Depth::Lower),
+                  tr("Lower"));
 }
 void ScreensStation::toTop() {
-    session_.edit(
-        reorderWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), Depth::ToTop),
-        tr("To the top"));
+    session_.edit(reorderWidgets(session_.document(), session_.selection().screenName().toStdString(),
+                                 session_.selection().names(), Depth::ToTop),
+                  tr("To the top"));
 }
 void ScreensStation::toBottom() {
-    session_.edit(
-        reorderWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(), Depth::ToBottom),
-        tr("To the bottom"));
+    session_.edit(reorderWidgets(session_.document(), session_.selection().screenName().toStdString(),
+                                 session_.selection().names(), Depth::ToBottom),
+                  tr("To the bottom"));
 }
 
 void ScreensStation::toggleLock() {
-    const auto selected = session_.selectedWidgets();
+    const auto selected = session_.selection().widgets();
     if (selected.empty())
         return;
     const bool lock = !selected.front()->locked;
-    session_.edit(changeWidgets(session_.document(), session_.screenName().toStdString(), session_.selection(),
-                                [&](Widget& w) { w.locked = lock; }),
+    session_.edit(changeWidgets(session_.document(), session_.selection().screenName().toStdString(),
+                                session_.selection().names(), [&](Widget& w) { w.locked = lock; }),
                   lock ? tr("Lock") : tr("Unlock"));
 }
 
 void ScreensStation::unlockAll() {
     Names names;
-    for (const WidgetRef& each : session_.screen()->widgets)
+    for (const WidgetRef& each : session_.selection().screen()->widgets)
         names.push_back(each->name);
-    session_.edit(changeWidgets(session_.document(), session_.screenName().toStdString(), names,
+    session_.edit(changeWidgets(session_.document(), session_.selection().screenName().toStdString(), names,
                                 [](Widget& w) { w.locked = false; }),
                   tr("Unlock all"));
 }
 
 void ScreensStation::renameSelection() {
-    if (session_.selection().size() == 1)
+    if (session_.selection().names().size() == 1)
         sheet_->focusName();
 }
 

@@ -39,12 +39,20 @@ class ScreensStation : public Station {
     void filesDropped(const QStringList& paths, const QPoint& panelPlace);
 
   private:
+    // Commands for widgets. Those of one group stand together in the menu.
+    enum class EditGroup { Exchange, Choice, Depth, Locks };
+    struct EditCommand {
+        QAction* action;
+        EditGroup group;
+        bool needsSelection;
+    };
+
     QWidget* makeLeft();
     QWidget* makeMiddle();
     QWidget* makeRight();
     QWidget* makeTools();
     void addCommands();
-    void command(const QString& name, const QKeySequence& keys, void (ScreensStation::*run)());
+    void addEditCommands();
     void askKind(const QPoint& at);
     void contextMenu(const QPoint& at);
 
@@ -71,7 +79,7 @@ class ScreensStation : public Station {
     Sheet* sheet_ = nullptr;
     QLabel *zoom_ = nullptr, *layersFigure_ = nullptr;
     QToolButton* hand_ = nullptr;
-    QVector<QAction*> editActions_;
+    QVector<EditCommand> editCommands_;
 };
 
 }  // namespace gorsefinch::app
