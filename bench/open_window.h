@@ -26,10 +26,10 @@ class OpenWindow {
             return;
         window_.openProject(dir_.filePath("project"));
         window_.show();
-        session_.runTwin(false);
+        session_.runner().run(false);
         settle(4000);
     }
-    ~OpenWindow() { session_.dropRecovery(); }
+    ~OpenWindow() { session_.project().dropRecovery(); }
 
     static void settle(int ms) {
         QElapsedTimer clock;

@@ -135,7 +135,7 @@ QWidget* CodeStation::makeTop() {
             folder_->setText(chosen), Q_EMIT folder_->editingFinished();
     });
     connect(folder_, &QLineEdit::editingFinished, this, [this] {
-        QSettings().setValue("output/" + QString(session_.folder()).replace('/', '|'), folder_->text());
+        QSettings().setValue("output/" + QString(session_.project().folder()).replace('/', '|'), folder_->text());
         refresh();
     });
     connect(generate_, &QPushButton::clicked, this, &CodeStation::generate);
@@ -171,8 +171,9 @@ QWidget* CodeStation::makeCosts() {
 }
 
 QString CodeStation::outputFolder() const {
-    const QString kept = QSettings().value("output/" + QString(session_.folder()).replace('/', '|')).toString();
-    return kept.isEmpty() ? session_.folder() + "/generated" : kept;
+    const QString kept =
+        QSettings().value("output/" + QString(session_.project().folder()).replace('/', '|')).toString();
+    return kept.isEmpty() ? session_.project().folder() + "/generated" : kept;
 }
 
 QString CodeStation::figure() const {

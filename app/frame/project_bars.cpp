@@ -22,9 +22,9 @@ ProjectBars::ProjectBars(Session& session, QWidget* parent) : QWidget(parent), s
     makeOutside();
     for (NoticeBar* each : {recovery_, look_, outside_})
         column->addWidget(each);
-    connect(&session, &Session::recoveryFound, recovery_, &QWidget::show);
-    connect(&session.store(), &ProjectStore::accessChanged, this, &ProjectBars::refreshAccess);
-    connect(&session.store(), &ProjectStore::outsideChanged, this, &ProjectBars::refreshOutside);
+    connect(&session.project(), &SavedProject::recoveryFound, recovery_, &QWidget::show);
+    connect(&session.project().store(), &ProjectStore::accessChanged, this, &ProjectBars::refreshAccess);
+    connect(&session.project().store(), &ProjectStore::outsideChanged, this, &ProjectBars::refreshOutside);
 }
 
 void ProjectBars::makeRecovery() {
@@ -39,7 +39,7 @@ void ProjectBars::makeRecovery() {
     recovery_->addButton("drop_recovery", tr("Drop it"),
                          tr("Deletes it for good. Until then it waits, whatever you edit and save"), [this] {
                              recovery_->hide();
-                             session_.dropRecovery();
+                             session_.project().dropRecovery();
                          });
 }
 
@@ -66,7 +66,7 @@ void ProjectBars::reset() {
 }
 
 void ProjectBars::refreshAccess() {
-    const ProjectStore& store = session_.store();
+    const ProjectStore& store = session_.project().store();
     look_->setVisible(store.isOpen() && !store.mayWrite());
     takeOver_->setVisible(store.access() != ProjectStore::Access::NotWritable);
     if (store.access() == ProjectStore::Access::TakenOver)
@@ -82,8 +82,8 @@ void ProjectBars::refreshAccess() {
 }
 
 void ProjectBars::refreshOutside() {
-    const QStringList& files = session_.store().outsideChanges();
-    outside_->setVisible(!files.isEmpty() && session_.store().mayWrite());
+    const QStringList& files = session_.project().store().outsideChanges();
+    outside_->setVisible(!files.isEmpty() && session_.project().store().mayWrite());
     if (files.isEmpty())
         return;
     const QString shown = files.mid(0, 3).join(", ");
@@ -93,7 +93,7 @@ void ProjectBars::refreshOutside() {
 }
 
 bool ProjectBars::reviewOutside() {
-    const auto review = session_.reviewOutside();
+    const auto review = session_.project().review(session_.document());
     if (!review)
         return keepOurs(fromStd(review.error().text()));
     MergeDialog dialog(review->merge, session_.document(), review->theirs, this);
@@ -118,7 +118,7 @@ bool ProjectBars::keepOurs(const QString& reason) {
     box.exec();
     if (box.clickedButton() != keep)
         return false;
-    session_.keepOurs();
+    session_.project().keepOurs();
     return true;
 }
 
@@ -126,7 +126,7 @@ void ProjectBars::takeOver() {
     QMessageBox box(QMessageBox::NoIcon, tr("Take the project over?"),
                     tr("Now %1. If you take it over, it can't be saved there any more; changes that are not saved yet "
                        "stay in that window.")
-                        .arg(session_.store().reason()),
+                        .arg(session_.project().store().reason()),
                     QMessageBox::Cancel, this);
     auto* take = box.addButton(tr("Take over"), QMessageBox::AcceptRole);
     take->setObjectName("confirm_take_over");

@@ -69,7 +69,7 @@ ImageImport::ImageImport(Session& session, QWidget* window)
         if (!change.opened)
             return;
         seen_.clear();
-        for (const std::string& each : session_.store().imageFiles())
+        for (const std::string& each : session_.project().store().imageFiles())
             seen_.insert(fromStd(each));
         watchFolder();
     });
@@ -213,11 +213,11 @@ void ImageImport::watchFolder() {
         watcher_->removePaths(watcher_->files());
     if (!session_.isOpen())
         return;
-    const QDir folder(session_.folder() + "/images");
+    const QDir folder(session_.project().folder() + "/images");
     if (!folder.exists())
         return;
     watcher_->addPath(folder.path());
-    for (const std::string& file : session_.store().imageFiles())
+    for (const std::string& file : session_.project().store().imageFiles())
         watcher_->addPath(folder.filePath(fromStd(file)));
 }
 
@@ -229,11 +229,11 @@ void ImageImport::takeUpChanges() {
     QStringList changed;
     std::vector<Image> fresh;
     const QStringList patterns = QString(kPicturePatterns).split(' ');
-    for (const std::string& name : session_.store().imageFiles()) {
+    for (const std::string& name : session_.project().store().imageFiles()) {
         const QString file = fromStd(name);
         if (!QDir::match(patterns, file))
             continue;
-        const auto bytes = session_.store().readProjectFile("images/" + name, kMaxPictureFile);
+        const auto bytes = session_.project().store().readProjectFile("images/" + name, kMaxPictureFile);
         if (!bytes)
             continue;
         bool known = false;

@@ -271,7 +271,7 @@ void ImagesStation::exportSelected() {
                 return written;
         return {};
     };
-    if (ExportDialog(names, hasWords, session_.folder(), writeAll, this).exec() == QDialog::Accepted)
+    if (ExportDialog(names, hasWords, session_.project().folder(), writeAll, this).exec() == QDialog::Accepted)
         session_.showDone(tr("%1 exported").arg(imageCount(names.size())));
 }
 

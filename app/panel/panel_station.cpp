@@ -245,10 +245,10 @@ void PanelStation::refresh() {
         fill();
     const BuiltScene& scene = *session_.scene();
     const Panel& panel = *session_.document().panel;
-    const PanelMemory seen = drawScreen(scene, session_.screenIndex(), &session_.twin());
+    const PanelMemory seen = drawScreen(scene, session_.selection().screenIndex(), &session_.runner().twin());
     seen_->setPicture(toImage(seen), tr("%1 x %2 pixels").arg(panel.width).arg(panel.height), panel);
     Twin held(session_.scene(), Twin::View::Panel);
-    held.go(session_.screenIndex());
+    held.go(session_.selection().screenIndex());
     held.step(0);
     const PanelMemory& memory = held.memory();
     held_->setPicture(toImage(memory),

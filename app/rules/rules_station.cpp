@@ -54,7 +54,7 @@ RulesStation::RulesStation(Session& session, QWidget* parent)
             editor_->setFirstVisibleLine(0);
         }
     });
-    connect(&session, &Session::twinStepped, this, &RulesStation::showRuns);
+    connect(&session.runner(), &TwinRunner::stepped, this, &RulesStation::showRuns);
 }
 
 void RulesStation::makeEditor() {
@@ -223,7 +223,7 @@ void RulesStation::showProblems() {
 void RulesStation::showRuns() {
     if (!isVisible() || !session_.isOpen())
         return;
-    const std::vector<int>& runs = session_.twin().ruleRuns();
+    const std::vector<int>& runs = session_.runner().twin().ruleRuns();
     if (runs == shownRuns_)
         return;
     shownRuns_ = runs;
@@ -316,7 +316,7 @@ void RulesStation::addTapRule(const QString& widget) {
     int screens = 0;
     for (const ScreenRef& screen : session_.document().screens)
         screens += widgetIndex(*screen, widget.toStdString()) >= 0;
-    const QString name = screens > 1 ? session_.screenName() + "." + widget : widget;
+    const QString name = screens > 1 ? session_.selection().screenName() + "." + widget : widget;
     QString text = editor_->text();
     while (text.endsWith("\n\n"))
         text.chop(1);

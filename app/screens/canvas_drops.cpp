@@ -37,8 +37,8 @@ void Canvas::placeImages(const QStringList& names, const QPoint& middle) {
             session_.showError(QString::fromStdString(baked.error().text()));
             continue;
         }
-        widgets.push_back(imageWidget(document, *session_.screen(), image->name, (*baked)->width, (*baked)->height,
-                                      at.x(), at.y(), (*baked)->frames.size() > 1));
+        widgets.push_back(imageWidget(document, *session_.selection().screen(), image->name, (*baked)->width,
+                                      (*baked)->height, at.x(), at.y(), (*baked)->frames.size() > 1));
         at += QPoint(kStep, kStep);
     }
     if (session_.addWidgets(document, std::move(widgets), tr("Put %1 on the screen").arg(names.join(", "))))

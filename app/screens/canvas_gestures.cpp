@@ -16,7 +16,7 @@ constexpr int kReach = 4;  // panel pixels within which a box snaps
 }  // namespace
 
 int Canvas::handleAt(const QPointF& at) const {
-    const auto selected = session_.selectedWidgets();
+    const auto selected = session_.selection().widgets();
     if (selected.size() != 1 || selected.front()->locked)
         return 0;
     const QRect box = boxOf(*selected.front());
@@ -38,28 +38,28 @@ void Canvas::beginGesture(Gesture gesture, const QPoint& at) {
     start_ = dragged_ = at;
     gestureKey_ = QString("gesture %1").arg(++gestureCount_);
     startBoxes_.clear();
-    for (const WidgetRef& each : session_.selectedWidgets())
+    for (const WidgetRef& each : session_.selection().widgets())
         if (!each->locked)
             startBoxes_.push_back({each->name, boxOf(*each)});
 }
 
 void Canvas::pressSelect(const QPoint& at, Qt::KeyboardModifiers modifiers) {
-    const Screen& screen = *session_.screen();
+    const Screen& screen = *session_.selection().screen();
     clickedInSelection_.reset();
     for (size_t i = screen.widgets.size(); i-- > 0;) {
         const Widget& widget = *screen.widgets[i];
         if (widget.locked || !boxOf(widget).contains(at))
             continue;
-        Names names = session_.selection();
+        Names names = session_.selection().names();
         const auto known = std::find(names.begin(), names.end(), widget.name);
         if (modifiers & Qt::ShiftModifier) {
             if (known == names.end())
                 names.push_back(widget.name);
             else
                 names.erase(known);
-            session_.select(names);
+            session_.selection().select(names);
         } else if (known == names.end()) {
-            session_.select({widget.name});
+            session_.selection().select({widget.name});
         } else if (names.size() > 1) {
             clickedInSelection_ = widget.name;
         }
@@ -67,7 +67,7 @@ void Canvas::pressSelect(const QPoint& at, Qt::KeyboardModifiers modifiers) {
         return;
     }
     if (!(modifiers & Qt::ShiftModifier))
-        session_.select({});
+        session_.selection().select({});
     beginGesture(Gesture::Band, at);
 }
 
@@ -90,7 +90,7 @@ void Canvas::mousePressEvent(QMouseEvent* event) {
             pressSelect(at, event->modifiers());
     } else if (event->button() == Qt::RightButton) {
         bool onSelection = false;
-        for (const WidgetRef& each : session_.selectedWidgets())
+        for (const WidgetRef& each : session_.selection().widgets())
             onSelection = onSelection || boxOf(*each).contains(at);
         if (!onSelection)
             pressSelect(at, Qt::NoModifier);
@@ -155,7 +155,8 @@ void Canvas::dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers) {
     guides_.clear();
     if (guidesUsed_ && !(modifiers & Qt::AltModifier)) {
         const Snapped snapped =
-            snap(box.translated(by), otherBoxes(*session_.screen(), *session_.document().panel, session_.selection()),
+            snap(box.translated(by),
+                 otherBoxes(*session_.selection().screen(), *session_.document().panel, session_.selection().names()),
                  kReach);
         by += snapped.by;
         guides_ = snapped.guides;
@@ -164,7 +165,7 @@ void Canvas::dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers) {
     for (const StartBox& each : startBoxes_)
         names.push_back(each.name);
     const Document next =
-        changeWidgets(session_.document(), session_.screenName().toStdString(), names, [&](Widget& widget) {
+        changeWidgets(session_.document(), session_.selection().screenName().toStdString(), names, [&](Widget& widget) {
             for (const StartBox& each : startBoxes_)
                 if (each.name == widget.name) {
                     widget.x = std::clamp(each.box.x() + by.x(), -4096, 4096);
@@ -186,8 +187,9 @@ void Canvas::dragResize(const QPoint& at, Qt::KeyboardModifiers modifiers) {
     guides_.clear();
     if (guidesUsed_ && !(modifiers & Qt::AltModifier)) {
         const SnapEdges edges{(handle_ & 1) != 0, (handle_ & 2) != 0, (handle_ & 4) != 0, (handle_ & 8) != 0, false};
-        const Snapped snapped =
-            snap(box, otherBoxes(*session_.screen(), *session_.document().panel, session_.selection()), kReach, edges);
+        const Snapped snapped = snap(
+            box, otherBoxes(*session_.selection().screen(), *session_.document().panel, session_.selection().names()),
+            kReach, edges);
         box.adjust((handle_ & 1) != 0 ? snapped.by.x() : 0, (handle_ & 4) != 0 ? snapped.by.y() : 0,
                    (handle_ & 2) != 0 ? snapped.by.x() : 0, (handle_ & 8) != 0 ? snapped.by.y() : 0);
         guides_ = snapped.guides;
@@ -195,8 +197,8 @@ void Canvas::dragResize(const QPoint& at, Qt::KeyboardModifiers modifiers) {
     if (box.width() < 1 || box.height() < 1)
         return;
     const std::string name = startBoxes_.front().name;
-    const Document next = changeWidgets(session_.document(), session_.screenName().toStdString(), std::span(&name, 1),
-                                        [&](Widget& widget) {
+    const Document next = changeWidgets(session_.document(), session_.selection().screenName().toStdString(),
+                                        std::span(&name, 1), [&](Widget& widget) {
                                             widget.x = box.x();
                                             widget.y = box.y();
                                             widget.w = std::min(box.width(), 4096);
@@ -214,12 +216,12 @@ void Canvas::finishBand(Qt::KeyboardModifiers modifiers) {
     const QRect band = bandRect();
     if (start_ == dragged_)
         return;
-    Names names = modifiers & Qt::ShiftModifier ? session_.selection() : Names{};
-    for (const WidgetRef& each : session_.screen()->widgets)
+    Names names = modifiers & Qt::ShiftModifier ? session_.selection().names() : Names{};
+    for (const WidgetRef& each : session_.selection().screen()->widgets)
         if (!each->locked && band.intersects(boxOf(*each)) &&
             std::find(names.begin(), names.end(), each->name) == names.end())
             names.push_back(each->name);
-    session_.select(names);
+    session_.selection().select(names);
 }
 
 void Canvas::finishDraw() {
@@ -238,7 +240,7 @@ void Canvas::mouseReleaseEvent(QMouseEvent* event) {
     else if (done == Gesture::Draw)
         finishDraw();
     else if (done == Gesture::Move && clickedInSelection_)
-        session_.select({*clickedInSelection_});
+        session_.selection().select({*clickedInSelection_});
     if (session_.isOpen())
         session_.endGesture();
     update();
@@ -247,10 +249,10 @@ void Canvas::mouseReleaseEvent(QMouseEvent* event) {
 void Canvas::mouseDoubleClickEvent(QMouseEvent* event) {
     if (operating_)
         mousePressEvent(event);
-    else if (!session_.selection().empty())
+    else if (!session_.selection().names().empty())
         Q_EMIT renameRequested();
 }
 
-void Canvas::touchTwin(const QPointF& at, bool down) { session_.touchTwin(toPanel(at), down); }
+void Canvas::touchTwin(const QPointF& at, bool down) { session_.runner().touch(toPanel(at), down); }
 
 }  // namespace gorsefinch::app

@@ -65,7 +65,7 @@ void Canvas::drawPanel(QPainter& painter) {
     const Panel& panel = *session_.document().panel;
     paintRim(painter, panel, r, 12);
     painter.setRenderHint(QPainter::SmoothPixmapTransform, false);
-    painter.drawImage(r, operating_ ? toImage(session_.twin().memory()) : picture_);
+    painter.drawImage(r, operating_ ? toImage(session_.runner().twin().memory()) : picture_);
     // What the glass hides can still be edited, so it stays dimly in sight.
     QColor hidden = Theme::colour(Role::Around);
     hidden.setAlpha(operating_ ? 255 : 190);
@@ -79,7 +79,7 @@ void Canvas::drawPanel(QPainter& painter) {
 }
 
 void Canvas::drawHiddenAndZones(QPainter& painter) const {
-    for (const WidgetRef& each : session_.screen()->widgets) {
+    for (const WidgetRef& each : session_.selection().screen()->widgets) {
         const bool zone = zonesShown_ && info(each->kind).has(kIsTouched);
         if (each->visible && !zone)
             continue;
@@ -117,7 +117,7 @@ void Canvas::drawBracket(QPainter& painter, const QRect& box) const {
 }
 
 void Canvas::drawSelection(QPainter& painter) const {
-    const auto selected = session_.selectedWidgets();
+    const auto selected = session_.selection().widgets();
     for (const WidgetRef& each : selected)
         drawBracket(painter, {each->x, each->y, each->w, each->h});
     if (gesture_ != Gesture::Move && gesture_ != Gesture::Resize)

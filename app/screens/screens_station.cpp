@@ -68,10 +68,10 @@ ScreensStation::ScreensStation(Session& session, QWidget* parent) : Station(pare
     connect(sheet_, &Sheet::ruleRequested, this, &ScreensStation::ruleRequested);
     const auto count = [this] {
         if (session_.isOpen())
-            layersFigure_->setText(QString::number(session_.screen()->widgets.size()));
+            layersFigure_->setText(QString::number(session_.selection().screen()->widgets.size()));
     };
     connect(&session, &Session::changed, this, count);
-    connect(&session, &Session::selectionChanged, this, count);
+    connect(&session.selection(), &Selection::changed, this, count);
 }
 
 QWidget* ScreensStation::makeLeft() {
@@ -186,9 +186,9 @@ QString ScreensStation::figure() const {
 bool ScreensStation::goTo(const Problem& problem) {
     if (problem.screen.empty())
         return false;
-    session_.showScreen(QString::fromStdString(problem.screen));
+    session_.selection().showScreen(QString::fromStdString(problem.screen));
     if (!problem.widget.empty())
-        session_.select({problem.widget});
+        session_.selection().select({problem.widget});
     canvas_->setFocus();
     return true;
 }

@@ -1,16 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/session.h"
 
-#include <algorithm>
-
-#include "core/project/project_text.h"
-
 namespace gorsefinch::app {
 
 namespace {
-
-constexpr int kTick = 16;           // ms: one frame of a common display
-constexpr int kOutsideLook = 2000;  // ms between checks for changes of other programs
 
 Change difference(const Document& a, const Document& b) {
     Change change;
@@ -29,61 +22,44 @@ Change difference(const Document& a, const Document& b) {
 }  // namespace
 
 Session::Session(QObject* parent) : QObject(parent) {
-    ticker_.setInterval(kTick);
-    ticker_.setTimerType(Qt::PreciseTimer);
-    connect(&ticker_, &QTimer::timeout, this, &Session::stepTwin);
-    outsideTimer_.setInterval(kOutsideLook);
-    connect(&outsideTimer_, &QTimer::timeout, this, [this] { lookOutside(false); });
-    connect(&store_, &ProjectStore::failed, this, &Session::showError);
-    clock_.start();
+    connect(&project_, &SavedProject::lookDue, this, [this] { lookOutside(false); });
+    connect(&project_.store(), &ProjectStore::failed, this, &Session::showError);
+    connect(&runner_, &TwinRunner::refused, this, &Session::showError);
 }
 
 Session::~Session() = default;
 
-QString Session::folder() const { return QString::fromStdString(store_.path().string()); }
-
-Result<void> Session::open(const QString& path) {
-    auto project = store_.open(path.toStdString());
-    if (!project)
-        return tl::unexpected(project.error());
-    openProblems_ = std::move(project->problems);
-    adopt(std::move(*project->document));
-    outsideTimer_.start();
-    offerRecovery();
+Result<void> Session::open(const QString& folder) {
+    auto document = project_.open(folder);
+    if (!document)
+        return tl::unexpected(document.error());
+    adopt(std::move(*document));
+    project_.offerRecovery();
     return {};
 }
 
-Result<void> Session::create(const Document& document, const QString& path) {
-    Disk& disk = store_.disk();
-    ProjectFolder folder(disk, path.toStdString());
-    if (folder.holdsProject())
-        return failure(path.toStdString(), "", "there is a project already", "Choose another folder");
-    if (auto saved = folder.save(document); !saved)
-        return saved;
-    return open(path);
+Result<void> Session::create(const Document& document, const QString& folder) {
+    if (auto created = project_.create(document, folder); !created)
+        return created;
+    return open(folder);
 }
 
 void Session::adopt(Document document) {
-    base_ = document;
     history_ = std::make_unique<History>(std::move(document));
     history_->markSaved();
     builder_ = SceneBuilder();
     reporter_ = SceneReporter();
-    twin_.reset();
-    screen_ = QString::fromStdString(this->document().screens.front()->name);
-    selection_.clear();
-    twinTime_ = 0;
+    runner_.reset();
+    selection_.reset();
     refresh(this->document(), true);
-    runTwin(true);
+    runner_.run(true);
 }
 
 Result<void> Session::save() {
     lookOutside(true);
-    auto saved = store_.save(document());
+    auto saved = project_.save(document());
     if (saved) {
-        base_ = document();
         history_->markSaved();
-        openProblems_.clear();
         Q_EMIT savedChanged();
     } else if (saved.error().code == kChangedOutside) {
         lookOutside(true);
@@ -91,10 +67,9 @@ Result<void> Session::save() {
     return saved;
 }
 
-Result<void> Session::saveAs(const QString& path) {
-    if (auto saved = store_.saveAs(document(), path.toStdString()); !saved)
+Result<void> Session::saveAs(const QString& folder) {
+    if (auto saved = project_.saveAs(document(), folder); !saved)
         return saved;
-    base_ = document();
     history_->markSaved();
     Q_EMIT savedChanged();
     return {};
@@ -112,14 +87,14 @@ void Session::edit(const Document& next, const QString& label, const QString& me
     const Document before = document();
     history_->push(next, label.toStdString(), merge.toStdString());
     refresh(before, false);
-    store_.keep(document(), history_->isSaved());
+    project_.store().keep(document(), history_->isSaved());
 }
 
 // Returns why an edit is refused, or nothing.
 std::optional<QString> Session::refusal(const Document& next) const {
     if (!mayEdit())
         return tr("The project is open read-only: %1. Take it over, or save it into another folder, to edit it.")
-            .arg(store_.reason());
+            .arg(project_.store().reason());
     if (const auto limit = exceededLimit(document(), next))
         return QString::fromStdString(*limit);
     return std::nullopt;
@@ -142,14 +117,15 @@ bool Session::addWidgets(const Document& document, std::vector<Widget> widgets, 
     if (widgets.empty())
         return false;
     Names added;
-    const Document next = gorsefinch::addWidgets(document, screen_.toStdString(), std::move(widgets), &added);
+    const Document next =
+        gorsefinch::addWidgets(document, selection_.screenName().toStdString(), std::move(widgets), &added);
     if (added.empty()) {
         showError(tr("A screen holds at most %1 widgets.").arg(kMaxWidgets));
         return false;
     }
     if (!edit(Result<Document>(next), label))
         return false;
-    select(added);
+    selection_.select(added);
     return true;
 }
 
@@ -170,16 +146,13 @@ void Session::step(const std::function<void()>& move) {
     move();
     refresh(before, false);
     stepping_ = false;
-    store_.keep(document(), history_->isSaved());
+    project_.store().keep(document(), history_->isSaved());
 }
 
 void Session::rebuild() {
     scene_ = builder_.build(document());
-    if (twin_)
-        twin_->update(scene_);
-    else
-        twin_ = std::make_unique<Twin>(scene_);
-    problems_ = openProblems_;
+    runner_.update(scene_);
+    problems_ = project_.problems();
     problems_.insert(problems_.end(), scene_->problems.begin(), scene_->problems.end());
     SceneReport report = reporter_.report(*scene_);
     costs_ = std::move(report.costs);
@@ -190,91 +163,18 @@ void Session::refresh(const Document& before, bool opened) {
     Change change = difference(before, document());
     if (opened)
         change = {true, true, true, true, true, true, true, true};
-    // A screen that was renamed is still the one that is edited.
-    if (change.screenList && screenIndex() < 0) {
-        const int at = before.screenIndex(screen_.toStdString());
-        const auto last = static_cast<int>(document().screens.size()) - 1;
-        screen_ = QString::fromStdString(document().screens[static_cast<size_t>(std::clamp(at, 0, last))]->name);
-    }
+    if (change.screenList)
+        selection_.followScreen(before);
     rebuild();
-    keepSelection();
+    selection_.dropMissing();
     Q_EMIT changed(change);
     Q_EMIT savedChanged();
-    Q_EMIT twinStepped();
-}
-
-void Session::keepSelection() {
-    const ScreenRef on = screen();
-    const size_t before = selection_.size();
-    std::erase_if(selection_, [&](const std::string& name) { return widgetIndex(*on, name) < 0; });
-    if (selection_.size() != before)
-        Q_EMIT selectionChanged();
-}
-
-std::vector<WidgetRef> Session::selectedWidgets() const {
-    std::vector<WidgetRef> out;
-    if (!isOpen())
-        return out;
-    const ScreenRef on = screen();
-    for (const std::string& name : selection_)
-        if (const int at = widgetIndex(*on, name); at >= 0)
-            out.push_back(on->widgets[static_cast<size_t>(at)]);
-    return out;
-}
-
-void Session::showScreen(const QString& name) {
-    if (name == screen_ || document().screenIndex(name.toStdString()) < 0)
-        return;
-    screen_ = name;
-    selection_.clear();
-    Q_EMIT selectionChanged();
-}
-
-void Session::select(const Names& names) {
-    if (names == selection_)
-        return;
-    history_->endMerging();
-    selection_ = names;
-    Q_EMIT selectionChanged();
-}
-
-void Session::runTwin(bool run) {
-    lastTick_ = clock_.elapsed();
-    if (run)
-        ticker_.start();
-    else
-        ticker_.stop();
-    Q_EMIT twinStepped();
-}
-
-void Session::restartTwin() {
-    twin_->restart();
-    stepTwin();
-}
-
-void Session::touchTwin(const QPoint& at, bool down) {
-    if (!twin_->touch(at.x(), at.y(), down) && down)
-        showError(tr("This panel has no touch, as the station Panel says."));
-    stepTwin();
-}
-
-void Session::stepTwin() {
-    if (!twin_)
-        return;
-    const qint64 now = clock_.elapsed();
-    if (ticker_.isActive())
-        twinTime_ += std::min<qint64>(now - lastTick_, 1000);
-    lastTick_ = now;
-    twin_->step(static_cast<uint32_t>(twinTime_));
-    (void)twin_->takeFlushed();
-    (void)twin_->takeTrace();
-    Q_EMIT twinStepped();
+    Q_EMIT runner_.stepped();
 }
 
 Result<void> Session::takeOver() {
-    if (auto taken = store_.takeOver(base_); !taken)
+    if (auto taken = project_.takeOver(); !taken)
         return taken;
-    offerRecovery();
     lookOutside(true);
     return {};
 }
@@ -282,88 +182,39 @@ Result<void> Session::takeOver() {
 void Session::lookOutside(bool atOnce) {
     if (!isOpen())
         return;
-    store_.checkOutside(document(), atOnce);
-    followOutside();
-}
-
-// A read-only project without own changes follows what is saved elsewhere.
-void Session::followOutside() {
-    if (store_.mayWrite() || !history_->isSaved() || store_.outsideChanges().isEmpty())
-        return;
-    ProjectFolder::Theirs theirs = store_.readTheirs();
-    if (!theirs.project.document)
+    auto followed = project_.lookOutside(document(), history_->isSaved(), atOnce);
+    if (!followed)
         return;
     const Document before = document();
-    base_ = *theirs.project.document;
-    openProblems_ = theirs.project.problems;
-    history_ = std::make_unique<History>(base_);
+    history_ = std::make_unique<History>(std::move(*followed));
     history_->markSaved();
-    store_.markSeen(theirs);
     refresh(before, false);
 }
 
-Result<Session::Review> Session::reviewOutside() {
-    reviewed_ = store_.readTheirs();
-    const ReadProject& project = reviewed_->project;
-    if (!project.document) {
-        const Problem& problem = project.problems.front();
-        return failure(problem.file, problem.place, problem.reason, problem.remedy);
-    }
-    return Review{*project.document, mergeDocuments(base_, document(), *project.document)};
-}
-
 Result<void> Session::applyReviewed(const std::map<std::string, MergeSide>& choices) {
-    const auto theirs = std::exchange(reviewed_, std::nullopt);
-    if (!theirs || !theirs->project.document)
-        return failure(folder().toStdString(), "", "there is nothing to merge", "Review the changes first");
-    const Merge merge = mergeDocuments(base_, document(), *theirs->project.document, choices);
-    if (const auto refused = refusal(merge.document))
-        return failure(folder().toStdString(), "", refused->toStdString(), "");
-    base_ = *theirs->project.document;
-    store_.markSeen(*theirs);
-    openProblems_ = theirs->project.problems;
-    edit(merge.document, tr("Merge changes from outside"));
-    if (toFiles(document()) == toFiles(base_)) {
+    const auto merged = project_.mergeReviewed(document(), choices);
+    if (!merged)
+        return tl::unexpected(merged.error());
+    if (const auto refused = refusal(*merged))
+        return failure(project_.folder().toStdString(), "", refused->toStdString(), "");
+    project_.acceptReviewed();
+    edit(*merged, tr("Merge changes from outside"));
+    if (project_.isAsRead(document())) {
         history_->markSaved();
-        store_.keep(document(), true);
+        project_.store().keep(document(), true);
         Q_EMIT savedChanged();
     }
     return {};
 }
 
-void Session::keepOurs() {
-    if (const auto theirs = std::exchange(reviewed_, std::nullopt))
-        store_.markSeen(*theirs);
-}
-
-void Session::offerRecovery() {
-    recovery_ = store_.mayWrite() ? store_.latestUnsaved() : std::nullopt;
-    if (recovery_)
-        Q_EMIT recoveryFound();
-}
-
-// Restored work stays on disk until the journal holds it.
 void Session::restoreRecovery() {
-    if (!recovery_)
+    if (!project_.hasRecovery())
         return;
-    const ProjectFolder::Unsaved restored = *std::exchange(recovery_, std::nullopt);
-    if (!edit(Result<Document>(restored.document), tr("Restore unsaved work")))
+    const Document restored = project_.recovery()->document;
+    if (!edit(Result<Document>(restored), tr("Restore unsaved work")))
         return;
-    if (const auto kept = store_.keepNow(document()); !kept) {
+    if (const auto kept = project_.finishRecovery(document()); !kept)
         showError(QString::fromStdString(kept.error().text()));
-        return;
-    }
-    store_.dropUnsaved(restored.file);
-    offerRecovery();
 }
-
-void Session::dropRecovery() {
-    if (!recovery_)
-        return;
-    store_.dropUnsaved(std::exchange(recovery_, std::nullopt)->file);
-    offerRecovery();
-}
-
-void Session::discardChanges() { store_.forgetUnsaved(); }
 
 }  // namespace gorsefinch::app

@@ -94,7 +94,7 @@ VariablesModel::VariablesModel(Session& session, QObject* parent) : QAbstractTab
             Q_EMIT dataChanged(index(0, 0), index(rows - 1, Columns - 1));
         }
     });
-    connect(&session, &Session::twinStepped, this, [this] {
+    connect(&session.runner(), &TwinRunner::stepped, this, [this] {
         if (rows_ > 0)
             Q_EMIT dataChanged(index(0, Now), index(rows_ - 1, Now), {Qt::DisplayRole});
     });
@@ -132,7 +132,7 @@ QString VariablesModel::text(const Variable& v, int column) const {
                                                    : number(v.start);
         case Unit: return QString::fromStdString(v.unit);
         case WrittenBy: return toKey(v.writer);
-        case Now: return QString::fromStdString(session_.twin().get(v.name));
+        case Now: return QString::fromStdString(session_.runner().twin().get(v.name));
         case Used: return QString::number(uses(v));
         case Note: return QString::fromStdString(v.note);
         default: return {};
@@ -259,9 +259,9 @@ bool VariablesModel::setData(const QModelIndex& index, const QVariant& value, in
         return session_.edit(renameVariable(session_.document(), v.name, value.toString().trimmed().toStdString()),
                              tr("Rename variable"));
     if (index.column() == Now) {
-        if (const auto set = session_.twin().set(v.name, value.toString().trimmed().toStdString()); !set)
+        if (const auto set = session_.runner().twin().set(v.name, value.toString().trimmed().toStdString()); !set)
             refuse(QString::fromStdString(set.error().text()));
-        session_.stepTwin();
+        session_.runner().step();
         return true;
     }
     if (!change(v, index.column(), value.toString()))

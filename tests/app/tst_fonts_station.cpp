@@ -182,8 +182,8 @@ class TestFontsStation : public QObject, support::OnWindow {
         reasons->setFocus();
         QTest::keyClick(reasons, Qt::Key_Return);
         QVERIFY(!station()->isVisible());
-        QCOMPARE(session().screenName(), QString("status"));
-        QCOMPARE(session().selection().size(), size_t{1});
+        QCOMPARE(session().selection().screenName(), QString("status"));
+        QCOMPARE(session().selection().names().size(), size_t{1});
     }
 
     // A pixel is set by a click, shows in the code's glyph, stays through another setting, and goes back.

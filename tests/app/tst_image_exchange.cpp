@@ -124,18 +124,18 @@ class TestImageExchange : public QObject, support::OnImages {
         auto* canvas = open_->find<Canvas>("canvas");
         QVERIFY(dragOver(cell, *dragged, cell->rect().center()));
         QTRY_VERIFY(canvas->isVisible());
-        const size_t before = session().screen()->widgets.size();
+        const size_t before = session().selection().screen()->widgets.size();
         dropAt(canvas, *dragged, canvas->fromPanel(QPoint(160, 120)).toPoint());
-        QCOMPARE(session().screen()->widgets.size(), before + 1);
-        const WidgetRef placed = session().screen()->widgets.back();
+        QCOMPARE(session().selection().screen()->widgets.size(), before + 1);
+        const WidgetRef placed = session().selection().screen()->widgets.back();
         const auto known = session().images().known(session().document(), *image("flame"));
         QCOMPARE(placed->kind, Kind::Frames);
         QVERIFY(placed->properties.at("image") == PropertyValue(std::string("flame")));
         QCOMPARE(QSize(placed->w, placed->h), QSize(known->width, known->height));
         QCOMPARE(QPoint(placed->x + placed->w / 2, placed->y + placed->h / 2), QPoint(160, 120));
-        QCOMPARE(session().selection(), Names{placed->name});
+        QCOMPARE(session().selection().names(), Names{placed->name});
         session().undo();
-        QCOMPARE(session().screen()->widgets.size(), before);
+        QCOMPARE(session().selection().screen()->widgets.size(), before);
     }
 
     // A picture from the file manager comes in and onto the screen in one move; the keyboard does it for known ones.
@@ -147,14 +147,15 @@ class TestImageExchange : public QObject, support::OnImages {
         files.setUrls({QUrl::fromLocalFile(open_->path("lid.png"))});
         dropAt(canvas, files, canvas->fromPanel(QPoint(2, 2)).toPoint());
         QVERIFY(image("lid"));
-        const WidgetRef placed = session().screen()->widgets.back();
+        const WidgetRef placed = session().selection().screen()->widgets.back();
         QCOMPARE(placed->kind, Kind::Image);
         QCOMPARE(QRect(placed->x, placed->y, placed->w, placed->h), QRect(0, 0, 30, 20));
         open_->station(2);
         list()->setFocus();
         QTest::keyClick(list(), Qt::Key_Return, Qt::ControlModifier);
         QVERIFY(canvas->isVisible());
-        QVERIFY(session().screen()->widgets.back()->properties.at("image") == PropertyValue(std::string("lid")));
+        QVERIFY(session().selection().screen()->widgets.back()->properties.at("image") ==
+                PropertyValue(std::string("lid")));
         QMimeData words;
         words.setText("no picture");
         QVERIFY(!dragOver(canvas, words, canvas->rect().center()));

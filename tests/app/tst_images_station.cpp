@@ -68,22 +68,24 @@ class TestImagesStation : public QObject, support::OnImages {
         open_->station(5);
         auto* canvas = open_->find<Canvas>("canvas");
         canvas->setFocus();
-        const size_t before = session().screen()->widgets.size();
+        const size_t before = session().selection().screen()->widgets.size();
         canvas->insert(Kind::Frames, QRect(200, 10, 0, 0));
-        QCOMPARE(session().screen()->widgets.size(), before + 1);
+        QCOMPARE(session().selection().screen()->widgets.size(), before + 1);
         // The first image that moves stands in; the sheet gives it ours.
-        QVERIFY(session().screen()->widgets.back()->properties.at("image") == PropertyValue(std::string("flame")));
+        QVERIFY(session().selection().screen()->widgets.back()->properties.at("image") ==
+                PropertyValue(std::string("flame")));
         choose(open_->window.findChild<QWidget*>("sheet_page")->findChild<QComboBox*>("image"), "dot");
-        QVERIFY(session().screen()->widgets.back()->properties.at("image") == PropertyValue(std::string("dot")));
-        const Picture first = session().twin().memory().picture();
-        session().twin().step(session().twin().now() + 100);
-        const Picture second = session().twin().memory().picture();
+        QVERIFY(session().selection().screen()->widgets.back()->properties.at("image") ==
+                PropertyValue(std::string("dot")));
+        const Picture first = session().runner().twin().memory().picture();
+        session().runner().twin().step(session().runner().twin().now() + 100);
+        const Picture second = session().runner().twin().memory().picture();
         QVERIFY(first.pixels != second.pixels);
-        session().twin().step(session().twin().now() + 300);
-        QVERIFY(session().twin().memory().picture().pixels == first.pixels);
+        session().runner().twin().step(session().runner().twin().now() + 300);
+        QVERIFY(session().runner().twin().memory().picture().pixels == first.pixels);
         session().undo();
         session().undo();
-        QCOMPARE(session().screen()->widgets.size(), before);
+        QCOMPARE(session().selection().screen()->widgets.size(), before);
     }
 
     void slidersJoinIntoOneStep() {

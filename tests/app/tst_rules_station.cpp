@@ -132,12 +132,12 @@ class TestRulesStation : public QObject, support::OnWindow {
 
     void whatIsTypedRunsAtOnce() {
         write("when kiln_temp > 500\n    programme_name = \"hot\"\n");
-        session_->restartTwin();
-        session_->stepTwin();
-        QCOMPARE(session_->twin().get("programme_name"), std::string("hot"));
+        session_->runner().restart();
+        session_->runner().step();
+        QCOMPARE(session_->runner().twin().get("programme_name"), std::string("hot"));
         write("when kiln_temp > 500\n    programme_name = \"hot\"\n\nwhen target > 0\n    holding = yes\n");
-        session_->stepTwin();
-        QCOMPARE(session_->twin().get("holding"), std::string("yes"));
+        session_->runner().step();
+        QCOMPARE(session_->runner().twin().get("holding"), std::string("yes"));
         QTRY_COMPARE(editor_->annotation(3), QString());
     }
 

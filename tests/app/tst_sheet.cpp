@@ -29,9 +29,9 @@ class TestSheet : public QObject, support::OnWindow {
     void put(std::vector<Widget> widgets) {
         Names names;
         const Document next = addWidgets(session_->document(), "alarm", std::move(widgets), &names);
-        session_->showScreen("alarm");
+        session_->selection().showScreen("alarm");
         session_->edit(next, "Test");
-        session_->select(names);
+        session_->selection().select(names);
     }
 
     static Widget made(const std::string& name, Kind kind) {
@@ -143,7 +143,7 @@ class TestSheet : public QObject, support::OnWindow {
     void thePageFollowsTheSelection() {
         put({made("first", Kind::Text), made("second", Kind::Button), made("third", Kind::Image)});
         for (const char* name : {"first", "second", "third", "second"}) {
-            session_->select({name});
+            session_->selection().select({name});
             QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
             QVERIFY(field<QLineEdit>("name"));
             QCOMPARE(field<QLineEdit>("name")->text(), QString(name));
@@ -153,9 +153,9 @@ class TestSheet : public QObject, support::OnWindow {
             QTest::keyClick(find<Canvas>("canvas"), Qt::Key_F2);
             QVERIFY(field<QLineEdit>("name")->hasFocus());
         }
-        session_->select({});
+        session_->selection().select({});
         QCOMPARE(field<QLineEdit>("name")->text(), QString("alarm"));
-        session_->select({"first", "second"});
+        session_->selection().select({"first", "second"});
         QVERIFY(!field<QLineEdit>("name"));
         QVERIFY(field<NumberField>("x"));
     }
@@ -163,10 +163,10 @@ class TestSheet : public QObject, support::OnWindow {
     // What stands half typed in a field is not given to what is chosen next.
     void halfTypedValuesStayWithTheirWidget() {
         put({made("first", Kind::Rectangle), made("second", Kind::Rectangle)});
-        session_->select({"first"});
+        session_->selection().select({"first"});
         retype(field<NumberField>("w"), "33", false);
         retype(field<ColourField>("fill")->findChild<QLineEdit*>(), "#445566", false);
-        session_->select({"second"});
+        session_->selection().select({"second"});
         QCOMPARE(widget("alarm", "first").w, 33);
         QCOMPARE(widget("alarm", "second").w, 60);
         QCOMPARE(widget("alarm", "second").properties.count("fill"), size_t{0});
@@ -192,8 +192,8 @@ class TestSheet : public QObject, support::OnWindow {
     }
 
     void itsOwnValueGoesBackToTheLooks() {
-        session_->showScreen("status");
-        session_->select({"hold_button"});
+        session_->selection().showScreen("status");
+        session_->selection().select({"hold_button"});
         const Widget before = widget("status", "hold_button");
         QVERIFY(!before.look.empty());
         auto* radius = field<NumberField>("radius");
@@ -231,11 +231,11 @@ class TestSheet : public QObject, support::OnWindow {
         put({made("probe", Kind::Button)});
         for (const char* wrong : {"", "7up", "two words", "while", "title_text"}) {
             retype(field<QLineEdit>("name"), wrong);
-            QCOMPARE(session_->selection(), Names{"probe"});
+            QCOMPARE(session_->selection().names(), Names{"probe"});
             QCOMPARE(field<QLineEdit>("name")->text(), QString("probe"));
         }
         retype(field<QLineEdit>("name"), "start_button");
-        QCOMPARE(session_->selection(), Names{"start_button"});
+        QCOMPARE(session_->selection().names(), Names{"start_button"});
     }
 
     // Only what rules say of this widget, not of one with a longer name, nor of another screen's.
@@ -245,11 +245,11 @@ class TestSheet : public QObject, support::OnWindow {
                                  "alarm.button  // yes\n\non alarm.enter\n    button.x = 3\n"),
                        "Test");
         put({made("button", Kind::Button), made("probe_button", Kind::Button)});
-        session_->select({"button"});
+        session_->selection().select({"button"});
         QCOMPARE(field<QLabel>("mentions")->text(), QString("show alarm.button  // yes\nbutton.x = 3"));
-        session_->select({"probe_button"});
+        session_->selection().select({"probe_button"});
         QCOMPARE(field<QLabel>("mentions")->text(), QString("on probe_button.tap\nhide probe_button"));
-        session_->select({"title_text"});
+        session_->selection().select({"title_text"});
         QCOMPARE(field<QLabel>("mentions")->text(), QString("none mentions it"));
     }
 
@@ -281,14 +281,14 @@ class TestSheet : public QObject, support::OnWindow {
     }
 
     void nothingChosenShowsTheScreen() {
-        session_->showScreen("alarm");
-        session_->select({});
+        session_->selection().showScreen("alarm");
+        session_->selection().select({});
         retype(field<QLineEdit>("name"), "siren");
-        QCOMPARE(session_->screenName(), QString("siren"));
+        QCOMPARE(session_->selection().screenName(), QString("siren"));
         retype(field<ColourField>("background")->findChild<QLineEdit*>(), "#102030");
-        QCOMPARE(session_->screen()->background, opaque(0x102030));
+        QCOMPARE(session_->selection().screen()->background, opaque(0x102030));
         retype(field<QLineEdit>("name"), "status");
-        QCOMPARE(session_->screenName(), QString("siren"));
+        QCOMPARE(session_->selection().screenName(), QString("siren"));
     }
 
     void aRuleIsBegunForItsTap() {

@@ -60,7 +60,7 @@ class TestStations : public QObject, support::OnWindow {
         QCOMPARE(std::get<std::string>(widget("status", "kiln_temp_text").properties.at("text")),
                  std::string("{heat}"));
         QVERIFY(table->model()->setData(table->model()->index(0, VariablesModel::Now), "777", Qt::EditRole));
-        QCOMPARE(session_->twin().get("heat"), std::string("777"));
+        QCOMPARE(session_->runner().twin().get("heat"), std::string("777"));
     }
 
     void mistakesInRulesShowUnderTheLine() {
@@ -183,7 +183,7 @@ class TestStations : public QObject, support::OnWindow {
         QCOMPARE(status->widgets[static_cast<size_t>(widgetIndex(*status, "hold_button"))]->x, 12);
         QVERIFY(second.save().has_value());
         QVERIFY(!QFileInfo::exists(left + "/.gorsefinch-journal"));
-        QVERIFY(!second.hasRecovery());
+        QVERIFY(!second.project().hasRecovery());
     }
 
     // The bar is left alone: editing and saving go on, and what a crash left is offered again at the next start.

@@ -85,13 +85,13 @@ class TestTwoWindows : public QObject, public OnWindow {
         const int before = placeIn(second);
         auto* canvas = other.findChild<Canvas*>();
         canvas->setFocus();
-        second.select({"hold_button"});
+        second.selection().select({"hold_button"});
         QTest::keyClick(canvas, Qt::Key_Right);
         QCOMPARE(placeIn(second), before);
         QVERIFY(other.findChild<QLabel*>("notice")->text().contains("read-only"));
         move(*session_, before + 5);
         QTRY_VERIFY(QFile::exists(folder() + "/.gorsefinch-journal"));
-        QVERIFY(!bar(other, "recovery")->isVisible() && !second.hasRecovery());
+        QVERIFY(!bar(other, "recovery")->isVisible() && !second.project().hasRecovery());
         const auto refused = second.save();
         QVERIFY(!refused && refused.error().text().find("take it over") != std::string::npos);
         // What the first one saves is seen there.
@@ -146,7 +146,7 @@ class TestTwoWindows : public QObject, public OnWindow {
         QVERIFY(second.save().has_value());
         QTest::mouseClick(bar(other, "recovery")->findChild<QPushButton*>("restore"), Qt::LeftButton);
         QCOMPARE(placeIn(second), 30);
-        QVERIFY(saved != 30 && !second.hasRecovery());
+        QVERIFY(saved != 30 && !second.project().hasRecovery());
     }
 
     // Restored work that cannot be edited in, or not be kept, stays on disk.
@@ -154,7 +154,7 @@ class TestTwoWindows : public QObject, public OnWindow {
         move(*session_, 30);
         QTRY_VERIFY(QFile::exists(folder() + "/.gorsefinch-journal"));
         Session second;
-        QVERIFY(second.open(folder()).has_value() && second.takeOver().has_value() && second.hasRecovery());
+        QVERIFY(second.open(folder()).has_value() && second.takeOver().has_value() && second.project().hasRecovery());
         QVERIFY(QDir(folder()).mkdir(".gorsefinch-journal"));
         second.restoreRecovery();
         QCOMPARE(placeIn(second), 30);

@@ -83,7 +83,7 @@ class TestVariablesStation : public QObject, support::OnWindow {
         }
         // The twin holds the range at once.
         type("depth", VariablesModel::Now, "500");
-        QCOMPARE(session_->twin().get("depth"), std::string("10"));
+        QCOMPARE(session_->runner().twin().get("depth"), std::string("10"));
     }
 
     void decimalsMoveThePoint() {
@@ -191,15 +191,15 @@ class TestVariablesStation : public QObject, support::OnWindow {
     }
 
     void theValueInTheTwinMovesWithIt() {
-        QVERIFY(session_->twin().set("kiln_temp", "321"));
-        session_->stepTwin();
+        QVERIFY(session_->runner().twin().set("kiln_temp", "321"));
+        session_->runner().step();
         QCOMPARE(shown("kiln_temp", VariablesModel::Now), QString("321"));
         const Document before = session_->document();
         type("kiln_temp", VariablesModel::Now, "654");
-        QCOMPARE(session_->twin().get("kiln_temp"), std::string("654"));
+        QCOMPARE(session_->runner().twin().get("kiln_temp"), std::string("654"));
         QVERIFY(before.variables == session_->document().variables);
         type("kiln_temp", VariablesModel::Now, "warm");
-        QCOMPARE(session_->twin().get("kiln_temp"), std::string("654"));
+        QCOMPARE(session_->runner().twin().get("kiln_temp"), std::string("654"));
         QVERIFY(!notice().isEmpty());
     }
 };

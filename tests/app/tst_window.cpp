@@ -59,34 +59,34 @@ class TestWindow : public QObject, support::OnWindow {
 
     void clickSelectsAndShiftAdds() {
         QTest::mouseClick(canvas(), Qt::LeftButton, {}, at(100, 70));
-        QCOMPARE(session_->selection(), Names{"kiln_temp_text"});
+        QCOMPARE(session_->selection().names(), Names{"kiln_temp_text"});
         QTest::mouseClick(canvas(), Qt::LeftButton, Qt::ShiftModifier, at(50, 210));
-        QCOMPARE(session_->selection(), (Names{"kiln_temp_text", "hold_button"}));
+        QCOMPARE(session_->selection().names(), (Names{"kiln_temp_text", "hold_button"}));
         QTest::mouseClick(canvas(), Qt::LeftButton, Qt::ShiftModifier, at(50, 210));
-        QCOMPARE(session_->selection(), Names{"kiln_temp_text"});
+        QCOMPARE(session_->selection().names(), Names{"kiln_temp_text"});
         QTest::mouseClick(canvas(), Qt::LeftButton, {}, at(198, 190));
-        QCOMPARE(session_->selection(), Names{});
+        QCOMPARE(session_->selection().names(), Names{});
     }
 
     void aBandSelectsWhatItTouches() {
         drag(at(2, 190), at(318, 236));
-        QCOMPARE(session_->selection(), (Names{"hold_button", "programme_button", "stop_button"}));
+        QCOMPARE(session_->selection().names(), (Names{"hold_button", "programme_button", "stop_button"}));
     }
 
     void lockedWidgetsAreLeftAlone() {
         QTest::mouseClick(canvas(), Qt::LeftButton, {}, at(195, 5));
-        QCOMPARE(session_->selection(), Names{});
+        QCOMPARE(session_->selection().names(), Names{});
     }
 
     void dragMovesTheTwinFollowsAndUndoTakesItBack() {
-        const auto before = session_->twin().memory().bytes();
+        const auto before = session_->runner().twin().memory().bytes();
         drag(at(100, 164), at(113, 171), Qt::AltModifier);
         QCOMPARE(widget("status", "heating_text").x, 25);
         QCOMPARE(widget("status", "heating_text").y, 161);
-        QVERIFY(session_->twin().memory().bytes() != before);
+        QVERIFY(session_->runner().twin().memory().bytes() != before);
         QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(widget("status", "heating_text").x, 12);
-        QCOMPARE(session_->twin().memory().bytes(), before);
+        QCOMPARE(session_->runner().twin().memory().bytes(), before);
         QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
         QCOMPARE(widget("status", "heating_text").x, 25);
         QVERIFY(!session_->history().canRedo());
@@ -118,21 +118,21 @@ class TestWindow : public QObject, support::OnWindow {
 
     void wordsAndColourInTheSheetShowAtOnce() {
         QTest::mouseClick(canvas(), Qt::LeftButton, {}, at(30, 14));
-        QCOMPARE(session_->selection(), Names{"programme_text"});
-        const auto before = session_->twin().memory().bytes();
+        QCOMPARE(session_->selection().names(), Names{"programme_text"});
+        const auto before = session_->runner().twin().memory().bytes();
         retype(inSheet<QLineEdit>("text"), "Kiln 2", false);
         QCOMPARE(std::get<std::string>(widget("status", "programme_text").properties.at("text")),
                  std::string("Kiln 2"));
-        const auto words = session_->twin().memory().bytes();
+        const auto words = session_->runner().twin().memory().bytes();
         QVERIFY(words != before);
         auto* colour = inSheet<QWidget>("colour");
         retype(colour->findChild<QLineEdit*>(), "#FF8800");
         QCOMPARE(std::get<Colour>(widget("status", "programme_text").properties.at("colour")), opaque(0xff8800));
-        QVERIFY(session_->twin().memory().bytes() != words);
+        QVERIFY(session_->runner().twin().memory().bytes() != words);
         canvas()->setFocus();
         QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
         QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
-        QCOMPARE(session_->twin().memory().bytes(), before);
+        QCOMPARE(session_->runner().twin().memory().bytes(), before);
     }
 
     void fieldsTakeSums() {
@@ -168,11 +168,11 @@ class TestWindow : public QObject, support::OnWindow {
         press(canvas(), Qt::Key_C, Qt::ControlModifier);
         auto* reel = find<QListView>("reel");
         QTest::mouseClick(reel->viewport(), Qt::LeftButton, {}, reel->visualRect(reel->model()->index(2, 0)).center());
-        QCOMPARE(session_->screenName(), QString("alarm"));
+        QCOMPARE(session_->selection().screenName(), QString("alarm"));
         canvas()->setFocus();
         press(canvas(), Qt::Key_V, Qt::ControlModifier);
         QCOMPARE(widget("alarm", "hold_button").x, 10);
-        QCOMPARE(session_->selection(), Names{"hold_button"});
+        QCOMPARE(session_->selection().names(), Names{"hold_button"});
         press(canvas(), Qt::Key_V, Qt::ControlModifier);
         QCOMPARE(widget("alarm", "hold_button_2").x, 18);
         press(canvas(), Qt::Key_D, Qt::ControlModifier);
@@ -194,19 +194,19 @@ class TestWindow : public QObject, support::OnWindow {
     void depthByKeysAndLayers() {
         QTest::mouseClick(canvas(), Qt::LeftButton, {}, at(50, 210));
         press(canvas(), Qt::Key_PageUp, Qt::ShiftModifier);
-        QCOMPARE(session_->screen()->widgets.back()->name, std::string("hold_button"));
+        QCOMPARE(session_->selection().screen()->widgets.back()->name, std::string("hold_button"));
         auto* layers = find<QListView>("layers");
         QCOMPARE(layers->model()->index(0, 0).data().toString(), QString("hold_button"));
         QTest::mouseClick(layers->viewport(), Qt::LeftButton, {},
                           layers->visualRect(layers->model()->index(1, 0)).topLeft() + QPoint(90, 10));
-        QCOMPARE(session_->selection(), Names{"stop_button"});
+        QCOMPARE(session_->selection().names(), Names{"stop_button"});
         const QPoint row = layers->visualRect(layers->model()->index(1, 0)).topLeft();
         QTest::mouseClick(layers->viewport(), Qt::LeftButton, {}, row + QPoint(18, 10));
         QVERIFY(!widget("status", "stop_button").visible);
         QTest::mouseClick(layers->viewport(), Qt::LeftButton, {}, row + QPoint(40, 10));
         QVERIFY(widget("status", "stop_button").locked);
         canvas()->setFocus();
-        session_->select({"stop_button"});
+        session_->selection().select({"stop_button"});
         press(canvas(), Qt::Key_Delete);
         QCOMPARE(widget("status", "stop_button").name, std::string("stop_button"));
         press(canvas(), Qt::Key_L);
@@ -216,7 +216,7 @@ class TestWindow : public QObject, support::OnWindow {
     void aButtonFromTheTray() {
         QTest::mouseClick(find<QWidget>("tray_button"), Qt::LeftButton);
         drag(at(60, 120), at(130, 150));
-        QCOMPARE(session_->selection(), Names{"button"});
+        QCOMPARE(session_->selection().names(), Names{"button"});
         const Widget made = widget("status", "button");
         QCOMPARE(made.kind, Kind::Button);
         QCOMPARE(made.x, 60);
@@ -231,10 +231,10 @@ class TestWindow : public QObject, support::OnWindow {
         QTRY_VERIFY(session_->document().rules->front().text.ends_with("on vent_button.tap\n    go alarm"));
         QCOMPARE(session_->scene()->rules->rules.size(), size_t{12});
         station(5);
-        session_->stepTwin();
+        session_->runner().step();
         clickTwin(80, 135);
-        session_->stepTwin();
-        QCOMPARE(session_->twin().screen(), 2);
+        session_->runner().step();
+        QCOMPARE(session_->runner().twin().screen(), 2);
     }
 
     void insertByTypingAtThePointer() {
@@ -254,30 +254,30 @@ class TestWindow : public QObject, support::OnWindow {
     }
 
     void theTwinIsOperatedWithTheMouse() {
-        session_->stepTwin();
+        session_->runner().step();
         clickTwin(160, 212);
-        session_->stepTwin();
-        QCOMPARE(session_->twin().screen(), 1);
+        session_->runner().step();
+        QCOMPARE(session_->runner().twin().screen(), 1);
         clickTwin(285, 212);
-        QCOMPARE(session_->twin().get("target"), std::string("1065"));
+        QCOMPARE(session_->runner().twin().get("target"), std::string("1065"));
         // An edit leaves it there.
         QTest::mouseClick(canvas(), Qt::LeftButton, {}, at(50, 210));
         press(canvas(), Qt::Key_Right);
-        QCOMPARE(session_->twin().screen(), 1);
-        QCOMPARE(session_->twin().get("target"), std::string("1065"));
+        QCOMPARE(session_->runner().twin().screen(), 1);
+        QCOMPARE(session_->runner().twin().get("target"), std::string("1065"));
         clickTwin(60, 212);
-        session_->stepTwin();
-        QCOMPARE(session_->twin().screen(), 0);
+        session_->runner().step();
+        QCOMPARE(session_->runner().twin().screen(), 0);
     }
 
     void holdingHOperatesOnTheCanvas() {
-        session_->stepTwin();
+        session_->runner().step();
         QTest::keyPress(canvas(), Qt::Key_H);
         QVERIFY(canvas()->isOperating());
         QTest::mouseClick(canvas(), Qt::LeftButton, {}, at(160, 212));
-        session_->stepTwin();
-        QCOMPARE(session_->twin().screen(), 1);
-        QCOMPARE(session_->selection(), Names{});
+        session_->runner().step();
+        QCOMPARE(session_->runner().twin().screen(), 1);
+        QCOMPARE(session_->selection().names(), Names{});
         QTest::keyRelease(canvas(), Qt::Key_H);
         QVERIFY(!canvas()->isOperating());
     }
@@ -300,7 +300,7 @@ class TestWindow : public QObject, support::OnWindow {
     void screensInTheReel() {
         QTest::mouseClick(find<QWidget>("add_screen"), Qt::LeftButton);
         QCOMPARE(session_->document().screens.size(), size_t{4});
-        QCOMPARE(session_->screenName(), QString("screen"));
+        QCOMPARE(session_->selection().screenName(), QString("screen"));
         auto* reel = find<QListView>("reel");
         reel->setFocus();
         QTest::keyClick(reel, Qt::Key_Up, Qt::AltModifier);

@@ -86,8 +86,8 @@ class OpenWindow {
         (void)QTest::qWaitForWindowExposed(&window);
         window.activateWindow();
         (void)QTest::qWaitForWindowActive(&window);
-        session.stepTwin();
-        session.runTwin(false);
+        session.runner().step();
+        session.runner().run(false);
     }
     ~OpenWindow() {
         if (session.isOpen())

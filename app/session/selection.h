@@ -1,0 +1,47 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QObject>
+#include <QString>
+
+#include "core/edits/edit.h"
+
+namespace gorsefinch::app {
+
+class Session;
+
+// The screen that is edited, and the selected widgets on it. Both are names: they stay when the document changes.
+class Selection : public QObject {
+    Q_OBJECT
+
+  public:
+    explicit Selection(Session& session);
+
+    QString screenName() const { return screen_; }
+    // -1 if no project is open.
+    int screenIndex() const;
+    ScreenRef screen() const;
+    const Names& names() const { return names_; }
+    // The selected widgets, in the order of their names.
+    std::vector<WidgetRef> widgets() const;
+
+    // Edits another screen. An unknown one is ignored.
+    void showScreen(const QString& name);
+    void select(const Names& names);
+
+    // Begins anew on the first screen, without a signal.
+    void reset();
+    // Follows an edit: the screen that was renamed stays, and selected widgets that are gone are dropped.
+    void followScreen(const Document& before);
+    void dropMissing();
+
+  Q_SIGNALS:
+    void changed();
+
+  private:
+    Session& session_;
+    QString screen_;
+    Names names_;
+};
+
+}  // namespace gorsefinch::app

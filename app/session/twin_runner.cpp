@@ -1,0 +1,67 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/session/twin_runner.h"
+
+#include <algorithm>
+
+namespace gorsefinch::app {
+
+namespace {
+
+constexpr int kTick = 16;          // ms: one frame of a common display
+constexpr qint64 kLongest = 1000;  // ms that one tick passes at most, after the computer was asleep
+
+}  // namespace
+
+TwinRunner::TwinRunner() {
+    ticker_.setInterval(kTick);
+    ticker_.setTimerType(Qt::PreciseTimer);
+    connect(&ticker_, &QTimer::timeout, this, &TwinRunner::step);
+    clock_.start();
+}
+
+void TwinRunner::update(const BuiltSceneRef& scene) {
+    if (twin_)
+        twin_->update(scene);
+    else
+        twin_ = std::make_unique<Twin>(scene);
+}
+
+void TwinRunner::reset() {
+    twin_.reset();
+    time_ = 0;
+}
+
+void TwinRunner::run(bool run) {
+    lastTick_ = clock_.elapsed();
+    if (run)
+        ticker_.start();
+    else
+        ticker_.stop();
+    Q_EMIT stepped();
+}
+
+void TwinRunner::restart() {
+    twin_->restart();
+    step();
+}
+
+void TwinRunner::touch(const QPoint& at, bool down) {
+    if (!twin_->touch(at.x(), at.y(), down) && down)
+        Q_EMIT refused(tr("This panel has no touch, as the station Panel says."));
+    step();
+}
+
+void TwinRunner::step() {
+    if (!twin_)
+        return;
+    const qint64 now = clock_.elapsed();
+    if (ticker_.isActive())
+        time_ += std::min(now - lastTick_, kLongest);
+    lastTick_ = now;
+    twin_->step(static_cast<uint32_t>(time_));
+    (void)twin_->takeFlushed();
+    (void)twin_->takeTrace();
+    Q_EMIT stepped();
+}
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,49 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QElapsedTimer>
+#include <QObject>
+#include <QPoint>
+#include <QTimer>
+#include <memory>
+
+#include "core/sim/twin.h"
+
+namespace gorsefinch::app {
+
+// Runs the twin of the open project in real time.
+class TwinRunner : public QObject {
+    Q_OBJECT
+
+  public:
+    TwinRunner();
+
+    // Null until the first scene.
+    Twin& twin() { return *twin_; }
+    bool hasTwin() const { return twin_ != nullptr; }
+
+    // Runs a new scene in the old one's state; after reset() from its start.
+    void update(const BuiltSceneRef& scene);
+    void reset();
+
+    bool isRunning() const { return ticker_.isActive(); }
+    void run(bool run);
+    void restart();
+    // A finger at a pixel of the twin's interface, and a step. Emits refused() if its panel has no touch.
+    void touch(const QPoint& at, bool down);
+    // One step now, for what must show at once.
+    void step();
+
+  Q_SIGNALS:
+    // The twin's pixels or state may differ, or it runs or halts.
+    void stepped();
+    void refused(const QString& reason);
+
+  private:
+    std::unique_ptr<Twin> twin_;
+    QTimer ticker_;
+    QElapsedTimer clock_;
+    qint64 time_ = 0, lastTick_ = 0;  // ms: of the twin, of the clock
+};
+
+}  // namespace gorsefinch::app
