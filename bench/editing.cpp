@@ -112,6 +112,8 @@ Document veryLargeProject() {
     for (int i = 0; i < 2000; ++i) {
         Variable v;
         v.name = "v" + std::to_string(i);
+        v.writer = Writer::Both;
+        v.max = 1000;
         auto all = *d.variables;
         all.push_back(std::move(v));
         d.variables = std::make_shared<const std::vector<Variable>>(std::move(all));

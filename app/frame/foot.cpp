@@ -16,6 +16,7 @@ namespace gorsefinch::app {
 
 Foot::Foot(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
     setFixedHeight(24);
+    setAttribute(Qt::WA_OpaquePaintEvent);
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(12, 0, 12, 0);
     row->setSpacing(16);
@@ -56,7 +57,7 @@ void Foot::refresh() {
     problems_->setVisible(session_.isOpen());
     if (!session_.isOpen())
         return;
-    const auto selected = session_.selectedWidgets();
+    const auto selected = session_.selection().widgets();
     QString text;
     if (selected.size() == 1) {
         const Widget& w = *selected.front();
@@ -68,9 +69,12 @@ void Foot::refresh() {
     const auto count = static_cast<int>(session_.problems().size());
     problems_->setText(count == 0 ? tr("no problems") : count == 1 ? tr("1 problem") : tr("%1 problems").arg(count));
     const QColor colour = Theme::colour(count == 0 ? Role::QuietText : Role::Error);
-    problems_->setStyleSheet(QString("QPushButton { border: none; padding: 0; background: transparent; color: %1; }"
-                                     "QPushButton:focus { text-decoration: underline; }")
-                                 .arg(colour.name()));
+    const QString style = QString(
+                              "QPushButton { border: none; padding: 0; background: transparent; color: %1; }"
+                              "QPushButton:focus { text-decoration: underline; }")
+                              .arg(colour.name());
+    if (problems_->styleSheet() != style)
+        problems_->setStyleSheet(style);
     const QString label = QString::fromStdString(session_.history().undoLabel());
     undo_->setText(label.isEmpty() ? QString() : tr("Ctrl+Z  ") + label);
 }

@@ -49,10 +49,14 @@ void HeaderCell::dropEvent(QDropEvent* event) {
 }
 
 void HeaderCell::setLines(const QString& name, const QString& figure) {
+    if (name == name_ && figure == figure_)
+        return;
+    const QSize before = sizeHint();
     name_ = name;
     figure_ = figure;
     setAccessibleName(name + ", " + figure);
-    updateGeometry();
+    if (sizeHint() != before)
+        updateGeometry();
     update();
 }
 
@@ -94,6 +98,8 @@ BudgetMeter::BudgetMeter(const QString& name, QWidget* parent) : QWidget(parent)
 }
 
 void BudgetMeter::setValue(qint64 used, qint64 budget) {
+    if (used == used_ && budget == budget_)
+        return;
     used_ = used;
     budget_ = budget;
     setToolTip(tr("%1: %2 of %3 bytes. The budget is set at the station Panel.").arg(name_).arg(used).arg(budget));
@@ -119,6 +125,7 @@ void BudgetMeter::paintEvent(QPaintEvent*) {
 Header::Header(Session& session, const QVector<Station*>& stations, QWidget* parent)
     : QWidget(parent), session_(session), stations_(stations) {
     setFixedHeight(kHeight);
+    setAttribute(Qt::WA_OpaquePaintEvent);
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 12, 0);
     row->setSpacing(0);
@@ -163,7 +170,7 @@ void Header::refresh() {
         return;
     }
     const QString name = QString::fromStdString(session_.document().name);
-    QString folder = session_.folder();
+    QString folder = session_.project().folder();
     if (folder.startsWith(QDir::homePath()))
         folder.replace(0, QDir::homePath().size(), "~");
     project_->setLines(name + (session_.history().isSaved() ? tr(" · saved") : tr(" · not saved")), folder);

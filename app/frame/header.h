@@ -50,7 +50,7 @@ class BudgetMeter : public QWidget {
 
   private:
     QString name_;
-    qint64 used_ = 0, budget_ = 0;
+    qint64 used_ = -1, budget_ = -1;
 };
 
 // The window's head: project, stations, meters.

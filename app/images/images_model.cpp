@@ -22,7 +22,7 @@ ImagesModel::ImagesModel(Session& session, QObject* parent) : QAbstractListModel
     connect(&session, &Session::changed, this, [this](const Change& change) {
         if (change.opened || change.assets || change.panel)
             reload();
-        else if (change.screens || change.screenList)
+        else if ((change.screens || change.screenList) && usesMayDiffer())
             countUses(false);
     });
 }
@@ -64,8 +64,28 @@ void ImagesModel::reload() {
     makeNext();
 }
 
+// False if the screens that changed use the same images as before.
+bool ImagesModel::usesMayDiffer() const {
+    const auto& parts = session_.scene()->parts;
+    if (parts.size() != counted_.size())
+        return true;
+    for (size_t i = 0; i < parts.size(); ++i) {
+        if (parts[i] == counted_[i])
+            continue;
+        const auto same = [](const ImageUse& a, const ImageUse& b) {
+            return a.name == b.name && a.allFrames == b.allFrames;
+        };
+        const auto &now = parts[i]->images, &before = counted_[i]->images;
+        if (!std::equal(now.begin(), now.end(), before.begin(), before.end(), same) ||
+            imageUses(std::span(&parts[i]->source, 1)) != imageUses(std::span(&counted_[i]->source, 1)))
+            return true;
+    }
+    return false;
+}
+
 void ImagesModel::countUses(bool reloaded) {
-    const auto counts = imageUses(session_.document());
+    counted_ = session_.scene()->parts;
+    const auto counts = imageUses(session_.document().screens);
     std::map<std::string_view, bool> allFrames;
     for (const ImageUse& use : session_.scene()->images)
         allFrames[use.name] = use.allFrames;

@@ -51,6 +51,7 @@ class ImagesModel : public QAbstractListModel {
     };
     void reload();
     // Tells the views if a count changed, or if the rows were reloaded.
+    bool usesMayDiffer() const;
     void countUses(bool reloaded);
     void makeNext();
     void take(const QString& name, const Result<BakedImageRef>& baked);
@@ -59,6 +60,7 @@ class ImagesModel : public QAbstractListModel {
 
     Session& session_;
     std::vector<Row> rows_;
+    std::vector<std::shared_ptr<const ScreenPart>> counted_;
     NewestJob job_;
 };
 

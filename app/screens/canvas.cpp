@@ -21,6 +21,7 @@ constexpr int kMinBox = 4;
 
 Canvas::Canvas(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
     setObjectName("canvas");
+    setAttribute(Qt::WA_OpaquePaintEvent);
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     setAcceptDrops(true);
@@ -30,8 +31,8 @@ Canvas::Canvas(Session& session, QWidget* parent) : QWidget(parent), session_(se
             fit();
         refreshPicture();
     });
-    connect(&session, &Session::selectionChanged, this, &Canvas::refreshPicture);
-    connect(&session, &Session::twinStepped, this, [this] {
+    connect(&session.selection(), &Selection::changed, this, &Canvas::refreshPicture);
+    connect(&session.runner(), &TwinRunner::stepped, this, [this] {
         if (operating_)
             update();
     });
@@ -39,7 +40,8 @@ Canvas::Canvas(Session& session, QWidget* parent) : QWidget(parent), session_(se
 
 void Canvas::refreshPicture() {
     if (session_.isOpen())
-        picture_ = toImage(drawScreen(*session_.scene(), session_.screenIndex(), &session_.twin()));
+        picture_ =
+            toImage(drawScreen(*session_.scene(), session_.selection().screenIndex(), &session_.runner().twin()));
     update();
 }
 
@@ -106,7 +108,8 @@ void Canvas::setZonesShown(bool shown) {
 void Canvas::insert(Kind kind, const QRect& box) {
     const Document& document = session_.document();
     const bool drawn = box.width() >= kMinBox && box.height() >= kMinBox;
-    Widget widget = newWidget(document, *session_.screen(), kind, box.x(), box.y(), box.width(), box.height(), drawn);
+    Widget widget =
+        newWidget(document, *session_.selection().screen(), kind, box.x(), box.y(), box.width(), box.height(), drawn);
     if (const Image* image = document.image(startImage(document, kind)); image && !drawn)
         if (const auto baked = session_.images().bake(document, *image)) {
             widget.w = (*baked)->width;
@@ -118,7 +121,7 @@ void Canvas::insert(Kind kind, const QRect& box) {
 
 QRect Canvas::selectionBox() const {
     QRect box;
-    for (const WidgetRef& each : session_.selectedWidgets())
+    for (const WidgetRef& each : session_.selection().widgets())
         box = box.united(boxOf(*each));
     return box;
 }
@@ -148,14 +151,14 @@ bool Canvas::moveByKey(QKeyEvent* event) {
         default: return false;
     }
     Names names;
-    for (const WidgetRef& each : session_.selectedWidgets())
+    for (const WidgetRef& each : session_.selection().widgets())
         if (!each->locked)
             names.push_back(each->name);
     if (names.empty())
         return false;
     const bool resize = event->modifiers() & Qt::ControlModifier;
     const Document next =
-        changeWidgets(session_.document(), session_.screenName().toStdString(), names, [&](Widget& widget) {
+        changeWidgets(session_.document(), session_.selection().screenName().toStdString(), names, [&](Widget& widget) {
             if (resize) {
                 widget.w = std::clamp(widget.w + by.x(), 1, 4096);
                 widget.h = std::clamp(widget.h + by.y(), 1, 4096);
@@ -189,7 +192,7 @@ void Canvas::keyPressEvent(QKeyEvent* event) {
         if (armed_)
             arm(std::nullopt);
         else
-            session_.select({});
+            session_.selection().select({});
     } else {
         QWidget::keyPressEvent(event);
     }

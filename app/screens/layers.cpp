@@ -55,31 +55,47 @@ class LayersDelegate : public QStyledItemDelegate {
 
 LayersModel::LayersModel(Session& session, QObject* parent) : QAbstractListModel(parent), session_(session) {
     connect(&session, &Session::changed, this, &LayersModel::reload);
-    connect(&session, &Session::selectionChanged, this, &LayersModel::reload);
+    connect(&session.selection(), &Selection::changed, this, &LayersModel::reload);
 }
 
-// A reset only when the number of rows changed, so that editing and scrolling stay.
+// A reset only when the number of rows changed, so that editing and scrolling stay. What a row shows is of the widget
+// and its built record.
 void LayersModel::reload() {
-    const int rows = session_.isOpen() ? static_cast<int>(session_.screen()->widgets.size()) : 0;
-    if (rows != rows_) {
+    std::vector<WidgetRef> widgets;
+    std::shared_ptr<const ScreenPart> part;
+    if (session_.isOpen()) {
+        widgets = session_.selection().screen()->widgets;
+        part = session_.scene()->parts[static_cast<size_t>(session_.selection().screenIndex())];
+    }
+    if (widgets.size() != shown_.size()) {
         beginResetModel();
-        rows_ = rows;
+        rows_ = static_cast<int>(widgets.size());
+        shown_ = std::move(widgets);
+        shownPart_ = std::move(part);
         endResetModel();
-    } else if (rows > 0) {
-        Q_EMIT dataChanged(index(0), index(rows - 1));
+        return;
+    }
+    // Another part of the same widgets: what they use has changed.
+    const bool all = part != shownPart_ && widgets == shown_;
+    std::swap(shown_, widgets);
+    shownPart_ = std::move(part);
+    for (int row = 0; row < rows_; ++row) {
+        const auto at = static_cast<size_t>(rows_ - 1 - row);
+        if (all || shown_[at] != widgets[at])
+            Q_EMIT dataChanged(index(row), index(row));
     }
 }
 
 int LayersModel::rowCount(const QModelIndex& parent) const { return parent.isValid() ? 0 : rows_; }
 
 std::string LayersModel::nameAt(int row) const {
-    const auto& widgets = session_.screen()->widgets;
+    const auto& widgets = session_.selection().screen()->widgets;
     const auto at = static_cast<size_t>(rows_ - 1 - row);
     return at < widgets.size() ? widgets[at]->name : std::string();
 }
 
 int LayersModel::rowOf(const std::string& name) const {
-    const int at = widgetIndex(*session_.screen(), name);
+    const int at = widgetIndex(*session_.selection().screen(), name);
     return at < 0 ? -1 : rows_ - 1 - at;
 }
 
@@ -87,7 +103,7 @@ QVariant LayersModel::data(const QModelIndex& index, int role) const {
     if (!index.isValid() || !session_.isOpen())
         return {};
     const auto at = static_cast<size_t>(rows_ - 1 - index.row());
-    const auto& widgets = session_.screen()->widgets;
+    const auto& widgets = session_.selection().screen()->widgets;
     if (at >= widgets.size())
         return {};
     const Widget& widget = *widgets[at];
@@ -97,7 +113,7 @@ QVariant LayersModel::data(const QModelIndex& index, int role) const {
         case VisibleRole: return widget.visible;
         case LockedRole: return widget.locked;
         case BytesRole: {
-            const ScreenPart& part = *session_.scene()->parts[static_cast<size_t>(session_.screenIndex())];
+            const ScreenPart& part = *session_.scene()->parts[static_cast<size_t>(session_.selection().screenIndex())];
             return at < part.widgets.size()
                        ? QVariant(static_cast<qlonglong>(widgetFlash(part, at, session_.document().panel->wordBits)))
                        : QVariant();
@@ -114,10 +130,11 @@ bool LayersModel::setData(const QModelIndex& index, const QVariant& value, int r
     if (role != Qt::EditRole)
         return false;
     const std::string from = nameAt(index.row()), to = value.toString().trimmed().toStdString();
-    if (from == to || !session_.edit(renameWidget(session_.document(), session_.screenName().toStdString(), from, to),
-                                     tr("Rename %1").arg(QString::fromStdString(from))))
+    if (from == to ||
+        !session_.edit(renameWidget(session_.document(), session_.selection().screenName().toStdString(), from, to),
+                       tr("Rename %1").arg(QString::fromStdString(from))))
         return false;
-    session_.select({to});
+    session_.selection().select({to});
     return true;
 }
 
@@ -141,22 +158,23 @@ bool LayersModel::dropMimeData(const QMimeData* data, Qt::DropAction action, int
     const int from = rowOf(name);
     const int to = row < 0 ? rows_ - 1 : row > from ? row - 1 : row;
     if (to != from)
-        session_.edit(placeWidgetAt(session_.document(), session_.screenName().toStdString(), name, rows_ - 1 - to),
-                      tr("Change depth"));
+        session_.edit(
+            placeWidgetAt(session_.document(), session_.selection().screenName().toStdString(), name, rows_ - 1 - to),
+            tr("Change depth"));
     return false;
 }
 
 void LayersModel::toggleVisible(int row) {
     const std::string name = nameAt(row);
-    session_.edit(changeWidgets(session_.document(), session_.screenName().toStdString(), std::span(&name, 1),
-                                [](Widget& w) { w.visible = !w.visible; }),
+    session_.edit(changeWidgets(session_.document(), session_.selection().screenName().toStdString(),
+                                std::span(&name, 1), [](Widget& w) { w.visible = !w.visible; }),
                   tr("Show or hide %1").arg(QString::fromStdString(name)));
 }
 
 void LayersModel::toggleLocked(int row) {
     const std::string name = nameAt(row);
-    session_.edit(changeWidgets(session_.document(), session_.screenName().toStdString(), std::span(&name, 1),
-                                [](Widget& w) { w.locked = !w.locked; }),
+    session_.edit(changeWidgets(session_.document(), session_.selection().screenName().toStdString(),
+                                std::span(&name, 1), [](Widget& w) { w.locked = !w.locked; }),
                   tr("Lock or unlock %1").arg(QString::fromStdString(name)));
 }
 
@@ -173,7 +191,7 @@ Layers::Layers(Session& session, QWidget* parent)
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setAccessibleName(tr("Layers"));
     connect(&session, &Session::changed, this, &Layers::follow);
-    connect(&session, &Session::selectionChanged, this, &Layers::follow);
+    connect(&session.selection(), &Selection::changed, this, &Layers::follow);
 }
 
 void Layers::follow() {
@@ -181,11 +199,12 @@ void Layers::follow() {
         return;
     following_ = true;
     QItemSelection selection;
-    for (const std::string& name : session_.selection())
+    for (const std::string& name : session_.selection().names())
         if (const int row = model_->rowOf(name); row >= 0)
             selection.select(model_->index(row), model_->index(row));
-    selectionModel()->select(selection, QItemSelectionModel::ClearAndSelect);
-    if (session_.selection().size() == 1 && !selection.isEmpty()) {
+    if (selection != selectionModel()->selection())
+        selectionModel()->select(selection, QItemSelectionModel::ClearAndSelect);
+    if (session_.selection().names().size() == 1 && !selection.isEmpty()) {
         selectionModel()->setCurrentIndex(selection.indexes().front(), QItemSelectionModel::NoUpdate);
         scrollTo(selection.indexes().front());
     }
@@ -200,7 +219,7 @@ void Layers::selectionChanged(const QItemSelection& selected, const QItemSelecti
     Names names;
     for (const QModelIndex& index : selectionModel()->selectedIndexes())
         names.push_back(model_->nameAt(index.row()));
-    session_.select(names);
+    session_.selection().select(names);
     following_ = false;
 }
 
@@ -228,8 +247,8 @@ void Layers::paintEvent(QPaintEvent* event) {
 }
 
 void Layers::renameSelected() {
-    if (session_.selection().size() == 1)
-        edit(model_->index(model_->rowOf(session_.selection().front())));
+    if (session_.selection().names().size() == 1)
+        edit(model_->index(model_->rowOf(session_.selection().names().front())));
 }
 
 }  // namespace gorsefinch::app

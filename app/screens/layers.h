@@ -5,6 +5,7 @@
 #include <QListView>
 
 #include "app/widgets/drag_formats.h"
+#include "core/scene/screen_part.h"
 
 namespace gorsefinch::app {
 
@@ -38,6 +39,8 @@ class LayersModel : public QAbstractListModel {
 
     Session& session_;
     int rows_ = 0;
+    std::vector<WidgetRef> shown_;
+    std::shared_ptr<const ScreenPart> shownPart_;
 };
 
 class Layers : public QListView {
@@ -48,6 +51,10 @@ class Layers : public QListView {
     void renameSelected();
 
   protected:
+    // All rows are of one height, so a changed row needs no new layout.
+    void dataChanged(const QModelIndex& from, const QModelIndex& to, const QList<int>& roles) override {
+        QAbstractItemView::dataChanged(from, to, roles);
+    }
     void selectionChanged(const QItemSelection& selected, const QItemSelection& deselected) override;
     void mousePressEvent(QMouseEvent* event) override;
     void paintEvent(QPaintEvent* event) override;

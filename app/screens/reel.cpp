@@ -17,6 +17,7 @@ namespace gorsefinch::app {
 namespace {
 
 constexpr QSize kScreenPicture(96, 72);
+constexpr int kThumbnailDelay = 150;  // ms
 
 class ReelDelegate : public QStyledItemDelegate {
   public:
@@ -59,17 +60,41 @@ class ReelDelegate : public QStyledItemDelegate {
 }  // namespace
 
 ReelModel::ReelModel(Session& session, QObject* parent) : QAbstractListModel(parent), session_(session) {
-    connect(&session, &Session::changed, this, [this](const Change& change) {
-        // A reset only when the number of rows changed, so that renaming keeps the focus here.
-        const int rows = rowCount();
-        if (change.opened || rows != rows_) {
-            beginResetModel();
-            rows_ = rows;
-            endResetModel();
-        } else if (rows > 0) {
-            Q_EMIT dataChanged(index(0), index(rowCount() - 1));
-        }
+    connect(&session, &Session::changed, this, [this](const Change& change) { follow(change.opened || change.panel); });
+    thumbnailTimer_.setSingleShot(true);
+    thumbnailTimer_.setInterval(kThumbnailDelay);
+    connect(&thumbnailTimer_, &QTimer::timeout, this, [this] {
+        for (const auto& [row, picture] : std::exchange(outdated_, {}))
+            Q_EMIT dataChanged(index(row), index(row), {ThumbnailRole});
     });
+}
+
+// A reset only when the number of rows changed, so that renaming keeps the focus here. Rows change with their screen's
+// built part. Its thumbnail follows a little later, as it takes longer than the canvas.
+void ReelModel::follow(bool all) {
+    const std::vector<std::shared_ptr<const ScreenPart>> parts =
+        session_.isOpen() ? session_.scene()->parts : std::vector<std::shared_ptr<const ScreenPart>>();
+    const auto before = std::exchange(shown_, parts);
+    if (all || parts.size() != before.size()) {
+        beginResetModel();
+        rows_ = rowCount();
+        outdated_.clear();
+        endResetModel();
+        return;
+    }
+    for (int row = 0; row < rows_; ++row) {
+        const auto at = static_cast<size_t>(row);
+        if (parts[at] == before[at])
+            continue;
+        if (parts[at]->source->name == before[at]->source->name && thumbnails_.contains(before[at].get())) {
+            outdated_.emplace(row, thumbnails_.value(before[at].get()));
+            if (!thumbnailTimer_.isActive())
+                thumbnailTimer_.start();
+        } else {
+            outdated_.erase(row);
+        }
+        Q_EMIT dataChanged(index(row), index(row));
+    }
 }
 
 int ReelModel::rowCount(const QModelIndex& parent) const {
@@ -77,6 +102,8 @@ int ReelModel::rowCount(const QModelIndex& parent) const {
 }
 
 QPixmap ReelModel::thumbnail(int screen) const {
+    if (const auto outdated = outdated_.find(screen); outdated != outdated_.end())
+        return outdated->second;
     const auto& part = session_.scene()->parts[static_cast<size_t>(screen)];
     const void* key = part.get();
     // An address may be used again: the picture is good while the very part still lives.
@@ -159,12 +186,12 @@ Reel::Reel(Session& session, QWidget* parent)
     setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
     setAccessibleName(tr("Screens"));
     connect(&session, &Session::changed, this, &Reel::follow);
-    connect(&session, &Session::selectionChanged, this, &Reel::follow);
+    connect(&session.selection(), &Selection::changed, this, &Reel::follow);
 }
 
 void Reel::follow() {
     following_ = true;
-    if (const int row = session_.screenIndex(); row >= 0 && currentIndex().row() != row)
+    if (const int row = session_.selection().screenIndex(); row >= 0 && currentIndex().row() != row)
         setCurrentIndex(model_->index(row));
     following_ = false;
 }
@@ -172,21 +199,21 @@ void Reel::follow() {
 void Reel::currentChanged(const QModelIndex& current, const QModelIndex& previous) {
     QListView::currentChanged(current, previous);
     if (!following_ && current.isValid())
-        session_.showScreen(current.data().toString());
+        session_.selection().showScreen(current.data().toString());
 }
 
 void Reel::addScreen() {
-    const int at = session_.screenIndex();
+    const int at = session_.selection().screenIndex();
     const Document next = gorsefinch::addScreen(session_.document(), at, "screen");
     session_.edit(next, tr("Add screen"));
-    session_.showScreen(QString::fromStdString(next.screens[static_cast<size_t>(at) + 1]->name));
+    session_.selection().showScreen(QString::fromStdString(next.screens[static_cast<size_t>(at) + 1]->name));
 }
 
 void Reel::duplicate() {
-    const int at = session_.screenIndex();
+    const int at = session_.selection().screenIndex();
     const Document next = duplicateScreen(session_.document(), at);
     session_.edit(next, tr("Duplicate screen"));
-    session_.showScreen(QString::fromStdString(next.screens[static_cast<size_t>(at) + 1]->name));
+    session_.selection().showScreen(QString::fromStdString(next.screens[static_cast<size_t>(at) + 1]->name));
 }
 
 void Reel::remove() {
@@ -194,11 +221,11 @@ void Reel::remove() {
         session_.showError(tr("An interface keeps at least one screen."));
         return;
     }
-    session_.edit(removeScreen(session_.document(), session_.screenIndex()), tr("Delete screen"));
+    session_.edit(removeScreen(session_.document(), session_.selection().screenIndex()), tr("Delete screen"));
 }
 
 void Reel::move(int by) {
-    const int at = session_.screenIndex(), to = at + by;
+    const int at = session_.selection().screenIndex(), to = at + by;
     if (to >= 0 && to < model_->rowCount())
         session_.edit(moveScreen(session_.document(), at, to), tr("Reorder screens"));
 }

@@ -5,6 +5,8 @@
 #include <QHash>
 #include <QListView>
 #include <QPixmap>
+#include <QTimer>
+#include <map>
 
 #include "app/widgets/drag_formats.h"
 #include "core/scene/built_scene.h"
@@ -32,10 +34,14 @@ class ReelModel : public QAbstractListModel {
                       const QModelIndex& parent) override;
 
   private:
+    void follow(bool all);
     QPixmap thumbnail(int screen) const;
 
     Session& session_;
     int rows_ = 0;
+    std::vector<std::shared_ptr<const ScreenPart>> shown_;
+    std::map<int, QPixmap> outdated_;  // by row, what shows until the timer ends
+    QTimer thumbnailTimer_;
     mutable QHash<const void*, QPixmap> thumbnails_;  // by the screen's built part
     mutable QHash<const void*, std::weak_ptr<const ScreenPart>> parts_;
 };
@@ -52,6 +58,10 @@ class Reel : public QListView {
     void renameCurrent();
 
   protected:
+    // All rows are of one height, so a changed row needs no new layout.
+    void dataChanged(const QModelIndex& from, const QModelIndex& to, const QList<int>& roles) override {
+        QAbstractItemView::dataChanged(from, to, roles);
+    }
     void currentChanged(const QModelIndex& current, const QModelIndex& previous) override;
     void contextMenuEvent(QContextMenuEvent* event) override;
 

@@ -25,7 +25,7 @@ Sheet::Sheet(Session& session, QWidget* parent) : QScrollArea(parent), session_(
     setWidgetResizable(true);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     connect(&session, &Session::changed, this, &Sheet::refresh);
-    connect(&session, &Session::selectionChanged, this, &Sheet::refresh);
+    connect(&session.selection(), &Selection::changed, this, &Sheet::refresh);
 }
 
 void Sheet::focusName() {
@@ -40,23 +40,34 @@ void Sheet::refresh() {
     if (!session_.isOpen())
         return;
     QString wanted;
-    for (const WidgetRef& each : session_.selectedWidgets())
+    for (const WidgetRef& each : session_.selection().widgets())
         wanted += fromStd(each->name) + ":" + info(each->kind).key + " ";
-    wanted += "|" + session_.screenName();
-    for (const Look& look : *session_.document().looks)
-        wanted += "|" + fromStd(look.name);
-    for (const Variable& variable : *session_.document().variables)
-        wanted += "|" + fromStd(variable.name);
-    for (const Image& image : *session_.document().images)
-        wanted += "|" + fromStd(image.name);
-    for (const Face& face : *session_.document().faces)
-        wanted += "|" + fromStd(face.name);
+    wanted += "|" + session_.selection().screenName();
+    wanted += "|" + listedNames();
     if (wanted != builtFor_) {
         builtFor_ = wanted;
         rebuild();
     }
     for (const Row& row : rows_)
         row.fill();
+}
+
+// All names that lists of the sheet offer. Read again only when a table of the document was replaced.
+const QString& Sheet::listedNames() {
+    const Document& now = session_.document();
+    if (listed_.looks == now.looks && listed_.variables == now.variables && listed_.images == now.images &&
+        listed_.faces == now.faces)
+        return listed_.names;
+    listed_ = {now.looks, now.variables, now.images, now.faces, {}};
+    const auto add = [this](const auto& list) {
+        for (const auto& each : *list)
+            listed_.names += "|" + fromStd(each.name);
+    };
+    add(now.looks);
+    add(now.variables);
+    add(now.images);
+    add(now.faces);
+    return listed_.names;
 }
 
 void Sheet::rebuild() {
@@ -75,7 +86,7 @@ void Sheet::rebuild() {
     column_ = new QVBoxLayout(page_);
     column_->setContentsMargins(0, 4, 0, 8);
     column_->setSpacing(6);
-    const auto selected = session_.selectedWidgets();
+    const auto selected = session_.selection().widgets();
     if (selected.empty()) {
         buildScreen();
     } else {
@@ -129,27 +140,27 @@ void Sheet::buildScreen() {
     name_->setObjectName("name");
     addRow(tr("Screen"), name_, tr("The screen's name; rules and generated code use it"), [this] {
         if (!name_->hasFocus() || !name_->isModified())
-            name_->setText(session_.screenName());
+            name_->setText(session_.selection().screenName());
     });
     connect(name_, &QLineEdit::editingFinished, this, [this] {
         if (!name_->isModified())
             return;
         name_->setModified(false);
         const std::string to = name_->text().trimmed().toStdString();
-        if (to == session_.screenName().toStdString() ||
-            !session_.edit(renameScreen(session_.document(), session_.screenName().toStdString(), to),
+        if (to == session_.selection().screenName().toStdString() ||
+            !session_.edit(renameScreen(session_.document(), session_.selection().screenName().toStdString(), to),
                            tr("Rename screen")))
-            name_->setText(session_.screenName());
+            name_->setText(session_.selection().screenName());
     });
     auto* background = new ColourField(page_);
     background->setObjectName("background");
     addRow(tr("Background"), background, {},
-           [this, background] { background->setColour(session_.screen()->background); });
+           [this, background] { background->setColour(session_.selection().screen()->background); });
     const auto setBackground = [this](Colour colour, const QString& merge) {
-        Screen next = *session_.screen();
+        Screen next = *session_.selection().screen();
         next.background = Colour{colour.argb | 0xff000000u};
-        session_.edit(withScreen(session_.document(), session_.screenIndex(), std::move(next)), tr("Change background"),
-                      merge);
+        session_.edit(withScreen(session_.document(), session_.selection().screenIndex(), std::move(next)),
+                      tr("Change background"), merge);
     };
     connect(background, &ColourField::colourChosen, this,
             [setBackground](Colour c) { setBackground(c, "background"); });
@@ -165,7 +176,7 @@ void Sheet::buildScreen() {
 }
 
 void Sheet::buildWidget(Kind kind, bool sameKind) {
-    const auto selected = session_.selectedWidgets();
+    const auto selected = session_.selection().widgets();
     if (selected.size() == 1) {
         name_ = new QLineEdit(page_);
         name_->setObjectName("name");
@@ -184,9 +195,10 @@ void Sheet::buildWidget(Kind kind, bool sameKind) {
             const std::string to = name_->text().trimmed().toStdString();
             if (to == shown)
                 return;
-            if (session_.edit(renameWidget(session_.document(), session_.screenName().toStdString(), shown, to),
-                              tr("Rename %1").arg(fromStd(shown))))
-                session_.select({to});
+            if (session_.edit(
+                    renameWidget(session_.document(), session_.selection().screenName().toStdString(), shown, to),
+                    tr("Rename %1").arg(fromStd(shown))))
+                session_.selection().select({to});
             else
                 name_->setText(fromStd(shown));
         });
@@ -230,7 +242,7 @@ void Sheet::addBox() {
         fields.push_back(field);
     }
     addRow(tr("Box"), boxRow, {}, [this, fields] {
-        const auto selected = session_.selectedWidgets();
+        const auto selected = session_.selection().widgets();
         if (selected.empty())
             return;
         const Widget& w = *selected.front();
@@ -263,15 +275,15 @@ void Sheet::addLook() {
         box->addItem(fromStd(look.name), fromStd(look.name));
     connect(box, &QComboBox::activated, this, [this, box](int at) {
         Names names;
-        for (const WidgetRef& w : session_.selectedWidgets())
+        for (const WidgetRef& w : session_.selection().widgets())
             names.push_back(w->name);
-        session_.edit(gorsefinch::setProperty(session_.document(), session_.screenName().toStdString(), names, "look",
-                                              box->itemData(at).toString().toStdString()),
+        session_.edit(gorsefinch::setProperty(session_.document(), session_.selection().screenName().toStdString(),
+                                              names, "look", box->itemData(at).toString().toStdString()),
                       tr("Change look"));
     });
     addRow(tr("Look"), box, tr("Colours, border, font and padding by name; what is set below is this widget's own"),
            [this, box] {
-               const auto selected = session_.selectedWidgets();
+               const auto selected = session_.selection().widgets();
                if (selected.empty())
                    return;
                const std::string look = selected.front()->look;
@@ -304,9 +316,10 @@ void Sheet::addProperty(const PropertyInfo& property, bool style) {
         row->addWidget(reset);
         connect(reset, &QToolButton::clicked, this, [this, &property] {
             Names names;
-            for (const WidgetRef& w : session_.selectedWidgets())
+            for (const WidgetRef& w : session_.selection().widgets())
                 names.push_back(w->name);
-            session_.edit(clearProperty(session_.document(), session_.screenName().toStdString(), names, property.key),
+            session_.edit(clearProperty(session_.document(), session_.selection().screenName().toStdString(), names,
+                                        property.key),
                           tr("Take the look's %1").arg(property.label));
         });
     }
@@ -314,7 +327,7 @@ void Sheet::addProperty(const PropertyInfo& property, bool style) {
     field->setToolTip(property.help);
     QLabel* caption = rows_.back().caption;
     rows_.back().fill = [this, fill, caption, reset, &property] {
-        if (session_.selectedWidgets().empty())
+        if (session_.selection().widgets().empty())
             return;
         fill();
         if (!reset)
@@ -327,7 +340,7 @@ void Sheet::addProperty(const PropertyInfo& property, bool style) {
 }
 
 void Sheet::addRules() {
-    const WidgetRef widget = session_.selectedWidgets().front();
+    const WidgetRef widget = session_.selection().widgets().front();
     auto* rules = new QLabel(page_);
     rules->setObjectName("mentions");
     rules->setWordWrap(true);
@@ -335,7 +348,7 @@ void Sheet::addRules() {
     addRow(tr("Rules"), rules, tr("Rules that mention this widget"), [this, rules, widget] {
         QStringList found;
         for (const std::string& line :
-             rulesAboutWidget(session_.document(), session_.screenName().toStdString(), widget->name))
+             rulesAboutWidget(session_.document(), session_.selection().screenName().toStdString(), widget->name))
             found << fromStd(line);
         rules->setText(found.isEmpty() ? tr("none mentions it") : found.mid(0, 5).join('\n'));
     });
@@ -349,10 +362,11 @@ void Sheet::addRules() {
     costs->setFont(Theme::figures());
     addRow(tr("Costs"), costs, tr("On the target: constants in flash, texts that change in RAM"),
            [this, costs, name = widget->name] {
-               const int at = widgetIndex(*session_.screen(), name);
+               const int at = widgetIndex(*session_.selection().screen(), name);
                if (at < 0)
                    return;
-               const ScreenPart& part = *session_.scene()->parts[static_cast<size_t>(session_.screenIndex())];
+               const ScreenPart& part =
+                   *session_.scene()->parts[static_cast<size_t>(session_.selection().screenIndex())];
                const auto index = static_cast<size_t>(at);
                const gorse_widget& w = *part.widgets[index];
                costs->setText(tr("%1 B flash · %2 B RAM")
@@ -363,7 +377,7 @@ void Sheet::addRules() {
 
 std::optional<PropertyValue> Sheet::common(const PropertyInfo& property) const {
     std::optional<PropertyValue> value;
-    for (const WidgetRef& w : session_.selectedWidgets()) {
+    for (const WidgetRef& w : session_.selection().widgets()) {
         if (!findProperty(w->kind, property.key))
             continue;
         const PropertyValue each = effectiveValue(session_.document(), *w, property.key);
@@ -375,20 +389,21 @@ std::optional<PropertyValue> Sheet::common(const PropertyInfo& property) const {
 }
 
 bool Sheet::isOwn(const PropertyInfo& property) const {
-    const auto selected = session_.selectedWidgets();
+    const auto selected = session_.selection().widgets();
     return std::any_of(selected.begin(), selected.end(),
                        [&](const WidgetRef& w) { return w->properties.count(property.key) != 0; });
 }
 
 void Sheet::set(const PropertyInfo& property, const PropertyValue& value, bool joins) {
     Names names;
-    for (const WidgetRef& w : session_.selectedWidgets())
+    for (const WidgetRef& w : session_.selection().widgets())
         names.push_back(w->name);
     if (names.empty())
         return;
-    session_.edit(
-        gorsefinch::setProperty(session_.document(), session_.screenName().toStdString(), names, property.key, value),
-        tr("Change %1").arg(QString(property.label).toLower()), joins ? QString("set ") + property.key : QString());
+    session_.edit(gorsefinch::setProperty(session_.document(), session_.selection().screenName().toStdString(), names,
+                                          property.key, value),
+                  tr("Change %1").arg(QString(property.label).toLower()),
+                  joins ? QString("set ") + property.key : QString());
 }
 
 }  // namespace gorsefinch::app

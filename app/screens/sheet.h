@@ -38,6 +38,7 @@ class Sheet : public QScrollArea {
     };
 
     void refresh();
+    const QString& listedNames();
     void rebuild();
     void buildScreen();
     void buildWidget(Kind kind, bool sameKind);
@@ -66,6 +67,13 @@ class Sheet : public QScrollArea {
     QPointer<QLineEdit> name_;
     std::vector<Row> rows_;
     QString builtFor_;
+    struct {
+        Shared<std::vector<Look>> looks;
+        Shared<std::vector<Variable>> variables;
+        Shared<std::vector<Image>> images;
+        Shared<std::vector<Face>> faces;
+        QString names;
+    } listed_;
 };
 
 }  // namespace gorsefinch::app

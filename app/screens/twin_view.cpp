@@ -18,11 +18,12 @@ namespace gorsefinch::app {
 
 TwinPanel::TwinPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
     setObjectName("twin");
+    setAttribute(Qt::WA_OpaquePaintEvent);
     QSizePolicy policy(QSizePolicy::Preferred, QSizePolicy::Fixed);
     policy.setHeightForWidth(true);
     setSizePolicy(policy);
     setToolTip(tr("The interface, running. Press its buttons with the mouse."));
-    connect(&session, &Session::twinStepped, this, qOverload<>(&QWidget::update));
+    connect(&session.runner(), &TwinRunner::stepped, this, qOverload<>(&QWidget::update));
 }
 
 int TwinPanel::heightForWidth(int width) const {
@@ -50,7 +51,7 @@ void TwinPanel::paintEvent(QPaintEvent*) {
     if (!session_.isOpen())
         return;
     const QRect r = pictureRect();
-    const QImage image = toImage(session_.twin().memory());
+    const QImage image = toImage(session_.runner().twin().memory());
     painter.setRenderHint(QPainter::SmoothPixmapTransform, r.width() < image.width());
     painter.drawImage(r, image);
     coverCorners(painter, *session_.document().panel, r, 0, Theme::colour(Role::Window));
@@ -61,9 +62,9 @@ void TwinPanel::touch(const QPointF& at, bool down) {
         return;
     const QRect r = pictureRect();
     const Panel& panel = *session_.document().panel;
-    session_.touchTwin({static_cast<int>((at.x() - r.x()) * panel.width / r.width()),
-                        static_cast<int>((at.y() - r.y()) * panel.height / r.height())},
-                       down);
+    session_.runner().touch({static_cast<int>((at.x() - r.x()) * panel.width / r.width()),
+                             static_cast<int>((at.y() - r.y()) * panel.height / r.height())},
+                            down);
 }
 
 void TwinPanel::mousePressEvent(QMouseEvent* event) { touch(event->position(), true); }
@@ -106,9 +107,10 @@ TwinView::TwinView(Session& session, QWidget* parent) : QWidget(parent), session
     hint->setProperty("quiet", true);
     tools->addWidget(hint);
     column->addLayout(tools);
-    connect(restart, &QToolButton::clicked, &session, &Session::restartTwin);
-    connect(pause_, &QToolButton::clicked, &session, [&session] { session.runTwin(!session.isTwinRunning()); });
-    connect(&session, &Session::twinStepped, this, &TwinView::refresh);
+    connect(restart, &QToolButton::clicked, &session.runner(), &TwinRunner::restart);
+    connect(pause_, &QToolButton::clicked, &session,
+            [&session] { session.runner().run(!session.runner().isRunning()); });
+    connect(&session.runner(), &TwinRunner::stepped, this, &TwinView::refresh);
     connect(&session, &Session::changed, this, [this](const Change& change) {
         if (change.panel)
             panel_->updateGeometry();
@@ -118,9 +120,9 @@ TwinView::TwinView(Session& session, QWidget* parent) : QWidget(parent), session
 void TwinView::refresh() {
     if (!session_.isOpen())
         return;
-    const uint32_t ms = session_.twin().now();
-    const auto screen = static_cast<size_t>(session_.twin().screen());
-    const bool running = session_.isTwinRunning();
+    const uint32_t ms = session_.runner().twin().now();
+    const auto screen = static_cast<size_t>(session_.runner().twin().screen());
+    const bool running = session_.runner().isRunning();
     const QString name = QString::fromStdString(session_.document().screens[screen]->name);
     clock_->setText(QString("%1 %2:%3.%4  %5")
                         .arg(running ? "▶" : "Ⅱ")
@@ -128,7 +130,9 @@ void TwinView::refresh() {
                         .arg(ms / 1000 % 60, 2, 10, QChar('0'))
                         .arg(ms / 100 % 10)
                         .arg(name));
-    clock_->setStyleSheet(QString("color: %1").arg(Theme::colour(running ? Role::Well : Role::QuietText).name()));
+    const QString style = QString("color: %1").arg(Theme::colour(running ? Role::Well : Role::QuietText).name());
+    if (clock_->styleSheet() != style)
+        clock_->setStyleSheet(style);
     if (running != shownRunning_)
         pause_->setIcon(Theme::icon(running ? "pause" : "play"));
     shownRunning_ = running;

@@ -117,9 +117,9 @@ Document withRecipeOn(const Document& document, std::span<const std::string> ima
     return next;
 }
 
-std::map<std::string, int, std::less<>> imageUses(const Document& document) {
+std::map<std::string, int, std::less<>> imageUses(std::span<const ScreenRef> screens) {
     std::map<std::string, int, std::less<>> out;
-    for (const ScreenRef& screen : document.screens)
+    for (const ScreenRef& screen : screens)
         for (const WidgetRef& widget : screen->widgets)
             for (const PropertyInfo& property : info(widget->kind).properties)
                 if (property.type == PropertyType::Image)

@@ -29,6 +29,6 @@ Recipe withoutPicture(const Recipe& recipe);
 // Where an image is used: "screen.widget" of each widget that shows it.
 std::vector<std::string> usersOfImage(const Document& document, std::string_view image);
 // How many times widgets name each image; images that none names are left out.
-std::map<std::string, int, std::less<>> imageUses(const Document& document);
+std::map<std::string, int, std::less<>> imageUses(std::span<const ScreenRef> screens);
 
 }  // namespace gorsefinch

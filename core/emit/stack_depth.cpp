@@ -28,87 +28,111 @@ std::vector<std::string_view> wordsOf(std::string_view text) {
     return out;
 }
 
-class CallGraph {
+constexpr size_t kFunctions = std::size(stackFrames);
+
+// The functions that a call may lead to: one of the same file, else those of that name, else those that fill the
+// pointer.
+struct Call {
+    std::vector<size_t> targets;
+    bool library = false, expression = false;
+};
+
+// All calls of the runtime, found once.
+struct CallGraph {
+    std::vector<std::vector<Call>> calls{kFunctions};
+    std::map<std::string_view, std::vector<size_t>> byName;
+
+    CallGraph() {
+        std::map<std::string_view, std::vector<size_t>> byPointer;
+        for (size_t i = 0; i < kFunctions; ++i) {
+            byName[stackFrames[i].function].push_back(i);
+            for (const std::string_view pointer : wordsOf(stackFrames[i].fills))
+                byPointer[pointer].push_back(i);
+        }
+        for (size_t i = 0; i < kFunctions; ++i)
+            for (const std::string_view name : wordsOf(stackFrames[i].calls)) {
+                Call call;
+                call.library = name == "library";
+                // The byte code of an inset is one expression: it calls nothing that shows or expands a text.
+                call.expression = stackFrames[i].function == "put_template" && name == "gorse_execute";
+                call.targets = name.front() == '*' ? byPointer[name.substr(1)] : byName[name];
+                for (const size_t target : std::vector<size_t>(call.targets))
+                    if (name.front() != '*' && std::string_view(stackFrames[target].source) == stackFrames[i].source)
+                        call.targets = {target};
+                calls[i].push_back(std::move(call));
+            }
+    }
+};
+
+// The longest chains of calls through some of the files.
+class Depths {
   public:
-    CallGraph(const std::vector<std::string>& sources, int wordBits) : wordBits_(wordBits) {
+    Depths(const CallGraph& graph, const std::vector<std::string>& sources, int wordBits)
+        : graph_(graph), wordBits_(wordBits), depths_(kFunctions, kUnused) {
         const std::set<std::string_view> used(sources.begin(), sources.end());
-        for (const StackFrame& each : stackFrames) {
-            if (used.count(each.source) == 0)
-                continue;
-            byName_[each.function].push_back(&each);
-            for (const std::string_view pointer : wordsOf(each.fills))
-                targets_[pointer].push_back(&each);
+        std::string_view source;
+        bool isUsed = false;
+        for (size_t i = 0; i < kFunctions; ++i) {
+            if (stackFrames[i].source != source)
+                isUsed = used.count(source = stackFrames[i].source) != 0;
+            if (isUsed)
+                depths_[i] = kUnknown;
         }
     }
 
     long deepestFrom(std::string_view function) {
-        const auto found = byName_.find(function);
-        return found == byName_.end() ? 0 : depth(*found->second.front());
+        const auto found = graph_.byName.find(function);
+        return found == graph_.byName.end() ? 0 : depth(found->second.front());
     }
 
   private:
-    int frame(const StackFrame& of) const { return wordBits_ == 8 ? of.word8 : of.word32; }
+    static constexpr long kUnused = -1, kUnknown = -2;
+
+    int frame(size_t of) const { return wordBits_ == 8 ? stackFrames[of].word8 : stackFrames[of].word32; }
 
     int frameOf(std::string_view function) const {
-        const auto found = byName_.find(function);
-        return found == byName_.end() ? 0 : frame(*found->second.front());
+        const auto found = graph_.byName.find(function);
+        return found == graph_.byName.end() || depths_[found->second.front()] == kUnused ? 0
+                                                                                         : frame(found->second.front());
     }
 
-    // The byte code of an inset is one expression: it calls nothing that shows or expands a text.
     long expressionDepth() const {
         return frameOf("gorse_execute") + frameOf("gorse_extended_code") + frameOf("gorse_text_by_value") +
                frameOf("gorse_text_value") + libraryBytes(wordBits_);
     }
 
-    // A function of the same file comes before one of that name in another.
-    const StackFrame* callee(const StackFrame& caller, std::string_view name) const {
-        const auto found = byName_.find(name);
-        if (found == byName_.end())
-            return nullptr;
-        for (const StackFrame* each : found->second)
-            if (each->source == caller.source)
-                return each;
-        return found->second.front();
-    }
-
-    long depth(const StackFrame& of) {
-        if (const auto known = depths_.find(&of); known != depths_.end())
-            return known->second;
-        depths_[&of] = 0;
+    long depth(size_t of) {
+        if (depths_[of] == kUnused)
+            return 0;
+        if (depths_[of] != kUnknown)
+            return depths_[of];
+        depths_[of] = 0;
         long below = 0;
-        for (const std::string_view name : wordsOf(of.calls))
-            below = std::max(below, depthOfCall(of, name));
-        return depths_[&of] = frame(of) + below;
-    }
-
-    long depthOfCall(const StackFrame& caller, std::string_view name) {
-        if (name == "library")
-            return libraryBytes(wordBits_);
-        if (caller.function == "put_template" && name == "gorse_execute")
-            return expressionDepth();
-        long deepest = 0;
-        if (name.front() == '*') {
-            for (const StackFrame* each : targets_[name.substr(1)])
-                deepest = std::max(deepest, depth(*each));
-        } else if (const StackFrame* called = callee(caller, name)) {
-            deepest = depth(*called);
+        for (const Call& call : graph_.calls[of]) {
+            if (call.library)
+                below = std::max<long>(below, libraryBytes(wordBits_));
+            else if (call.expression)
+                below = std::max(below, expressionDepth());
+            else
+                for (const size_t target : call.targets)
+                    below = std::max(below, depth(target));
         }
-        return deepest;
+        return depths_[of] = frame(of) + below;
     }
 
+    const CallGraph& graph_;
     int wordBits_;
-    std::map<std::string_view, std::vector<const StackFrame*>> byName_;
-    std::map<std::string_view, std::vector<const StackFrame*>> targets_;
-    std::map<const StackFrame*, long> depths_;
+    std::vector<long> depths_;
 };
 
 }  // namespace
 
 long stackDepth(const std::vector<std::string>& sources, int wordBits) {
-    CallGraph graph(sources, wordBits);
+    static const CallGraph graph;
+    Depths depths(graph, sources, wordBits);
     long deepest = 0;
     for (const std::string_view called : {"gorse_begin", "gorse_step", "gorse_touch", "gorse_set_text", "gorse_redraw"})
-        deepest = std::max(deepest, graph.deepestFrom(called));
+        deepest = std::max(deepest, depths.deepestFrom(called));
     const long alignment = wordBits == 8 ? 1 : 8;
     return (deepest + wrapperBytes(wordBits) + alignment - 1) / alignment * alignment;
 }
