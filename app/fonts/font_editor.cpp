@@ -38,7 +38,7 @@ const FontSettings& FontEditor::settings() const {
 FontKey FontEditor::shownKey() const {
     if (key_.size != 0)
         return key_;
-    for (const BakedFont* each : session_.scene()->fonts)
+    for (const FontRef& each : session_.scene()->fonts)
         if (each->key().face == key_.face)
             return each->key();
     const Face* now = face();
@@ -74,14 +74,14 @@ void FontEditor::refresh() {
         if (!font_) {
             auto source = fontSource(session_.document(), key, info(session_.document().panel->format).fontBits);
             if (source) {
-                own_ = std::make_unique<BakedFont>(key, std::move(*source));
+                auto own = std::make_shared<BakedFont>(key, std::move(*source));
                 // Nothing needs a glyph of it yet; it shows what it could be.
                 std::set<char32_t> ascii;
                 for (char32_t c = U'!'; c < 127; ++c)
                     ascii.insert(c);
-                own_->need(ascii, own_->heldBesides().empty() ? 1 : 0);
-                own_->bake();
-                font_ = own_.get();
+                own->need(ascii, own->heldBesides().empty() ? 1 : 0);
+                own->bake();
+                font_ = std::move(own);
             } else {
                 error_ = QString::fromStdString(source.error().text());
             }

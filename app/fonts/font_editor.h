@@ -28,7 +28,7 @@ class FontEditor : public QObject {
     // The size that is shown: of a face itself, the first that is used, or 16.
     FontKey shownKey() const;
     // The font as it is or would be on the target; null if its face can't be used. Valid until shown() comes again.
-    const BakedFont* font() const { return font_; }
+    const BakedFont* font() const { return font_.get(); }
     // True if the interface shows it, and so generated code holds it.
     bool isUsed() const { return used_; }
     const QString& error() const { return error_; }
@@ -53,9 +53,8 @@ class FontEditor : public QObject {
 
     Session& session_;
     FontKey key_;
-    Bytes held_;  // its original, by which it is known again after a rename
-    const BakedFont* font_ = nullptr;
-    std::unique_ptr<BakedFont> own_;  // of a size that nothing uses
+    Bytes held_;    // its original, by which it is known again after a rename
+    FontRef font_;  // one that nothing uses is made here
     bool used_ = false;
     bool awake_ = false;
     QString error_;

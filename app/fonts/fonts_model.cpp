@@ -54,7 +54,7 @@ FontsModel::Row FontsModel::faceRow(const Face& face) const {
         if (row.detail.isEmpty())
             row.error = tr("this is not a font that can be used");
     }
-    for (const BakedFont* each : session_.scene()->fonts)
+    for (const FontRef& each : session_.scene()->fonts)
         if (each->key().face == face.name) {
             row.used = true;
             row.bytes = std::max<qint64>(row.bytes, 0) + static_cast<qint64>(each->bytes());
@@ -65,7 +65,7 @@ FontsModel::Row FontsModel::faceRow(const Face& face) const {
 FontsModel::Row FontsModel::sizeRow(const Face& face, int size) const {
     Row row;
     row.key = {face.name, size};
-    const BakedFont* font = session_.font(row.key);
+    const FontRef font = session_.font(row.key);
     row.used = font != nullptr;
     const FontSettings& settings = face.settings(size);
     const int bits = settings.bits != 0 ? settings.bits : info(session_.document().panel->format).fontBits;
@@ -86,7 +86,7 @@ std::vector<FontsModel::Row> FontsModel::makeRows() const {
     for (const Face& face : *session_.document().faces) {
         out.push_back(faceRow(face));
         std::set<int> sizes;
-        for (const BakedFont* each : session_.scene()->fonts)
+        for (const FontRef& each : session_.scene()->fonts)
             if (each->key().face == face.name)
                 sizes.insert(each->key().size);
         for (const FontSize& each : face.sizes)
@@ -145,7 +145,7 @@ qint64 FontsModel::usedBytes() const {
     return out;
 }
 
-const BakedFont* FontsModel::unusedFont(const FontKey& key) const {
+FontRef FontsModel::unusedFont(const FontKey& key) const {
     const Face* face = session_.document().face(key.face);
     if (!face)
         return nullptr;
@@ -154,12 +154,13 @@ const BakedFont* FontsModel::unusedFont(const FontKey& key) const {
         known.face = *face;
         known.font.reset();
         if (auto source = fontSource(session_.document(), key, info(session_.document().panel->format).fontBits)) {
-            known.font = std::make_unique<BakedFont>(key, std::move(*source));
-            known.font->need({U'A', U'a', U'0', U'1', U'2'}, 1);
-            known.font->bake();
+            auto font = std::make_shared<BakedFont>(key, std::move(*source));
+            font->need({U'A', U'a', U'0', U'1', U'2'}, 1);
+            font->bake();
+            known.font = std::move(font);
         }
     }
-    return known.font.get();
+    return known.font;
 }
 
 const QPixmap& FontsModel::sample(const Row& row) const {
@@ -170,7 +171,7 @@ const QPixmap& FontsModel::sample(const Row& row) const {
     row.ink = ink;
     row.sample = QPixmap(room);
     row.sample.fill(Qt::transparent);
-    const BakedFont* font = session_.font(row.key);
+    FontRef font = session_.font(row.key);
     if (!font)
         font = unusedFont(row.key);
     if (!font)

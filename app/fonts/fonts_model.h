@@ -49,13 +49,13 @@ class FontsModel : public QAbstractListModel {
     Row faceRow(const Face& face) const;
     Row sizeRow(const Face& face, int size) const;
     // The font of a size that nothing uses, baked once for each of its settings.
-    const BakedFont* unusedFont(const FontKey& key) const;
+    FontRef unusedFont(const FontKey& key) const;
     const QPixmap& sample(const Row& row) const;
     void reload();
 
     struct Unused {
         Face face;
-        std::unique_ptr<BakedFont> font;
+        FontRef font;
     };
     Session& session_;
     std::vector<Row> rows_;

@@ -155,7 +155,7 @@ void FontsStation::putOnShelf() {
         return;
     // The sizes in use come along, with the settings that they have.
     Document whole = session_.document();
-    for (const BakedFont* each : session_.scene()->fonts)
+    for (const FontRef& each : session_.scene()->fonts)
         if (each->key().face == face->name)
             whole = addFontSize(whole, each->key());
     Disk disk;

@@ -149,12 +149,14 @@ void SpecimenView::takeColours() {
         return;
     ground_ = session_.document().screens.front()->background;
     ink_ = opaque(info(session_.document().panel->format).isOneBit() ? 0xffffff : 0xF2EEE4);
-    const BakedFont* font = session_.font(editor_.shownKey());
+    const FontRef font = session_.font(editor_.shownKey());
     bool found = false;
-    for (const auto& part : session_.scene()->parts)
-        for (const FontNeed& need : part->needs)
-            if (!found && need.font == font && font) {
-                const gorse_look* look = part->widgets[need.widget]->look;
+    const BuiltSceneRef scene = session_.scene();
+    for (size_t i = 0; i < scene->parts.size(); ++i)
+        for (const FontNeed& need : scene->parts[i]->needs)
+            if (!found && font && need.font == font->key()) {
+                const auto& part = scene->parts[i];
+                const gorse_look* look = scene->tables[i]->widgets[need.widget]->look;
                 ink_ = opaque(look->text & 0xffffff);
                 ground_ = look->fill >> 24 == 255 ? opaque(look->fill & 0xffffff) : part->source->background;
                 found = true;
@@ -166,12 +168,12 @@ void SpecimenView::takeColours() {
 
 // Texts as they get longest, of all widgets that show the font, each once.
 std::string SpecimenView::interfaceWords() const {
-    const BakedFont* font = session_.font(editor_.shownKey());
+    const FontRef font = session_.font(editor_.shownKey());
     const ProjectNames names(session_.document());
     std::vector<std::string> lines;
     for (const auto& part : session_.scene()->parts)
         for (const FontNeed& need : part->needs)
-            if (need.font == font && font) {
+            if (font && need.font == font->key()) {
                 const Widget& widget = *part->source->widgets[need.widget];
                 for (const PropertyInfo& property : info(widget.kind).properties) {
                     if (property.type != PropertyType::Text)

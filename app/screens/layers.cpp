@@ -114,7 +114,7 @@ QVariant LayersModel::data(const QModelIndex& index, int role) const {
         case LockedRole: return widget.locked;
         case BytesRole: {
             const ScreenPart& part = *session_.scene()->parts[static_cast<size_t>(session_.selection().screenIndex())];
-            return at < part.widgets.size()
+            return at < part.records.size()
                        ? QVariant(static_cast<qlonglong>(widgetFlash(part, at, session_.document().panel->wordBits)))
                        : QVariant();
         }

@@ -134,7 +134,7 @@ QVariant ReelModel::data(const QModelIndex& index, int role) const {
         case CostRole: {
             long bytes = 0;
             const ScreenPart& part = *session_.scene()->parts[static_cast<size_t>(index.row())];
-            for (size_t i = 0; i < part.widgets.size(); ++i)
+            for (size_t i = 0; i < part.records.size(); ++i)
                 bytes += widgetFlash(part, i, session_.document().panel->wordBits);
             return QString("%1 B").arg(bytes);
         }

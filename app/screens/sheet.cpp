@@ -368,7 +368,7 @@ void Sheet::addRules() {
                const ScreenPart& part =
                    *session_.scene()->parts[static_cast<size_t>(session_.selection().screenIndex())];
                const auto index = static_cast<size_t>(at);
-               const gorse_widget& w = *part.widgets[index];
+               const gorse_widget& w = part.records[index].widget;
                costs->setText(tr("%1 B flash · %2 B RAM")
                                   .arg(widgetFlash(part, index, session_.document().panel->wordBits))
                                   .arg(int{w.capacity} + 4 * w.slot_count));

@@ -58,8 +58,8 @@ class Session : public QObject {
     const Document& document() const { return history_->now(); }
     const BuiltSceneRef& scene() const { return scene_; }
     ImageBakery& images() { return builder_.images(); }
-    // A font that the interface uses; null if nothing uses it. Valid until the next edit.
-    const BakedFont* font(const FontKey& key) const { return builder_.font(key); }
+    // A font that the interface uses; null if nothing uses it.
+    FontRef font(const FontKey& key) const { return builder_.font(key); }
     const Problems& problems() const { return problems_; }
     // What the project costs on its target.
     const Costs& costs() const { return costs_; }

@@ -62,14 +62,11 @@ ScreenCost screenCost(const BuiltScene& scene, const ScreenPart& part) {
     const int bits = scene.document.panel->wordBits;
     ScreenCost cost;
     cost.own.flash = recordBytes(screenRecord, bits);
-    std::set<const gorse_look*> looks;
-    for (size_t i = 0; i < part.widgets.size(); ++i) {
+    for (size_t i = 0; i < part.records.size(); ++i)
         cost.own.flash += widgetFlash(part, i, bits) + pointerBytes(bits);
-        const gorse_look* look = part.widgets[i]->look;
-        if (looks.insert(look).second)
-            cost.looks.emplace_back(look, recordBytes(lookRecord, bits) * (1 + look->state_count) +
-                                              recordBytes(lookStateRecord, bits) * look->state_count);
-    }
+    for (const LookUse& use : part.looks)
+        cost.looks.emplace_back(use.look, recordBytes(lookRecord, bits) * (1 + use.states) +
+                                              recordBytes(lookStateRecord, bits) * use.states);
     cost.own.flash += static_cast<long>(part.slots.size()) * recordBytes(slotRecord, bits);
     cost.own.flash += static_cast<long>(part.bindings.size()) * recordBytes(bindingRecord, bits);
     cost.own.ram = part.memoryBytes + 4 * static_cast<long>(part.slots.size());
@@ -107,7 +104,7 @@ Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
     }
     for (const ImageUse& use : scene.images)
         out.images.emplace_back(use.name, Cost{imageFlash(use, bits), 0});
-    for (const BakedFont* font : scene.fonts)
+    for (const FontRef& font : scene.fonts)
         out.fonts.emplace_back(font->key().face + " " + std::to_string(font->key().size),
                                Cost{static_cast<long>(font->bytes()), 0});
     const CompiledRules& rules = *scene.rules;

@@ -45,7 +45,7 @@ Result<std::string> exportFont(const BakedFont& font, const std::string& ending)
         document.name = "face";
         BuiltScene scene;
         scene.document = document;
-        scene.fonts.push_back(const_cast<BakedFont*>(&font));
+        scene.fonts.push_back(std::make_shared<const BakedFont>(font));
         return writeFonts(scene);
     }
     if (ending == ".png")

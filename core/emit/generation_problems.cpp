@@ -91,7 +91,7 @@ void visitAssetSymbols(const BuiltScene& scene, const SymbolVisitor& visit) {
     for (const ImageUse& use : scene.images)
         for (size_t i = 0; i < (use.allFrames ? use.image->frames.size() : 1); ++i)
             visit(plain(imageSymbol(doc, use.name, i)), "image " + use.name);
-    for (const BakedFont* font : scene.fonts)
+    for (const FontRef& font : scene.fonts)
         visit(plain(fontSymbol(doc, font->key())), "face " + font->key().face);
 }
 

@@ -67,7 +67,7 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
         chosen.insert("gorse_expand_extended.c");
     if (scene.panel.paint == gorse_paint_squares)
         chosen.insert("gorse_paint_squares.c");
-    for (const BakedFont* font : scene.fonts)
+    for (const FontRef& font : scene.fonts)
         chosen.insert(readerOfGlyphs(font->bits(), font->isPacked()).source);
     for (const ImageUse& use : scene.images)
         addImageSources(*use.image, chosen);

@@ -62,7 +62,7 @@ std::string writeFonts(const BuiltScene& scene) {
                       "#include \"gorse/gorse_scene.h\"\n";
     if (scene.fonts.empty())
         return out + "\ntypedef int " + scene.document.name + "_has_no_fonts;\n";
-    for (const BakedFont* font : scene.fonts)
+    for (const FontRef& font : scene.fonts)
         out += writeFont(scene.document, *font);
     return out;
 }

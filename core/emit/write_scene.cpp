@@ -47,7 +47,7 @@ class SceneWriter {
     void line(const std::string& text) { out_ += text + "\n"; }
 
     void externs() {
-        for (const BakedFont* font : s_.fonts)
+        for (const FontRef& font : s_.fonts)
             line("extern const GORSE_ROM gorse_font " + fontSymbol(doc_, font->key()) + ";");
         for (const ImageUse& use : s_.images) {
             const std::string name = imageSymbol(doc_, use.name);
@@ -58,7 +58,7 @@ class SceneWriter {
                 line("extern const GORSE_ROM gorse_animation " + name + "_frames;");
             }
         }
-        for (const BakedFont* font : s_.fonts)
+        for (const FontRef& font : s_.fonts)
             fontNames_[font->record()] = fontSymbol(doc_, font->key());
         line("");
     }
@@ -129,26 +129,27 @@ class SceneWriter {
     }
 
     void collectLooks() {
-        for (const auto& part : s_.parts)
-            for (const gorse_widget* widget : part->widgets)
+        for (const auto& tables : s_.tables)
+            for (const gorse_widget* widget : tables->widgets)
                 addLook(widget->look);
         line("");
     }
 
     void screen(size_t at) {
         const ScreenPart& part = *s_.parts[at];
+        const std::vector<gorse_record>& records = s_.tables[at]->records;
         const Screen& source = *part.source;
         const std::string prefix = name_ + "_screen_" + source.name;
         line("/* " + source.name + " */");
         std::string list;
-        for (size_t i = 0; i < part.widgets.size(); ++i) {
+        for (size_t i = 0; i < records.size(); ++i) {
             const KindInfo& kind = info(source.widgets[i]->kind);
             const std::string symbol = widgetSymbol(doc_, source, *source.widgets[i]);
-            const RuntimeKind& runtime = kind.of(part.records[i]);
+            const RuntimeKind& runtime = kind.of(records[i]);
             kindNames_[runtime.kind] = runtime.symbol;
-            numbers(part, *kind.record, part.records[i], symbol);
+            numbers(part, *kind.record, records[i], symbol);
             line(std::string("static const GORSE_ROM ") + kind.record->structure + " " + symbol + " = " +
-                 initialiser(*kind.record, &part.records[i]) + ";");
+                 initialiser(*kind.record, &records[i]) + ";");
             list += "    &" + headOf(*kind.record, symbol) + ",\n";
         }
         if (!list.empty())

@@ -47,10 +47,32 @@ std::set<char32_t> charactersOf(const HeldCharacters& held) {
     return held.from == HeldCharacters::From::Block ? charactersOfBlock(held.name) : charactersOf(held.characters);
 }
 
-BakedFont::BakedFont(FontKey key, FontSource source) : key_(std::move(key)), source_(std::move(source)) { settle(); }
+BakedFont::BakedFont(FontKey key, FontSource source)
+    : key_(std::move(key)), source_(std::make_shared<const FontSource>(std::move(source))) {
+    settle();
+}
+
+BakedFont::BakedFont(const BakedFont& other)
+    : key_(other.key_),
+      source_(other.source_),
+      counts_(other.counts_),
+      besides_(other.besides_),
+      baked_(other.baked_),
+      everBaked_(other.everBaked_),
+      leftOut_(other.leftOut_),
+      plainBytes_(other.plainBytes_),
+      packedBytes_(other.packedBytes_),
+      digitWidth_(other.digitWidth_),
+      ranges_(other.ranges_),
+      glyphs_(other.glyphs_),
+      kerns_(other.kerns_),
+      bits_(other.bits_) {
+    if (everBaked_)
+        fillRecord(other.isPacked());
+}
 
 void BakedFont::adopt(FontSource source) {
-    source_ = std::move(source);
+    source_ = std::make_shared<const FontSource>(std::move(source));
     bitmaps_.clear();
     pairs_.clear();
     everBaked_ = false;
@@ -60,7 +82,7 @@ void BakedFont::adopt(FontSource source) {
 void BakedFont::settle() {
     digitWidth_ = digitWidth();
     besides_.clear();
-    for (const HeldCharacters& each : source_.settings.holds)
+    for (const HeldCharacters& each : source_->settings.holds)
         for (const char32_t character : charactersOf(each))
             if (has(character))
                 besides_.insert(character);
@@ -76,7 +98,7 @@ void BakedFont::need(const std::set<char32_t>& characters, int by) {
 }
 
 const FaceAtSize* BakedFont::faceWith(char32_t character) const {
-    for (const auto& face : source_.faces)
+    for (const auto& face : source_->faces)
         if (face->has(character))
             return face.get();
     return nullptr;
@@ -93,7 +115,7 @@ int BakedFont::glyphOf(char32_t character) const {
 
 int BakedFont::digitWidth() const {
     int widest = 0;
-    for (char32_t digit = U'0'; source_.settings.evenDigits && digit <= U'9'; ++digit)
+    for (char32_t digit = U'0'; source_->settings.evenDigits && digit <= U'9'; ++digit)
         if (const FaceAtSize* face = faceWith(digit))
             widest = std::max(widest, face->glyph(digit).advance);
     return widest;
@@ -105,7 +127,7 @@ GlyphBitmap BakedFont::fromFace(char32_t character) const {
         return {};
     GlyphBitmap out = face->glyph(character);
     if (bits() > 1)
-        weigh(out.coverage, source_.settings.gamma);
+        weigh(out.coverage, source_->settings.gamma);
     if (isAsciiDigit(character) && digitWidth_ > 0) {
         // What is over goes to both sides.
         out.left += (digitWidth_ - out.advance) / 2;
@@ -115,8 +137,8 @@ GlyphBitmap BakedFont::fromFace(char32_t character) const {
 }
 
 GlyphBitmap BakedFont::bitmap(char32_t character) const {
-    GlyphBitmap out = isByHand(character) ? fromRows(source_.byHand.at(character)) : fromFace(character);
-    out.advance += source_.settings.letter;
+    GlyphBitmap out = isByHand(character) ? fromRows(source_->byHand.at(character)) : fromFace(character);
+    out.advance += source_->settings.letter;
     return out;
 }
 
@@ -134,7 +156,7 @@ GlyphBitmap BakedFont::missingBox() const {
     box.width = std::max(box.height * 6 / 10, 3);
     box.rise = box.height;
     box.left = 1;
-    box.advance = box.width + 2 + source_.settings.letter;
+    box.advance = box.width + 2 + source_->settings.letter;
     for (int y = 0; y < box.height; ++y)
         for (int x = 0; x < box.width; ++x)
             box.coverage.push_back(x == 0 || y == 0 || x == box.width - 1 || y == box.height - 1 ? 255 : 0);
@@ -194,7 +216,7 @@ void BakedFont::choosePacking(const std::set<char32_t>& wanted) {
     std::vector<gorse_range> ranges = std::move(ranges_);
     addGlyphs(wanted, false);
     plainBytes_ = bits_.size();
-    const GlyphPacking packing = source_.settings.packing;
+    const GlyphPacking packing = source_->settings.packing;
     const bool runs =
         packing == GlyphPacking::Runs || (packing == GlyphPacking::Smallest && packedBytes_ < plainBytes_);
     if (runs) {
@@ -240,7 +262,7 @@ void BakedFont::fillRecord(bool packed) {
     record_.range_count = static_cast<uint16_t>(ranges_.size());
     record_.kern_count = static_cast<uint16_t>(kerns_.size());
     record_.line_height =
-        static_cast<uint8_t>(std::clamp(source_.faces.front()->lineHeight() + source_.settings.line, 1, 255));
+        static_cast<uint8_t>(std::clamp(source_->faces.front()->lineHeight() + source_->settings.line, 1, 255));
     record_.bits_per_pixel = static_cast<uint8_t>(bits());
 }
 

@@ -30,15 +30,19 @@ std::set<char32_t> charactersOf(const HeldCharacters& held);
 // Characters that something needs, with how many things need each.
 using CharacterCounts = std::map<char32_t, int>;
 
-// A font as the target holds it. The record's address stays the same while glyphs come and go, so looks may point
-// to it.
+// A font as the target holds it. The record's address stays the same while glyphs come and go.
 class BakedFont {
   public:
     BakedFont(FontKey key, FontSource source);
+    // As it is now, with a record of its own; what was computed for later glyphs is left out.
+    BakedFont(const BakedFont& other);
+    BakedFont(BakedFont&&) = default;
+    BakedFont& operator=(const BakedFont&) = delete;
+    BakedFont& operator=(BakedFont&&) = default;
 
     const FontKey& key() const { return key_; }
-    const FontSettings& settings() const { return source_.settings; }
-    int bits() const { return source_.settings.bits; }
+    const FontSettings& settings() const { return source_->settings; }
+    int bits() const { return source_->settings.bits; }
     const gorse_font* record() const { return &record_; }
 
     // Other settings, or another face; what is needed stays.
@@ -52,7 +56,7 @@ class BakedFont {
     int glyphOf(char32_t character) const;
     // What its pixels are before they are packed: the face's, or those set by hand.
     GlyphBitmap bitmap(char32_t character) const;
-    bool isByHand(char32_t character) const { return bits() == 1 && source_.byHand.count(character) != 0; }
+    bool isByHand(char32_t character) const { return bits() == 1 && source_->byHand.count(character) != 0; }
     // What the settings' own entries add: those of them that the faces have.
     const std::set<char32_t>& heldBesides() const { return besides_; }
     const std::set<char32_t>& held() const { return baked_; }
@@ -61,9 +65,9 @@ class BakedFont {
     // Characters that found no room: a font holds at most 16 MB of bitmaps and 65,535 glyphs.
     size_t leftOut() const { return leftOut_; }
 
-    int ascent() const { return source_.faces.front()->ascent(); }
+    int ascent() const { return source_->faces.front()->ascent(); }
     int lineHeight() const { return record_.line_height; }
-    int capitals() const { return source_.faces.front()->capitals(); }
+    int capitals() const { return source_->faces.front()->capitals(); }
 
     bool isPacked() const { return record_.read == gorse_read_glyph_runs; }
     size_t glyphCount() const { return glyphs_.size(); }
@@ -88,7 +92,7 @@ class BakedFont {
     void fillRecord(bool packed);
 
     FontKey key_;
-    FontSource source_;
+    std::shared_ptr<const FontSource> source_;
     CharacterCounts counts_;
     std::set<char32_t> besides_;
     std::set<char32_t> baked_;

@@ -140,7 +140,7 @@ class Baker {
 
     const Recipe& recipe_;
     const BakeTarget& target_;
-    BakedImageRef out_;
+    std::shared_ptr<BakedImage> out_;
     bool hasInsideAlpha_ = false;
 };
 

@@ -143,14 +143,41 @@ Picture BakedImage::picture(size_t number) const {
     return out;
 }
 
-uint32_t BakedImage::placeOutside(uint32_t address) {
-    for (BakedFrame& frame : frames) {
+size_t BakedImage::outsideBytes() const {
+    size_t sum = 0;
+    for (const BakedFrame& frame : frames)
+        sum += frame.pixels.size() + frame.mask.size();
+    return sum;
+}
+
+// The copy's records point into the copy. Pixels and masks lie in outside memory, so no record points to them.
+BakedImageRef placedOutside(const BakedImage& image, uint32_t address) {
+    auto out = std::make_shared<BakedImage>();
+    out->width = image.width;
+    out->height = image.height;
+    out->format = image.format;
+    out->maskBits = image.maskBits;
+    out->outside = true;
+    out->palette = image.palette;
+    out->paletteBytes = image.paletteBytes;
+    out->times = image.times;
+    out->plainBytes = image.plainBytes;
+    out->animation = image.animation;
+    for (const BakedFrame& from : image.frames) {
+        BakedFrame& frame = out->frames.emplace_back(from);
+        frame.source.palette = out->paletteBytes.empty() ? nullptr : out->paletteBytes.data();
+        frame.source.pixel_groups = frame.pixelGroups.empty() ? nullptr : frame.pixelGroups.data();
+        frame.source.mask_groups = frame.maskGroups.empty() ? nullptr : frame.maskGroups.data();
         frame.source.pixel_address = address;
         address += static_cast<uint32_t>(frame.pixels.size());
         frame.source.mask_address = address;
         address += static_cast<uint32_t>(frame.mask.size());
+        frame.record.source = &frame.source;
+        out->frameRecords.push_back(&frame.record);
     }
-    return address;
+    out->animation.frames = out->frameRecords.data();
+    out->animation.times = out->times.data();
+    return out;
 }
 
 Result<OriginalRef> decodeFrames(const Image& image, const Progress& progress) {

@@ -49,14 +49,17 @@ struct BakedImage {
     size_t bytes(bool all = true) const;
     // How the frame looks: its reduced colours, under its mask where it has one.
     Picture picture(size_t frame) const;
-    // Says where the frames begin in outside memory; returns the first byte behind them.
-    uint32_t placeOutside(uint32_t address);
+    // Bytes of all frames in outside memory.
+    size_t outsideBytes() const;
 };
 
 // Maximum size of all images in use, as packed for the target.
 inline constexpr size_t kMaxBakedBytes = size_t{256} << 20;
 
-using BakedImageRef = std::shared_ptr<BakedImage>;
+using BakedImageRef = std::shared_ptr<const BakedImage>;
+
+// The same image with its frames from this address of outside memory on.
+BakedImageRef placedOutside(const BakedImage& image, uint32_t address);
 using OriginalRef = std::shared_ptr<const Original>;
 
 // The frames that an image has before its recipe: those of its file or files, or the cells of its sheet.

@@ -55,7 +55,7 @@ bool sameFaces(const Document& a, const Document& b) {
 void tellMissing(BuiltScene& scene, const BakedFont& font, const std::set<char32_t>& missing) {
     for (const auto& part : scene.parts)
         for (const FontNeed& need : part->needs) {
-            if (need.font != &font)
+            if (need.font != font.key())
                 continue;
             std::string which;
             for (const char32_t character : missing)
@@ -109,26 +109,20 @@ void fillImages(BuiltScene& out) {
             ImageUse& use = all.emplace(each.name, each).first->second;
             use.allFrames = use.allFrames || each.allFrames;
         }
-    for (auto& [name, use] : all) {
-        if (use.image->outside) {
-            use.image->placeOutside(static_cast<uint32_t>(out.outside.size()));
-            for (const BakedFrame& frame : use.image->frames)
-                for (const auto* bytes : {&frame.pixels, &frame.mask})
-                    out.outside.insert(out.outside.end(), bytes->begin(), bytes->end());
-        }
+    for (auto& [name, use] : all)
         out.images.push_back(std::move(use));
-    }
 }
 
 void fillScreens(BuiltScene& out) {
     uint16_t slots = 0;
-    for (const auto& part : out.parts) {
+    for (size_t i = 0; i < out.parts.size(); ++i) {
+        const auto& part = out.parts[i];
         gorse_screen screen{};
         screen.background = part->source->background.argb;
-        screen.widgets = part->widgets.data();
+        screen.widgets = out.tables[i]->widgets.data();
         screen.slots = part->slots.data();
         screen.bindings = part->bindings.data();
-        screen.widget_count = static_cast<uint16_t>(part->widgets.size());
+        screen.widget_count = static_cast<uint16_t>(part->records.size());
         screen.slot_count = static_cast<uint16_t>(part->slots.size());
         screen.binding_count = static_cast<uint16_t>(part->bindings.size());
         screen.first_slot = slots;
@@ -331,21 +325,34 @@ void SceneBuilder::releaseParts(const BuiltScene& before, const BuiltScene& now)
                            std::find(now.parts.begin(), now.parts.end(), part) != now.parts.end();
         if (!stays)
             for (const FontNeed& need : part->needs)
-                need.font->need(need.characters, -1);
+                if (BakedFont* font = looks_.font(before.document, need.font))
+                    font->need(need.characters, -1);
     }
 }
 
-void SceneBuilder::bakeFonts(BuiltScene& scene) {
+// The font as it is now; the same as before if nothing differs.
+FontRef SceneBuilder::versionOf(BakedFont& font) {
+    FontVersion& version = versions_[&font];
+    const bool changed = font.bake();
+    std::set<char32_t> missing = font.missing();
+    if (changed || !version.font || missing != version.missing)
+        version = {std::make_shared<const BakedFont>(font), std::move(missing)};
+    return version.font;
+}
+
+SceneLinks SceneBuilder::bakeFonts(BuiltScene& scene) {
     // Sizes that an earlier document used stay in the pool, but not in the scene.
-    std::set<const BakedFont*> used;
+    SceneLinks links;
+    std::set<FontKey> used;
     for (const auto& part : scene.parts)
         used.insert(part->usedFonts.begin(), part->usedFonts.end());
     for (BakedFont* font : looks_.fonts()) {
-        if (used.count(font) == 0)
+        if (used.count(font->key()) == 0)
             continue;
-        font->bake();
-        scene.fonts.push_back(font);
-        if (const std::set<char32_t> missing = font->missing(); !missing.empty())
+        const FontRef version = versionOf(*font);
+        links.fonts[font->record()] = version;
+        scene.fonts.push_back(version);
+        if (const std::set<char32_t>& missing = versions_[font].missing; !missing.empty())
             tellMissing(scene, *font, missing);
         if (font->leftOut() > 0) {
             Problem p;
@@ -355,11 +362,34 @@ void SceneBuilder::bakeFonts(BuiltScene& scene) {
             scene.problems.push_back(std::move(p));
         }
     }
+    return links;
 }
 
-const BakedFont* SceneBuilder::font(const FontKey& key) const {
+// Lays the images that live in outside memory one behind the other.
+void SceneBuilder::placeImages(BuiltScene& scene, SceneLinks& links) {
+    std::map<const BakedImage*, PlacedImage> placed;
+    for (ImageUse& use : scene.images) {
+        if (!use.image->outside)
+            continue;
+        const auto address = static_cast<uint32_t>(scene.outside.size());
+        const auto known = placed_.find(use.image.get());
+        PlacedImage& now = placed[use.image.get()];
+        if (!now.placed)
+            now = known != placed_.end() && known->second.address == address
+                      ? known->second
+                      : PlacedImage{use.image, placedOutside(*use.image, address), address};
+        links.images[use.image.get()] = now.placed;
+        for (const BakedFrame& frame : use.image->frames)
+            for (const auto* bytes : {&frame.pixels, &frame.mask})
+                scene.outside.insert(scene.outside.end(), bytes->begin(), bytes->end());
+        use.image = now.placed;
+    }
+    placed_ = std::move(placed);
+}
+
+FontRef SceneBuilder::font(const FontKey& key) const {
     if (last_)
-        for (const BakedFont* each : last_->fonts)
+        for (const FontRef& each : last_->fonts)
             if (each->key() == key)
                 return each;
     return nullptr;
@@ -372,6 +402,8 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
     const ProjectNames names(out->document, variables_);
     variables_ = names.variables();
     if (changes.all) {
+        linker_.clear();
+        versions_.clear();
         looks_.clear();
         out->rules = std::make_shared<CompiledRules>(compileRules(names, *document.rules));
         last_.reset();
@@ -384,9 +416,14 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
     buildParts(*out, names, changes);
     if (last_)
         releaseParts(*last_, *out);
-    bakeFonts(*out);
+    SceneLinks links = bakeFonts(*out);
     fillVariables(*out, names);
     fillImages(*out);
+    placeImages(*out, links);
+    linker_.begin(std::move(links));
+    for (const auto& part : out->parts)
+        out->tables.push_back(linker_.link(part));
+    linker_.end();
     fillPanel(*out);
     fillScreens(*out);
     fillScene(*out);

@@ -4,14 +4,16 @@
 #include <memory>
 #include <vector>
 
-#include "core/scene/screen_part.h"
+#include "core/scene/scene_tables.h"
 
 namespace gorsefinch {
 
-// A document as the runtime's tables in memory: what the canvas, the twin and the generator work from.
+// A document as the runtime's tables in memory: what the canvas, the twin and the generator work from. A value: it
+// stays as it is, whatever is built after it.
 struct BuiltScene {
     Document document;
-    std::vector<std::shared_ptr<const ScreenPart>> parts;  // one a screen
+    std::vector<std::shared_ptr<const ScreenPart>> parts;     // one a screen
+    std::vector<std::shared_ptr<const ScreenTables>> tables;  // of each part
     std::shared_ptr<const CompiledRules> rules;
     std::deque<CompiledText> moreStrings;  // texts that slots begin with, behind the rules' strings
     std::vector<const uint8_t*> strings;
@@ -26,7 +28,7 @@ struct BuiltScene {
     std::vector<ImageUse> images;       // those in use, by name
     std::vector<uint8_t> outside;       // what of them lives in outside memory, from address 0 on
     std::vector<gorse_colour> palette;  // of an indexed panel
-    std::vector<BakedFont*> fonts;      // those in use; they belong to the builder
+    std::vector<FontRef> fonts;         // those in use, by face and size
     Problems problems;                  // of screens, texts, images, fonts and rules
 
     // Bytes that the state takes with a dirty list of `dirty` rectangles.
@@ -39,14 +41,13 @@ struct BuiltScene {
 
 using BuiltSceneRef = std::shared_ptr<const BuiltScene>;
 
-// Builds scenes, and remembers the parts so that an edit costs only what it touches. The fonts' records live here and
-// change with each build: a scene is valid for drawing until the next build, and no longer than the builder.
+// Builds scenes, and remembers the parts so that an edit costs only what it touches.
 class SceneBuilder {
   public:
     BuiltSceneRef build(const Document& document);
     ImageBakery& images() { return images_; }
     // A font of the present scene; null if nothing uses it.
-    const BakedFont* font(const FontKey& key) const;
+    FontRef font(const FontKey& key) const;
 
   private:
     struct Changes {
@@ -59,12 +60,28 @@ class SceneBuilder {
     bool isCurrent(const ScreenPart& part, const ScreenRef& screen, const std::vector<SlotInfo>& slots,
                    const Changes& changes) const;
     std::shared_ptr<const ScreenPart> findPart(const BuiltScene* before, const ScreenRef& screen, size_t at) const;
-    void bakeFonts(BuiltScene& scene);
+    SceneLinks bakeFonts(BuiltScene& scene);
+    FontRef versionOf(BakedFont& font);
+    void placeImages(BuiltScene& scene, SceneLinks& links);
     void buildParts(BuiltScene& scene, const ProjectNames& names, const Changes& changes);
     void releaseParts(const BuiltScene& before, const BuiltScene& now);
 
+    // A font as the latest scene has it, and what it lacked then.
+    struct FontVersion {
+        FontRef font;
+        std::set<char32_t> missing;
+    };
+    // An image in outside memory as the latest scene has it.
+    struct PlacedImage {
+        BakedImageRef image, placed;
+        uint32_t address = 0;
+    };
+
     LookPool looks_;
     ImageBakery images_;
+    SceneLinker linker_;
+    std::map<const BakedFont*, FontVersion> versions_;
+    std::map<const BakedImage*, PlacedImage> placed_;
     std::shared_ptr<const ProjectNames::VariableIndex> variables_;
     std::shared_ptr<BuiltScene> last_;
 };

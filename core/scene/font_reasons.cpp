@@ -14,7 +14,7 @@ class ReasonFinder {
     std::vector<FontReason> run() {
         for (const auto& part : scene_.parts)
             for (const FontNeed& need : part->needs)
-                if (need.font == &font_)
+                if (need.font == font_.key())
                     addWidget(*part, need.widget);
         const auto& entries = font_.settings().holds;
         for (size_t i = 0; i < entries.size(); ++i) {

@@ -32,11 +32,13 @@ class PartBuilder {
     std::shared_ptr<const ScreenPart> run() {
         for (size_t i = 0; i < part_->source->widgets.size(); ++i)
             addWidget(static_cast<int>(i), *part_->source->widgets[i]);
+        for (const gorse_look* look : looks_)
+            part_->looks.push_back({look, look->state_count});
         std::sort(part_->bindings.begin(), part_->bindings.end(), [](const auto& a, const auto& b) {
             return std::pair(a.widget, a.variable) < std::pair(b.widget, b.variable);
         });
         for (const FontNeed& need : part_->needs)
-            need.font->need(need.characters, 1);
+            context_.looks.font(context_.document, need.font)->need(need.characters, 1);
         return part_;
     }
 
@@ -74,7 +76,6 @@ class PartBuilder {
         record.widget.kind = runtime.kind;
         part_->kinds.insert(&runtime);
         addSlots(number, widget, record.widget);
-        part_->widgets.push_back(&record.widget);
     }
 
     // What the kind of a widget needs.
@@ -160,6 +161,7 @@ class PartBuilder {
                 style->font = {};
         }
         base.look = context_.looks.look(look_);
+        looks_.insert(base.look);
     }
 
     BakedFont* font(const Widget& widget, const FontKey& key) {
@@ -255,8 +257,8 @@ class PartBuilder {
         for (const ResolvedStyle* style : stylesOf(look_))
             if (BakedFont* font = context_.looks.font(context_.document, style->font);
                 font && done.insert(font).second) {
-                part_->needs.push_back({font, static_cast<size_t>(number), characters});
-                part_->usedFonts.insert(font);
+                part_->needs.push_back({font->key(), static_cast<size_t>(number), characters});
+                part_->usedFonts.insert(font->key());
             }
     }
 
@@ -327,6 +329,7 @@ class PartBuilder {
     std::shared_ptr<ScreenPart> part_;
     std::set<FontKey> toldFonts_;  // that can't be opened: one problem a screen is enough
     ResolvedLook look_;
+    std::set<const gorse_look*> looks_;
 };
 
 }  // namespace

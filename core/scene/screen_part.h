@@ -14,7 +14,7 @@ namespace gorsefinch {
 
 // A font's characters that a widget needs; given back when the part goes.
 struct FontNeed {
-    BakedFont* font;
+    FontKey font;
     size_t widget;
     std::set<char32_t> characters;
 };
@@ -26,6 +26,12 @@ struct ImageUse {
     bool allFrames = false;
 };
 
+// A look that widgets have: the builder's, the same for equal ones, and how many states it has.
+struct LookUse {
+    const gorse_look* look;
+    int states;
+};
+
 // What the texts of all variables, and those of a screen, may take of the state: places in it are numbers of 16 bits.
 inline constexpr size_t kMaxStateTexts = 65000;
 // Bytes of the longest text with insets, its closing zero included: gorse_widget.capacity.
@@ -35,8 +41,10 @@ inline constexpr int kMaxShownText = 255;
 // built, so that it serves as long as nothing it depends on changes.
 struct ScreenPart {
     ScreenRef source;
-    std::deque<gorse_record> records;  // one a widget, the lowest first
-    std::vector<const gorse_widget*> widgets;
+    // One a widget, the lowest first. Looks in them are the builder's, images where they were baked: ScreenTables
+    // has them as a scene shows them.
+    std::vector<gorse_record> records;
+    std::vector<LookUse> looks;
     std::vector<gorse_slot> slots;
     std::vector<SlotInfo> slotInfos;
     std::vector<gorse_binding> bindings;
@@ -51,7 +59,7 @@ struct ScreenPart {
     int memoryBytes = 0;  // of its texts' buffers
     int longestText = 0;  // bytes of the longest text that changes, its closing zero included
     std::set<std::string> usedVariables, usedLooks, usedImages;
-    std::set<const BakedFont*> usedFonts;
+    std::set<FontKey> usedFonts;
     Problems problems;
 };
 

@@ -88,7 +88,7 @@ void carryStates(const BuiltScene& before, const gorse& from, const BuiltScene& 
     const ScreenPart& old = *before.parts[gorse_head_of(&from)->screen];
     if (part.source->name != old.source->name)
         return;
-    for (size_t i = 0; i < part.widgets.size(); ++i) {
+    for (size_t i = 0; i < part.records.size(); ++i) {
         const Widget& widget = *part.source->widgets[i];
         const KeptState& state = info(widget.kind).state;
         const int same = state.keep ? widgetIndex(*old.source, widget.name) : -1;

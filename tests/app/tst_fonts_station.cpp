@@ -34,7 +34,7 @@ class TestFontsStation : public QObject, support::OnWindow {
     FontsStation* station() { return open_->window.findChild<FontsStation*>(); }
     QListView* list() { return open_->find<QListView>("fonts"); }
     const Face& face(const char* name) { return *session().document().face(name); }
-    const BakedFont* font(const char* name, int size) { return session().font({name, size}); }
+    FontRef font(const char* name, int size) { return session().font({name, size}); }
 
     // Clicks the row of a face (size 0) or a size.
     void choose(const QString& name, int size) {
@@ -95,7 +95,7 @@ class TestFontsStation : public QObject, support::OnWindow {
         QCOMPARE(rows.filter("px").size(), static_cast<qsizetype>(session().scene()->fonts.size()));
         QVERIFY(rows.contains("regular") && rows.contains("bold") && rows.contains("54 px"));
         qint64 bytes = 0;
-        for (const BakedFont* each : session().scene()->fonts)
+        for (const FontRef& each : session().scene()->fonts)
             bytes += static_cast<qint64>(each->bytes());
         QCOMPARE(station()->figure(),
                  QString("2 · %1 KB").arg(static_cast<double>(bytes) / 1024, 0, 'f', bytes < 10240 ? 1 : 0));

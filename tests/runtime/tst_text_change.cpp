@@ -24,7 +24,7 @@ class Bench {
     Bench() {
         twin_ = std::make_unique<Twin>(builder_.build(withPanelOf(openKiln(), PixelFormat::Grey8)));
         twin_->step(0);
-        for (const BakedFont* each : scene().fonts)
+        for (const FontRef& each : scene().fonts)
             fonts_.push_back(each->record());
     }
     const BuiltScene& scene() const { return twin_->scene(); }

@@ -139,7 +139,7 @@ class TestTextLayout : public QObject {
   private Q_SLOTS:
     void initTestCase() {
         scene_ = builder_.build(openKiln());
-        for (const BakedFont* each : scene_->fonts)
+        for (const FontRef& each : scene_->fonts)
             fonts_.push_back(each->record());
         QVERIFY(fonts_.size() >= 3);
     }

@@ -5,7 +5,7 @@
 
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
-#include "tests/target/every_image.h"
+#include "tests/support/every_image.h"
 #include "tests/target/generated_programs.h"
 #include "tests/target/kiln_script.h"
 
@@ -76,7 +76,7 @@ class TestSamePixels : public QObject {
         const BuiltSceneRef scene = builder.build(document);
         QVERIFY(scene->problems.empty());
         QVERIFY(std::any_of(scene->fonts.begin(), scene->fonts.end(),
-                            [](const BakedFont* font) { return font->isPacked(); }));
+                            [](const FontRef& font) { return font->isPacked(); }));
         const auto steps = scriptOf(readFile(QString(SOURCE_DIR "/examples/%1/demo.script").arg(name)).constData());
         const long min = static_cast<long>(packedRowBytes(panel.format, panel.width));  // of a page: 8 lines
         const QByteArray full = expectedFrames(scene, steps);

@@ -7,7 +7,7 @@
 #include "core/emit/stack_depth.h"
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
-#include "tests/target/every_image.h"
+#include "tests/support/every_image.h"
 #include "tests/target/generated_programs.h"
 #include "tests/target/kiln_script.h"
 

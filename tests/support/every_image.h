@@ -4,10 +4,9 @@
 #include "core/edits/image_edits.h"
 #include "tests/support/projects.h"
 
-namespace target {
+namespace support {
 
 using namespace gorsefinch;
-using namespace support;
 
 // The kiln with a screen of images that are stored in every way.
 static inline Document withEveryImage() {
@@ -65,4 +64,4 @@ inline const char* const everyImageScript =
     "wait 90\nset kiln_temp 400\nwait 200\nset kiln_temp 950\nwait 400\nset kiln_temp 1300\nwait 90\nset "
     "kiln_temp 20\nwait 90\n";
 
-}  // namespace target
+}  // namespace support
