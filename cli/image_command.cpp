@@ -145,7 +145,7 @@ std::string nameOf(const ImageOptions& o, const std::string& path) {
 
 constexpr std::string_view kName = "{name}";
 
-// The output's paths with a picture's name where {name} stands.
+// The output's paths with a picture's name for {name}.
 std::vector<std::string> named(std::vector<std::string> paths, const std::string& name) {
     for (std::string& path : paths)
         if (const size_t place = path.find(kName); place != std::string::npos)
@@ -213,7 +213,7 @@ void addImageCommand(CLI::App& app, int& exitCode) {
     images->add_option("--background", o.background, "#RRGGBB behind what is transparent; black without it");
     images->add_flag("--invert", o.invert, "exchange light and dark");
     images->add_option("--name", o.name, "the name in C; made of the file's without it");
-    images->add_option("--storage", o.storage, "what stands before each array, such as \"static const\"");
+    images->add_option("--storage", o.storage, "what precedes each array, such as \"static const\"");
     images->add_option("--type", o.element, "of the array's elements: uint8_t, or uint16_t for formats of 16 bits");
     images->add_flag("--frames", o.frames, "the pictures are the frames of one animation");
     images->callback([&exitCode] { exitCode = image(o); });

@@ -15,7 +15,7 @@ extern "C" {
 
 struct gorse_scene;
 
-/* A value handed to a hook. Whole, decimal (scaled by its power of ten) and yes/no values stand in `number`;
+/* A value handed to a hook. Whole, decimal (scaled by its power of ten) and yes/no values are in `number`;
  * for a text, `text` points to a zero-terminated UTF-8 copy that lives until the hook returns, else it is 0. */
 typedef struct gorse_value {
     int32_t number;

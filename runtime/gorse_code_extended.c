@@ -48,7 +48,7 @@ static uint32_t compute(const gorse *g, gorse_machine *m, int32_t a, int32_t b, 
     }
 }
 
-/* The only text among a hook's values stands at the bit that is set. */
+/* The only text among a hook's values is the one whose bit is set. */
 static void call_with_text(gorse *g, gorse_machine *m, uint16_t hook) {
     const int32_t *value = m->top - m->at[0];
     uint8_t texts = m->at[1];

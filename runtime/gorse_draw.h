@@ -32,7 +32,7 @@ typedef struct gorse_canvas {
     const gorse *run; /* for a text's buffer */
 } gorse_canvas;
 
-/* A text wherever it stands: `plain` in RAM, or 0 where program memory is apart and the text lies there. */
+/* A text wherever it is: `plain` in RAM, or 0 where program memory is apart and the text lies there. */
 typedef struct gorse_text_source {
     const char *plain;
 #if GORSE_SEPARATE_ROM
@@ -69,7 +69,7 @@ static inline uint8_t gorse_text_byte(gorse_text_source text, uint16_t at) {
     return (uint8_t)text.plain[at];
 }
 
-/* Where a text stands in its box. */
+/* The alignment of a text in its box. */
 typedef struct gorse_text_box {
     gorse_rect box;
     uint8_t align, place, wrap;
@@ -107,7 +107,7 @@ void gorse_draw_text_widget(const gorse_canvas *c, const gorse_widget *widget, c
 /* The text that a label shows now: its buffer if it has one, else its constant text. */
 gorse_text_source gorse_shown_text(const gorse *run, const gorse_widget_text *label);
 
-/* The box in which a label's text stands, inside border and padding. */
+/* The box of a label's text, inside border and padding. */
 void gorse_text_widget_box(const gorse_widget_text *label, const gorse_look *look, gorse_text_box *where);
 
 /* Where something of `size` pixels begins between two edges: GORSE_ALIGN_START, GORSE_ALIGN_MIDDLE or GORSE_ALIGN_END.
@@ -133,7 +133,7 @@ static inline uint8_t gorse_scale8(uint8_t value, uint8_t amount) {
 
 static inline uint8_t gorse_alpha(gorse_colour colour) { return (uint8_t)(colour >> 24); }
 
-/* The smaller and the larger of two places. */
+/* The smaller and the larger of two coordinates. */
 static inline gorse_coord gorse_min(gorse_coord a, gorse_coord b) { return a < b ? a : b; }
 static inline gorse_coord gorse_max(gorse_coord a, gorse_coord b) { return a > b ? a : b; }
 

@@ -1,5 +1,5 @@
 /* SPDX-License-Identifier: MIT */
-/* Where the pixels of one byte stand, and how they are filled and copied; each format mixes in its own way. */
+/* Where the pixels of one byte are, and how they are filled and copied; each format mixes in its own way. */
 #ifndef GORSE_FORMAT_BYTES_H
 #define GORSE_FORMAT_BYTES_H
 

@@ -57,7 +57,7 @@ static inline void gorse_read_outside(const gorse *run, uint32_t address, uint8_
 }
 
 /* Packed by runs, each row for itself: a byte below 128 says that so many units and one more follow; another, that
- * the unit that follows stands (byte - 125) times, 3 to 130. */
+ * the unit that follows is repeated (byte - 125) times, 3 to 130. */
 enum { GORSE_RUN = 128, GORSE_RUN_MIN = 3 };
 
 #ifdef __cplusplus

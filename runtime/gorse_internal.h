@@ -79,9 +79,10 @@ static inline const gorse_widget_text *gorse_text_widget_of(const gorse_widget *
     return (const gorse_widget_text *)(const void *)widget;
 }
 
-/* The nearest place not after `at` where what is sent may begin: a multiple of `unit`, a power of two, and `phase`. */
+/* The nearest coordinate not after `at` where what is sent may begin: a multiple of `unit`, a power of two, and
+ * `phase`. */
 gorse_coord gorse_round_down(gorse_coord at, uint8_t unit, uint8_t phase);
-/* What is marked at a place of the list. */
+/* What is marked at an index of the list. */
 void gorse_dirty_area(const gorse_head *head, uint_fast8_t number, gorse_rect *area);
 /* Marks an area for drawing. */
 void gorse_dirty(gorse *g, const gorse_rect *area);
@@ -128,7 +129,7 @@ static inline uint8_t gorse_is_string(int32_t value) {
 }
 /* The scene's string of that number; 0 if there is none. */
 const GORSE_ROM uint8_t *gorse_string(const gorse *g, int32_t number);
-/* A text as it stands there. */
+/* A text as it is, insets unexpanded. */
 gorse_text_source gorse_text_by_value(const gorse *g, int32_t value);
 /* Writes it to gorse_scratch as it shows, insets filled in, cut at a character's edge if it has no room; returns that.
  */

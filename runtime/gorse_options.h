@@ -2,9 +2,9 @@
 #ifndef GORSE_OPTIONS_H
 #define GORSE_OPTIONS_H
 
-/* Each option can be set on the compiler's command line; what stands here is the default. */
+/* Each option can be set on the compiler's command line; the values here are the defaults. */
 
-/* GORSE_ROM stands directly after `const` on every table. Empty on targets with one address space. */
+/* GORSE_ROM comes directly after `const` on every table. Empty on targets with one address space. */
 #ifndef GORSE_ROM
 #if defined(__AVR__) && defined(__FLASH)
 #define GORSE_ROM __flash
@@ -76,7 +76,7 @@
 #define GORSE_CATCH_UP 60
 #endif
 
-/* Stands before a function that keeps its frame apart from its caller's, so that calls which don't need it have it not
+/* Marks a function that keeps its frame apart from its caller's, so that calls which don't need it have it not
  * on the stack. Compilers that don't know it may need more stack. */
 #ifndef GORSE_OWN_FRAME
 #if defined(__GNUC__)

@@ -19,7 +19,7 @@ typedef struct gorse_rect {
 
 struct gorse_canvas;
 
-/* A pixel format: how spans of pixels get into the draw buffer. x and y are places on the panel, always inside
+/* A pixel format: how spans of pixels get into the draw buffer. x and y are coordinates on the panel, always inside
  * the canvas's clip; n is at least 1. `native` is what the format's native() made of a colour. */
 typedef struct gorse_format {
     uint8_t bits;    /* bits a pixel: 1, 2, 4, 8, 16, 24 or 32 */
@@ -39,7 +39,7 @@ typedef struct gorse_format {
 } gorse_format;
 
 enum {
-    GORSE_FORMAT_LOW_BIT_FIRST = 1,  /* the leftmost pixel stands in the lowest bit */
+    GORSE_FORMAT_LOW_BIT_FIRST = 1,  /* the leftmost pixel is in the lowest bit */
     GORSE_FORMAT_HIGH_BYTE_FIRST = 2 /* a word's high byte comes first */
 };
 
@@ -141,7 +141,7 @@ struct gorse_widget;
 enum {
     GORSE_KIND_HAS_TEXT = 1, /* its record begins with a gorse_widget_text */
     GORSE_KIND_TOUCHED = 2,  /* takes presses */
-    GORSE_KIND_FINE_TEXT = 4 /* its text stands in gorse_text_widget_box, so that single characters can be redrawn */
+    GORSE_KIND_FINE_TEXT = 4 /* its text is in gorse_text_widget_box, so that single characters can be redrawn */
 };
 
 /* What a rule can command a kind to do. */

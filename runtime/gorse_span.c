@@ -36,7 +36,7 @@ void gorse_shrink(gorse_rect *box, gorse_coord by) {
     box->y1 = (gorse_coord)(box->y1 - by);
 }
 
-/* The sum of a place and a size, which rules may have made too large for 16 bits. */
+/* The sum of a coordinate and a size, which rules may have made too large for 16 bits. */
 static gorse_coord end_of(gorse_coord from, gorse_coord size) {
     int32_t end = (int32_t)from + size;
     return (gorse_coord)(end > 32767 ? 32767 : end);

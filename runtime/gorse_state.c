@@ -1,5 +1,5 @@
 /* SPDX-License-Identifier: MIT */
-/* Where things stand in the state that the caller handed over, and how records are read with what changed in them. */
+/* Where things are in the state that the caller supplies, and how records are read with what changed in them. */
 #include <string.h>
 
 #include "gorse_internal.h"

@@ -1,5 +1,5 @@
 /* SPDX-License-Identifier: MIT */
-/* The text of a widget: which one it shows now, where it stands, and what to redraw when it changes. */
+/* The text of a widget: which one it shows now, its box, and what to redraw when it changes. */
 #include <string.h>
 
 #include "gorse_internal.h"

@@ -71,7 +71,7 @@ static void mirror_rows(const gorse_strip *s) {
         }
 }
 
-/* What filled the last page stands in the first one now: all rows move up by so many. */
+/* What filled the last page is in the first one now: all rows move up by so many. */
 static void close_gap(const gorse_strip *s, uint8_t gap) {
     uint16_t page, column, pages = pages_of(s->h);
     for (column = 0; gap != 0u && column < s->w; column++)

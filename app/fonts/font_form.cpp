@@ -5,6 +5,7 @@
 #include <QComboBox>
 #include <QFileDialog>
 #include <QFileInfo>
+#include <QHBoxLayout>
 #include <QInputDialog>
 #include <QKeyEvent>
 #include <QLabel>
@@ -53,7 +54,7 @@ class ReasonList : public QListWidget {
 FontForm::FontForm(Session& session, FontEditor& editor, QWidget* parent)
     : FormPage("font_form",
                tr("How a face becomes glyphs: bits per pixel, edges, distances, which characters it holds and "
-                  "why.\n\nIt stands here once a face is chosen."),
+                  "why.\n\nIt appears here once a face is chosen."),
                parent),
       session_(session),
       editor_(editor) {

@@ -105,7 +105,7 @@ class GlyphView::Pixels : public QWidget {
             for (int y = bottom_; y <= top_; ++y)
                 painter.drawLine(whole.left(), at(0, y).bottom() + 1, whole.right() + 1, at(0, y).bottom() + 1);
         }
-        // The box of the bitmap, the baseline, where the pen stands and goes.
+        // The box of the bitmap, the baseline, where the pen is and goes.
         painter.setPen(QPen(Theme::colour(Role::QuietText), 1, Qt::DotLine));
         if (glyph_.width > 0)
             painter.drawRect(at(glyph_.left, glyph_.rise - 1)
@@ -225,7 +225,7 @@ void GlyphView::refresh() {
         const bool missing = font && font->missing().count(c) != 0;
         name_->setText(missing ? fromStd(characterCode(c)) + "\n" + fromStd(characterName(c)).toLower() : QString());
         measures_->clear();
-        why_->setText(missing ? tr("Needed, but no face of this font has it. Give the font a face that stands in, or "
+        why_->setText(missing ? tr("Needed, but no face of this font has it. Give the font a fallback face, or "
                                    "change the words.")
                               : tr("A glyph shows here once one is chosen."));
         back_->hide();

@@ -204,7 +204,7 @@ void SpecimenView::refresh() {
     zoomed_->setText(QString("%1x").arg(zoom_));
     if (!session_.isOpen() || !editor_.font()) {
         page_->show({}, !editor_.error().isEmpty() ? editor_.error()
-                                                   : tr("A specimen of the font stands here once a face is chosen."));
+                                                   : tr("A specimen of the font appears here once a face is chosen."));
         return;
     }
     const QSize size = page_->pixels(zoom_);

@@ -34,7 +34,7 @@ class MainWindow : public QMainWindow {
     // Opens a project and shows its screens; shows an error if it can't.
     bool openProject(const QString& folder);
     void showStart();
-    // The station at that place in the header; nothing without a project.
+    // The station at that position in the header; nothing without a project.
     void showStation(int station);
 
   protected:

@@ -13,7 +13,7 @@ class ImageEditor;
 class NumberField;
 class PictureView;
 
-// The frames of an animation in the order in which they play: dragged to another place, dropped with Del, each with
+// The frames of an animation in the order in which they play: dragged to another position, dropped with Del, each with
 // its time.
 class FrameStrip : public QWidget {
     Q_OBJECT

@@ -10,6 +10,7 @@
 #include <QImage>
 #include <QMessageBox>
 #include <QProgressDialog>
+#include <QPushButton>
 #include <QSettings>
 #include <QTimer>
 

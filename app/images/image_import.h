@@ -8,6 +8,7 @@
 #include "core/document/document.h"
 #include "core/image/series.h"
 
+class QFileSystemWatcher;
 class QImage;
 class QWidget;
 
@@ -47,7 +48,7 @@ class ImageImport : public QObject {
     Session& session_;
     QSet<QString> seen_;  // files of the images folder that are no news
     QWidget* window_;
-    class QFileSystemWatcher* watcher_;
+    QFileSystemWatcher* watcher_;
 };
 
 }  // namespace gorsefinch::app

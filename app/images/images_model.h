@@ -7,6 +7,7 @@
 #include "app/widgets/drag_formats.h"
 #include "app/widgets/newest_job.h"
 #include "core/image/baked_image.h"
+#include "core/scene/screen_part.h"
 
 namespace gorsefinch::app {
 

@@ -4,6 +4,7 @@
 #include "app/images/image_editor.h"
 #include "app/widgets/station.h"
 
+class QBoxLayout;
 class QToolButton;
 
 namespace gorsefinch::app {
@@ -40,7 +41,7 @@ class ImagesStation : public Station {
     void dropEvent(QDropEvent* event) override;
 
   private:
-    void makeViewBar(class QBoxLayout* row);
+    void makeViewBar(QBoxLayout* row);
     void makeCommands();
     void copyRecipe();
     void pasteRecipe();

@@ -110,7 +110,7 @@ QString PictureView::resultWords() const {
     return words + QString(" · %1 B").arg(baked.bytes());
 }
 
-// Place, the colour before and after, and the number that stands in the packed bytes.
+// Position, the colour before and after, and the number in the packed bytes.
 QString PictureView::pointerWords() const {
     const Places at = places();
     const QRect& over = at.result.contains(pointer_) ? at.result : at.source;

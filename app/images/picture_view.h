@@ -88,7 +88,7 @@ class PictureView : public QWidget {
     Mode mode_ = Mode::Split, beforeCrop_ = Mode::Split;
     bool gridShown_ = true, onPanel_ = false, aspectKept_ = false, zoomIsFit_ = true;
     int zoom_ = 1, frame_ = 0;
-    double line_ = 0.5;  // where the line between source and result stands, of the picture's width
+    double line_ = 0.5;  // where the line between source and result is, of the picture's width
     QPoint pan_;
     QImage result_;  // the frame, one pixel a pixel
     QImage source_;  // what the recipe's shape makes of the original at the size on the widget

@@ -29,7 +29,7 @@ bool dithers(const Recipe& r) { return r.reduction != Reduction::Nearest && !r.m
 RecipeForm::RecipeForm(Session& session, ImageEditor& editor, QWidget* parent)
     : FormPage("recipe",
                tr("The recipe says what becomes of a picture on its way to the panel: crop, size, tone, colours, "
-                  "packing.\n\nIt stands here once a picture is chosen."),
+                  "packing.\n\nIt appears here once a picture is chosen."),
                parent),
       session_(session),
       editor_(editor) {

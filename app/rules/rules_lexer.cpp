@@ -45,7 +45,7 @@ void RulesLexer::styleText(int, int) {
     startStyling(0);
     size_t done = 0;
     const auto plainUpTo = [&](size_t end) {
-        // Between words stand blanks and comments.
+        // Blanks and comments are between words.
         const size_t comment = text.substr(done, end - done).find("//");
         if (comment != std::string::npos) {
             setStyling(static_cast<int>(comment), Plain);

@@ -10,6 +10,7 @@
 #include "app/rules/rules_lexer.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "core/rules/rule_words.h"
 
 namespace gorsefinch::app {
 

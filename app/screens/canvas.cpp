@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The canvas: its places, its zoom and its keys. What it does with the mouse is in canvas_gestures.cpp, how it looks in
-// canvas_painting.cpp.
+// The canvas: its coordinates, its zoom and its keys. What it does with the mouse is in canvas_gestures.cpp, how it
+// looks in canvas_painting.cpp.
 #include "app/screens/canvas.h"
 
 #include <QKeyEvent>

@@ -34,14 +34,14 @@ class Canvas : public QWidget {
     void setZonesShown(bool shown);
     void setGuidesUsed(bool used) { guidesUsed_ = used; }
 
-    // A place of the widget in pixels of the panel, and back.
+    // A point of the canvas in pixels of the panel, and back.
     QPoint toPanel(const QPointF& at) const;
     QPointF fromPanel(const QPointF& at) const;
-    // The last place of the pointer on the panel.
+    // The last position of the pointer on the panel.
     QPoint pointer() const { return pointer_; }
     // Inserts a widget of a kind in a box (or of its default size there), selects it, and gives its name.
     void insert(Kind kind, const QRect& box);
-    // Inserts widgets that show these images at their own size, the first with its middle at a place, and selects them.
+    // Inserts widgets that show these images at their own size, the first with its middle at a point, and selects them.
     void placeImages(const QStringList& names, const QPoint& middle);
 
   Q_SIGNALS:

@@ -126,7 +126,7 @@ void ScreensStation::paste() {
         session_.showError(QString::fromStdString(widgets.error().text()));
         return;
     }
-    // On another screen the place stays the same, so that equal things stand at equal places; on the same one the
+    // On another screen the position stays the same, so that equal things are at equal positions; on the same one the
     // copies step aside.
     const ScreenRef screen = session_.selection().screen();
     const bool here = std::any_of(widgets->begin(), widgets->end(), [&](const Widget& each) {

@@ -30,7 +30,7 @@ class ScreensStation : public Station {
     QString help() const override { return tr("Lay out screens and widgets"); }
     int number() const override { return 5; }
     bool goTo(const Problem& problem) override;
-    // Puts images on the screen that is edited, the first in the middle or at a place of the panel.
+    // Puts images on the screen that is edited, the first in the middle or at a point of the panel.
     void placeImages(const QStringList& names, std::optional<QPoint> at = {});
 
   Q_SIGNALS:

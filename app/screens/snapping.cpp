@@ -10,7 +10,7 @@ namespace gorsefinch::app {
 namespace {
 
 struct Span {
-    int low, high;  // high is the first place outside
+    int low, high;  // high is the first pixel outside
     int middle() const { return (low + high) / 2; }
 };
 

@@ -22,7 +22,7 @@ struct Change {
     bool screens = false;     // any screen's content
 };
 
-// The document that is edited, its history, and the scene built from it. Beside it stand what is selected, the twin
+// The document that is edited, its history, and the scene built from it. Beside it are what is selected, the twin
 // that runs the scene, and the project on disk. Views read from here and edit through here; they don't know each other.
 class Session : public QObject {
     Q_OBJECT

@@ -144,7 +144,7 @@ void StartPage::refresh() {
         item->setData(Qt::UserRole, folder);
     }
     if (recent_->count() == 0) {
-        auto* none = new QListWidgetItem(tr("Projects that you open will stand here."), recent_);
+        auto* none = new QListWidgetItem(tr("Projects that you open appear here."), recent_);
         none->setFlags(Qt::NoItemFlags);
     }
     back_->setVisible(session_.isOpen());

@@ -14,7 +14,7 @@ namespace gorsefinch::app {
 
 namespace {
 
-// A slider at its place of rest when it is double clicked.
+// A slider at its default when it is double clicked.
 class RestingSlider : public QSlider {
   public:
     RestingSlider(int min, int max, int rest, QWidget* parent) : QSlider(Qt::Horizontal, parent), rest_(rest) {

@@ -9,7 +9,7 @@ class QWidget;
 
 namespace gorsefinch::app {
 
-// A pane's title at the left and its figure, which becomes quiet and monospaced, at the right; `between` stands beside
+// A pane's title at the left and its figure, which becomes quiet and monospaced, at the right; `between` is beside
 // the title if there is one. The labels belong to the figure's parent.
 QHBoxLayout* headingRow(const QString& title, QLabel* figure, QWidget* between = nullptr);
 

@@ -20,7 +20,7 @@ class Station : public QWidget {
     virtual QString title() const = 0;
     virtual QString figure() const = 0;
     virtual QString help() const = 0;
-    // Alt and this digit lead here: its place among all eight.
+    // Alt and this digit lead here: its number among all eight.
     virtual int number() const = 0;
     // Shows the place of a problem; false if the problem isn't this station's.
     virtual bool goTo(const Problem& problem) {

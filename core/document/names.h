@@ -14,7 +14,7 @@ namespace gorsefinch {
 
 inline constexpr size_t kMaxNameBytes = 48;
 
-// What is wrong with a name, as a sentence; nothing if it can stand in C and C++. Names begin with a letter, hold
+// What is wrong with a name, as a sentence; nothing if it is possible in C and C++. Names begin with a letter, hold
 // ASCII letters, digits and underscores, are not keywords and do not end in an underscore (so that joined names
 // stay apart).
 std::optional<std::string> nameError(std::string_view name);

@@ -33,7 +33,7 @@ FontSize& ownSize(Face& face, int size) {
     return *face.sizes.insert(at, fresh);
 }
 
-// Where a text's face and size may stand.
+// The properties that can set a text's face and size.
 struct Requested {
     std::string face;
     int size = 0;

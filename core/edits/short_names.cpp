@@ -18,7 +18,7 @@ bool rulesMention(const Document& document, const std::string& name) {
 }  // namespace
 
 Document withClearShortNames(const Document& document, std::span<const std::string> names) {
-    // Most names stand in no rule, and then no screen is looked at.
+    // Most names are in no rule, and then no screen is looked at.
     std::map<std::string_view, std::vector<std::string_view>> screens;
     for (const std::string& name : names)
         if (rulesMention(document, name))

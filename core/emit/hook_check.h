@@ -17,7 +17,7 @@ struct HookCheck {
     std::vector<std::string> stale;    // that the file defines and no rule calls, as after a rename
 };
 
-// `text` is C or C++; what stands in comments and literals is left out. Definitions that macros make are not seen.
+// `text` is C or C++; comments and literals are left out. Definitions that macros make are not seen.
 HookCheck checkHooks(const GeneratedCode& code, std::string_view text);
 
 // Warnings about the user's port file in the output folder; none if it isn't there yet.

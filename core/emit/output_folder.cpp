@@ -80,7 +80,7 @@ Hashes readManifest(const OutputFolders& folders) {
     return text ? manifestHashes(*text) : hashes;
 }
 
-// What stands in the folder while files are written: each may be the former or the new one.
+// What is in the folder while files are written: each may be the former or the new one.
 std::string manifestUnderWay(Hashes hashes, const GeneratedCode& code) {
     for (const auto& [path, text] : code.files)
         if (path != kManifest)

@@ -12,7 +12,7 @@
 
 namespace gorsefinch {
 
-// How a generated file stands to what is in the output folder.
+// How a generated file compares with what is in the output folder.
 enum class FileState {
     New,      // isn't there yet
     Changed,  // will be replaced

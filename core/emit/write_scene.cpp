@@ -290,7 +290,7 @@ class SceneWriter {
              " for this interface: raise it where it is defined, or leave it out for the default\"\n#endif\n");
     }
 
-    // Where the firmware defines none, these stand in.
+    // Defaults where the firmware defines none.
     void weakHooks() {
         line("#if defined(__GNUC__)");
         line("#define DEFAULT_HOOK __attribute__((weak))");

@@ -13,14 +13,14 @@ namespace gorsefinch {
 
 // What a font is made from.
 struct FontSource {
-    std::vector<std::shared_ptr<const FaceAtSize>> faces;  // the font's own, then those that stand in for it
+    std::vector<std::shared_ptr<const FaceAtSize>> faces;  // the font's own, then its fallbacks
     FontSettings settings;                                 // with the bits decided
     std::map<char32_t, HandGlyph> byHand;                  // only with one bit a pixel
 };
 
-// The faces that a font draws from: its own, then those that stand in for it. None if its own isn't there.
+// The faces that a font draws from: its own, then its fallbacks. None if its own isn't there.
 std::vector<std::string> facesOfFont(const Document& document, const FontKey& key);
-// Opens what a font of the document needs: its face, and the faces that stand in. `defaultBits` are taken where the
+// Opens what a font of the document needs: its face and its fallbacks. `defaultBits` are taken where the
 // settings leave them to the panel. An error if its own face can't be opened.
 Result<FontSource> fontSource(const Document& document, const FontKey& key, int defaultBits);
 
@@ -108,5 +108,7 @@ class BakedFont {
     std::vector<uint8_t> bits_;
     gorse_font record_{};
 };
+
+using FontRef = std::shared_ptr<const BakedFont>;
 
 }  // namespace gorsefinch

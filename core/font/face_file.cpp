@@ -93,7 +93,7 @@ class FreeTypeFace : public FaceAtSize {
         return out;
     }
 
-    // One shaping for all pairs: left, other, left, other … What stands before an other is always `left`.
+    // One shaping for all pairs: left, other, left, other … What precedes an other is always `left`.
     std::vector<int> kerning(char32_t left, const std::vector<char32_t>& others) const override {
         std::vector<int> out(others.size(), 0);
         if (!kerns_)

@@ -7,7 +7,7 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr size_t kMaxFaces = 4;  // of one font: its own and those that stand in
+constexpr size_t kMaxFaces = 4;  // of one font: its own and its fallbacks
 
 Result<std::shared_ptr<const FaceAtSize>> open(const Face& face, const FontSettings& settings, int size) {
     FaceRequest request;
@@ -24,7 +24,7 @@ Result<std::shared_ptr<const FaceAtSize>> open(const Face& face, const FontSetti
 std::vector<std::string> facesOfFont(const Document& document, const FontKey& key) {
     std::vector<std::string> out;
     const Face* next = document.face(key.face);
-    // A face that stands in may have one that stands in for it; a circle ends.
+    // A fallback may have a fallback of its own; a circle ends.
     while (next && out.size() < kMaxFaces && std::find(out.begin(), out.end(), next->name) == out.end()) {
         out.push_back(next->name);
         next = document.face(next->settings(key.size).fallback);

@@ -17,7 +17,7 @@ std::vector<uint8_t> packCoverageRuns(const std::vector<uint8_t>& coverage, int 
 // The other way, from `offset` on: `count` values. Bytes that are not there count as 0.
 std::vector<uint8_t> unpackCoverage(const std::vector<uint8_t>& packed, size_t offset, size_t count, int bits);
 
-// How the runtime reads glyphs of so many bits, plain or as runs: the function, its name, and the file that it stands
+// How the runtime reads glyphs of so many bits, plain or as runs: the function, its name, and the file that it is
 // in.
 struct GlyphReader {
     decltype(gorse_font::read) function;

@@ -35,7 +35,7 @@ class Baker {
     }
 
   private:
-    // Alpha that stands in the pixels themselves needs no mask.
+    // Alpha in the pixels themselves needs no mask.
     bool alphaIsInside() const { return target_.format == PixelFormat::Argb8888 && !recipe_.maskOnly; }
 
     void addFrame(const Picture& toned, int ms) {

@@ -40,7 +40,7 @@ GORSEFINCH_WIDE_LOOPS void greysOf(const uint32_t* pixels, uint8_t* greys, size_
 }  // namespace
 
 std::vector<uint8_t> diffusedGreys(const Picture& p, const LevelSteps& steps, Reduction method, int strength) {
-    // The greys stand where the levels will.
+    // The greys are at the positions of the levels.
     std::vector<uint8_t> out(p.pixels.size());
     greysOf(p.pixels.data(), out.data(), out.size());
     const uint8_t* greys = out.data();
@@ -50,7 +50,7 @@ std::vector<uint8_t> diffusedGreys(const Picture& p, const LevelSteps& steps, Re
             return [&steps, greys, max, middle](size_t i, int come, uint8_t* to) {
                 const int sum = steps.amountOf(greys[i]) + come;
                 // All ones where it is lit: a branch would be foretold wrongly every other time, and a table would
-                // stand between a pixel and the next.
+                // lie between a pixel and the next.
                 const int lit = (middle - 1 - sum) >> 31;
                 *to = static_cast<uint8_t>(lit & 1);
                 return sum - (max & lit);

@@ -30,7 +30,7 @@ Amounts weakened(Amounts error, int strength) {
     return error;
 }
 
-// An error on its way within a row and to the next by Floyd and Steinberg: each place of the next row is written once,
+// An error on its way within a row and to the next by Floyd and Steinberg: each pixel of the next row is written once,
 // when the last of its three is known. Lives in registers, so its address may not get about.
 template <typename Amount>
 struct FloydSteinbergRow {
@@ -38,7 +38,7 @@ struct FloydSteinbergRow {
     Amount* leaving;       // to the next
     std::ptrdiff_t step;
     Amount ahead{};   // 7 sixteenths of the last pixel's error
-    Amount below{};   // what has come to the place below the next pixel
+    Amount below{};   // what has come to the pixel below the next one
     Amount behind{};  // and to that below the last one
 
     // What has come to pixel x, rounded.

@@ -41,7 +41,7 @@ double colourDifferenceOf(const Picture& a, const Picture& b);
 
 // The recipe with a rung taken: a format that is the panel's own is left to the panel.
 Recipe withRung(const Recipe& recipe, const Rung& rung, PixelFormat panel);
-// The rung that a recipe stands on.
+// The rung of a recipe.
 Rung rungOf(const Recipe& recipe, PixelFormat panel);
 
 }  // namespace gorsefinch

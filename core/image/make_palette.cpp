@@ -157,7 +157,7 @@ Lab channelsOf(Colour colour) {
     return {part(16), part(8), part(0)};
 }
 
-// The colour nearest to a place, of those sorted by lightness: looked through from its own lightness outwards, until
+// The colour nearest to a point, of those sorted by lightness: looked through from its own lightness outwards, until
 // lightness alone is farther than the best. What was nearest before the colours moved a little, `guess`, ends it early.
 size_t nearestOf(const std::vector<Lab>& labs, const Lab& to, size_t guess) {
     const auto start = static_cast<size_t>(

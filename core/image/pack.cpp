@@ -86,7 +86,7 @@ void packSmall(std::span<uint8_t> out, const PixelFormatInfo& format, int width,
                 format.layout == PixelLayout::RowsLowFirst, [&](size_t x) { return number(y * w + x); });
 }
 
-// Where pixel x, y of a packed picture stands: its byte, and the shift of its lowest bit.
+// Where pixel x, y of a packed picture is: its byte, and the shift of its lowest bit.
 struct Place {
     size_t byte;
     int shift;
@@ -101,7 +101,7 @@ Place placeOf(const PixelFormatInfo& format, int x, int y, int width) {
     return {row + bit / 8, format.layout == PixelLayout::RowsLowFirst ? inByte : 8 - format.bits - inByte};
 }
 
-// Eight pixels and eight words at a time. Red and blue stand in 16 bits each, side by side, so that one multiplication
+// Eight pixels and eight words at a time. Red and blue have 16 bits each, side by side, so that one multiplication
 // of 16 bits brings both to their nearest level; those of 32 bits are slow on many processors.
 using Pixels8 = uint32_t __attribute__((vector_size(32)));
 using Halves16 = uint16_t __attribute__((vector_size(32)));

@@ -25,7 +25,7 @@ ThresholdMap bayer(int side) {
     return map;
 }
 
-// Points on a square that wraps around, with how crowded each place is.
+// Points on a square that wraps around, with how crowded each point is.
 class PointField {
   public:
     explicit PointField(int side) : side_(side), set_(cells(), 0), crowd_(cells(), 0), near_(cells()) {

@@ -13,7 +13,7 @@ struct ThresholdMap {
     int side = 1;
     std::vector<uint16_t> order{0};
 
-    // 0 to 255 at a place, evenly spread and never quite either end.
+    // 0 to 255 at a pixel, evenly spread and never quite either end.
     int at(int x, int y) const {
         const auto count = static_cast<int>(order.size());
         const auto cell = static_cast<size_t>((y & (side - 1)) * side + (x & (side - 1)));

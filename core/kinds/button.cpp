@@ -23,7 +23,7 @@ const PropertyInfo buttonProperties[] = {
      .label = "Image side",
      .type = PropertyType::Choice,
      .fallback = std::string("left"),
-     .help = "where the image stands to the text",
+     .help = "on which side of the text the image is",
      .choices = buttonSides},
     {.key = "gap",
      .label = "Gap",
@@ -36,7 +36,7 @@ const PropertyInfo buttonProperties[] = {
      .label = "Align",
      .type = PropertyType::Choice,
      .fallback = std::string("middle"),
-     .help = "where the text stands",
+     .help = "alignment of the text",
      .choices = alignChoices()},
 };
 

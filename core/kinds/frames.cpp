@@ -48,13 +48,13 @@ const PropertyInfo framesProperties[] = {
      .label = "Align",
      .type = PropertyType::Choice,
      .fallback = std::string("middle"),
-     .help = "where it stands in the box",
+     .help = "horizontal alignment in the box",
      .choices = alignChoices()},
     {.key = "place",
      .label = "Place",
      .type = PropertyType::Choice,
      .fallback = std::string("middle"),
-     .help = "where it stands from top to bottom",
+     .help = "vertical alignment in the box",
      .choices = placeChoices()},
 };
 

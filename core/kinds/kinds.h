@@ -12,7 +12,7 @@
 
 namespace gorsefinch {
 
-// What the runtime draws widgets with: its struct, the struct's name, and the file that it stands in.
+// What the runtime draws widgets with: its struct, the struct's name, and the file that it is in.
 struct RuntimeKind {
     const gorse_kind* kind;
     const char* symbol;

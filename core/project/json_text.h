@@ -10,7 +10,7 @@
 #include "core/base/result.h"
 #include "core/kinds/value.h"
 
-// Reading objects with a place for every mistake.
+// Reading objects; each mistake is reported with its place.
 namespace gorsefinch {
 
 // One object while it is read: remembers which keys were read, so that the rest can be kept.

@@ -41,7 +41,7 @@ inline constexpr size_t kMaxTexts = size_t{64} << 20;
 
 struct ReadProject {
     std::optional<Document> document;  // nothing if the main file can't be used at all
-    Problems problems;                 // Error: something could not be taken over as it stands
+    Problems problems;                 // Error: something could not be taken over as it is
     std::vector<std::string> damaged;  // files that hold something that was not taken over
 };
 

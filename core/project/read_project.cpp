@@ -223,7 +223,7 @@ class Reader {
         }
         document.unreadScreens = unread;
         if (document.screens.empty()) {
-            complain(kMainFile, "screens", "no screen could be opened", "An empty one stands in");
+            complain(kMainFile, "screens", "no screen could be opened", "An empty one is shown instead");
             Screen screen;
             screen.name = uniqueName("screen", [&](std::string_view n) {
                 return std::find(unread->begin(), unread->end(), n) != unread->end();

@@ -339,7 +339,7 @@ Compiled ExpressionParser::primary() {
             return out;
         case TokenType::Text: {
             if (!scope_.string)
-                fail(token, "a text in quotes can't stand here", "Use a number or a variable");
+                fail(token, "a text in quotes is not possible here", "Use a number or a variable");
             ++at_;
             out.type = ValueType::Text;
             out.words = token.text;
@@ -407,7 +407,7 @@ Compiled ExpressionParser::property(const Token& first) {
         ++at_;
     }
     if (!scope_.slot)
-        fail(first, "only variables can stand here", "Use a variable");
+        fail(first, "only variables are possible here", "Use a variable");
     if (parts.size() > 3)
         fail(parts[3], "too many points", "Write screen.widget.property");
     const bool full = parts.size() == 3;

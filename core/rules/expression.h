@@ -14,7 +14,7 @@ namespace gorsefinch {
 
 enum class ValueType { Number, YesNo, Text, Colour };
 
-// A place in byte code where the number of a slot is to be written (2 bytes), once all slots are known.
+// A position in byte code where the number of a slot is to be written (2 bytes), once all slots are known.
 struct SlotUse {
     size_t at;
     int slot;
@@ -57,7 +57,7 @@ struct ExpressionScope {
     const ProjectNames* names;
     // The slot of a widget's property; absent where properties can't be read.
     std::function<int(const ProjectNames::WidgetPlace&, const PropertyInfo&, const Token& at)> slot;
-    // The number of a literal text; absent where literal texts can't stand.
+    // The number of a literal text; absent where literal texts are not possible.
     std::function<int(const std::string& words, const Token& at)> string;
     std::function<void(Severity, const Token& at, const std::string& reason, const std::string& remedy)> report;
 };

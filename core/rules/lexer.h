@@ -16,7 +16,7 @@ struct Token {
     TokenType type = TokenType::End;
     std::string text;
     int line = 1, column = 1;   // from 1, in bytes
-    size_t begin = 0, end = 0;  // where it stands in the whole text
+    size_t begin = 0, end = 0;  // its position in the whole text
     int64_t number = 0;         // of a number, without its point
     int decimals = 0;           // digits behind the point
     uint32_t colour = 0;        // 0xAARRGGBB
@@ -36,7 +36,7 @@ struct TokenLine {
 // Bad token with the reason as its text.
 std::vector<TokenLine> splitRules(std::string_view text);
 
-// The words of one expression, as it stands between braces; places count from `line`, `column`, `offset`.
+// The words of one expression, as written between braces; positions count from `line`, `column`, `offset`.
 std::vector<Token> splitExpression(std::string_view text, int line, int column, size_t offset);
 
 // A text with insets, cut in pieces: words as they are, or the inside of { }. "{{" is a brace.

@@ -56,7 +56,7 @@ class ProjectNames {
 
     const Document& document_;
     std::shared_ptr<const VariableIndex> variables_;
-    // By name, the place of the only widget, or -1. Built when a widget is first looked up without its screen.
+    // By name, the position of the only widget, or -1. Built when a widget is first looked up without its screen.
     mutable std::unordered_map<std::string_view, WidgetPlace> widgets_;
     mutable bool widgetsKnown_ = false;
 };

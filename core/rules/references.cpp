@@ -71,7 +71,7 @@ class ReferenceReader {
         }
     }
 
-    // What stands behind "on"; the place behind it is given back.
+    // What follows "on"; returns the position after it.
     size_t event() {
         const size_t names = namesFrom(1);
         if (names == 2 && findEvent(screenEvents(), at(3).text))
@@ -86,7 +86,7 @@ class ReferenceReader {
         while (i + 1 < tokens_.size()) {
             choices += at(i).is("?") - at(i).is(":");
             if (choices < 0)
-                return;  // behind the : of an inset stands how it is shown
+                return;  // what follows the : of an inset says how it is shown
             const size_t names = namesFrom(i);
             if (names > 1)
                 widgetPath(i, names - 1);

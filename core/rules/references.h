@@ -12,7 +12,7 @@ namespace gorsefinch {
 struct Reference {
     enum class What { Variable, Screen, Widget };
     What what;
-    size_t token = 0;    // its place among the words
+    size_t token = 0;    // its position among the words
     std::string screen;  // of a widget: the screen written before it; "" for the short form
 };
 

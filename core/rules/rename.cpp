@@ -41,7 +41,7 @@ void collect(const std::vector<Token>& tokens, const std::vector<Reference>& ref
     }
 }
 
-// The insets of a text whose first character stands at `offset`.
+// The insets of a text whose first character is at `offset`.
 void collectInText(std::string_view text, size_t offset, const RuleRename& rename, std::vector<Replacement>& all) {
     for (const TextPiece& piece : splitText(text).pieces) {
         if (!piece.inset)

@@ -11,7 +11,7 @@
 
 namespace gorsefinch {
 
-// One file of rules while it is compiled: where it stands, and what its lines may speak of.
+// One file of rules while it is compiled: where it is, and what its lines may speak of.
 class RuleFileContext {
   public:
     RuleFileContext(RulePool& pool, const RuleFile& file);
@@ -30,7 +30,7 @@ class RuleFileContext {
         return tokens[std::min(i, tokens.size() - 1)];
     }
     void expectEnd(const std::vector<Token>& tokens, size_t i);
-    // The expression from token i on, which then stands behind it; nothing after a mistake, which is reported.
+    // The expression from token i on, which is then the one behind it; nothing after a mistake, which is reported.
     std::optional<Compiled> expression(const std::vector<Token>& tokens, size_t& i);
     // A widget named from token i on, in the short form or with its screen; nothing after a mistake, which is reported.
     std::optional<ProjectNames::WidgetPlace> widget(const std::vector<Token>& tokens, size_t i, bool full);

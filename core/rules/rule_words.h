@@ -6,7 +6,7 @@
 #include <string_view>
 #include <vector>
 
-// The words of the rules language that stand where names could stand.
+// The words of the rules language that occur where names could.
 namespace gorsefinch {
 
 // What can happen to a thing, and its number in the runtime (GORSE_EVENT_...).

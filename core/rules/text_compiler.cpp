@@ -18,7 +18,7 @@ struct Form {
 
 bool allZeros(std::string_view text) { return !text.empty() && text.find_first_not_of('0') == std::string_view::npos; }
 
-// "0", "000", "0.0", "mm:ss", "h:mm:ss": what stands behind the colon of an inset.
+// "0", "000", "0.0", "mm:ss", "h:mm:ss": what follows the colon of an inset.
 std::optional<Form> formFrom(std::string_view spec) {
     if (spec == "m:ss" || spec == "mm:ss")
         return Form{GORSE_FORM_CLOCK, 2, spec == "mm:ss" ? 2 : 1};

@@ -70,7 +70,7 @@ void tellMissing(BuiltScene& scene, const BakedFont& font, const std::set<char32
             p.file = "screens/" + p.screen + ".json";
             p.place = p.widget;
             p.reason = "the face " + font.key().face + " has no character " + which;
-            p.remedy = "Choose another face or word, or give the font a face that stands in";
+            p.remedy = "Choose another face or word, or give the font a fallback face";
             scene.problems.push_back(std::move(p));
         }
 }

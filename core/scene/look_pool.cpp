@@ -13,7 +13,7 @@ ResolvedStyle resolveStyle(const Document& document, const Widget& widget, std::
         const bool inState = look && !state.empty() && look->states.count(state) != 0 &&
                              look->states.find(state)->second.count(key) != 0;
         const auto own = widget.properties.find(key);
-        // What the look says of a state stands above what the widget says of itself in all states.
+        // What the look sets for a state overrides what the widget sets for all states.
         return !inState && own != widget.properties.end() ? own->second : lookValue(look, state, key);
     };
     const auto whole = [&](std::string_view key) { return static_cast<int>(std::get<int64_t>(value(key))); };

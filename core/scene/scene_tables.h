@@ -10,8 +10,6 @@
 
 namespace gorsefinch {
 
-using FontRef = std::shared_ptr<const BakedFont>;
-
 // The records of a screen's widgets as one scene shows them: they point to the looks, fonts and images of that scene,
 // which live as long as these. Immutable.
 struct ScreenTables {

@@ -153,7 +153,7 @@ class PartBuilder {
                 problem(Severity::Error, widget, "there is no look \"" + widget.look + "\"", "Choose another look");
         }
         look_ = resolveLook(context_.document, widget);
-        // A look without text needs no font; kept apart, it never stands in for one that does.
+        // A look without text needs no font; kept apart, it is never shared with one that does.
         for (ResolvedStyle* style : stylesOf(look_)) {
             if (info(widget.kind).has(kHasText))
                 font(widget, style->font);
@@ -230,7 +230,7 @@ class PartBuilder {
         }
     }
 
-    // A place in the screen's part of the state for the widget's text and, behind it, what its kind remembers. What
+    // Room in the screen's part of the state for the widget's text and, behind it, what its kind remembers. What
     // finds none shares the first bytes, so that the rest can be looked at.
     void takeMemory(const Widget& widget, gorse_widget& base, uint16_t stateBytes) {
         const int bytes = base.capacity + stateBytes;

@@ -32,7 +32,7 @@ struct LookUse {
     int states;
 };
 
-// What the texts of all variables, and those of a screen, may take of the state: places in it are numbers of 16 bits.
+// What the texts of all variables, and those of a screen, may take of the state: offsets in it have 16 bits.
 inline constexpr size_t kMaxStateTexts = 65000;
 // Bytes of the longest text with insets, its closing zero included: gorse_widget.capacity.
 inline constexpr int kMaxShownText = 255;

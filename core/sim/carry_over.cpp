@@ -38,7 +38,7 @@ void carryVariables(const BuiltScene& before, const gorse& from, const BuiltScen
     }
 }
 
-// The value of a slot under the new scene's numbers; nothing if it stands at its initial value. Texts are numbered by
+// The value of a slot under the new scene's numbers; nothing if it has its initial value. Texts are numbered by
 // the rules: the same words may have another number now.
 std::optional<int32_t> slotValue(const BuiltScene& before, const ScreenPart& old, size_t slot, int32_t value,
                                  const BuiltScene& now) {
