@@ -1,7 +1,8 @@
 # SPDX-License-Identifier: GPL-3.0-or-later
 # Sourced by ./demo and ./test: installs the packages of packages.txt that are missing.
 
-say() { printf '\n== %s\n' "$*"; }
+# The seconds since the script began say what each part takes.
+say() { printf '\n== %s (at %s s)\n' "$*" "$SECONDS"; }
 
 # install_packages GROUP...: of the groups named, what isn't there yet.
 install_packages() {

@@ -43,20 +43,12 @@ class GeneratedPrograms {
                         QString("-DPANEL_COLUMNS=%1").arg((sideways ? p.height : p.width) + p.columnOffset),
                         QString("-DPANEL_ROWS=%1").arg((sideways ? p.width : p.height) + p.rowOffset)};
         const QString objects = folder + "/" + tools.name;
-        QDir().mkpath(objects);
         QStringList linked;
         QStringList sources = generatedSources(folder, name) + tools.sources;
         sources << driverDir() + "driver.c";
-        for (const QString& source : std::as_const(sources)) {
-            if (source.endsWith("_scene.c"))
-                continue;
-            const QString object = objectOf(tools, source, objects);
-            if (!QFile::exists(object))
-                if (const QString said = error(tools.compiler, common + QStringList{"-c", source, "-o", object});
-                    !said.isEmpty())
-                    return said;
-            linked << object;
-        }
+        sources.removeIf([](const QString& source) { return source.endsWith("_scene.c"); });
+        if (const QString said = compile(tools, common, sources, objects, linked); !said.isEmpty())
+            return said;
         for (const auto& [bytes, frames] : expected) {
             const QString program = objects + QString("/program_%1").arg(bytes);
             QStringList arguments =
@@ -80,6 +72,21 @@ class GeneratedPrograms {
                     .arg(bytes)
                     .arg(got.size())
                     .arg(frames.size());
+        }
+        return {};
+    }
+
+    // Compiles sources that are not compiled yet into a folder. Returns an error, or "" and adds the objects.
+    QString compile(const Toolchain& tools, const QStringList& flags, const QStringList& sources,
+                    const QString& objects, QStringList& linked) const {
+        QDir().mkpath(objects);
+        for (const QString& source : sources) {
+            const QString object = objectOf(tools, source, objects);
+            if (!QFile::exists(object))
+                if (const QString said = error(tools.compiler, flags + QStringList{"-c", source, "-o", object});
+                    !said.isEmpty())
+                    return said;
+            linked << object;
         }
         return {};
     }

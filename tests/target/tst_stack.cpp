@@ -17,8 +17,13 @@ using namespace target;
 
 namespace {
 
-QStringList targetFlags(const char* core) {
-    return {"-std=c99", "-Os", QString("-mcpu=") + core, "-mthumb", "-ffunction-sections", "-fdata-sections"};
+// Compiles for a Cortex-M; all of them run on the emulated one.
+Toolchain cortex(const char* core) {
+    Toolchain tools = cortexM3();
+    tools.name = core;
+    tools.flags =
+        QStringList{"-std=c99", "-Os", QString("-mcpu=") + core, "-mthumb", "-ffunction-sections", "-fdata-sections"};
+    return tools;
 }
 
 }  // namespace
@@ -31,15 +36,15 @@ class TestStack : public QObject {
 
     // Bytes that the deepest call of a script took on an emulated controller; an error otherwise.
     QString deepest(const QString& folder, const QString& name, const char* core, long& bytes) const {
+        const Toolchain tools = cortex(core);
         const QString program = folder + "/stack_" + core, out = program + ".txt";
-        QString said =
-            error("arm-none-eabi-gcc", targetFlags(core)
-                                           << "-I" << folder << "-I" << driverDir() << generatedSources(folder, name)
-                                           << driverDir() + "stack_driver.c" << driverDir() + "cortex_m3_start.c"
-                                           << "--specs=rdimon.specs"
-                                           << "-T" << driverDir() + "cortex_m3.ld"
-                                           << "-Wl,--gc-sections"
-                                           << "-o" << program);
+        const QStringList flags = tools.flags + QStringList{"-I", folder, "-I", driverDir()};
+        QStringList linked;
+        QString said = programs_.compile(
+            tools, flags, generatedSources(folder, name) + tools.sources + QStringList{driverDir() + "stack_driver.c"},
+            folder + "/" + core, linked);
+        if (said.isEmpty())
+            said = error(tools.compiler, tools.flags + linked + tools.linkFlags + QStringList{"-o", program});
         if (said.isEmpty())
             said = error("qemu-system-arm",
                          {"-M", "mps2-an385", "-nographic", "-monitor", "none", "-serial", "none",
