@@ -93,7 +93,7 @@ void FontForm::makeFace() {
     defaults_->setToolTip(tr("Forget this size's own settings and its glyphs set by hand"));
     connect(defaults_, &QPushButton::clicked, this, [this] {
         session_.edit(removeFontSize(session_.document(), editor_.current()),
-                      tr("Usual settings for %1 px").arg(editor_.current().size));
+                      tr("Default settings for %1 px").arg(editor_.current().size));
     });
     addWide(defaults_);
 }
@@ -225,7 +225,7 @@ void FontForm::makeHeld() {
     reasons_->setObjectName("reasons");
     reasons_->setMinimumHeight(150);
     reasons_->setToolTip(
-        tr("What needs characters of this font. A widget: Enter goes there. Held besides: Del takes it out."));
+        tr("What needs characters of this font. A widget: Enter goes there. Held besides: Del removes it."));
     addWide(reasons_);
     connect(reasons_, &QListWidget::itemActivated, this, [this](QListWidgetItem* item) {
         if (item->data(WidgetName).isValid())
@@ -337,7 +337,7 @@ void FontForm::showReasons() {
             const QString from = held.from == HeldCharacters::From::Block  ? tr("block")
                                  : held.from == HeldCharacters::From::File ? tr("file")
                                                                            : tr("text");
-            auto* item = add(from + " " + shown, tr("held besides; Del takes it out"), had);
+            auto* item = add(from + " " + shown, tr("held besides; Del removes it"), had);
             item->setData(Entry, static_cast<uint>(each.entry));
             item->setForeground(Theme::colour(Role::Bound));
             continue;

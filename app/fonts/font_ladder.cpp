@@ -132,7 +132,7 @@ void FontLadder::show(const std::vector<FontRung>& rungs) {
         table_->setVerticalHeaderItem(row, new QTableWidgetItem(QString("%1 px").arg(size)));
         table_->setRowHeight(row, std::min(size * 5 / 4 + 8, 64) + 26);
         for (int column = 0; column < 4; ++column) {
-            const FontRung& rung = rungs[static_cast<size_t>(row * 4 + column)];
+            const FontRung& rung = rungs[static_cast<size_t>(row) * 4 + static_cast<size_t>(column)];
             auto* item = new QTableWidgetItem;
             item->setData(Qt::DecorationRole, toImage(rung.sample));
             item->setData(PlainWords, bytesText(static_cast<qint64>(rung.plainBytes)));

@@ -84,7 +84,10 @@ class GlyphView::Pixels : public QWidget {
         const int column = x - glyph_.left, row = glyph_.rise - 1 - y;
         return column < 0 || row < 0 || column >= glyph_.width || row >= glyph_.height
                    ? 0
-                   : valueOf(levelOf(glyph_.coverage[static_cast<size_t>(row * glyph_.width + column)], bits_), bits_);
+                   : valueOf(levelOf(glyph_.coverage[static_cast<size_t>(row) * static_cast<size_t>(glyph_.width) +
+                                                     static_cast<size_t>(column)],
+                                     bits_),
+                             bits_);
     }
 
     void paintEvent(QPaintEvent*) override {

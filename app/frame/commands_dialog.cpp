@@ -50,7 +50,7 @@ CommandsDialog::CommandsDialog(const QList<QAction*>& commands, QWidget* station
         add(tr("Operate on the canvas until pressed again"), "Shift+H");
         add(tr("Zoom"), tr("Ctrl+wheel, Ctrl++, Ctrl+-"));
         add(tr("Fit into the view"), "Ctrl+0");
-        add(tr("Leave out the guides while dragging"), "Alt");
+        add(tr("No guides while dragging"), "Alt");
     }
     column->addWidget(find);
     column->addWidget(list, 1);

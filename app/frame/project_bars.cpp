@@ -31,11 +31,10 @@ void ProjectBars::makeRecovery() {
     recovery_ = new NoticeBar("recovery", this);
     recovery_->setText(
         tr("Gorsefinch ended last time before this project was saved. What was not saved is still there."));
-    recovery_->addButton("restore", tr("R&estore it"),
-                         tr("Takes the place of what you see; Ctrl+Z brings that back (Alt+E)"), [this] {
-                             recovery_->hide();
-                             session_.restoreRecovery();
-                         });
+    recovery_->addButton("restore", tr("R&estore it"), tr("Replaces what you see; Ctrl+Z undoes it (Alt+E)"), [this] {
+        recovery_->hide();
+        session_.restoreRecovery();
+    });
     recovery_->addButton("drop_recovery", tr("Drop it"),
                          tr("Deletes it for good. Until then it waits, whatever you edit and save"), [this] {
                              recovery_->hide();

@@ -53,7 +53,7 @@ ExportDialog::ExportDialog(const QStringList& images, bool hasWords, const QStri
     form->setHorizontalSpacing(12);
     storage_->setObjectName("export_storage");
     storage_->setText(settings.value("export/storage", "const").toString());
-    storage_->setToolTip(tr("Stands before each array in C"));
+    storage_->setToolTip(tr("What precedes each array in C"));
     element_->setObjectName("export_element");
     element_->setEditable(true);
     element_->addItem("uint8_t");

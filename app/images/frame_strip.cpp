@@ -140,6 +140,7 @@ void FrameStrip::refresh() {
 
 void FrameStrip::takeOrder() {
     std::vector<FrameUse> uses;
+    uses.reserve(static_cast<size_t>(list_->count()));
     for (int i = 0; i < list_->count(); ++i)
         uses.push_back({list_->item(i)->data(Source).toInt(), list_->item(i)->data(Ms).toInt()});
     editor_.change([&](Recipe& r) { r.frames = uses; }, tr("Reorder frames"));

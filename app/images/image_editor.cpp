@@ -143,7 +143,7 @@ void ImageEditor::makeNow(const Image& image) {
     Q_EMIT shown();
 }
 
-void ImageEditor::makeLater(const Image& image, std::function<void()> then) {
+void ImageEditor::makeLater(const Image& image, const std::function<void()>& then) {
     const Document document = withImage(session_.document(), image);
     const OriginalRef known = session_.images().knownOriginal(image);
     job_.request([this, document, image, known, then](const std::atomic<bool>& stale) -> NewestJob::Finish {

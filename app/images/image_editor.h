@@ -52,7 +52,7 @@ class ImageEditor : public QObject {
     void refresh(bool another = false);
     bool isQuick(const Image& image) const;
     void makeNow(const Image& image);
-    void makeLater(const Image& image, std::function<void()> then);
+    void makeLater(const Image& image, const std::function<void()>& then);
     void forget();
     void follow(int step, int percent);
 

@@ -270,7 +270,7 @@ void ImageImport::takeUpChanges() {
     if (!fresh.empty())
         next = addImages(next, fresh, &names);
     if (!changed.isEmpty() || !names.empty())
-        session_.edit(next, tr("Take up what changed in the images folder"));
+        session_.edit(next, tr("Reload what changed in the images folder"));
     if (!changed.isEmpty())
         session_.showDone(tr("%1 changed on disk and was read again").arg(changed.join(", ")));
     watchFolder();

@@ -137,7 +137,7 @@ ImageList::ImageList(Session& session, ImageEditor& editor, QWidget* parent)
     list_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
     list_->setContextMenuPolicy(Qt::CustomContextMenu);
     list_->installEventFilter(this);
-    auto* empty = new QLabel(tr("No images yet.\n\nDrop pictures here, paste one,\nor bring some in."), this);
+    auto* empty = new QLabel(tr("No images yet.\n\nDrop pictures here, paste one,\nor import some."), this);
     empty->setAlignment(Qt::AlignCenter);
     empty->setProperty("quiet", true);
     pages_ = new QStackedWidget(this);

@@ -94,7 +94,7 @@ void RecipeForm::makeCrop() {
             [this](bool on) { change([on](Recipe& r) { r.trim = on; }, tr("Trim the border")); });
     fills_.push_back([trim](const Recipe& r) { trim->setChecked(r.trim); });
     fills_.push_back([clear](const Recipe& r) { clear->setEnabled(r.cropWidth > 0); });
-    addRow(QString(), pair(clear, trim), tr("Take the crop away; trim cuts off an empty border"));
+    addRow(QString(), pair(clear, trim), tr("Remove the crop; trim cuts off an empty border"));
 }
 
 void RecipeForm::makeSize() {
@@ -145,7 +145,7 @@ void RecipeForm::makeShape() {
         flipX->setChecked(r.flipX);
         flipY->setChecked(r.flipY);
     });
-    addRow(tr("Flip"), pair(flipX, flipY), tr("Exchange the sides"));
+    addRow(tr("Flip"), pair(flipX, flipY), tr("Swap width and height"));
     auto* columns = new NumberField(1, 64, tr("across"), page_);
     auto* rows = new NumberField(1, 64, tr("down"), page_);
     columns->setObjectName("sheet_columns");
@@ -163,7 +163,7 @@ void RecipeForm::makeShape() {
 
 void RecipeForm::makeTone() {
     slider(tr("Brightness"), "brightness", -100, 100, 0, &Recipe::brightness, tr("Lighter or darker"));
-    slider(tr("Contrast"), "contrast", -100, 100, 0, &Recipe::contrast, tr("Flatter or harder"));
+    slider(tr("Contrast"), "contrast", -100, 100, 0, &Recipe::contrast, tr("Lower or higher contrast"));
     slider(tr("Gamma"), "gamma", 20, 500, 100, &Recipe::gamma, tr("Lightens or darkens the middle; 100 leaves it"));
     auto* invert = new QCheckBox(tr("exchange light and dark"), page_);
     connect(invert, &QCheckBox::clicked, this,
@@ -312,7 +312,7 @@ void RecipeForm::makeReduction() {
     });
     fills_.push_back(
         [reduce](const Recipe& r) { reduce->setCurrentIndex(reduce->findData(QString(toKey(r.reduction)))); });
-    addRow(tr("Reduce"), reduce, tr("How colours that the format lacks are stood in for"));
+    addRow(tr("Reduce"), reduce, tr("How colours that the format lacks are approximated"));
     const Slider strength =
         slider(tr("Strength"), "strength", 0, 100, 100, &Recipe::strength, tr("Of the dither, in per cent"));
     showWhen(strength.name, strength.field, &dithers);

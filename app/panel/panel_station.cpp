@@ -95,7 +95,7 @@ void PanelStation::yesNo(QFormLayout* form, const QString& text, const QString& 
 }
 
 void PanelStation::choice(QFormLayout* form, const QString& text, const QString& name, const QStringList& choices,
-                          const QString& help, std::function<QString(const Panel&)> get,
+                          const QString& help, const std::function<QString(const Panel&)>& get,
                           std::function<void(Panel&, const QString&)> set) {
     auto* field = new QComboBox(this);
     field->setObjectName(name);
@@ -112,7 +112,7 @@ void PanelStation::makeProject(QWidget* page) {
     QFormLayout* project = section(tr("Project"), page);
     auto* name = new QLineEdit(page);
     name->setObjectName("project_name");
-    name->setToolTip(tr("Stands in front of every name in generated code"));
+    name->setToolTip(tr("The prefix of every name in generated code"));
     connect(name, &QLineEdit::editingFinished, this, [this, name] {
         if (!name->isModified())
             return;

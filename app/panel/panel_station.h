@@ -47,7 +47,7 @@ class PanelStation : public Station {
     void yesNo(QFormLayout* form, const QString& caption, const QString& name, const QString& help,
                bool Panel::*member);
     void choice(QFormLayout* form, const QString& caption, const QString& name, const QStringList& choices,
-                const QString& help, std::function<QString(const Panel&)> get,
+                const QString& help, const std::function<QString(const Panel&)>& get,
                 std::function<void(Panel&, const QString&)> set);
     void edit(const QString& label, const std::function<void(Panel&)>& change);
     void refresh();

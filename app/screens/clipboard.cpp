@@ -17,7 +17,7 @@ QByteArray widgetsToBytes(const std::vector<WidgetRef>& widgets) {
 }
 
 Result<std::vector<Widget>> widgetsFromBytes(const QByteArray& bytes) {
-    if (bytes.size() > 4 * 1024 * 1024)
+    if (bytes.size() > qsizetype{4} * 1024 * 1024)
         return failure("the clipboard", "", "it holds too much", "Copy fewer widgets");
     const FileReader reader = [&](const std::string& path, size_t) -> Result<SharedBytes> {
         if (path == kMainFile)

@@ -246,9 +246,4 @@ void Layers::paintEvent(QPaintEvent* event) {
                      tr("The widgets of this screen, the topmost first. Pick one below the canvas and draw its box."));
 }
 
-void Layers::renameSelected() {
-    if (session_.selection().names().size() == 1)
-        edit(model_->index(model_->rowOf(session_.selection().names().front())));
-}
-
 }  // namespace gorsefinch::app

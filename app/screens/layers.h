@@ -48,7 +48,6 @@ class Layers : public QListView {
 
   public:
     explicit Layers(Session& session, QWidget* parent = nullptr);
-    void renameSelected();
 
   protected:
     // All rows are of one height, so a changed row needs no new layout.

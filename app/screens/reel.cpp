@@ -114,8 +114,7 @@ QPixmap ReelModel::thumbnail(int screen) const {
         parts_.clear();
     }
     const QImage image = toImage(drawScreen(*session_.scene(), screen));
-    const QPixmap picture =
-        QPixmap::fromImage(image.scaled(kScreenPicture, Qt::KeepAspectRatio, Qt::SmoothTransformation));
+    QPixmap picture = QPixmap::fromImage(image.scaled(kScreenPicture, Qt::KeepAspectRatio, Qt::SmoothTransformation));
     thumbnails_[key] = picture;
     parts_[key] = part;
     return picture;

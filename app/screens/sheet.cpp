@@ -308,7 +308,7 @@ void Sheet::addProperty(const PropertyInfo& property, bool style) {
         reset->setIcon(Theme::icon("cross"));
         reset->setIconSize({10, 10});
         reset->setFixedSize(20, 24);
-        reset->setToolTip(tr("Its own value: click to take the look's again"));
+        reset->setToolTip(tr("Overrides the look: click to reset it"));
         QSizePolicy keep = reset->sizePolicy();
         keep.setRetainSizeWhenHidden(true);
         reset->setSizePolicy(keep);

@@ -99,7 +99,7 @@ TwinView::TwinView(Session& session, QWidget* parent) : QWidget(parent), session
     auto* restart = button("restart", tr("Start the twin from the beginning (Ctrl+R)"));
     restart->setShortcut(Qt::CTRL | Qt::Key_R);
     restart->setObjectName("twin_restart");
-    pause_ = button("pause", tr("Stop and go on (Ctrl+P)"));
+    pause_ = button("pause", tr("Pause and resume (Ctrl+P)"));
     pause_->setShortcut(Qt::CTRL | Qt::Key_P);
     pause_->setObjectName("twin_pause");
     tools->addStretch(1);

@@ -20,7 +20,6 @@ class TwinRunner : public QObject {
 
     // Null until the first scene.
     Twin& twin() { return *twin_; }
-    bool hasTwin() const { return twin_ != nullptr; }
 
     // Runs a new scene in the old one's state; after reset() from its start.
     void update(const BuiltSceneRef& scene);

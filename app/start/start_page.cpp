@@ -80,7 +80,7 @@ StartPage::StartPage(Session& session, QWidget* parent)
     auto* form = new QFormLayout;
     form->setVerticalSpacing(6);
     name_->setObjectName("new_name");
-    name_->setToolTip(tr("Stands in front of every name in generated code"));
+    name_->setToolTip(tr("The prefix of every name in generated code"));
     folder_->setObjectName("new_folder");
     folder_->setFont(Theme::figures());
     auto* folderRow = new QHBoxLayout;

@@ -116,7 +116,7 @@ FormPage::Slider FormPage::addSlider(const QString& label, const QString& name, 
     row->addWidget(slide, 1);
     row->addWidget(value);
     connect(slide, &QSlider::valueChanged, value, [value](int now) { value->setText(QString::number(now)); });
-    return {addRow(label, field, help + tr("; double click puts it back")), field, slide, value};
+    return {addRow(label, field, help + tr("; double click resets it")), field, slide, value};
 }
 
 void FormPage::finish() {

@@ -143,13 +143,6 @@ Picture BakedImage::picture(size_t number) const {
     return out;
 }
 
-size_t BakedImage::outsideBytes() const {
-    size_t sum = 0;
-    for (const BakedFrame& frame : frames)
-        sum += frame.pixels.size() + frame.mask.size();
-    return sum;
-}
-
 // The copy's records point into the copy. Pixels and masks lie in outside memory, so no record points to them.
 BakedImageRef placedOutside(const BakedImage& image, uint32_t address) {
     auto out = std::make_shared<BakedImage>();

@@ -49,8 +49,6 @@ struct BakedImage {
     size_t bytes(bool all = true) const;
     // How the frame looks: its reduced colours, under its mask where it has one.
     Picture picture(size_t frame) const;
-    // Bytes of all frames in outside memory.
-    size_t outsideBytes() const;
 };
 
 // Maximum size of all images in use, as packed for the target.

@@ -17,8 +17,6 @@ std::shared_ptr<const ProjectNames::VariableIndex> indexOf(const Shared<std::vec
                                 ProjectNames::VariableRef{&each, number++, static_cast<int>(out->byBinding.size())});
             out->byBinding.push_back(&each);
         }
-        if (!texts)
-            out->numbers = number;
     }
     return out;
 }

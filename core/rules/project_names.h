@@ -29,7 +29,6 @@ class ProjectNames {
         Shared<std::vector<Variable>> of;
         std::unordered_map<std::string_view, VariableRef> byName;
         std::vector<const Variable*> byBinding;
-        int numbers = 0;
     };
 
     // `known` is taken if it is of this document's variables.
@@ -47,8 +46,6 @@ class ProjectNames {
     std::optional<WidgetPlace> widget(std::string_view screen, std::string_view name) const;
     int screen(std::string_view name) const { return document_.screenIndex(name); }
 
-    int numberCount() const { return variables_->numbers; }
-    int textCount() const { return static_cast<int>(variables_->byBinding.size()) - variables_->numbers; }
     const Document& document() const { return document_; }
 
   private:
