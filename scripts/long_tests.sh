@@ -1,11 +1,11 @@
 #!/usr/bin/env bash
 # SPDX-License-Identifier: GPL-3.0-or-later
 # What takes too long for each change: the other ways to build, an installation that runs without its sources, headers
-# that compile on their own, and random tests with more rounds.
+# that compile on their own, clang-tidy, and random tests with more rounds.
 set -euo pipefail
 cd "$(dirname "$0")/.."
 . scripts/packages.sh
-install_packages build test
+install_packages build test long
 export QT_QPA_PLATFORM=offscreen
 work=$(mktemp -d)
 trap 'rm -rf "$work"' EXIT
@@ -50,6 +50,8 @@ for header in runtime/*.h; do
     cc -std=c99 -fsyntax-only -I runtime "$work/header.c" || { echo "$header"; failed=1; }
 done
 [ $failed -eq 0 ]
+
+scripts/tidy.sh
 
 say "Running random tests with ten times the rounds"
 GORSEFINCH_ROUNDS=10 ctest --test-dir build/dev --output-on-failure -j "$(nproc)"

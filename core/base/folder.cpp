@@ -243,7 +243,7 @@ Result<void> Folder::replace(const std::string& name, std::string_view bytes) co
     const auto beside = writeNew(kPart, bytes, name);
     if (!beside)
         return tl::unexpected(beside.error());
-    if (const auto renamed = rename(*beside, name); !renamed) {
+    if (auto renamed = rename(*beside, name); !renamed) {
         (void)remove(*beside);
         return renamed;
     }

@@ -26,10 +26,9 @@ std::set<std::string> filesOf(const Document& document) {
 std::string freeFile(std::set<std::string>& taken, const std::string& wanted, const std::string& fallback) {
     const std::filesystem::path path(isPlainFileName(wanted) ? wanted : fallback);
     const std::string ending = path.extension().string();
-    const std::string file =
-        uniqueName(path.stem().string(),
-                   [&](std::string_view stem) { return taken.count(std::string(stem) + ending) != 0; }) +
-        ending;
+    std::string file = uniqueName(path.stem().string(),
+                                  [&](std::string_view stem) { return taken.count(std::string(stem) + ending) != 0; }) +
+                       ending;
     taken.insert(file);
     return file;
 }

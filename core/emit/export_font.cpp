@@ -28,8 +28,10 @@ Picture glyphSheet(const BakedFont& font) {
         ++number;
         for (int y = 0; y < g.height; ++y)
             for (int x = 0; x < g.width; ++x) {
-                const uint32_t value =
-                    valueOf(levelOf(g.coverage[static_cast<size_t>(y * g.width + x)], font.bits()), font.bits());
+                const uint32_t value = valueOf(
+                    levelOf(g.coverage[static_cast<size_t>(y) * static_cast<size_t>(g.width) + static_cast<size_t>(x)],
+                            font.bits()),
+                    font.bits());
                 if (left + x < sheet.width && top + y >= 0 && top + y < sheet.height && value != 0)
                     sheet.at(left + x, top + y) = 0xff000000u | value * 0x010101u;
             }

@@ -10,7 +10,8 @@ HandGlyph withPixel(const GlyphBitmap& glyph, int x, int y, bool on) {
     std::set<std::pair<int, int>> lit;  // x, y
     for (int row = 0; row < glyph.height; ++row)
         for (int column = 0; column < glyph.width; ++column)
-            if (glyph.coverage[static_cast<size_t>(row * glyph.width + column)] >= 128)
+            if (glyph.coverage[static_cast<size_t>(row) * static_cast<size_t>(glyph.width) +
+                               static_cast<size_t>(column)] >= 128)
                 lit.emplace(glyph.left + column, glyph.rise - 1 - row);
     if (on)
         lit.emplace(x, y);

@@ -97,8 +97,8 @@ void NearestColour::fill(uint32_t number) const {
                                  static_cast<int>(number >> 5 & 31) * kCellSide,
                                  static_cast<int>(number & 31) * kCellSide};
     // A cell looks only among what its larger block of cells left.
-    Choice& block =
-        blocks_[static_cast<size_t>(low[0] / kBlockSide * 64 + low[1] / kBlockSide * 8 + low[2] / kBlockSide)];
+    Choice& block = blocks_[static_cast<size_t>(low[0] / kBlockSide) * 64 +
+                            static_cast<size_t>(low[1] / kBlockSide) * 8 + static_cast<size_t>(low[2] / kBlockSide)];
     std::array<uint16_t, 256> possible;
     if (block.numbers.empty()) {
         const size_t count = all_.possibleIn(

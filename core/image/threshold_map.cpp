@@ -16,8 +16,9 @@ ThresholdMap bayer(int side) {
         for (int y = 0; y < half * 2; ++y)
             for (int x = 0; x < half * 2; ++x) {
                 static constexpr int corner[2][2] = {{0, 2}, {3, 1}};
-                const int inner = map.order[static_cast<size_t>((y % half) * half + x % half)];
-                next.order[static_cast<size_t>(y * half * 2 + x)] =
+                const int inner = map.order[static_cast<size_t>(y % half) * static_cast<size_t>(half) +
+                                            static_cast<size_t>(x % half)];
+                next.order[static_cast<size_t>(y) * static_cast<size_t>(half) * 2 + static_cast<size_t>(x)] =
                     static_cast<uint16_t>(inner * 4 + corner[y / half][x / half]);
             }
         map = std::move(next);
@@ -56,7 +57,9 @@ class PointField {
   private:
     static constexpr int kReach = 9;  // a point farther away weighs nothing
 
-    size_t at(int x, int y) const { return static_cast<size_t>(y * side_ + x); }
+    size_t at(int x, int y) const {
+        return static_cast<size_t>(y) * static_cast<size_t>(side_) + static_cast<size_t>(x);
+    }
     size_t extreme(bool points) const {
         size_t best = cells();
         for (size_t i = 0; i < cells(); ++i)

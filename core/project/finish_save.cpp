@@ -116,7 +116,7 @@ Result<std::string> ProjectFolder::setAside(const Folder& root, const std::strin
     int number = 1;
     while (root.stampOf(as + std::to_string(number)))
         ++number;
-    const std::string kept = as + std::to_string(number);
+    std::string kept = as + std::to_string(number);
     return root.rename(name, kept).map([&] { return kept; });
 }
 

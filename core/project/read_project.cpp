@@ -69,7 +69,7 @@ class Reader {
             name = nameFrom(given, "unnamed");
             complain(file, place, *error, "It was opened as \"" + name + "\"; give it another name");
         }
-        const std::string fresh = used.unique(name);
+        std::string fresh = used.unique(name);
         if (fresh != name)
             complain(file, place, "the name \"" + name + "\" is there twice",
                      "The second was opened as \"" + fresh + "\"; give it another name");

@@ -139,7 +139,7 @@ Compiled ExpressionParser::combine(Compiled a, const Token& op, Compiled b) {
 }
 
 // The second side is only run when it matters.
-Compiled ExpressionParser::logic(Compiled a, const Token& op, Compiled b) {
+Compiled ExpressionParser::logic(Compiled a, const Token& op, const Compiled& b) {
     want(a, ValueType::YesNo, op);
     want(b, ValueType::YesNo, op);
     const bool isAnd = op.text == "&&";
@@ -247,7 +247,7 @@ Compiled ExpressionParser::arithmetic(Compiled a, const Token& op, Compiled b) {
     return out;
 }
 
-Compiled ExpressionParser::bits(Compiled a, const Token& op, Compiled b) {
+Compiled ExpressionParser::bits(Compiled a, const Token& op, const Compiled& b) {
     want(a, ValueType::Number, op);
     want(b, ValueType::Number, op);
     if (a.scale != 0 || b.scale != 0)

@@ -87,10 +87,10 @@ class ExpressionParser {
     Compiled name();
     Compiled property(const Token& first);
     Compiled combine(Compiled a, const Token& op, Compiled b);
-    Compiled logic(Compiled a, const Token& op, Compiled b);
+    Compiled logic(Compiled a, const Token& op, const Compiled& b);
     Compiled compare(Compiled a, const Token& op, Compiled b);
     Compiled arithmetic(Compiled a, const Token& op, Compiled b);
-    Compiled bits(Compiled a, const Token& op, Compiled b);
+    Compiled bits(Compiled a, const Token& op, const Compiled& b);
     void want(const Compiled& value, ValueType type, const Token& op);
     void checkRange(Compiled& value, const Token& op);
     void checkUnits(const Compiled& a, const Compiled& b, const Token& op);

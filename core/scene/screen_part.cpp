@@ -191,7 +191,7 @@ class PartBuilder {
         part_->needsExtended = part_->needsExtended || text.needsExtended;
         part_->stackDepth = std::max(part_->stackDepth, text.stackDepth);
         part_->needsForms = part_->needsForms || text.needsForms;
-        for (Problem each : text.problems) {
+        for (const Problem& each : text.problems) {
             problem(each.severity, widget, "text, column " + std::to_string(each.column) + ": " + each.reason,
                     each.remedy);
         }
