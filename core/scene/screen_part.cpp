@@ -236,7 +236,7 @@ class PartBuilder {
         const int bytes = base.capacity + stateBytes;
         if (bytes == 0)
             return;
-        if (static_cast<size_t>(part_->memoryBytes + bytes) > kMaxStateTexts) {
+        if (static_cast<size_t>(part_->memoryBytes) + static_cast<size_t>(bytes) > kMaxStateTexts) {
             problem(Severity::Error, widget,
                     "the screen's texts need more than " + std::to_string(kMaxStateTexts) + " bytes",
                     "Divide the screen");
