@@ -41,7 +41,7 @@ static inline void gorse_mask_words(const gorse_canvas *c, gorse_coord x, gorse_
     uint16_t *to = gorse_words_at(c, x, y);
     uint32_t over = gorse_spread565(gorse_word((uint16_t)native, swap));
     while (n != 0u) {
-        uint32_t four = 1; /* neither */
+        uint32_t four = 1; /* neither all covered nor all uncovered */
         uint8_t part = 4;
         if (n >= 4u)
             memcpy(&four, coverage, 4);

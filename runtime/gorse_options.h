@@ -76,8 +76,8 @@
 #define GORSE_CATCH_UP 60
 #endif
 
-/* Marks a function that keeps its frame apart from its caller's, so that calls which don't need it have it not
- * on the stack. Compilers that don't know it may need more stack. */
+/* Marks a function that is not inlined, so that its frame is on the stack only while it runs. Without it, as on
+ * unknown compilers, more stack may be needed. */
 #ifndef GORSE_OWN_FRAME
 #if defined(__GNUC__)
 #define GORSE_OWN_FRAME __attribute__((noinline))

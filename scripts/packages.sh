@@ -1,7 +1,7 @@
 # SPDX-License-Identifier: GPL-3.0-or-later
 # Sourced by ./demo and ./test: installs the packages of packages.txt that are missing.
 
-# The seconds since the script began say what each part takes.
+# Shows a heading with the seconds since the script began.
 say() { printf '\n== %s (at %s s)\n' "$*" "$SECONDS"; }
 
 # install_packages GROUP...: of the groups named, what isn't there yet.

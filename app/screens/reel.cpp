@@ -60,7 +60,7 @@ class ReelDelegate : public QStyledItemDelegate {
 }  // namespace
 
 ReelModel::ReelModel(Session& session, QObject* parent) : QAbstractListModel(parent), session_(session) {
-    connect(&session, &Session::changed, this, [this](const Change& change) { follow(change.opened || change.panel); });
+    connect(&session, &Session::changed, this, [this](const Change& change) { follow(change.opened); });
     thumbnailTimer_.setSingleShot(true);
     thumbnailTimer_.setInterval(kThumbnailDelay);
     connect(&thumbnailTimer_, &QTimer::timeout, this, [this] {
@@ -71,11 +71,11 @@ ReelModel::ReelModel(Session& session, QObject* parent) : QAbstractListModel(par
 
 // A reset only when the number of rows changed, so that renaming keeps the focus here. Rows change with their screen's
 // built part. Its thumbnail follows a little later, as it takes longer than the canvas.
-void ReelModel::follow(bool all) {
+void ReelModel::follow(bool opened) {
     const std::vector<std::shared_ptr<const ScreenPart>> parts =
         session_.isOpen() ? session_.scene()->parts : std::vector<std::shared_ptr<const ScreenPart>>();
     const auto before = std::exchange(shown_, parts);
-    if (all || parts.size() != before.size()) {
+    if (opened || parts.size() != before.size()) {
         beginResetModel();
         rows_ = rowCount();
         outdated_.clear();

@@ -34,7 +34,7 @@ class ReelModel : public QAbstractListModel {
                       const QModelIndex& parent) override;
 
   private:
-    void follow(bool all);
+    void follow(bool opened);
     QPixmap thumbnail(int screen) const;
 
     Session& session_;

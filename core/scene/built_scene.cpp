@@ -365,24 +365,26 @@ SceneLinks SceneBuilder::bakeFonts(BuiltScene& scene) {
     return links;
 }
 
-// Lays the images that live in outside memory one behind the other.
+// Lays the images that live in outside memory one behind the other. Two names of the same image share its bytes.
 void SceneBuilder::placeImages(BuiltScene& scene, SceneLinks& links) {
     std::map<const BakedImage*, PlacedImage> placed;
     for (ImageUse& use : scene.images) {
-        if (!use.image->outside)
+        const BakedImage* image = use.image.get();
+        if (!image->outside)
             continue;
-        const auto address = static_cast<uint32_t>(scene.outside.size());
-        const auto known = placed_.find(use.image.get());
-        PlacedImage& now = placed[use.image.get()];
-        if (!now.placed)
-            now = known != placed_.end() && known->second.address == address
-                      ? known->second
-                      : PlacedImage{use.image, placedOutside(*use.image, address), address};
-        links.images[use.image.get()] = now.placed;
-        for (const BakedFrame& frame : use.image->frames)
-            for (const auto* bytes : {&frame.pixels, &frame.mask})
-                scene.outside.insert(scene.outside.end(), bytes->begin(), bytes->end());
-        use.image = now.placed;
+        const auto [entry, isNew] = placed.try_emplace(image);
+        if (isNew) {
+            const auto address = static_cast<uint32_t>(scene.outside.size());
+            const auto known = placed_.find(image);
+            entry->second = known != placed_.end() && known->second.address == address
+                                ? known->second
+                                : PlacedImage{use.image, placedOutside(*image, address), address};
+            links.images[image] = entry->second.placed;
+            for (const BakedFrame& frame : image->frames)
+                for (const auto* bytes : {&frame.pixels, &frame.mask})
+                    scene.outside.insert(scene.outside.end(), bytes->begin(), bytes->end());
+        }
+        use.image = entry->second.placed;
     }
     placed_ = std::move(placed);
 }

@@ -72,7 +72,7 @@ void SceneLinker::clear() {
     parts_.clear();
 }
 
-// A font that nothing is written in shows nothing.
+// Returns null for a font in which nothing is written.
 const gorse_font* SceneLinker::linkedFont(const gorse_font* font, LinkedLook& of) const {
     const auto found = links_.fonts.find(font);
     if (found == links_.fonts.end())

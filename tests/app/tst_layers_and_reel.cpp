@@ -305,7 +305,7 @@ class TestLayersAndReel : public QObject, support::OnWindow {
         QCOMPARE(screens(), (QStringList{"status", "programme", "alarm"}));
     }
 
-    // A thumbnail is the screen as it is now, but for a moment.
+    // A thumbnail follows its screen after a short delay.
     void thumbnailsFollow() {
         const auto picture = [this](int row) {
             return reel()->model()->index(row, 0).data(ReelModel::ThumbnailRole).value<QPixmap>().toImage();

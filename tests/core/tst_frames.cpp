@@ -251,6 +251,26 @@ class TestFrames : public QObject {
         QVERIFY(generateCode(*builder_.build(withFrames({}))).files.count("demo_outside.bin") == 0);
     }
 
+    // The same picture with the same recipe under two names lies in outside memory once.
+    void twoNamesShareOutsideMemory() {
+        Recipe recipe;
+        recipe.outside = true;
+        Document document = withRecipe(withFrames({}), "columns", recipe);
+        const std::vector<uint8_t> once = builder_.build(document)->outside;
+        Image other = *document.image("columns");
+        other.name = "other";
+        document = addImages(document, {other});
+        document = addWidgets(document, "first",
+                              {makeWidget("second", Kind::Frames, 8, 0, 8, 8, {{"image", std::string("other")}})});
+        const BuiltSceneRef scene = builder_.build(document);
+        QCOMPARE(scene->outside, once);
+        const auto addressOf = [&](size_t image) {
+            return scene->images[image].image->record()->source->pixel_address;
+        };
+        QCOMPARE(scene->images.size(), size_t{2});
+        QCOMPARE(addressOf(1), addressOf(0));
+    }
+
     void aRecipeGoesToOthersWithoutWhatIsTheirOwn() {
         Document document = addImage(withFrames({}), "other.gif", columnsGif());
         Recipe own;

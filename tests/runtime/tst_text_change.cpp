@@ -138,7 +138,7 @@ class TestTextChange : public QObject {
         QVERIFY(boxes[0].x1 < kLineWidth - 10);
         const gorse_text_box left{{0, 0, kLineWidth, kLineHeight}, GORSE_ALIGN_START, GORSE_ALIGN_MIDDLE, 0};
         const Boxes last = differenceOf("1043", "1044", left, font);
-        // What is there before and what is there after, which the dirty list joins.
+        // The old and the new glyph, which the dirty list joins.
         QCOMPARE(last.size(), size_t{2});
         for (const gorse_rect& box : last)
             QVERIFY(box.x0 > boxes[0].x1 - boxes[0].x0 && box.x1 - box.x0 <= font->line_height);

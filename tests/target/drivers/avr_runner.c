@@ -60,7 +60,7 @@ int main(int count, char **words) {
     avr_load_firmware(avr, &program);
     avr_register_io_write(avr, SPARE_REGISTER, on_byte, 0);
     avr_register_io_write(avr, END_REGISTER, on_end, 0);
-    /* The stack pointer changes byte by byte, so what was written tells how deep it went. */
+    /* The stack pointer is written one byte at a time, so the depth is measured by the bytes that were overwritten. */
     memset(avr->data + RAM_BEGIN, PATTERN, RAM_END + 1u - RAM_BEGIN);
     while (ended == 0 && avr->cycle < 4000000000ull) {
         int state = avr_run(avr);

@@ -1,6 +1,6 @@
 /* SPDX-License-Identifier: GPL-3.0-or-later */
 /* Runs generated code through the script in script.h and writes how many bytes of stack its deepest call took to a
- * file: each call finds the stack below it filled with a pattern. What the firmware would do itself is empty. */
+ * file: each call finds the stack below it filled with a pattern. The firmware's own functions are empty. */
 #include <stdio.h>
 #include <string.h>
 
