@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/emit/scene_report.h"
 
+#include <algorithm>
+
 #include "core/document/names.h"
 #include "core/emit/generation_problems.h"
 
@@ -8,100 +10,113 @@ namespace gorsefinch {
 
 namespace {
 
-size_t hashOf(const std::string& symbol) { return std::hash<std::string>()(symbol); }
+// Collects the hashes of what is visited.
+auto hashing(std::vector<size_t>& hashes) {
+    return [&hashes](const std::string& symbol, const std::string&) { hashes.push_back(SymbolCounts::hashOf(symbol)); };
+}
 
-// A set of hashes that reports a hash that it has already. Quick, as there are tens of thousands at each edit.
-class HashSet {
-  public:
-    explicit HashSet(size_t count) {
-        size_t size = 64;
-        while (size < count * 2)
-            size *= 2;
-        slots_.assign(size, 0);
-    }
-    // False if it is there already.
-    bool add(size_t hash) {
-        hash |= 1;  // 0 is a free slot
-        size_t at = (hash >> 1) & (slots_.size() - 1);
-        for (; slots_[at] != 0; at = (at + 1) & (slots_.size() - 1))
-            if (slots_[at] == hash)
-                return false;
-        slots_[at] = hash;
-        return true;
-    }
-
-  private:
-    std::vector<size_t> slots_;
-};
+size_t framesOf(const ImageUse& use) { return use.allFrames ? use.image->frames.size() : 1; }
 
 }  // namespace
 
-const SceneReporter::ScreenFacts& SceneReporter::factsOf(const BuiltScene& scene,
-                                                         const std::shared_ptr<const ScreenPart>& part) {
+void SceneReporter::replace(Symbols& symbols, Symbols now) {
+    counts_.remove(symbols.hashes);
+    counts_.add(now.hashes);
+    symbols = std::move(now);
+}
+
+SceneReporter::ScreenFacts& SceneReporter::lookAt(const BuiltScene& scene,
+                                                  const std::shared_ptr<const ScreenPart>& part) {
     ScreenFacts& facts = screens_[part.get()];
     if (facts.part)
         return facts;
     facts.part = part;
     facts.cost = screenCost(scene, *part);
-    visitSymbols(*part->source,
-                 [&](const std::string& symbol, const std::string&) { facts.symbols.push_back(hashOf(symbol)); });
-    facts.invalidNames = nameError(part->source->name).has_value();
-    for (const WidgetRef& widget : part->source->widgets)
-        facts.invalidNames = facts.invalidNames || nameError(widget->name);
+    Symbols symbols;
+    visitSymbols(*part->source, hashing(symbols.hashes));
+    const auto& widgets = part->source->widgets;
+    symbols.invalidNames = nameError(part->source->name) ||
+                           std::any_of(widgets.begin(), widgets.end(),
+                                       [](const WidgetRef& widget) { return nameError(widget->name).has_value(); });
+    invalidScreens_ += symbols.invalidNames;
+    replace(facts.symbols, std::move(symbols));
     return facts;
 }
 
-// Two names may clash only if their hashes do.
-bool SceneReporter::mayHaveNameProblems(const BuiltScene& scene) {
+// Looks at new parts and forgets those that are gone.
+void SceneReporter::followScreens(const BuiltScene& scene) {
+    ++scene_;
+    for (const auto& part : scene.parts)
+        lookAt(scene, part).scene = scene_;
+    std::erase_if(screens_, [&](const auto& each) {
+        const ScreenFacts& facts = each.second;
+        if (facts.scene == scene_)
+            return false;
+        counts_.remove(facts.symbols.hashes);
+        invalidScreens_ -= facts.symbols.invalidNames;
+        return true;
+    });
+}
+
+void SceneReporter::followDocument(const BuiltScene& scene) {
     const Document& doc = scene.document;
-    if (variables_.of != doc.variables) {
-        variables_ = {doc.variables, {}, false};
-        visitSymbols(*doc.variables, [&](const std::string& symbol, const std::string&) {
-            variables_.hashes.push_back(hashOf(symbol));
-        });
-        for (const Variable& each : *doc.variables)
-            variables_.invalidNames = variables_.invalidNames || nameError(each.name);
+    if (variables_ != doc.variables) {
+        variables_ = doc.variables;
+        Symbols symbols;
+        visitSymbols(*doc.variables, hashing(symbols.hashes));
+        symbols.invalidNames = std::any_of(doc.variables->begin(), doc.variables->end(),
+                                           [](const Variable& each) { return nameError(each.name).has_value(); });
+        replace(ofVariables_, std::move(symbols));
     }
-    if (rules_.of != scene.rules) {
-        rules_ = {scene.rules, {}, false};
-        visitSymbols(*scene.rules,
-                     [&](const std::string& symbol, const std::string&) { rules_.hashes.push_back(hashOf(symbol)); });
+    if (rules_ != scene.rules) {
+        rules_ = scene.rules;
+        Symbols symbols;
+        visitSymbols(*scene.rules, hashing(symbols.hashes));
+        replace(ofRules_, std::move(symbols));
     }
-    std::vector<size_t> others;
-    const auto add = [&](const std::string& symbol, const std::string&) { others.push_back(hashOf(symbol)); };
-    visitOwnSymbols(add);
-    visitAssetSymbols(scene, add);
-    std::vector<const std::vector<size_t>*> all{&others, &variables_.hashes, &rules_.hashes};
-    bool invalid = nameError(doc.name) || isNameOfRuntime(doc.name) || variables_.invalidNames;
-    size_t count = 0;
-    for (const auto& part : scene.parts) {
-        const ScreenFacts& facts = factsOf(scene, part);
-        invalid = invalid || facts.invalidNames;
-        all.push_back(&facts.symbols);
-    }
-    for (const auto* each : all)
-        count += each->size();
-    HashSet seen(count);
-    for (const auto* each : all)
-        for (const size_t hash : *each)
-            invalid = !seen.add(hash) || invalid;
-    return invalid;
+}
+
+void SceneReporter::followAssets(const BuiltScene& scene) {
+    const bool sameImages = std::equal(scene.images.begin(), scene.images.end(), images_.begin(), images_.end(),
+                                       [](const ImageUse& use, const auto& known) {
+                                           return use.name == known.first && framesOf(use) == known.second;
+                                       });
+    const bool sameFonts = std::equal(scene.fonts.begin(), scene.fonts.end(), fonts_.begin(), fonts_.end(),
+                                      [](const FontRef& font, const FontKey& known) { return font->key() == known; });
+    if (sameImages && sameFonts)
+        return;
+    images_.clear();
+    for (const ImageUse& use : scene.images)
+        images_.emplace_back(use.name, framesOf(use));
+    fonts_.clear();
+    for (const FontRef& font : scene.fonts)
+        fonts_.push_back(font->key());
+    Symbols symbols;
+    visitAssetSymbols(scene, hashing(symbols.hashes));
+    replace(ofAssets_, std::move(symbols));
+}
+
+bool SceneReporter::mayHaveNameProblems(const BuiltScene& scene) {
+    const std::string& project = scene.document.name;
+    return nameError(project) || isNameOfRuntime(project) || ofVariables_.invalidNames || invalidScreens_ != 0 ||
+           screens_.size() != scene.parts.size() || counts_.anyTwice();
 }
 
 SceneReport SceneReporter::report(const BuiltScene& scene) {
+    if (ofGenerated_.hashes.empty()) {
+        visitOwnSymbols(hashing(ofGenerated_.hashes));
+        counts_.add(ofGenerated_.hashes);
+    }
+    followScreens(scene);
+    followDocument(scene);
+    followAssets(scene);
     SceneReport out;
-    // Facts of parts that are gone would be taken for those of new parts at the same address.
-    std::unordered_map<const ScreenPart*, ScreenFacts> kept;
-    for (const auto& part : scene.parts)
-        if (const auto known = screens_.find(part.get()); known != screens_.end())
-            kept.insert(screens_.extract(known));
-    screens_ = std::move(kept);
     if (mayHaveNameProblems(scene))
         out.problems = nameProblems(scene);
     const Problems more = sizeProblems(scene);
     out.problems.insert(out.problems.end(), more.begin(), more.end());
     out.costs = costsOf(scene, [&](const std::shared_ptr<const ScreenPart>& part) -> const ScreenCost& {
-        return factsOf(scene, part).cost;
+        return screens_.find(part.get())->second.cost;
     });
     return out;
 }

@@ -2,9 +2,13 @@
 #pragma once
 
 #include <memory>
+#include <string>
 #include <unordered_map>
+#include <utility>
+#include <vector>
 
 #include "core/emit/costs.h"
+#include "core/emit/symbol_counts.h"
 
 namespace gorsefinch {
 
@@ -21,27 +25,35 @@ class SceneReporter {
     SceneReport report(const BuiltScene& scene);
 
   private:
+    // Hashes of the names that something has in generated code, and whether one of its own names is invalid.
+    struct Symbols {
+        std::vector<size_t> hashes;
+        bool invalidNames = false;
+    };
     // Of a screen, as long as its part is in use.
     struct ScreenFacts {
         std::shared_ptr<const ScreenPart> part;
         ScreenCost cost;
-        std::vector<size_t> symbols;  // hashes of its names in generated code
-        bool invalidNames = false;
-    };
-    // Hashes of names that belong to a value of the document.
-    template <typename T>
-    struct Symbols {
-        std::shared_ptr<const T> of;
-        std::vector<size_t> hashes;
-        bool invalidNames = false;
+        Symbols symbols;
+        size_t scene = 0;  // the latest that has it
     };
 
-    const ScreenFacts& factsOf(const BuiltScene& scene, const std::shared_ptr<const ScreenPart>& part);
+    ScreenFacts& lookAt(const BuiltScene& scene, const std::shared_ptr<const ScreenPart>& part);
+    void followScreens(const BuiltScene& scene);
+    void followDocument(const BuiltScene& scene);
+    void followAssets(const BuiltScene& scene);
+    void replace(Symbols& symbols, Symbols now);
     bool mayHaveNameProblems(const BuiltScene& scene);
 
     std::unordered_map<const ScreenPart*, ScreenFacts> screens_;
-    Symbols<std::vector<Variable>> variables_;
-    Symbols<CompiledRules> rules_;
+    size_t scene_ = 0;
+    std::shared_ptr<const std::vector<Variable>> variables_;
+    std::shared_ptr<const CompiledRules> rules_;
+    std::vector<std::pair<std::string, size_t>> images_;  // with their frames
+    std::vector<FontKey> fonts_;
+    Symbols ofGenerated_, ofVariables_, ofRules_, ofAssets_;
+    SymbolCounts counts_;        // of all of them
+    size_t invalidScreens_ = 0;  // that have an invalid name or hold one
 };
 
 }  // namespace gorsefinch

@@ -2,8 +2,10 @@
 // The cached costs and problems of a scene after many edits equal those computed from nothing.
 #include <QtTest>
 
+#include "core/edits/image_edits.h"
 #include "core/emit/generation_problems.h"
 #include "core/emit/scene_report.h"
+#include "tests/support/projects.h"
 #include "tests/support/random_project.h"
 #include "tests/support/test_case.h"
 
@@ -91,6 +93,30 @@ class TestSceneReport : public QObject {
         clash = addWidgets(d, "a", {makeWidget("int", Kind::Rectangle, 0, 0, 9, 9)});
         check(clash);
         check(d);
+    }
+
+    // The second frame of an image and another image of the same name in C, as long as all frames are shown.
+    void clashesOfFrames() {
+        const auto image = [](const Document& d, const char* name, const char* from) {
+            Image copy = *d.image(from);
+            copy.name = name;
+            return addImages(d, {copy});
+        };
+        Document d = openKiln();
+        d = image(image(d, "spark", "flame"), "spark_2", "glaze");
+        d = addWidgets(d, "alarm",
+                       {makeWidget("one", Kind::Image, 0, 0, 40, 40, {{"image", std::string("spark")}}),
+                        makeWidget("two", Kind::Image, 0, 0, 40, 40, {{"image", std::string("spark_2")}})});
+        check(d);
+        QVERIFY(generationProblems(*builder_.build(d)).empty());
+        const Document clash = addWidgets(
+            d, "alarm", {makeWidget("three", Kind::Frames, 0, 0, 40, 40, {{"image", std::string("spark")}})});
+        check(clash);
+        QVERIFY(!generationProblems(*builder_.build(clash)).empty());
+        check(d);
+        check(*renameImage(clash, "spark_2", "other"));
+        check(clash);
+        QVERIFY(!generationProblems(*builder_.build(clash)).empty());
     }
 };
 
