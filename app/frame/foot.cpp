@@ -87,7 +87,7 @@ void Foot::showProblems() {
     auto* list = new QListWidget(&dialog);
     list->setObjectName("problem_list");
     list->setWordWrap(true);
-    Problems problems = session_.problems();
+    Problems problems = session_.problems().list();
     std::stable_sort(problems.begin(), problems.end(),
                      [](const auto& a, const auto& b) { return a.severity > b.severity; });
     for (const Problem& each : problems) {

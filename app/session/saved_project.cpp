@@ -22,7 +22,7 @@ Result<Document> SavedProject::open(const QString& folder) {
     auto project = store_.open(folder.toStdString());
     if (!project)
         return tl::unexpected(project.error());
-    problems_ = std::move(project->problems);
+    problems_ = std::make_shared<const Problems>(std::move(project->problems));
     base_ = std::move(*project->document);
     lookTimer_.start();
     return base_;
@@ -40,7 +40,7 @@ Result<void> SavedProject::save(const Document& document) {
     if (!saved)
         return saved;
     base_ = document;
-    problems_.clear();
+    problems_ = std::make_shared<const Problems>();
     return {};
 }
 
@@ -80,7 +80,7 @@ void SavedProject::acceptReviewed() {
     if (!theirs || !theirs->project.document)
         return;
     base_ = *theirs->project.document;
-    problems_ = theirs->project.problems;
+    problems_ = std::make_shared<const Problems>(theirs->project.problems);
     store_.markSeen(*theirs);
 }
 
@@ -99,7 +99,7 @@ std::optional<Document> SavedProject::lookOutside(const Document& document, bool
     if (!theirs.project.document)
         return std::nullopt;
     base_ = *theirs.project.document;
-    problems_ = theirs.project.problems;
+    problems_ = std::make_shared<const Problems>(theirs.project.problems);
     store_.markSeen(theirs);
     return base_;
 }

@@ -25,7 +25,7 @@ class SavedProject : public QObject {
     const ProjectStore& store() const { return store_; }
     QString folder() const;
     // What was damaged when it was read.
-    const Problems& problems() const { return problems_; }
+    const std::shared_ptr<const Problems>& problems() const { return problems_; }
 
     // Opens a project's folder and returns its document. The former one stays open on an error.
     Result<Document> open(const QString& folder);
@@ -73,7 +73,7 @@ class SavedProject : public QObject {
   private:
     ProjectStore store_;
     Document base_;  // as it was last read from or written to disk
-    Problems problems_;
+    std::shared_ptr<const Problems> problems_ = std::make_shared<const Problems>();
     std::optional<ProjectFolder::Theirs> reviewed_;
     std::optional<ProjectFolder::Unsaved> recovery_;
     QTimer lookTimer_;

@@ -152,11 +152,12 @@ void Session::step(const std::function<void()>& move) {
 void Session::rebuild() {
     scene_ = builder_.build(document());
     runner_.update(scene_);
-    problems_ = project_.problems();
-    problems_.insert(problems_.end(), scene_->problems.begin(), scene_->problems.end());
     SceneReport report = reporter_.report(*scene_);
     costs_ = std::move(report.costs);
-    problems_.insert(problems_.end(), report.problems.begin(), report.problems.end());
+    problems_ = {};
+    problems_.add(project_.problems());
+    problems_.add(scene_->problems);
+    problems_.add(std::move(report.problems));
 }
 
 void Session::refresh(const Document& before, bool opened) {

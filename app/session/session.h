@@ -60,7 +60,7 @@ class Session : public QObject {
     ImageBakery& images() { return builder_.images(); }
     // A font that the interface uses; null if nothing uses it.
     FontRef font(const FontKey& key) const { return builder_.font(key); }
-    const Problems& problems() const { return problems_; }
+    const SharedProblems& problems() const { return problems_; }
     // What the project costs on its target.
     const Costs& costs() const { return costs_; }
     const History& history() const { return *history_; }
@@ -99,7 +99,7 @@ class Session : public QObject {
     BuiltSceneRef scene_;
     SceneReporter reporter_;
     Costs costs_;
-    Problems problems_;
+    SharedProblems problems_;
     TwinRunner runner_;
     Selection selection_{*this};
     bool stepping_ = false;  // an undo or a redo is being announced

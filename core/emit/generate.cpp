@@ -42,7 +42,7 @@ std::string manifestText(const GeneratedCode& code, const std::string& name) {
 
 GeneratedCode generateCode(const BuiltScene& scene) {
     GeneratedCode code;
-    code.problems = scene.problems;
+    code.problems = scene.problems.list();
     const Problems more = generationProblems(scene);
     code.problems.insert(code.problems.end(), more.begin(), more.end());
     if (hasErrors(code.problems))

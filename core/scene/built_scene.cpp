@@ -71,7 +71,7 @@ void tellMissing(BuiltScene& scene, const BakedFont& font, const std::set<char32
             p.place = p.widget;
             p.reason = "the face " + font.key().face + " has no character " + which;
             p.remedy = "Choose another face or word, or give the font a fallback face";
-            scene.problems.push_back(std::move(p));
+            scene.problems.add({std::move(p)});
         }
 }
 
@@ -92,7 +92,7 @@ void fillVariables(BuiltScene& out, const ProjectNames& names) {
             problem.place = "variable " + each.name;
             problem.reason = "the texts of all variables need more than " + std::to_string(kMaxStateTexts) + " bytes";
             problem.remedy = "Make some of them shorter";
-            out.problems.push_back(std::move(problem));
+            out.problems.add({std::move(problem)});
             // It shares the first one's bytes, so that the rest can be looked at.
             offset = 0;
         }
@@ -343,11 +343,13 @@ FontRef SceneBuilder::versionOf(BakedFont& font) {
 SceneLinks SceneBuilder::bakeFonts(BuiltScene& scene) {
     // Sizes that an earlier document used stay in the pool, but not in the scene.
     SceneLinks links;
-    std::set<FontKey> used;
+    std::vector<const FontKey*> used;  // each once: few, of many screens
     for (const auto& part : scene.parts)
-        used.insert(part->usedFonts.begin(), part->usedFonts.end());
+        for (const FontKey& key : part->usedFonts)
+            if (std::none_of(used.begin(), used.end(), [&](const FontKey* known) { return *known == key; }))
+                used.push_back(&key);
     for (BakedFont* font : looks_.fonts()) {
-        if (used.count(font->key()) == 0)
+        if (std::none_of(used.begin(), used.end(), [&](const FontKey* known) { return *known == font->key(); }))
             continue;
         const FontRef version = versionOf(*font);
         links.fonts[font->record()] = version;
@@ -359,7 +361,7 @@ SceneLinks SceneBuilder::bakeFonts(BuiltScene& scene) {
             p.place = font->key().face + " " + std::to_string(font->key().size);
             p.reason = "the font has no room for " + std::to_string(font->leftOut()) + " of its characters";
             p.remedy = "Hold fewer characters, or use fewer bits a pixel";
-            scene.problems.push_back(std::move(p));
+            scene.problems.add({std::move(p)});
         }
     }
     return links;
@@ -430,8 +432,8 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
     fillScreens(*out);
     fillScene(*out);
     for (const auto& part : out->parts)
-        out->problems.insert(out->problems.end(), part->problems.begin(), part->problems.end());
-    out->problems.insert(out->problems.end(), out->rules->problems.begin(), out->rules->problems.end());
+        out->problems.add(std::shared_ptr<const Problems>(part, &part->problems));
+    out->problems.add(std::shared_ptr<const Problems>(out->rules, &out->rules->problems));
     last_ = out;
     return out;
 }

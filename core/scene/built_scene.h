@@ -29,7 +29,7 @@ struct BuiltScene {
     std::vector<uint8_t> outside;       // what of them lives in outside memory, from address 0 on
     std::vector<gorse_colour> palette;  // of an indexed panel
     std::vector<FontRef> fonts;         // those in use, by face and size
-    Problems problems;                  // of screens, texts, images, fonts and rules
+    SharedProblems problems;            // of screens, texts, images, fonts and rules
 
     // Bytes that the state takes with a dirty list of `dirty` rectangles.
     long stateBytes(int dirty) const;

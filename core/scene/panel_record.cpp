@@ -37,7 +37,7 @@ void tellOffset(BuiltScene& out, const char* key, const char* what, int offset, 
     problem.reason = std::string("the first ") + what + ", " + std::to_string(offset) + ", lies inside a byte of " +
                      info(out.document.panel->format).key;
     problem.remedy = "Give a multiple of " + std::to_string(unit);
-    out.problems.push_back(std::move(problem));
+    out.problems.add({std::move(problem)});
 }
 
 }  // namespace

@@ -172,8 +172,8 @@ class TestExpressions : public QObject {
             const BuiltSceneRef scene = builder.build(withExpression(number ? "result" : "answer", tree.text()));
             if (hasErrors(scene->problems)) {
                 // Only what is too deep for the stack may be refused.
-                QVERIFY2(scene->problems[0].reason.find("too deep") != std::string::npos,
-                         (tree.text() + ": " + scene->problems[0].reason).c_str());
+                QVERIFY2(scene->problems.front().reason.find("too deep") != std::string::npos,
+                         (tree.text() + ": " + scene->problems.front().reason).c_str());
                 ++refused;
                 continue;
             }

@@ -130,7 +130,7 @@ class TestFrames : public QObject {
             withFrames({{"play", std::string("once")}, {"starts", false}},
                        "when level > 10\n    play bar\notherwise\n    stop bar\n\non bar.done\n    ends = ends + 1\n");
         const BuiltSceneRef scene = builder_.build(document);
-        QVERIFY2(scene->problems.empty(), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
+        QVERIFY2(scene->problems.empty(), scene->problems.empty() ? "" : scene->problems.front().text().c_str());
         Twin twin(scene, Twin::View::Panel);
         twin.step(0);
         twin.step(500);

@@ -117,7 +117,7 @@ class TestNeededSources : public QObject {
         d = withRules(d, "main", "on start\n    " + rule.toStdString() + "\n");
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(d);
-        QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
+        QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems.front().text().c_str());
         QCOMPARE(scene->scene.extended != nullptr, more);
         QCOMPARE(sourcesOf(d).contains("gorse_code_extended.c"), more);
     }

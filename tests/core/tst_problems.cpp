@@ -97,7 +97,7 @@ const std::vector<Break> breaks{
 };
 
 Problems allProblems(const BuiltScene& scene) {
-    Problems all = scene.problems;
+    Problems all = scene.problems.list();
     const Problems more = generationProblems(scene);
     all.insert(all.end(), more.begin(), more.end());
     return all;
@@ -158,9 +158,9 @@ class TestProblems : public QObject {
         const BuiltSceneRef scene = builder.build(
             withRules(openKiln(), "main", "on stop_button.tap\n    firing = no\n    kiln_temp = gone + 1\n"));
         QCOMPARE(scene->problems.size(), size_t{1});
-        QCOMPARE(scene->problems[0].line, 3);
-        QCOMPARE(scene->problems[0].column, 17);
-        QVERIFY(scene->problems[0].text().find("rules/main.rules") != std::string::npos);
+        QCOMPARE(scene->problems.front().line, 3);
+        QCOMPARE(scene->problems.front().column, 17);
+        QVERIFY(scene->problems.front().text().find("rules/main.rules") != std::string::npos);
     }
 
     // One mistake is one problem, however many screens are built again around it.
@@ -172,6 +172,28 @@ class TestProblems : public QObject {
             d = *gorsefinch::setProperty(d, "status", Names{"step_text"}, "x", int64_t{i});
             QCOMPARE(builder.build(d)->problems.size(), once);
         }
+    }
+
+    // Those of screens, of rules and of texts, in the order of their origins.
+    void problemsOfSeveralOrigins() {
+        Document d = withRules(openKiln(), "main", "on stop_button.tap\n    kiln_temp = gone + 1\n    also = gone\n");
+        for (const char* screen : {"alarm", "status"})
+            d = changeWidgets(d, screen, Names{screen == std::string("alarm") ? "title_text" : "step_text"},
+                              [](Widget& w) { w.look = "gone"; });
+        SceneBuilder builder;
+        const BuiltSceneRef scene = builder.build(d);
+        const Problems all = scene->problems.list();
+        QCOMPARE(all.size(), scene->problems.size());
+        size_t count = 0;
+        for (const Problem& each : scene->problems)
+            QCOMPARE(each.text(), all[count++].text());
+        QCOMPARE(count, all.size());
+        QCOMPARE(scene->problems.front().text(), all.front().text());
+        QVERIFY(hasErrors(scene->problems));
+        QCOMPARE(std::count_if(all.begin(), all.end(), [](const Problem& p) { return !p.screen.empty(); }), 2);
+        QCOMPARE(std::count_if(all.begin(), all.end(), [](const Problem& p) { return p.line > 0; }), 2);
+        const SharedProblems none;
+        QVERIFY(none.empty() && none.size() == 0 && none.begin() == none.end() && !hasErrors(none));
     }
 };
 

@@ -34,7 +34,7 @@ std::string evaluated(const std::string& variable, const std::string& expression
     SceneBuilder builder;
     const BuiltSceneRef scene = builder.build(ruleProject("on start\n    " + variable + " = " + expression + "\n"));
     if (hasErrors(scene->problems))
-        return "refused: " + scene->problems[0].reason;
+        return "refused: " + scene->problems.front().reason;
     Twin twin(scene);
     twin.step(0);
     return twin.get(variable);

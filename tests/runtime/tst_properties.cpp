@@ -111,7 +111,8 @@ class TestProperties : public QObject {
                      words.c_str());
             SceneBuilder builder;
             const BuiltSceneRef scene = builder.build(withRules(plain_, "main", go + "when kiln_temp == 7\n" + set));
-            QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
+            QVERIFY2(!hasErrors(scene->problems),
+                     scene->problems.empty() ? "" : scene->problems.front().text().c_str());
             Twin twin(scene);
             twin.step(0);
             QVERIFY(twin.set("kiln_temp", "7"));

@@ -90,7 +90,8 @@ inline Document openExample(const char* name) {
 inline Document openKiln() { return openExample("kiln"); }
 
 // True if one of the problems contains the words and says what to do.
-inline bool tells(const Problems& problems, const std::string& words) {
+template <typename Problems>
+bool tells(const Problems& problems, const std::string& words) {
     return std::any_of(problems.begin(), problems.end(), [&](const Problem& each) {
         return each.severity == Severity::Error && each.text().find(words) != std::string::npos && !each.remedy.empty();
     });

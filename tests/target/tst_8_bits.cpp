@@ -124,7 +124,7 @@ class Test8Bits : public QObject {
         QFETCH(bool, linkedWhole);
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(document);
-        QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
+        QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems.front().text().c_str());
         const auto steps = scriptOf(script.constData());
         const QString name = QString::fromStdString(document.name),
                       folder = programs_.prepare(scene, steps, QTest::currentDataTag());

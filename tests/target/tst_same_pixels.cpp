@@ -31,7 +31,7 @@ class TestSamePixels : public QObject {
         const Document document = withPanelOf(openExample("kiln"), pixelFormatByKey(format.toStdString())->format);
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(document);
-        QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
+        QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems.front().text().c_str());
         const auto steps = scriptOf(kilnScript);
         const PixelFormatInfo& pixels = info(document.panel->format);
         const QByteArray full = expectedFrames(scene, steps);
@@ -101,7 +101,7 @@ class TestSamePixels : public QObject {
         const Document document = withEveryImage();
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(document);
-        QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
+        QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems.front().text().c_str());
         QVERIFY(!scene->outside.empty());
         const auto steps = scriptOf(everyImageScript);
         const QByteArray full = expectedFrames(scene, steps);

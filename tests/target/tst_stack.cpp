@@ -115,7 +115,7 @@ class TestStack : public QObject {
         document = withPanel(document, panel);
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(document);
-        QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems[0].text().c_str());
+        QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems.front().text().c_str());
         const QString folder = programs_.prepare(scene, scriptOf(script.constData()), QTest::currentDataTag());
         QVERIFY(!folder.isEmpty());
         const long figure = costsOf(*scene).stack;
