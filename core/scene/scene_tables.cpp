@@ -2,6 +2,7 @@
 #include "core/scene/scene_tables.h"
 
 #include <algorithm>
+#include <atomic>
 #include <cstring>
 
 namespace gorsefinch {
@@ -51,13 +52,12 @@ void SceneLinker::begin(SceneLinks links) {
     const std::set<const BakedImage*> images = changedKeys(links_.images, links.images);
     links_ = std::move(links);
     if (!looks.empty() || !images.empty())
-        std::erase_if(parts_, [&](const auto& each) {
-            const ScreenPart& part = *each.second.part;
-            return std::any_of(part.looks.begin(), part.looks.end(),
-                               [&](const LookUse& use) { return looks.count(use.look) != 0; }) ||
-                   std::any_of(part.images.begin(), part.images.end(),
-                               [&](const ImageUse& use) { return images.count(use.image.get()) != 0; });
-        });
+        for (auto& [part, linked] : parts_)
+            linked.current = linked.current &&
+                             std::none_of(part->looks.begin(), part->looks.end(),
+                                          [&](const LookUse& use) { return looks.count(use.look) != 0; }) &&
+                             std::none_of(part->images.begin(), part->images.end(),
+                                          [&](const ImageUse& use) { return images.count(use.image.get()) != 0; });
     for (auto& [part, linked] : parts_)
         linked.used = false;
 }
@@ -98,46 +98,71 @@ const std::shared_ptr<const SceneLinker::LinkedLook>& SceneLinker::linkedLook(co
     return known = std::move(linked);
 }
 
-std::shared_ptr<const ScreenTables> SceneLinker::tablesOf(const ScreenPart& part) {
-    auto out = std::make_shared<ScreenTables>();
-    out->records = part.records;
-    std::vector<std::pair<const gorse_look*, const gorse_look*>> looks;
+void SceneLinker::linkLooks(const ScreenPart& part, ScreenTables& tables) {
+    linkedLooks_.clear();
     for (const LookUse& use : part.looks) {
         const auto& linked = linkedLook(use.look);
-        looks.emplace_back(use.look, &linked->look);
-        out->kept.push_back(linked);
+        linkedLooks_.emplace_back(use.look, &linked->look);
+        tables.kept.push_back(linked);
     }
+    for (size_t i = 0; i < part.records.size(); ++i)
+        for (const auto& [from, to] : linkedLooks_)
+            if (part.records[i].widget.look == from) {
+                tables.records[i].widget.look = to;
+                break;
+            }
+}
+
+// True if the part shows images in outside memory.
+bool SceneLinker::linkImages(const ScreenPart& part, ScreenTables& tables) const {
     std::map<const void*, const void*> moved;  // pointers to images and animations
     for (const ImageUse& use : part.images)
         if (const auto placed = links_.images.find(use.image.get()); placed != links_.images.end()) {
             moved[use.image->record()] = placed->second->record();
             moved[&use.image->animation] = &placed->second->animation;
-            out->kept.push_back(placed->second);
+            tables.kept.push_back(placed->second);
         }
-    out->widgets.reserve(out->records.size());
-    for (size_t i = 0; i < out->records.size(); ++i) {
-        gorse_record& record = out->records[i];
-        for (const auto& [from, to] : looks)
-            if (record.widget.look == from) {
-                record.widget.look = to;
-                break;
-            }
-        if (!moved.empty())
-            forEachPointer(*info(part.source->widgets[i]->kind).record, &part.records[i],
-                           [&](const FieldInfo& field, const void* to) {
-                               if (const auto other = moved.find(to); other != moved.end())
-                                   storePointer(record, field, other->second);
-                           });
-        out->widgets.push_back(&record.widget);
+    if (moved.empty())
+        return false;
+    for (size_t i = 0; i < part.records.size(); ++i)
+        forEachPointer(*info(part.source->widgets[i]->kind).record, &part.records[i],
+                       [&](const FieldInfo& field, const void* to) {
+                           if (const auto other = moved.find(to); other != moved.end())
+                               storePointer(tables.records[i], field, other->second);
+                       });
+    return true;
+}
+
+// A new glyph links all parts anew. Their tables of the scene before the last serve again then, as copying all records
+// takes most of the time.
+void SceneLinker::linkAnew(Linked& linked) {
+    const ScreenPart& part = *linked.part;
+    std::shared_ptr<ScreenTables> tables = std::move(linked.former);
+    if (tables && tables.use_count() == 1) {
+        // Whoever else had it is done with it.
+        std::atomic_thread_fence(std::memory_order_acquire);
+        tables->kept.clear();
+    } else {
+        tables = std::make_shared<ScreenTables>();
+        tables->records = part.records;
+        tables->kept.reserve(part.looks.size() + part.images.size());
+        tables->widgets.reserve(part.records.size());
+        for (const gorse_record& record : tables->records)
+            tables->widgets.push_back(&record.widget);
     }
-    return out;
+    linkLooks(part, *tables);
+    const bool movesImages = linkImages(part, *tables);
+    linked.former = movesImages ? nullptr : std::move(linked.tables);
+    linked.tables = std::move(tables);
+    linked.current = true;
 }
 
 std::shared_ptr<const ScreenTables> SceneLinker::link(const std::shared_ptr<const ScreenPart>& part) {
     Linked& linked = parts_[part.get()];
-    if (!linked.part)
-        linked = {part, tablesOf(*part), true};
+    linked.part = part;
     linked.used = true;
+    if (!linked.current)
+        linkAnew(linked);
     return linked.tables;
 }
 
