@@ -112,7 +112,7 @@ Document veryLargeProject() {
     for (int i = 0; i < 2000; ++i) {
         Variable v;
         v.name = "v" + std::to_string(i);
-        v.writer = Writer::Both;
+        v.writer = i % 2 == 0 ? Writer::Both : Writer::Firmware;
         v.max = 1000;
         auto all = *d.variables;
         all.push_back(std::move(v));

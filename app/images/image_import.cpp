@@ -70,6 +70,7 @@ ImageImport::ImageImport(Session& session, QWidget* window)
         if (!change.opened)
             return;
         seen_.clear();
+        seenImages_ = {};
         for (const std::string& each : session_.project().store().imageFiles())
             seen_.insert(fromStd(each));
         watchFolder();
@@ -198,9 +199,10 @@ void ImageImport::picture(const QImage& given) {
 }
 
 void ImageImport::seeOwn() {
-    if (!session_.isOpen())
+    if (!session_.isOpen() || seenImages_ == session_.document().images)
         return;
-    for (const Image& each : *session_.document().images) {
+    seenImages_ = session_.document().images;
+    for (const Image& each : *seenImages_) {
         seen_.insert(fromStd(each.file));
         for (const MoreOriginal& more : each.more)
             seen_.insert(fromStd(more.file));

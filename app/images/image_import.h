@@ -46,7 +46,8 @@ class ImageImport : public QObject {
     void seeOwn();
 
     Session& session_;
-    QSet<QString> seen_;  // files of the images folder that are no news
+    QSet<QString> seen_;                     // files of the images folder that are no news
+    Shared<std::vector<Image>> seenImages_;  // the document's list that is among them
     QWidget* window_;
     QFileSystemWatcher* watcher_;
 };

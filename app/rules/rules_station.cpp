@@ -47,6 +47,8 @@ RulesStation::RulesStation(Session& session, QWidget* parent)
     setFocusProxy(editor_);
     column->addWidget(editor_, 1);
     connect(&session, &Session::changed, this, [this](const Change& change) {
+        if (change.rules)
+            showText();
         refresh();
         // In another project, writing goes on at the end; its beginning shows.
         if (change.opened) {
@@ -170,7 +172,7 @@ void RulesStation::edited() {
                   tr("Edit rules"), QString("rules line %1").arg(line));
 }
 
-void RulesStation::refresh() {
+void RulesStation::showText() {
     if (!session_.isOpen())
         return;
     const auto& files = *session_.document().rules;
@@ -185,6 +187,11 @@ void RulesStation::refresh() {
         editor_->setFirstVisibleLine(top);
         filling_ = false;
     }
+}
+
+void RulesStation::refresh() {
+    if (!session_.isOpen())
+        return;
     if (isVisible())
         showProblems();
     shownRuns_.clear();

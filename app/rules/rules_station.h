@@ -34,6 +34,7 @@ class RulesStation : public Station {
     void makeEditor();
     void takeTheme();
     void edited();
+    void showText();
     void refresh();
     void showProblems();
     void showRuns();

@@ -94,6 +94,7 @@ Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
     const int bits = scene.document.panel->wordBits;
     Costs out;
     std::set<const gorse_look*> looks;
+    out.screens.reserve(scene.parts.size());
     for (const auto& part : scene.parts) {
         const ScreenCost& each = costOf(part);
         Cost cost = each.own;
@@ -102,6 +103,7 @@ Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
                 cost.flash += flash;
         out.screens.emplace_back(part->source->name, cost);
     }
+    out.images.reserve(scene.images.size());
     for (const ImageUse& use : scene.images)
         out.images.emplace_back(use.name, Cost{imageFlash(use, bits), 0});
     for (const FontRef& font : scene.fonts)

@@ -1,6 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <algorithm>
-#include <set>
 
 #include "core/emit/firmware_functions.h"
 #include "core/emit/runtime_sources.h"
@@ -20,60 +19,79 @@ bool isOptional(std::string_view name) {
     return name == "gorse_latch.h";
 }
 
-void addImageSources(const BakedImage& image, std::set<std::string>& chosen) {
+// Names of files. They are literals, so most repetitions are found by their address; a project has hundreds of images.
+class ChosenSources {
+  public:
+    void add(const char* name) {
+        if (std::find(names_.begin(), names_.end(), name) == names_.end())
+            names_.push_back(name);
+    }
+    bool has(std::string_view name) const {
+        return std::any_of(names_.begin(), names_.end(), [&](std::string_view each) { return each == name; });
+    }
+
+  private:
+    std::vector<const char*> names_;
+};
+
+void addImageSources(const BakedImage& image, ChosenSources& chosen) {
     const PixelFormatInfo& format = info(image.format);
     const BakedFrame& frame = image.frames.front();
     if (frame.record.format)
-        chosen.insert(format.imageSymbol.source);
+        chosen.add(format.imageSymbol.source);
     if (frame.record.source)
-        chosen.insert("gorse_stored_image.c");
+        chosen.add("gorse_stored_image.c");
     if (frame.source.convert)
-        chosen.insert(format.convertSymbol.source);
+        chosen.add(format.convertSymbol.source);
     if (frame.source.reader)
-        chosen.insert(std::string(readerName(image)) + ".c");
+        chosen.add(readerOf(image).source);
 }
 
 }  // namespace
 
-const char* readerName(const BakedImage& image) {
+RuntimeSymbol readerOf(const BakedImage& image) {
+    if (image.outside && image.packedByRuns())
+        return {"gorse_reader_outside_runs", "gorse_reader_outside_runs.c"};
     if (image.outside)
-        return image.packedByRuns() ? "gorse_reader_outside_runs" : "gorse_reader_outside";
-    return image.packedByRuns() ? "gorse_reader_runs" : "";
+        return {"gorse_reader_outside", "gorse_reader_outside.c"};
+    if (image.packedByRuns())
+        return {"gorse_reader_runs", "gorse_reader_runs.c"};
+    return {};
 }
 
 std::vector<std::string> neededSources(const BuiltScene& scene) {
-    std::set<std::string> chosen;
+    ChosenSources chosen;
     const PixelFormatInfo& format = info(scene.document.panel->format);
-    chosen.insert(format.panelSymbol.source);
+    chosen.add(format.panelSymbol.source);
     if (scene.document.panel->touch)
-        chosen.insert("gorse_input.c");
+        chosen.add("gorse_input.c");
     const std::vector<Variable>& variables = *scene.document.variables;
-    if (std::any_of(variables.begin(), variables.end(), isLatched))
-        chosen.insert({"gorse_latch.c", "gorse_latch.h"});
+    if (std::any_of(variables.begin(), variables.end(), isLatched)) {
+        chosen.add("gorse_latch.c");
+        chosen.add("gorse_latch.h");
+    }
     if (scene.scene.motion)
-        chosen.insert("gorse_motion.c");
+        chosen.add("gorse_motion.c");
     if (format.hasPalette())
-        chosen.insert("gorse_palette.c");
+        chosen.add("gorse_palette.c");
     if (scene.panel.turn)
-        chosen.insert(turnOf(format.format).symbol.source);
-    std::set<const RuntimeKind*> kinds;
+        chosen.add(turnOf(format.format).symbol.source);
     for (const auto& part : scene.parts)
-        kinds.insert(part->kinds.begin(), part->kinds.end());
-    for (const RuntimeKind* each : kinds)
-        chosen.insert(each->source);
+        for (const RuntimeKind* kind : part->kinds)
+            chosen.add(kind->source);
     if (scene.scene.extended)
-        chosen.insert("gorse_code_extended.c");
+        chosen.add("gorse_code_extended.c");
     if (scene.scene.forms)
-        chosen.insert("gorse_expand_extended.c");
+        chosen.add("gorse_expand_extended.c");
     if (scene.panel.paint == gorse_paint_squares)
-        chosen.insert("gorse_paint_squares.c");
+        chosen.add("gorse_paint_squares.c");
     for (const FontRef& font : scene.fonts)
-        chosen.insert(readerOfGlyphs(font->bits(), font->isPacked()).source);
+        chosen.add(readerOfGlyphs(font->bits(), font->isPacked()).source);
     for (const ImageUse& use : scene.images)
         addImageSources(*use.image, chosen);
     std::vector<std::string> out;
     for (const RuntimeSource& source : runtimeSources())
-        if (!isOptional(source.name) || chosen.count(std::string(source.name)) != 0)
+        if (!isOptional(source.name) || chosen.has(source.name))
             out.emplace_back(source.name);
     return out;
 }

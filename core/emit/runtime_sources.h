@@ -20,7 +20,7 @@ std::span<const RuntimeSource> runtimeSources();
 // The names of those that a scene needs: the core, and only its kinds and formats. Sorted.
 std::vector<std::string> neededSources(const BuiltScene& scene);
 
-// The runtime's reader of an image, which is also the name of its file; "" if it lies plainly in memory.
-const char* readerName(const BakedImage& image);
+// The runtime's reader of an image; empty if it lies plainly in memory.
+RuntimeSymbol readerOf(const BakedImage& image);
 
 }  // namespace gorsefinch

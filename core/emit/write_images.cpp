@@ -46,7 +46,7 @@ class ImageWriter {
             out_ += groupArray(name + "_mask_groups", frame.maskGroups);
         if (frame.record.source)
             out_ += "static const GORSE_ROM gorse_image_source " + name + "_source = {gorse_draw_stored_image, " +
-                    (frame.source.reader ? std::string("&") + readerName(image_) : "0") + ", " +
+                    (frame.source.reader ? std::string("&") + readerOf(image_).symbol : "0") + ", " +
                     (frame.source.convert ? info(image_.format).convertSymbol.symbol : "0") + ", " +
                     (frame.source.palette ? palette : "0") + ", " +
                     (frame.pixelGroups.empty() ? "0" : name + "_pixel_groups") + ", " +

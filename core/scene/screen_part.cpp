@@ -74,7 +74,8 @@ class PartBuilder {
             kind.complete(filler);
         const RuntimeKind& runtime = kind.of(record);
         record.widget.kind = runtime.kind;
-        part_->kinds.insert(&runtime);
+        if (std::find(part_->kinds.begin(), part_->kinds.end(), &runtime) == part_->kinds.end())
+            part_->kinds.push_back(&runtime);
         addSlots(number, widget, record.widget);
     }
 

@@ -53,7 +53,7 @@ struct ScreenPart {
     int stackDepth = 0;                              // values that the deepest inset puts on the stack
     bool moves = false;                              // any of its widgets does something by itself
     std::deque<std::vector<int32_t>> numbers;        // that records point to
-    std::set<const RuntimeKind*> kinds;              // that draw its widgets
+    std::vector<const RuntimeKind*> kinds;           // that draw its widgets, each once
     std::vector<FontNeed> needs;
     std::vector<ImageUse> images;
     int memoryBytes = 0;  // of its texts' buffers
