@@ -26,6 +26,7 @@ class OpenWindow {
             return;
         window_.openProject(dir_.filePath("project"));
         window_.show();
+        session_.runner().step();
         session_.runner().run(false);
         settle(4000);
     }

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cstring>
 #include <map>
+#include <numeric>
 #include <optional>
 
 #include "runtime/gorse_internal.h"
@@ -59,6 +60,12 @@ void carrySlots(const BuiltScene& before, const gorse& from, const BuiltScene& n
         const ScreenPart& part = *now.parts[i];
         if (part.slots.empty())
             continue;
+        // Texts have the same numbers as long as the rules are the same.
+        if (i < before.parts.size() && before.parts[i] == now.parts[i] && before.rules == now.rules) {
+            std::copy_n(gorse_slots(&from) + before.screens[i].first_slot, part.slots.size(),
+                        gorse_slots(&to) + now.screens[i].first_slot);
+            continue;
+        }
         const auto same = std::find_if(before.parts.begin(), before.parts.end(),
                                        [&](const auto& old) { return old->source->name == part.source->name; });
         if (same == before.parts.end())
@@ -124,6 +131,13 @@ std::vector<uint8_t> identity(const CompiledRules& rules, size_t number) {
 
 std::vector<int> carryRules(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
     std::vector<int> same;
+    if (before.rules == now.rules) {
+        std::copy_n(gorse_timers(&from), now.scene.timer_count, gorse_timers(&to));
+        std::copy_n(gorse_when_bytes(&from), now.scene.when_count, gorse_when_bytes(&to));
+        same.resize(now.rules->rules.size());
+        std::iota(same.begin(), same.end(), 0);
+        return same;
+    }
     std::multimap<std::vector<uint8_t>, size_t> old;
     for (size_t i = 0; i < before.rules->rules.size(); ++i)
         old.emplace(identity(*before.rules, i), i);
