@@ -44,6 +44,17 @@ Document largeProject(int screens) {
     return withRules(d, "main", rules);
 }
 
+// Adds a widget to the first screen, and removes it again.
+Document addedOrRemoved(const Document& document, int number) {
+    if (number % 2 != 0)
+        return removeWidgets(document, "screen0", Names{"extra"});
+    Widget w;
+    w.name = "extra";
+    w.kind = Kind::Rectangle;
+    w.w = w.h = 20;
+    return addWidgets(document, "screen0", {w});
+}
+
 // A project with its builder and twin, and one edit after the other.
 class Editor {
   public:
@@ -58,8 +69,7 @@ class Editor {
             document_ =
                 *setProperty(document_, "screen0", one, "text", std::string(1, static_cast<char>('!' + number % 90)));
         else
-            document_ = number % 2 == 0 ? addWidgets(document_, "screen0", {extra()})
-                                        : removeWidgets(document_, "screen0", Names{"extra"});
+            document_ = addedOrRemoved(document_, number);
         const BuiltSceneRef scene = builder_.build(document_);
         twin_.update(scene);
         (void)twin_.takeFlushed();
@@ -67,13 +77,6 @@ class Editor {
     }
 
   private:
-    static Widget extra() {
-        Widget w;
-        w.name = "extra";
-        w.kind = Kind::Rectangle;
-        w.w = w.h = 20;
-        return w;
-    }
     SceneBuilder builder_;
     Document document_;
     Twin twin_;
@@ -119,9 +122,14 @@ Document veryLargeProject() {
         d.variables = std::make_shared<const std::vector<Variable>>(std::move(all));
     }
     std::string rules;
-    for (int i = 0; i < 2000; ++i)
-        rules += "on screen" + std::to_string(i % 200) + ".w" + std::to_string(i / 200 * 3 % 48) + ".tap\n    v" +
-                 std::to_string(i) + " = v" + std::to_string(i) + " + 1\n\n";
+    for (int i = 0; i < 2000; ++i) {
+        const std::string screen = "screen" + std::to_string(i % 200), variable = "v" + std::to_string(i);
+        rules += "on " + screen + ".w" + std::to_string(i / 200 * 3 % 48) + ".tap\n    " + variable + " = " + variable +
+                 " + 1\n";
+        if (i < 200)
+            rules += "    " + screen + ".w1.text = \"Tapped\"\n";
+        rules += "\n";
+    }
     d = withRules(d, "main", rules);
     std::vector<Image> images;
     for (int i = 0; i < 300; ++i) {
@@ -154,6 +162,8 @@ class WindowEditor {
         const Names one{"w4"};
         if (what == 0)
             session.edit(setProperty(document, "screen0", one, "x", int64_t{number % 200}), "Move");
+        else if (what == 2)
+            session.edit(addedOrRemoved(document, number), "Add");
         else
             session.edit(
                 setProperty(document, "screen0", one, "text", std::string(1, static_cast<char>('!' + number % 90))),
@@ -172,9 +182,11 @@ void editInWindow(benchmark::State& state) {
 BENCHMARK(editInWindow)
     ->Args({0, 0})
     ->Args({1, 0})
+    ->Args({2, 0})
     ->Args({0, 1})
     ->Args({1, 1})
-    ->ArgNames({"move_words", "much"})
+    ->Args({2, 1})
+    ->ArgNames({"move_words_add", "much"})
     ->Iterations(400)
     ->Unit(benchmark::kMicrosecond);
 

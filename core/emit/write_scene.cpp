@@ -79,8 +79,9 @@ class SceneWriter {
                 addText(text);
         for (const CompiledText& text : s_.rules->strings)
             addText(text);
-        for (const CompiledText& text : s_.moreStrings)
-            addText(text);
+        for (const auto& part : s_.parts)
+            for (const CompiledText& text : part->slotTexts)
+                addText(text);
         for (const CompiledText& text : s_.startTexts)
             addText(text);
         line("");

@@ -23,6 +23,18 @@ std::shared_ptr<const ProjectNames::VariableIndex> indexOf(const Shared<std::vec
 
 }  // namespace
 
+void NamedWidgets::add(std::string_view screen, std::string_view widget) {
+    byScreen_[std::string(screen)].emplace(widget);
+}
+
+bool NamedWidgets::has(const std::string& screen, const std::string& widget) const {
+    const auto on = [&](const std::string& name) {
+        const auto found = byScreen_.find(name);
+        return found != byScreen_.end() && found->second.count(widget) != 0;
+    };
+    return on(screen) || on("");
+}
+
 ProjectNames::ProjectNames(const Document& document, const std::shared_ptr<const VariableIndex>& known)
     : document_(document), variables_(known && known->of == document.variables ? known : indexOf(document.variables)) {}
 
@@ -45,6 +57,7 @@ void ProjectNames::indexWidgets() const {
 }
 
 std::optional<ProjectNames::WidgetPlace> ProjectNames::widget(std::string_view screen, std::string_view name) const {
+    named_.add(screen, name);
     if (!screen.empty()) {
         const int on = document_.screenIndex(screen);
         const int at = on < 0 ? -1 : widgetIndex(*document_.screens[static_cast<size_t>(on)], name);

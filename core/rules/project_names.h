@@ -5,6 +5,7 @@
 #include <string>
 #include <string_view>
 #include <unordered_map>
+#include <unordered_set>
 
 #include "core/document/document.h"
 
@@ -13,6 +14,17 @@ namespace gorsefinch {
 // The way out where rules speak of what isn't there.
 inline constexpr const char* kFindWidget = "The station Screens lists the widgets of each screen with their names";
 inline constexpr const char* kFindScreen = "The station Screens lists the screens with their names";
+
+// Widgets that were looked up, found or not: what was made of them holds as long as they are the same.
+class NamedWidgets {
+  public:
+    // `screen` "" for the short form, which names widgets of any screen.
+    void add(std::string_view screen, std::string_view widget);
+    bool has(const std::string& screen, const std::string& widget) const;
+
+  private:
+    std::unordered_map<std::string, std::unordered_set<std::string>> byScreen_;
+};
 
 // What names mean to rules and texts, with the runtime's numbers: numbers (whole, decimal, yes/no) come first, texts
 // after them, each in the document's order. The document must outlive this. Not to be shared
@@ -45,6 +57,8 @@ class ProjectNames {
     // `screen` "" for the short form; -1 in `screen` of the result if several screens have such a widget.
     std::optional<WidgetPlace> widget(std::string_view screen, std::string_view name) const;
     int screen(std::string_view name) const { return document_.screenIndex(name); }
+    // Those that widget() was asked for.
+    const NamedWidgets& named() const { return named_; }
 
     const Document& document() const { return document_; }
 
@@ -56,6 +70,7 @@ class ProjectNames {
     // By name, the position of the only widget, or -1. Built when a widget is first looked up without its screen.
     mutable std::unordered_map<std::string_view, WidgetPlace> widgets_;
     mutable bool widgetsKnown_ = false;
+    mutable NamedWidgets named_;
 };
 
 }  // namespace gorsefinch

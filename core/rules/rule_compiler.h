@@ -45,6 +45,7 @@ struct CompiledRules {
     int stackDepth = 1;          // values that the deepest expression puts on the stack
     bool needsExtended = false;  // some code has operations of gorse_code_extended.c
     Problems problems;
+    NamedWidgets named;  // on which the rules depend
 };
 
 CompiledRules compileRules(const ProjectNames& names, const std::vector<RuleFile>& files);

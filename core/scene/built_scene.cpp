@@ -35,11 +35,21 @@ std::set<std::string> differing(const Shared<std::vector<T>>& a, const Shared<st
     return out;
 }
 
-bool sameShape(const Screen& a, const Screen& b) {
-    return a.name == b.name && a.widgets.size() == b.widgets.size() &&
-           std::equal(a.widgets.begin(), a.widgets.end(), b.widgets.begin(), [](const auto& x, const auto& y) {
-               return x == y || (x->name == y->name && x->kind == y->kind);
-           });
+// The widgets that rules name are the same ones, at the same positions.
+bool sameForRules(const NamedWidgets& named, const Screen& a, const Screen& b) {
+    const auto differs = [&](const Screen& screen, const WidgetRef* x, const WidgetRef* y) {
+        return x && (!y || (*x != *y && ((*x)->name != (*y)->name || (*x)->kind != (*y)->kind))) &&
+               named.has(screen.name, (*x)->name);
+    };
+    if (a.name != b.name)
+        return false;
+    for (size_t i = 0; i < std::max(a.widgets.size(), b.widgets.size()); ++i) {
+        const WidgetRef* x = i < a.widgets.size() ? &a.widgets[i] : nullptr;
+        const WidgetRef* y = i < b.widgets.size() ? &b.widgets[i] : nullptr;
+        if (differs(a, x, y) || differs(b, y, x))
+            return false;
+    }
+    return true;
 }
 
 // The same faces of the same files; their settings may differ.
@@ -137,7 +147,7 @@ bool anyText(const BuiltScene& scene, bool CompiledText::*text, bool ScreenPart:
     const auto any = [&](const auto& all, auto what) {
         return std::any_of(all.begin(), all.end(), [&](const auto& each) { return each.*what; });
     };
-    return any(scene.rules->strings, text) || any(scene.moreStrings, text) || any(scene.startTexts, text) ||
+    return any(scene.rules->strings, text) || any(scene.startTexts, text) ||
            std::any_of(scene.parts.begin(), scene.parts.end(), [&](const auto& each) { return (*each).*part; });
 }
 
@@ -184,8 +194,9 @@ void fillScene(BuiltScene& out) {
     s.forms = anyText(out, &CompiledText::needsForms, &ScreenPart::needsForms) ? gorse_extended_forms : nullptr;
     for (const CompiledText& text : out.rules->strings)
         out.strings.push_back(text.bytes.data());
-    for (const CompiledText& text : out.moreStrings)
-        out.strings.push_back(text.bytes.data());
+    for (const auto& part : out.parts)
+        for (const CompiledText& text : part->slotTexts)
+            out.strings.push_back(text.bytes.data());
     s.panel = &out.panel;
     s.screens = out.screens.data();
     s.numbers = out.numbers.data();
@@ -218,9 +229,8 @@ int BuiltScene::stackDepth() const {
     int depth = std::max(4, rules->stackDepth);
     for (const CompiledText& text : rules->strings)
         depth = std::max(depth, text.stackDepth);
-    for (const auto* list : {&moreStrings, &startTexts})
-        for (const CompiledText& text : *list)
-            depth = std::max(depth, text.stackDepth);
+    for (const CompiledText& text : startTexts)
+        depth = std::max(depth, text.stackDepth);
     for (const auto& part : parts)
         depth = std::max(depth, part->stackDepth);
     return depth;
@@ -269,20 +279,20 @@ bool SceneBuilder::needsRules(const Document& document) const {
         return true;
     for (size_t i = 0; i < document.screens.size(); ++i)
         if (document.screens[i] != last_->document.screens[i] &&
-            !sameShape(*document.screens[i], *last_->document.screens[i]))
+            !sameForRules(last_->rules->named, *last_->document.screens[i], *document.screens[i]))
             return true;
     return false;
 }
 
-bool SceneBuilder::isCurrent(const ScreenPart& part, const ScreenRef& screen, const std::vector<SlotInfo>& slots,
-                             const Changes& changes) const {
+bool SceneBuilder::isCurrent(const ScreenPart& part, const PartContext& context, const Changes& changes) const {
     const auto touches = [](const std::set<std::string>& used, const std::set<std::string>& changed) {
         return !changed.empty() &&
                std::any_of(used.begin(), used.end(), [&](const std::string& name) { return changed.count(name) != 0; });
     };
-    const bool textSlots = std::any_of(slots.begin(), slots.end(),
-                                       [](const SlotInfo& slot) { return slot.property->type == PropertyType::Text; });
-    return part.source == screen && !textSlots && part.slotInfos == slots &&
+    // Texts that rules set are numbered by the rules, and those that slots begin with behind them.
+    const bool sameStrings =
+        part.slotTexts.empty() || (last_->rules.get() == &context.rules && part.firstString == context.firstString);
+    return sameStrings && std::ranges::equal(part.slotInfos, context.slots) &&
            !touches(part.usedVariables, changes.variables) && !touches(part.usedLooks, changes.looks) &&
            !touches(part.usedImages, changes.images);
 }
@@ -300,19 +310,17 @@ std::shared_ptr<const ScreenPart> SceneBuilder::findPart(const BuiltScene* befor
 
 void SceneBuilder::buildParts(BuiltScene& scene, const ProjectNames& names, const Changes& changes) {
     auto slot = scene.rules->slots.begin();
+    auto firstString = static_cast<int>(scene.rules->strings.size());
     for (size_t i = 0; i < scene.document.screens.size(); ++i) {
-        std::vector<SlotInfo> slots;
+        const auto first = slot;
         while (slot != scene.rules->slots.end() && slot->screen == static_cast<int>(i))
-            slots.push_back(*slot++);
+            ++slot;
         const ScreenRef& screen = scene.document.screens[i];
         auto part = changes.all ? nullptr : findPart(last_.get(), screen, i);
-        if (!part || !isCurrent(*part, screen, slots, changes)) {
-            const auto string = [&](const std::string& words) {
-                scene.moreStrings.push_back(compileText(words, names));
-                return static_cast<int>(scene.rules->strings.size() + scene.moreStrings.size()) - 1;
-            };
-            part = buildScreenPart(screen, {scene.document, names, *scene.rules, slots, string, looks_, images_});
-        }
+        const PartContext context{scene.document, names, *scene.rules, {first, slot}, firstString, looks_, images_};
+        if (!part || !isCurrent(*part, context, changes))
+            part = buildScreenPart(screen, context);
+        firstString += static_cast<int>(part->slotTexts.size());
         scene.parts.push_back(std::move(part));
     }
 }

@@ -15,8 +15,7 @@ struct BuiltScene {
     std::vector<std::shared_ptr<const ScreenPart>> parts;     // one a screen
     std::vector<std::shared_ptr<const ScreenTables>> tables;  // of each part
     std::shared_ptr<const CompiledRules> rules;
-    std::deque<CompiledText> moreStrings;  // texts that slots begin with, behind the rules' strings
-    std::vector<const uint8_t*> strings;
+    std::vector<const uint8_t*> strings;  // of rules, then those that slots of screens begin with
     std::vector<gorse_number_variable> numbers;
     std::vector<gorse_text_variable> texts;
     std::deque<CompiledText> startTexts;
@@ -57,8 +56,7 @@ class SceneBuilder {
     };
     Changes changesFrom(const Document& document) const;
     bool needsRules(const Document& document) const;
-    bool isCurrent(const ScreenPart& part, const ScreenRef& screen, const std::vector<SlotInfo>& slots,
-                   const Changes& changes) const;
+    bool isCurrent(const ScreenPart& part, const PartContext& context, const Changes& changes) const;
     std::shared_ptr<const ScreenPart> findPart(const BuiltScene* before, const ScreenRef& screen, size_t at) const;
     SceneLinks bakeFonts(BuiltScene& scene);
     FontRef versionOf(BakedFont& font);

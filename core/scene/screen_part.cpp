@@ -23,10 +23,11 @@ std::vector<ResolvedStyle*> stylesOf(ResolvedLook& look) {
 
 class PartBuilder {
   public:
-    PartBuilder(const ScreenRef& screen, PartContext& context)
+    PartBuilder(const ScreenRef& screen, const PartContext& context)
         : context_(context), part_(std::make_shared<ScreenPart>()) {
         part_->source = screen;
-        part_->slotInfos = context.slots;
+        part_->slotInfos.assign(context.slots.begin(), context.slots.end());
+        part_->firstString = context.firstString;
     }
 
     std::shared_ptr<const ScreenPart> run() {
@@ -322,11 +323,13 @@ class PartBuilder {
 
     int32_t initialValue(const Widget& widget, const PropertyInfo& property) {
         const PropertyValue from = value(widget, property.key);
-        return property.type == PropertyType::Text ? context_.string(std::get<std::string>(from))
-                                                   : numberOf(property, from);
+        if (property.type != PropertyType::Text)
+            return numberOf(property, from);
+        part_->slotTexts.push_back(compileText(std::get<std::string>(from), context_.names));
+        return part_->firstString + static_cast<int>(part_->slotTexts.size()) - 1;
     }
 
-    PartContext& context_;
+    const PartContext& context_;
     std::shared_ptr<ScreenPart> part_;
     std::set<FontKey> toldFonts_;  // that can't be opened: one problem a screen is enough
     ResolvedLook look_;
@@ -335,7 +338,7 @@ class PartBuilder {
 
 }  // namespace
 
-std::shared_ptr<const ScreenPart> buildScreenPart(const ScreenRef& screen, PartContext context) {
+std::shared_ptr<const ScreenPart> buildScreenPart(const ScreenRef& screen, const PartContext& context) {
     return PartBuilder(screen, context).run();
 }
 

@@ -3,6 +3,7 @@
 
 #include <deque>
 #include <set>
+#include <span>
 #include <string>
 #include <vector>
 
@@ -47,6 +48,8 @@ struct ScreenPart {
     std::vector<LookUse> looks;
     std::vector<gorse_slot> slots;
     std::vector<SlotInfo> slotInfos;
+    std::deque<CompiledText> slotTexts;  // that slots begin with
+    int firstString = 0;                 // the number of the first of them among the scene's strings
     std::vector<gorse_binding> bindings;
     std::deque<CompiledText> texts;
     bool needsExtended = false, needsForms = false;  // any of its texts does
@@ -68,13 +71,12 @@ struct PartContext {
     const Document& document;
     const ProjectNames& names;
     const CompiledRules& rules;
-    std::vector<SlotInfo> slots;  // of this screen
-    // Numbers of the scene's strings that slots begin with, for the texts of slots.
-    std::function<int(const std::string& words)> string;
+    std::span<const SlotInfo> slots;  // of this screen
+    int firstString = 0;              // see ScreenPart
     LookPool& looks;
     ImageBakery& images;
 };
 
-std::shared_ptr<const ScreenPart> buildScreenPart(const ScreenRef& screen, PartContext context);
+std::shared_ptr<const ScreenPart> buildScreenPart(const ScreenRef& screen, const PartContext& context);
 
 }  // namespace gorsefinch
