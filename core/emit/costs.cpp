@@ -2,6 +2,7 @@
 #include "core/emit/costs.h"
 
 #include <algorithm>
+#include <cassert>
 #include <set>
 
 #include "core/emit/runtime_sources.h"
@@ -124,6 +125,7 @@ Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
             if (each.name == name)
                 out.runtime.flash += bits == 8 ? each.word8 : each.word32;
     out.runtime.flash += recordBytes(sceneRecord, bits) + recordBytes(panelRecord, bits);
+    assert(out.runtime.flash > 0);  // the table of sizes knows the sources
     out.state = scene.stateBytes(bits == 8 ? 4 : 8);
     out.buffer = scene.bufferBytes();
     out.stack = stackDepth(sources, bits);

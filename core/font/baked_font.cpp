@@ -2,6 +2,7 @@
 #include "core/font/baked_font.h"
 
 #include <algorithm>
+#include <cassert>
 #include <cmath>
 
 #include "core/font/unicode_blocks.h"
@@ -169,6 +170,8 @@ bool BakedFont::addGlyph(const GlyphBitmap& bitmap, bool packed) {
         packed ? packCoverageRuns(bitmap.coverage, bits()) : packCoverage(bitmap.coverage, bits());
     if (offset + all.size() > kMaxBits || glyphs_.size() >= kMaxGlyphs)
         return false;
+    assert(bitmap.coverage.size() == static_cast<size_t>(bitmap.width) * static_cast<size_t>(bitmap.height));
+    assert(bitmap.width >= 0 && bitmap.width <= 255 && bitmap.height >= 0 && bitmap.height <= 255);
     gorse_glyph glyph{};
     glyph.offset_low = static_cast<uint16_t>(offset);
     glyph.offset_high = static_cast<uint8_t>(offset >> 16);
@@ -254,6 +257,7 @@ void BakedFont::addKerning(const std::vector<char32_t>& characters) {
 }
 
 void BakedFont::fillRecord(bool packed) {
+    assert(ranges_.empty() || ranges_.back().glyph + ranges_.back().count == static_cast<int>(glyphs_.size()));
     record_.ranges = ranges_.data();
     record_.glyphs = glyphs_.data();
     record_.kerns = kerns_.empty() ? nullptr : kerns_.data();

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <array>
 #include <bit>
+#include <cassert>
 #include <cstring>
 #include <functional>
 #include <optional>
@@ -190,6 +191,7 @@ std::vector<Colour> orDefault(std::span<const Colour> palette, PixelFormat forma
 
 void packInto(std::span<uint8_t> room, const Picture& picture, PixelFormat format, std::span<const Colour> palette) {
     const PixelFormatInfo& f = info(format);
+    assert(static_cast<long>(room.size()) >= packedBytes(format, picture.width, picture.height));
     if (f.bits > 8) {
         packWide(room, picture, f);
         return;
@@ -208,6 +210,7 @@ std::vector<uint8_t> packed(const Picture& picture, PixelFormat format, std::spa
 }
 
 std::vector<uint8_t> packedNumbers(std::span<const uint8_t> numbers, PixelFormat format, int width, int height) {
+    assert(numbers.size() == static_cast<size_t>(width) * static_cast<size_t>(height));
     std::vector<uint8_t> out(static_cast<size_t>(packedBytes(format, width, height)));
     const PixelFormatInfo& f = info(format);
     if (f.isOneBit() && f.layout == PixelLayout::Rows)

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <cassert>
 #include <cstdint>
 #include <memory>
 #include <optional>
@@ -17,13 +18,15 @@ struct Picture {
     int width = 0, height = 0;
     std::vector<uint32_t> pixels;
 
-    uint32_t at(int x, int y) const {
-        return pixels[static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x)];
-    }
-    uint32_t& at(int x, int y) {
-        return pixels[static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x)];
-    }
+    uint32_t at(int x, int y) const { return pixels[index(x, y)]; }
+    uint32_t& at(int x, int y) { return pixels[index(x, y)]; }
     bool hasAlpha() const;
+
+  private:
+    size_t index(int x, int y) const {
+        assert(x >= 0 && x < width && y >= 0 && y < height);
+        return static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x);
+    }
 };
 
 Picture makePicture(int width, int height, uint32_t argb = 0);

@@ -2,6 +2,7 @@
 #include "core/image/runs.h"
 
 #include <algorithm>
+#include <cassert>
 #include <cstring>
 
 #include "runtime/gorse_image.h"
@@ -67,6 +68,7 @@ RunBytes packedByRuns(std::span<const uint8_t> plain, size_t rowUnits, size_t un
     RunBytes out;
     const size_t rowBytes = rowUnits * unit;
     const size_t rows = rowBytes == 0 ? 0 : plain.size() / rowBytes;
+    assert(rows * rowBytes == plain.size());
     for (size_t row = 0; row < rows; ++row) {
         if (row % groupRows == 0)
             out.groups.push_back(static_cast<uint32_t>(out.bytes.size()));

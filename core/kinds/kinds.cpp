@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <array>
+#include <cassert>
 #include <stdexcept>
 
 namespace gorsefinch {
@@ -23,7 +24,10 @@ constexpr std::array<LookState, 1> lookStateTable{{
 
 std::span<const KindInfo* const> kinds() { return kindTable; }
 
-const KindInfo& info(Kind kind) { return *kindTable[static_cast<size_t>(kind)]; }
+const KindInfo& info(Kind kind) {
+    assert(static_cast<size_t>(kind) < std::size(kindTable));
+    return *kindTable[static_cast<size_t>(kind)];
+}
 
 const KindInfo* kindByKey(std::string_view key) {
     const auto at = std::find_if(std::begin(kindTable), std::end(kindTable),

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <cassert>
 #include <functional>
 #include <set>
 #include <string>
@@ -37,8 +38,12 @@ struct Compiled {
     bool needsExtended = false;  // has operations that the runtime keeps apart, see gorse_code_extended.c
 
     void operation(int op);
-    void byte(int value) { code.push_back(static_cast<uint8_t>(value)); }
+    void byte(int value) {
+        assert(value >= 0 && value <= 0xff);
+        code.push_back(static_cast<uint8_t>(value));
+    }
     void word(int value) {
+        assert(value >= -1 && value <= 0xffff);  // -1 after a reported mistake, whose rule is left out
         byte(value & 255);
         byte(value >> 8 & 255);
     }

@@ -2,6 +2,7 @@
 #include "core/rules/rule_pool.h"
 
 #include <algorithm>
+#include <cassert>
 #include <numeric>
 #include <tuple>
 
@@ -42,6 +43,7 @@ uint16_t RulePool::place(Compiled code) {
     const size_t at = out_.code.size();
     code.operation(GORSE_OP_END);
     out_.needsExtended = out_.needsExtended || code.needsExtended;
+    assert(at + code.code.size() <= 0xffff);
     for (const SlotUse& use : code.slots)
         uses_.push_back({use.at + at, use.slot});
     out_.code.insert(out_.code.end(), code.code.begin(), code.code.end());
@@ -65,6 +67,7 @@ void RulePool::finish() {
     out_.slots = std::move(sorted);
     for (const SlotUse& use : uses_) {
         const int slot = number[static_cast<size_t>(use.slot)];
+        assert(use.at + 1 < out_.code.size());
         out_.code[use.at] = static_cast<uint8_t>(slot);
         out_.code[use.at + 1] = static_cast<uint8_t>(slot >> 8);
     }

@@ -2,6 +2,7 @@
 #include "core/scene/built_scene.h"
 
 #include <algorithm>
+#include <cassert>
 
 #include "core/base/characters.h"
 #include "core/project/project_text.h"
@@ -124,9 +125,11 @@ void fillImages(BuiltScene& out) {
 }
 
 void fillScreens(BuiltScene& out) {
+    assert(out.parts.size() == out.document.screens.size() && out.tables.size() == out.parts.size());
     uint16_t slots = 0;
     for (size_t i = 0; i < out.parts.size(); ++i) {
         const auto& part = out.parts[i];
+        assert(out.tables[i]->widgets.size() == part->source->widgets.size());
         gorse_screen screen{};
         screen.background = part->source->background.argb;
         screen.widgets = out.tables[i]->widgets.data();
@@ -184,6 +187,7 @@ void layOutState(BuiltScene& out) {
         textBytes = std::max(textBytes, uint32_t{each.offset} + each.capacity);
     s.screen_at = s.texts_at + textBytes;
     s.end = (s.screen_at + screenBytes + 3u) / 4u * 4u;
+    assert(out.numbers.size() + out.texts.size() == out.document.variables->size());
 }
 
 void fillScene(BuiltScene& out) {

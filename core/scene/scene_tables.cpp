@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <atomic>
+#include <cassert>
 #include <cstring>
 
 namespace gorsefinch {
@@ -24,6 +25,7 @@ std::set<Key> changedKeys(const std::map<Key, Value>& before, const std::map<Key
 
 template <typename T>
 void storePointer(gorse_record& record, const FieldInfo& field, const T* to) {
+    assert(isPointer(field.type) && field.offset + sizeof to <= sizeof record);
     std::memcpy(reinterpret_cast<std::byte*>(&record) + field.offset, &to, sizeof to);
 }
 
@@ -142,6 +144,7 @@ void SceneLinker::linkAnew(Linked& linked) {
         // Whoever else had it is done with it.
         std::atomic_thread_fence(std::memory_order_acquire);
         tables->kept.clear();
+        assert(tables->records.size() == part.records.size());
     } else {
         tables = std::make_shared<ScreenTables>();
         tables->records = part.records;

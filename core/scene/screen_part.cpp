@@ -2,6 +2,7 @@
 #include "core/scene/screen_part.h"
 
 #include <algorithm>
+#include <cassert>
 #include <cstring>
 
 namespace gorsefinch {
@@ -133,6 +134,7 @@ class PartBuilder {
             }
             default: {
                 const int32_t number = numberOf(property, value(widget, property.key));
+                assert(field.bytes == 4 || std::abs(number) < 1 << (8 * field.bytes));
                 std::memcpy(to, &number, field.bytes);  // the low bytes come first on the desktop
                 break;
             }

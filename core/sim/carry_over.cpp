@@ -2,6 +2,7 @@
 #include "core/sim/carry_over.h"
 
 #include <algorithm>
+#include <cassert>
 #include <cstring>
 #include <map>
 #include <numeric>
@@ -132,6 +133,7 @@ std::vector<uint8_t> identity(const CompiledRules& rules, size_t number) {
 std::vector<int> carryRules(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
     std::vector<int> same;
     if (before.rules == now.rules) {
+        assert(before.scene.timer_count == now.scene.timer_count && before.scene.when_count == now.scene.when_count);
         std::copy_n(gorse_timers(&from), now.scene.timer_count, gorse_timers(&to));
         std::copy_n(gorse_when_bytes(&from), now.scene.when_count, gorse_when_bytes(&to));
         same.resize(now.rules->rules.size());

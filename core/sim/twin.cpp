@@ -2,6 +2,7 @@
 #include "core/sim/twin.h"
 
 #include <algorithm>
+#include <cassert>
 #include <utility>
 
 #include "core/sim/carry_over.h"
@@ -164,6 +165,7 @@ void drawRead(void* user, uint32_t address, uint8_t* to, uint16_t n) {
 }  // namespace
 
 PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values) {
+    assert(screen >= 0 && static_cast<size_t>(screen) < scene.screens.size());
     PanelMemory memory = memoryFor(scene.uprightPanel, scene.document.panel->format);
     std::vector<uint32_t> state(gorse_state_bytes(&scene.upright) / 4);
     std::vector<uint32_t> buffer(memory.bytes().size() / 4 + 8);
