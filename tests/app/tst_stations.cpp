@@ -154,7 +154,7 @@ class TestStations : public QObject, support::OnWindow {
 
     // The project's folder as a crash right now would leave it.
     QString afterCrash() {
-        const QString to = open_->path("crashed");
+        QString to = open_->path("crashed");
         for (QDirIterator all(project(), QDir::Files | QDir::Hidden, QDirIterator::Subdirectories); all.hasNext();) {
             const QString file = all.next(), copy = to + file.mid(project().size());
             QDir().mkpath(QFileInfo(copy).path());
