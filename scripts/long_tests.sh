@@ -39,17 +39,18 @@ variant clang-unity -DCMAKE_BUILD_TYPE=RelWithDebInfo -DCMAKE_UNITY_BUILD=ON -DC
 
 say "Compiling each header on its own"
 build dev
-failed=0
 include=$(pkg-config --cflags Qt6Widgets Qt6Svg Qt6Test freetype2 harfbuzz)
-for header in $(git ls-files 'core/*.h' 'app/*.h' 'cli/*.h' 'tests/support/*.h'); do
-    echo "#include \"$header\"" >"$work/header.cpp"
-    c++ -std=c++20 -fPIC -fsyntax-only -DQT_NO_KEYWORDS "-DSOURCE_DIR=\"$PWD\"" "-DBINARY_DIR=\"$PWD/build/dev\"" -I . -I runtime $include "$work/header.cpp" || { echo "$header"; failed=1; }
-done
-for header in runtime/*.h; do
-    echo "#include \"$(basename "$header")\"" >"$work/header.c"
-    cc -std=c99 -fsyntax-only -I runtime "$work/header.c" || { echo "$header"; failed=1; }
-done
-[ $failed -eq 0 ]
+export include
+compile_alone() {
+    case $1 in
+        runtime/*) cc -std=c99 -fsyntax-only -I runtime -x c "$1" ;;
+        *) c++ -std=c++20 -fPIC -fsyntax-only -DQT_NO_KEYWORDS "-DSOURCE_DIR=\"$PWD\"" "-DBINARY_DIR=\"$PWD/build/dev\"" \
+            -I . -I runtime $include -include "$1" -x c++ /dev/null ;;
+    esac || { echo "$1 does not compile on its own"; return 1; }
+}
+export -f compile_alone
+git ls-files 'core/*.h' 'app/*.h' 'cli/*.h' 'tests/support/*.h' 'runtime/*.h' |
+    xargs -P "$(nproc)" -I{} bash -c 'compile_alone {}'
 
 scripts/tidy.sh
 
