@@ -42,6 +42,8 @@ void Compiled::append(const Compiled& other) {
     needsExtended = needsExtended || other.needsExtended;
     for (const SlotUse& use : other.slots)
         slots.push_back({use.at + code.size(), use.slot});
+    for (const size_t at : other.commands)
+        commands.push_back(at + code.size());
     code.insert(code.end(), other.code.begin(), other.code.end());
     variables.insert(other.variables.begin(), other.variables.end());
 }

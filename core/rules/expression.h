@@ -33,6 +33,7 @@ struct Compiled {
     int depth = 1;                     // values on the stack at most
     std::set<int> variables;           // bindings that it depends on
     std::vector<SlotUse> slots;
+    std::vector<size_t> commands;  // positions of the operands of commands: screen and widget, 2 bytes each
     Token from;
 
     bool needsExtended = false;  // has operations that the runtime keeps apart, see gorse_code_extended.c

@@ -254,7 +254,7 @@ CompiledRules compileRules(const ProjectNames& names, const std::vector<RuleFile
     for (const RuleFile& file : files)
         FileCompiler(pool, file).run();
     pool.finish();
-    out.named = names.named();
+    out.named = std::make_shared<const NamedWidgets>(names.named());
     return out;
 }
 

@@ -37,6 +37,7 @@ struct CompiledRules {
     std::vector<gorse_rule> rules;
     std::vector<RuleSource> sources;  // beside each rule
     std::vector<uint8_t> code;
+    std::vector<size_t> commands;  // positions in it of the operands of commands, see Compiled
     std::vector<CompiledText> strings;
     std::vector<std::string> stringWords;
     std::vector<SlotInfo> slots;  // by screen, then widget, then property
@@ -45,7 +46,7 @@ struct CompiledRules {
     int stackDepth = 1;          // values that the deepest expression puts on the stack
     bool needsExtended = false;  // some code has operations of gorse_code_extended.c
     Problems problems;
-    NamedWidgets named;  // on which the rules depend
+    std::shared_ptr<const NamedWidgets> named;  // on which the rules depend
 };
 
 CompiledRules compileRules(const ProjectNames& names, const std::vector<RuleFile>& files);

@@ -46,6 +46,8 @@ uint16_t RulePool::place(Compiled code) {
     assert(at + code.code.size() <= 0xffff);
     for (const SlotUse& use : code.slots)
         uses_.push_back({use.at + at, use.slot});
+    for (const size_t use : code.commands)
+        out_.commands.push_back(use + at);
     out_.code.insert(out_.code.end(), code.code.begin(), code.code.end());
     return static_cast<uint16_t>(at);
 }

@@ -128,6 +128,7 @@ void StatementCompiler::playing(const std::vector<Token>& tokens, Compiled& body
         report(Severity::Error, at(tokens, full ? 3 : 1), std::string("a ") + info(place->kind).key + " does not play",
                "Use frames");
     body.operation(GORSE_OP_COMMAND);
+    body.commands.push_back(body.code.size());
     body.word(place->screen);
     body.word(place->widget);
     body.byte(tokens[0].is("play") ? GORSE_COMMAND_PLAY : GORSE_COMMAND_STOP);

@@ -7,6 +7,7 @@
 #include "core/base/characters.h"
 #include "core/project/project_text.h"
 #include "core/rules/lexer.h"
+#include "core/rules/moved_rules.h"
 #include "core/scene/panel_record.h"
 #include "runtime/gorse_internal.h"
 
@@ -34,23 +35,6 @@ std::set<std::string> differing(const Shared<std::vector<T>>& a, const Shared<st
             out.insert(y->name);
     }
     return out;
-}
-
-// The widgets that rules name are the same ones, at the same positions.
-bool sameForRules(const NamedWidgets& named, const Screen& a, const Screen& b) {
-    const auto differs = [&](const Screen& screen, const WidgetRef* x, const WidgetRef* y) {
-        return x && (!y || (*x != *y && ((*x)->name != (*y)->name || (*x)->kind != (*y)->kind))) &&
-               named.has(screen.name, (*x)->name);
-    };
-    if (a.name != b.name)
-        return false;
-    for (size_t i = 0; i < std::max(a.widgets.size(), b.widgets.size()); ++i) {
-        const WidgetRef* x = i < a.widgets.size() ? &a.widgets[i] : nullptr;
-        const WidgetRef* y = i < b.widgets.size() ? &b.widgets[i] : nullptr;
-        if (differs(a, x, y) || differs(b, y, x))
-            return false;
-    }
-    return true;
 }
 
 // The same faces of the same files; their settings may differ.
@@ -277,15 +261,15 @@ SceneBuilder::Changes SceneBuilder::changesFrom(const Document& document) const 
     return out;
 }
 
-bool SceneBuilder::needsRules(const Document& document) const {
-    if (!last_ || last_->document.rules != document.rules || last_->document.variables != document.variables ||
-        last_->document.screens.size() != document.screens.size())
-        return true;
-    for (size_t i = 0; i < document.screens.size(); ++i)
-        if (document.screens[i] != last_->document.screens[i] &&
-            !sameForRules(last_->rules->named, *last_->document.screens[i], *document.screens[i]))
-            return true;
-    return false;
+std::shared_ptr<const CompiledRules> SceneBuilder::rulesOf(const Document& document, const ProjectNames& names) const {
+    std::shared_ptr<const CompiledRules> rules;
+    if (last_ && last_->document.rules == document.rules && last_->document.variables == document.variables &&
+        last_->document.screens.size() == document.screens.size())
+        rules = last_->rules;
+    for (size_t i = 0; rules && i < document.screens.size(); ++i)
+        if (const ScreenRef& before = last_->document.screens[i], &now = document.screens[i]; before != now)
+            rules = movedRules(rules, static_cast<int>(i), *before, *now);
+    return rules ? rules : std::make_shared<const CompiledRules>(compileRules(names, *document.rules));
 }
 
 bool SceneBuilder::isCurrent(const ScreenPart& part, const PartContext& context, const Changes& changes) const {
@@ -421,14 +405,11 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
         linker_.clear();
         versions_.clear();
         looks_.clear();
-        out->rules = std::make_shared<CompiledRules>(compileRules(names, *document.rules));
         last_.reset();
-    } else {
-        if (!changes.faces.empty())
-            looks_.adoptFaces(document, changes.faces);
-        out->rules = needsRules(document) ? std::make_shared<const CompiledRules>(compileRules(names, *document.rules))
-                                          : last_->rules;
+    } else if (!changes.faces.empty()) {
+        looks_.adoptFaces(document, changes.faces);
     }
+    out->rules = rulesOf(document, names);
     buildParts(*out, names, changes);
     if (last_)
         releaseParts(*last_, *out);

@@ -55,7 +55,7 @@ class SceneBuilder {
         std::set<std::string> faces;  // other settings; faces that come, go or are other files change all
     };
     Changes changesFrom(const Document& document) const;
-    bool needsRules(const Document& document) const;
+    std::shared_ptr<const CompiledRules> rulesOf(const Document& document, const ProjectNames& names) const;
     bool isCurrent(const ScreenPart& part, const PartContext& context, const Changes& changes) const;
     std::shared_ptr<const ScreenPart> findPart(const BuiltScene* before, const ScreenRef& screen, size_t at) const;
     SceneLinks bakeFonts(BuiltScene& scene);

@@ -7,6 +7,8 @@
 #include <map>
 #include <numeric>
 #include <optional>
+#include <span>
+#include <tuple>
 
 #include "runtime/gorse_internal.h"
 
@@ -111,50 +113,74 @@ void carryStates(const BuiltScene& before, const gorse& from, const BuiltScene& 
     }
 }
 
-// A rule is the same one if it does the same: its event and its code.
-std::vector<uint8_t> identity(const CompiledRules& rules, size_t number) {
-    const gorse_rule& rule = rules.rules[number];
-    std::vector<uint8_t> key{rule.event};
-    for (const uint32_t value : {uint32_t{rule.period}, uint32_t{rule.screen}, uint32_t{rule.widget}})
-        for (int shift = 0; shift < 32; shift += 8)
-            key.push_back(static_cast<uint8_t>(value >> shift));
-    const size_t begin = std::min({rule.condition, rule.body, rule.otherwise});
+// The code of a rule: its condition and all that it does.
+std::span<const uint8_t> codeOf(const CompiledRules& rules, size_t number) {
+    const auto begin = [&](size_t i) {
+        const gorse_rule& rule = rules.rules[i];
+        return std::min({rule.condition, rule.body, rule.otherwise});
+    };
     size_t end = rules.code.size();
     for (size_t i = number + 1; i < rules.rules.size() && end == rules.code.size(); ++i)
-        if (const uint16_t next = std::min({rules.rules[i].condition, rules.rules[i].body, rules.rules[i].otherwise});
-            next != GORSE_NONE)
-            end = next;
-    if (begin <= end)
-        key.insert(key.end(), rules.code.begin() + static_cast<std::ptrdiff_t>(begin),
-                   rules.code.begin() + static_cast<std::ptrdiff_t>(end));
-    return key;
+        if (begin(i) != GORSE_NONE)
+            end = begin(i);
+    if (begin(number) > end)
+        return {};
+    return std::span(rules.code).subspan(begin(number), end - begin(number));
 }
 
-std::vector<int> carryRules(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
-    std::vector<int> same;
-    if (before.rules == now.rules) {
-        assert(before.scene.timer_count == now.scene.timer_count && before.scene.when_count == now.scene.when_count);
-        std::copy_n(gorse_timers(&from), now.scene.timer_count, gorse_timers(&to));
-        std::copy_n(gorse_when_bytes(&from), now.scene.when_count, gorse_when_bytes(&to));
-        same.resize(now.rules->rules.size());
+// A rule is the same one if it does the same: its event and its code.
+struct RuleIdentity {
+    std::tuple<uint8_t, uint32_t, uint16_t, uint16_t> event;
+    std::span<const uint8_t> code;
+
+    RuleIdentity(const CompiledRules& rules, size_t number) : code(codeOf(rules, number)) {
+        const gorse_rule& rule = rules.rules[number];
+        event = {rule.event, rule.period, rule.screen, rule.widget};
+    }
+    bool operator==(const RuleIdentity& other) const {
+        return event == other.event && std::ranges::equal(code, other.code);
+    }
+    bool operator<(const RuleIdentity& other) const {
+        return event != other.event
+                   ? event < other.event
+                   : std::lexicographical_compare(code.begin(), code.end(), other.code.begin(), other.code.end());
+    }
+};
+
+// The old number of each rule, or -1. Most have the number that they had.
+std::vector<int> sameRulesOf(const CompiledRules& before, const CompiledRules& now) {
+    std::vector<int> same(now.rules.size(), -1);
+    if (&before == &now) {
         std::iota(same.begin(), same.end(), 0);
         return same;
     }
-    std::multimap<std::vector<uint8_t>, size_t> old;
-    for (size_t i = 0; i < before.rules->rules.size(); ++i)
-        old.emplace(identity(*before.rules, i), i);
+    std::multimap<RuleIdentity, size_t> moved;
+    for (size_t i = 0; i < before.rules.size(); ++i) {
+        const RuleIdentity old(before, i);
+        if (i < same.size() && old == RuleIdentity(now, i))
+            same[i] = static_cast<int>(i);
+        else
+            moved.emplace(old, i);
+    }
+    for (size_t i = 0; i < same.size() && !moved.empty(); ++i)
+        if (same[i] < 0)
+            if (const auto match = moved.find(RuleIdentity(now, i)); match != moved.end()) {
+                same[i] = static_cast<int>(match->second);
+                moved.erase(match);
+            }
+    return same;
+}
+
+std::vector<int> carryRules(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
+    const std::vector<int> same = sameRulesOf(*before.rules, *now.rules);
     const uint32_t time = gorse_head_of(&from)->now;
-    for (size_t i = 0; i < now.rules->rules.size(); ++i) {
+    for (size_t i = 0; i < same.size(); ++i) {
         const gorse_rule& rule = now.rules->rules[i];
-        const auto match = old.find(identity(*now.rules, i));
-        const gorse_rule* known = match == old.end() ? nullptr : &before.rules->rules[match->second];
+        const gorse_rule* known = same[i] < 0 ? nullptr : &before.rules->rules[static_cast<size_t>(same[i])];
         if (rule.event == GORSE_EVENT_EVERY)
             gorse_timers(&to)[rule.memory] = known ? gorse_timers(&from)[known->memory] : time;
         if (rule.event == GORSE_EVENT_WHEN)
             gorse_when_bytes(&to)[rule.memory] = known ? gorse_when_bytes(&from)[known->memory] : 2;
-        same.push_back(match == old.end() ? -1 : static_cast<int>(match->second));
-        if (match != old.end())
-            old.erase(match);
     }
     return same;
 }

@@ -16,7 +16,7 @@ using Edit = std::function<Document(const Document&)>;
 
 constexpr const char* kRules =
     "on one_button.tap\n    one.words.text = \"first\"\n    hide two.ground\n\n"
-    "on two.two_button.tap\n    two.words.text = \"second\"\n    toggle two_button\n\n"
+    "on two.two_button.tap\n    two.words.text = \"second\"\n    toggle two_button\n    stop two.fire\n\n"
     "every 5 s\n    one.words.x = two.words.w - 1\n";
 
 // Rules that name widgets with and without their screen, and set texts of two screens.
@@ -26,6 +26,7 @@ Document project() {
         d = addWidgets(addScreen(d, 0, screen), screen,
                        {makeWidget("ground", Kind::Rectangle, 0, 0, 90, 90),
                         makeWidget("words", Kind::Text, 0, 0, 90, 20, {{"text", std::string("at ") + screen}}),
+                        makeWidget("fire", Kind::Frames, 0, 60, 40, 40, {{"image", std::string("flame")}}),
                         makeWidget(std::string(screen) + "_button", Kind::Button, 0, 30, 90, 20)});
     return withRules(d, "main", kRules);
 }
