@@ -179,7 +179,7 @@ void LayersModel::toggleLocked(int row) {
 }
 
 Layers::Layers(Session& session, QWidget* parent)
-    : QListView(parent), session_(session), model_(new LayersModel(session, this)) {
+    : EvenList(parent), session_(session), model_(new LayersModel(session, this)) {
     setObjectName("layers");
     setModel(model_);
     setItemDelegate(new LayersDelegate(this));
@@ -212,7 +212,7 @@ void Layers::follow() {
 }
 
 void Layers::selectionChanged(const QItemSelection& selected, const QItemSelection& deselected) {
-    QListView::selectionChanged(selected, deselected);
+    EvenList::selectionChanged(selected, deselected);
     if (following_ || !session_.isOpen())
         return;
     following_ = true;
@@ -231,12 +231,12 @@ void Layers::mousePressEvent(QMouseEvent* event) {
     else if (index.isValid() && x >= kLock - 2 && x < kName - 4)
         model_->toggleLocked(index.row());
     else
-        QListView::mousePressEvent(event);
+        EvenList::mousePressEvent(event);
 }
 
 // An empty list says what goes there.
 void Layers::paintEvent(QPaintEvent* event) {
-    QListView::paintEvent(event);
+    EvenList::paintEvent(event);
     if (model_->rowCount() > 0)
         return;
     QPainter painter(viewport());

@@ -2,9 +2,9 @@
 #pragma once
 
 #include <QAbstractListModel>
-#include <QListView>
 
 #include "app/widgets/drag_formats.h"
+#include "app/widgets/even_list.h"
 #include "core/scene/screen_part.h"
 
 namespace gorsefinch::app {
@@ -43,17 +43,13 @@ class LayersModel : public QAbstractListModel {
     std::shared_ptr<const ScreenPart> shownPart_;
 };
 
-class Layers : public QListView {
+class Layers : public EvenList {
     Q_OBJECT
 
   public:
     explicit Layers(Session& session, QWidget* parent = nullptr);
 
   protected:
-    // All rows are of one height, so a changed row needs no new layout.
-    void dataChanged(const QModelIndex& from, const QModelIndex& to, const QList<int>& roles) override {
-        QAbstractItemView::dataChanged(from, to, roles);
-    }
     void selectionChanged(const QItemSelection& selected, const QItemSelection& deselected) override;
     void mousePressEvent(QMouseEvent* event) override;
     void paintEvent(QPaintEvent* event) override;

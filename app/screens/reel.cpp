@@ -174,7 +174,7 @@ bool ReelModel::dropMimeData(const QMimeData* data, Qt::DropAction action, int r
 }
 
 Reel::Reel(Session& session, QWidget* parent)
-    : QListView(parent), session_(session), model_(new ReelModel(session, this)) {
+    : EvenList(parent), session_(session), model_(new ReelModel(session, this)) {
     setObjectName("reel");
     setModel(model_);
     setItemDelegate(new ReelDelegate(this));
@@ -196,7 +196,7 @@ void Reel::follow() {
 }
 
 void Reel::currentChanged(const QModelIndex& current, const QModelIndex& previous) {
-    QListView::currentChanged(current, previous);
+    EvenList::currentChanged(current, previous);
     if (!following_ && current.isValid())
         session_.selection().showScreen(current.data().toString());
 }

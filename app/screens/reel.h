@@ -3,12 +3,12 @@
 
 #include <QAbstractListModel>
 #include <QHash>
-#include <QListView>
 #include <QPixmap>
 #include <QTimer>
 #include <map>
 
 #include "app/widgets/drag_formats.h"
+#include "app/widgets/even_list.h"
 #include "core/scene/built_scene.h"
 
 namespace gorsefinch::app {
@@ -46,7 +46,7 @@ class ReelModel : public QAbstractListModel {
     mutable QHash<const void*, std::weak_ptr<const ScreenPart>> parts_;
 };
 
-class Reel : public QListView {
+class Reel : public EvenList {
     Q_OBJECT
 
   public:
@@ -58,10 +58,6 @@ class Reel : public QListView {
     void renameCurrent();
 
   protected:
-    // All rows are of one height, so a changed row needs no new layout.
-    void dataChanged(const QModelIndex& from, const QModelIndex& to, const QList<int>& roles) override {
-        QAbstractItemView::dataChanged(from, to, roles);
-    }
     void currentChanged(const QModelIndex& current, const QModelIndex& previous) override;
     void contextMenuEvent(QContextMenuEvent* event) override;
 
