@@ -177,8 +177,7 @@ void PanelStation::makeMounting(QWidget* page) {
 void PanelStation::makeController(QWidget* page) {
     QFormLayout* target = section(tr("Controller"), page);
     choice(
-        target, tr("Kind"), "word_bits", {tr("32-bit"), tr("8-bit")},
-        tr("8-bit: constants lie in program memory, texts are short"),
+        target, tr("Kind"), "word_bits", {tr("32-bit"), tr("8-bit")}, tr("8-bit: constants lie in program memory"),
         [](const Panel& p) { return p.wordBits == 8 ? tr("8-bit") : tr("32-bit"); },
         [](Panel& p, const QString& t) { p.wordBits = t == tr("8-bit") ? 8 : 32; });
     yesNo(target, tr("Touch"), "touch", tr("the panel can be touched"), &Panel::touch);

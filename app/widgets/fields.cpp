@@ -8,6 +8,7 @@
 #include <QPainter>
 #include <QPushButton>
 #include <QStyle>
+#include <QToolTip>
 #include <algorithm>
 #include <cmath>
 
@@ -118,6 +119,9 @@ void NumberField::setNumber(std::optional<int> number) {
 void NumberField::mark(bool wrong) {
     if (property("wrong").toBool() == wrong)
         return;
+    const QString help = toolTip();
+    setToolTip(wrong ? tr("A whole number from %1 to %2, or a sum of such").arg(min_).arg(max_) : help_);
+    help_ = help;
     setProperty("wrong", wrong);
     style()->unpolish(this);
     style()->polish(this);
@@ -130,7 +134,7 @@ void NumberField::commit() {
     const bool fits = value && *value >= min_ && *value <= max_;
     mark(!fits);
     if (!fits) {
-        setToolTip(tr("A whole number from %1 to %2, or a sum of such").arg(min_).arg(max_));
+        QToolTip::showText(mapToGlobal(QPoint(0, height())), toolTip(), this);
         return;
     }
     setModified(false);

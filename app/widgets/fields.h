@@ -21,7 +21,7 @@ struct BoxValues {
 std::optional<int> sumValue(const QString& text, const BoxValues& box = {});
 
 // A field for a whole number that takes sums, with its unit at the right end. Up and Down change it by 1, with Shift
-// by 10. A value that doesn't fit is marked and not given on.
+// by 10. A value that doesn't fit is marked, not given on, and the range shown below the field.
 class NumberField : public QLineEdit {
     Q_OBJECT
 
@@ -45,6 +45,7 @@ class NumberField : public QLineEdit {
 
     int min_, max_;
     QString unit_;
+    QString help_;  // the tooltip while the value fits
     BoxValues box_;
     std::optional<int> shown_;
 };

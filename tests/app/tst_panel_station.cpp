@@ -3,6 +3,7 @@
 #include <QCheckBox>
 #include <QComboBox>
 #include <QLabel>
+#include <QToolTip>
 
 #include "app/theme/theme.h"
 #include "core/sim/twin.h"
@@ -101,6 +102,21 @@ class TestPanelStation : public QObject, support::OnWindow {
             const auto* shown = open_->find<QLineEdit>(field);
             QVERIFY2(shown->property("wrong").toBool() || shown->text() != QString(words), words);
         }
+    }
+
+    // A number outside tells the range below the field, until one fits again.
+    void theRangeIsShown() {
+        const auto* field = open_->find<QLineEdit>("panel_width");
+        const QString help = field->toolTip();
+        for (const char* words : {"100000", "wide"}) {
+            type("panel_width", words);
+            QVERIFY(QToolTip::isVisible());
+            QVERIFY2(QToolTip::text().contains(QString("from %1 to %2").arg(kMinPanelSide).arg(kMaxPanelSide)), words);
+            QCOMPARE(field->toolTip(), QToolTip::text());
+        }
+        type("panel_width", "300");
+        QCOMPARE(panel().width, 300);
+        QCOMPARE(field->toolTip(), help);
     }
 
     // The same pictures in fewer bits, and the budget that they take.
