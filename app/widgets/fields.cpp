@@ -120,7 +120,7 @@ void NumberField::mark(bool wrong) {
     if (property("wrong").toBool() == wrong)
         return;
     const QString help = toolTip();
-    setToolTip(wrong ? tr("A whole number from %1 to %2, or a sum of such").arg(min_).arg(max_) : help_);
+    setToolTip(wrong ? tr("A whole number from %1 to %2, or a sum such as 320-24").arg(min_).arg(max_) : help_);
     help_ = help;
     setProperty("wrong", wrong);
     style()->unpolish(this);
