@@ -10,8 +10,8 @@ namespace {
 void put(QImage& image, const GlyphBitmap& glyph, int left, int top, int bits, const QColor& ink) {
     for (int y = 0; y < glyph.height; ++y)
         for (int x = 0; x < glyph.width; ++x) {
-            const uint32_t value =
-                valueOf(levelOf(glyph.coverage[static_cast<size_t>(y * glyph.width + x)], bits), bits);
+            const size_t at = static_cast<size_t>(y) * static_cast<size_t>(glyph.width) + static_cast<size_t>(x);
+            const uint32_t value = valueOf(levelOf(glyph.coverage[at], bits), bits);
             if (value != 0 && image.valid(left + x, top + y))
                 image.setPixelColor(left + x, top + y,
                                     QColor(ink.red(), ink.green(), ink.blue(), static_cast<int>(value)));

@@ -52,7 +52,7 @@ class SharedProblems {
             return *this;
         }
         Iterator operator++(int) {
-            const Iterator before = *this;
+            Iterator before = *this;
             ++*this;
             return before;
         }

@@ -171,7 +171,7 @@ void byAtkinson(const Picture& p, int strength, Out* out, Pixel pixel) {
         const int step = y % 2 == 0 ? 1 : -1;
         for (int i = 0, x = step > 0 ? 0 : p.width - 1; i < p.width; ++i, x += step) {
             const auto at = [&](size_t row, int column) -> Amount& {
-                return rows[row][static_cast<size_t>(column + 2)];
+                return rows[row][static_cast<size_t>(column) + 2];
             };
             const Amount error = weakened(
                 pixel(first + static_cast<size_t>(x), (at(0, x) + 4) >> 3, out + first + static_cast<size_t>(x)),

@@ -12,7 +12,7 @@ ThresholdMap bayer(int side) {
     ThresholdMap map{1, {0}};
     while (map.side < side) {
         const int half = map.side;
-        ThresholdMap next{half * 2, std::vector<uint16_t>(static_cast<size_t>(half * half * 4))};
+        ThresholdMap next{half * 2, std::vector<uint16_t>(static_cast<size_t>(half) * static_cast<size_t>(half) * 4)};
         for (int y = 0; y < half * 2; ++y)
             for (int x = 0; x < half * 2; ++x) {
                 static constexpr int corner[2][2] = {{0, 2}, {3, 1}};

@@ -16,7 +16,8 @@ struct ThresholdMap {
     // 0 to 255 at a pixel, evenly spread and never quite either end.
     int at(int x, int y) const {
         const auto count = static_cast<int>(order.size());
-        const auto cell = static_cast<size_t>((y & (side - 1)) * side + (x & (side - 1)));
+        const auto cell =
+            static_cast<size_t>(y & (side - 1)) * static_cast<size_t>(side) + static_cast<size_t>(x & (side - 1));
         return (order[cell] * 2 + 1) * 128 / count;
     }
 };

@@ -41,7 +41,7 @@ class ProjectFolder::OpenFolders {
     // All that are open.
     Result<void> sync() const {
         for (const auto& [name, folder] : inner_)
-            if (const auto synced = folder.sync(); !synced)
+            if (auto synced = folder.sync(); !synced)
                 return synced;
         return root_.sync();
     }

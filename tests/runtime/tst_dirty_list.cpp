@@ -24,7 +24,7 @@ class Plane {
     void add(const gorse_rect& area) {
         for (int y = std::max<int>(area.y0, 0); y < std::min<int>(area.y1, kHeight); ++y)
             for (int x = std::max<int>(area.x0, 0); x < std::min<int>(area.x1, kWidth); ++x)
-                held_[static_cast<size_t>(y * kWidth + x)] = true;
+                held_[static_cast<size_t>(y) * kWidth + static_cast<size_t>(x)] = true;
     }
     bool covers(const Plane& other) const {
         for (size_t i = 0; i < held_.size(); ++i)

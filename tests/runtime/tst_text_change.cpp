@@ -109,7 +109,7 @@ class TestTextChange : public QObject {
                 const auto a = bench_.drawn(before, where, font), b = bench_.drawn(after, where, font);
                 for (int y = 0; y < kLineHeight; ++y)
                     for (int x = 0; x < kLineWidth; ++x) {
-                        const auto at = static_cast<size_t>(y * kLineWidth + x);
+                        const auto at = static_cast<size_t>(y) * kLineWidth + static_cast<size_t>(x);
                         if (a[at] != b[at])
                             QVERIFY2(isInside(boxes, x, y), qPrintable(QString("\"%1\" to \"%2\" at %3,%4")
                                                                            .arg(before.c_str(), after.c_str())

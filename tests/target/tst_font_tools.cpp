@@ -148,7 +148,7 @@ class TestFontTools : public QObject {
             const GlyphBitmap g = font.bitmap(c);
             for (int y = 0; y < g.height; ++y)
                 for (int x = 0; x < g.width; ++x)
-                    if (g.coverage[static_cast<size_t>(y * g.width + x)] != 0)
+                    if (g.coverage[static_cast<size_t>(y) * static_cast<size_t>(g.width) + static_cast<size_t>(x)] != 0)
                         ours.setPixel(pen + g.left + x, 40 - g.rise + y, 0xff000000u);
             pen += g.advance;
         }
