@@ -130,11 +130,11 @@ Compiled ExpressionParser::binary(int level) {
 Compiled ExpressionParser::combine(Compiled a, const Token& op, Compiled b) {
     const std::string& o = op.text;
     if (o == "&&" || o == "||")
-        return logic(std::move(a), op, std::move(b));
+        return logic(std::move(a), op, b);
     if (o == "==" || o == "!=" || o == "<" || o == "<=" || o == ">" || o == ">=")
         return compare(std::move(a), op, std::move(b));
     if (o == "&" || o == "|" || o == "^" || o == "<<" || o == ">>")
-        return bits(std::move(a), op, std::move(b));
+        return bits(std::move(a), op, b);
     return arithmetic(std::move(a), op, std::move(b));
 }
 

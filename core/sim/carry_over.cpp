@@ -172,7 +172,7 @@ std::vector<int> sameRulesOf(const CompiledRules& before, const CompiledRules& n
 }
 
 std::vector<int> carryRules(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
-    const std::vector<int> same = sameRulesOf(*before.rules, *now.rules);
+    std::vector<int> same = sameRulesOf(*before.rules, *now.rules);
     const uint32_t time = gorse_head_of(&from)->now;
     for (size_t i = 0; i < same.size(); ++i) {
         const gorse_rule& rule = now.rules->rules[i];

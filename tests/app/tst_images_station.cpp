@@ -29,7 +29,7 @@ QByteArray dotGif() {
         std::vector<uint8_t> pixels(16 * 12, 0);
         for (int y = 2; y < 8; ++y)
             for (int x = 0; x < 4; ++x)
-                pixels[static_cast<size_t>(y * 16 + f * 4 + x)] = 1;
+                pixels[static_cast<size_t>(y) * 16 + static_cast<size_t>(f * 4 + x)] = 1;
         gif.add({0, 0, 16, 12, pixels, 10, 2, 0});
     }
     return QByteArray::fromStdString(gif.finish());

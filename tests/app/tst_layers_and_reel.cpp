@@ -91,7 +91,7 @@ class TestLayersAndReel : public QObject, support::OnWindow {
         QCOMPARE(names(layers()), topFirst());
         session_->selection().showScreen("alarm");
         QCOMPARE(names(layers()), topFirst());
-        QVERIFY(names(layers()) != QStringList());
+        QVERIFY(!names(layers()).isEmpty());
     }
 
     void severalAreChosenAtOnce() {

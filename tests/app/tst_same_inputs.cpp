@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Each kind of input through the window and through the command line: both take it, to the same bytes, or both refuse
 // it in the same words.
+#include <QLabel>
 #include <QProcess>
 
 #include "app/fonts/fonts_station.h"

@@ -372,7 +372,7 @@ class MemoryDisk : public Disk {
         NodeRef& copy = copies[node.get()];
         if (!copy) {
             copy = std::make_shared<Node>(*node);
-            const NodeRef kept = copy;
+            NodeRef kept = copy;
             for (auto& [name, each] : kept->names)
                 each = copied(each, copies);
             return kept;
