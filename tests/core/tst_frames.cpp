@@ -24,7 +24,7 @@ Bytes columnsGif() {
         std::vector<uint8_t> pixels(64, 0);
         for (int y = 0; y < 8; ++y)
             for (int x = 0; x <= f; ++x)
-                pixels[static_cast<size_t>(y * 8 + x)] = 1;
+                pixels[static_cast<size_t>(y) * 8 + static_cast<size_t>(x)] = 1;
         gif.add({0, 0, 8, 8, pixels, 10, 1, -1});
     }
     return std::make_shared<const FileContents>(gif.finish());

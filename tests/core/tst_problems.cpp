@@ -15,8 +15,8 @@ using namespace support;
 
 namespace {
 
-Document withProperty(const Document& d, const char* key, PropertyValue value) {
-    return *gorsefinch::setProperty(d, "status", Names{"step_text"}, key, std::move(value));
+Document withProperty(const Document& d, const char* key, const PropertyValue& value) {
+    return *gorsefinch::setProperty(d, "status", Names{"step_text"}, key, value);
 }
 
 Document withWidget(const Document& d, const char* name, Kind kind, PropertyMap properties) {
@@ -193,7 +193,7 @@ class TestProblems : public QObject {
         QCOMPARE(std::count_if(all.begin(), all.end(), [](const Problem& p) { return !p.screen.empty(); }), 2);
         QCOMPARE(std::count_if(all.begin(), all.end(), [](const Problem& p) { return p.line > 0; }), 2);
         const SharedProblems none;
-        QVERIFY(none.empty() && none.size() == 0 && none.begin() == none.end() && !hasErrors(none));
+        QVERIFY(none.empty() && none.list().empty() && none.begin() == none.end() && !hasErrors(none));
     }
 };
 

@@ -291,7 +291,7 @@ class TestProjectFiles : public QObject {
     void hopelessFiles() {
         for (const char* text : {"", "not json", "[]", "{\"name\": \"x\"}", "{\"gorsefinch\": \"one\"}"}) {
             const ReadProject read = readFiles({{"gorsefinch.json", text}});
-            QVERIFY2(!read.document && read.problems.size() >= 1 && !read.problems[0].file.empty() &&
+            QVERIFY2(!read.document && !read.problems.empty() && !read.problems[0].file.empty() &&
                          !read.problems[0].remedy.empty(),
                      text);
         }

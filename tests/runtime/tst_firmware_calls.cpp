@@ -4,6 +4,7 @@
 #include <QtTest>
 
 #include "core/edits/edit.h"
+#include "core/scene/built_scene.h"
 #include "runtime/gorse_latch.h"
 #include "runtime/gorse_scene.h"
 #include "tests/support/projects.h"
