@@ -93,7 +93,7 @@ class Decoder {
     Result<Original> run(double drawingScale, int maxFrames) {
         if (!isKnown(format_))
             return failure(file_, "", "this is not a picture of a known format", kPictureRemedy);
-        if (isCutOff({data_.constData(), static_cast<size_t>(data_.size())}, format_.toStdString()))
+        if (isCut())
             return failure(file_, "", "the picture is cut off", kPictureRemedy);
         if (format_ == "svg")
             if (auto refused = refusedDrawing())
@@ -114,11 +114,17 @@ class Decoder {
     }
 
     QSize declared() {
+        if (isCut())
+            return {};
         QImageReader reader(&buffer_, format_);
         return sizeBy(reader);
     }
 
   private:
+    bool isCut() const {
+        return isCutOff({data_.constData(), static_cast<size_t>(data_.size())}, format_.toStdString());
+    }
+
     // Returns why a drawing cannot be drawn safely, or nothing.
     std::optional<Error> refusedDrawing() const {
         const auto needs = inspectDrawing(data_.toStdString(), file_);

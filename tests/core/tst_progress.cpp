@@ -119,6 +119,13 @@ class TestProgress : public QObject {
         QCOMPARE(declaredPixels(file_), int64_t{400} * 300);
         QCOMPARE(declaredPixels("no picture"), int64_t{0});
         QCOMPARE(declaredPixels(""), int64_t{0});
+        // A PNG whose chunk claims more bytes than there are is cut off: nothing is read from it.
+        Disk disk;
+        for (const char* name : {"chunk_of_gigabytes", "chunk_of_gigabytes_in_the_size"}) {
+            const auto cut = readFile(disk, std::string(SOURCE_DIR "/tests/fuzz/findings/png/") + name + ".png", 10000);
+            QVERIFY(cut && !cut->empty());
+            QCOMPARE(declaredPixels(*cut), int64_t{0});
+        }
         QCOMPARE(declaredPixels("P5 30 20 255\n"), int64_t{600});
     }
 };
