@@ -92,24 +92,22 @@ uint8_t gorse_next_line(const GORSE_ROM gorse_font *font, gorse_text_source text
     gorse_start_pen(&pen, font, text, at, 0);
     for (;;) {
         uint16_t here = pen.at;
+        gorse_coord width = pen.x; /* without the kerning to a glyph that goes to the next line */
         uint32_t code = gorse_text_byte(text, here) == 10u ? 10u : gorse_next_glyph(&pen, &glyph, &x);
-        if (code == 0u || code == 10u) {
-            line->to = here;
-            line->next = (uint16_t)(here + (code == 10u ? 1u : 0u));
-            line->width = pen.x;
-            return (uint8_t)(code == 10u);
+        if (code != 0u && code != 10u && code != 32u) {
+            if (wrap == 0u || pen.x <= room || here == at)
+                continue;
+            if (line->to != GORSE_NONE)
+                return 1;
         }
-        if (code == 32u) {
-            line->to = here;
-            line->next = (uint16_t)(here + 1u);
-            line->width = x;
-        } else if (wrap != 0u && pen.x > room && here != at) {
-            if (line->to == GORSE_NONE) {
-                line->to = line->next = here;
-                line->width = x;
-            }
+        line->to = line->next = here;
+        line->width = width;
+        if (code == 0u)
+            return 0;
+        if (code == 10u || code == 32u)
+            line->next++;
+        if (code != 32u)
             return 1;
-        }
     }
 }
 

@@ -172,6 +172,20 @@ class TestTextLayout : public QObject {
         }
     }
 
+    // A word that is broken ends its line with its last glyph: the kerning to the next one does not count.
+    void kerningBehindABrokenWord() {
+        const std::u32string text = U"AVAVAWATAVA.ToWA AVAVATA";
+        const gorse_rect all{0, 0, kCanvasWidth, kCanvasHeight};
+        for (const gorse_font* font : fonts_)
+            for (const uint8_t align : {GORSE_ALIGN_MIDDLE, GORSE_ALIGN_END})
+                for (int room = 20; room < 140; ++room) {
+                    const gorse_text_box where{{5, 3, 5 + room, 60}, align, GORSE_ALIGN_START, 1};
+                    QVERIFY2(
+                        drawn(utf8(text), where, *font, all).pixels() == expected(text, where, *font, all).pixels(),
+                        qPrintable(QString("align %1, room %2").arg(align).arg(room)));
+                }
+    }
+
     // A broken sequence shows the box for a missing character once for each of its beginnings, and reading goes on.
     void brokenTextsShowTheMissingBox_data() {
         QTest::addColumn<QByteArray>("text");
