@@ -27,7 +27,7 @@ int pointerBytes(int wordBits) { return wordBits == 8 ? 2 : 4; }
 // What an image takes of the code's memory; what lives outside leaves its records there.
 long imageFlash(const ImageUse& use, int bits) {
     const BakedImage& image = *use.image;
-    const auto frames = static_cast<long>(use.allFrames ? image.frames.size() : 1);
+    const auto frames = static_cast<long>(use.frameCount());
     long bytes = static_cast<long>(image.paletteBytes.size());
     for (long i = 0; i < frames; ++i) {
         const BakedFrame& frame = image.frames[static_cast<size_t>(i)];

@@ -89,7 +89,7 @@ void visitAssetSymbols(const BuiltScene& scene, const SymbolVisitor& visit) {
     const Document& doc = scene.document;
     const auto plain = [&](const std::string& symbol) { return symbol.substr(doc.name.size() + 1); };
     for (const ImageUse& use : scene.images)
-        for (size_t i = 0; i < (use.allFrames ? use.image->frames.size() : 1); ++i)
+        for (size_t i = 0; i < use.frameCount(); ++i)
             visit(plain(imageSymbol(doc, use.name, i)), "image " + use.name);
     for (const FontRef& font : scene.fonts)
         visit(plain(fontSymbol(doc, font->key())), "face " + font->key().face);

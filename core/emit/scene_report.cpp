@@ -15,8 +15,6 @@ auto hashing(std::vector<size_t>& hashes) {
     return [&hashes](const std::string& symbol, const std::string&) { hashes.push_back(SymbolCounts::hashOf(symbol)); };
 }
 
-size_t framesOf(const ImageUse& use) { return use.allFrames ? use.image->frames.size() : 1; }
-
 }  // namespace
 
 void SceneReporter::replace(Symbols& symbols, Symbols now) {
@@ -79,7 +77,7 @@ void SceneReporter::followDocument(const BuiltScene& scene) {
 void SceneReporter::followAssets(const BuiltScene& scene) {
     const bool sameImages = std::equal(scene.images.begin(), scene.images.end(), images_.begin(), images_.end(),
                                        [](const ImageUse& use, const auto& known) {
-                                           return use.name == known.first && framesOf(use) == known.second;
+                                           return use.name == known.first && use.frameCount() == known.second;
                                        });
     const bool sameFonts = std::equal(scene.fonts.begin(), scene.fonts.end(), fonts_.begin(), fonts_.end(),
                                       [](const FontRef& font, const FontKey& known) { return font->key() == known; });
@@ -87,7 +85,7 @@ void SceneReporter::followAssets(const BuiltScene& scene) {
         return;
     images_.clear();
     for (const ImageUse& use : scene.images)
-        images_.emplace_back(use.name, framesOf(use));
+        images_.emplace_back(use.name, use.frameCount());
     fonts_.clear();
     for (const FontRef& font : scene.fonts)
         fonts_.push_back(font->key());

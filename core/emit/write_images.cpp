@@ -20,7 +20,7 @@ class ImageWriter {
     ImageWriter(const Document& document, const ImageUse& use) : document_(document), use_(use), image_(*use.image) {}
 
     std::string run() {
-        const size_t frames = use_.allFrames ? image_.frames.size() : 1;
+        const size_t frames = use_.frameCount();
         out_ += "\n/* " + use_.name + ": " + std::to_string(image_.width) + "x" + std::to_string(image_.height) + " " +
                 info(image_.format).key + (frames > 1 ? ", " + std::to_string(frames) + " frames" : "") + ", " +
                 std::to_string(image_.bytes(use_.allFrames)) + " bytes */\n";

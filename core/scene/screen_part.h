@@ -25,6 +25,9 @@ struct ImageUse {
     std::string name;
     BakedImageRef image;
     bool allFrames = false;
+
+    // Those that are shown.
+    size_t frameCount() const { return allFrames ? image->frames.size() : 1; }
 };
 
 // A look that widgets have: the builder's, the same for equal ones, and how many states it has.
