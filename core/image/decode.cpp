@@ -114,7 +114,8 @@ class Decoder {
     }
 
     QSize declared() {
-        if (isCut())
+        // The toolkit measures a drawing by walking through it, which never ends in some that are refused.
+        if (isCut() || (format_ == "svg" && refusedDrawing()))
             return {};
         QImageReader reader(&buffer_, format_);
         return sizeBy(reader);

@@ -53,7 +53,8 @@ struct Original {
 Result<Original> decodeOriginal(std::string_view bytes, const std::string& file, double drawingScale = 1,
                                 const Progress& progress = {});
 
-// Pixels of a frame as the file's header states them, without decoding; 0 if it states none or is cut off.
+// Pixels of a frame as the file's header states them, without decoding; 0 if it states none, is cut off or is a
+// drawing that decodeOriginal() refuses to draw.
 int64_t declaredPixels(std::string_view bytes);
 
 // The first frame alone.
