@@ -154,6 +154,26 @@ std::vector<ScreenRef> withUnreadScreens(const Document& theirs, const Document&
     return out;
 }
 
+// Both sides together removed all screens, but a project has at least one: whether ours stay is a conflict, even where
+// only they removed one. Returns those that stay: ours, except where `choices` says otherwise; if that leaves none,
+// theirs.
+std::vector<ScreenRef> screensToKeep(const Document& ours, const std::vector<ScreenRef>& theirs, const Choices& choices,
+                                     std::vector<MergeItem>& items) {
+    std::set<std::string> leaving;
+    for (MergeItem& each : items)
+        if (each.what == What::Screen) {
+            each.conflict = true;
+            const auto choice = choices.find(each.key());
+            if (choice != choices.end() && choice->second == MergeSide::Theirs)
+                leaving.insert(each.name);
+        }
+    std::vector<ScreenRef> out;
+    for (const ScreenRef& each : ours.screens)
+        if (leaving.count(each->name) == 0)
+            out.push_back(each);
+    return !out.empty() ? out : !theirs.empty() ? theirs : ours.screens;
+}
+
 }  // namespace
 
 std::string MergeItem::key() const { return std::to_string(static_cast<int>(what)) + " " + name; }
@@ -193,9 +213,8 @@ Merge mergeDocuments(const Document& base, const Document& ours, const Document&
     next.screens = merger.list(
         What::Screen, "screens", base.screens, ours.screens, withUnreadScreens(theirs, base),
         [](const ScreenRef& each) { return each->name; }, [](const ScreenRef& each) { return partText(*each); });
-    // Both sides together may have removed all screens.
     if (next.screens.empty())
-        next.screens = ours.screens;
+        next.screens = screensToKeep(ours, withUnreadScreens(theirs, base), choices, out.items);
     return out;
 }
 

@@ -18,7 +18,7 @@ struct MergeItem {
     std::string name;         // "" where there is only one; for Order, the list: "screens", "variables" …
     std::string ours;         // "unchanged", "changed", "added" or "removed" since the base
     std::string theirs;       // the same for their side
-    bool conflict = false;    // both sides changed it, and differently
+    bool conflict = false;    // both sides changed it, and differently; or without it the project has no screen left
     std::string key() const;  // identifies it in the choices of mergeDocuments()
 };
 

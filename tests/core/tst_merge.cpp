@@ -116,6 +116,22 @@ class TestMerge : public QObject {
         QVERIFY(!gone.hasConflicts() && !gone.document.screen("first") && boxIn(gone.document, "second") == 7);
     }
 
+    // Each side removes what the other one keeps, and a project has at least one screen.
+    void allScreensRemovedTogether() {
+        const Document from = base();
+        const Document ours = removeScreen(from, 0), theirs = removeScreen(removeScreen(from, 2), 1);
+        const Merge merge = mergeDocuments(from, ours, theirs);
+        QVERIFY(tells(merge, MergeItem::What::Screen, "second", true) &&
+                tells(merge, MergeItem::What::Screen, "third", true));
+        using Names = std::vector<std::string>;
+        QCOMPARE(screensOf(merge.document), (Names{"second", "third"}));
+        std::map<std::string, MergeSide> choices{{merge.items[0].key(), MergeSide::Theirs}};
+        QCOMPARE(screensOf(mergeDocuments(from, ours, theirs, choices).document), Names{"third"});
+        choices.emplace(merge.items[1].key(), MergeSide::Theirs);
+        QCOMPARE(screensOf(mergeDocuments(from, ours, theirs, choices).document), Names{"first"});
+        QCOMPARE(screensOf(mergeDocuments(from, theirs, ours).document), Names{"first"});
+    }
+
     void orderAndNewOnes() {
         const Document from = base();
         Document ours = addScreen(from, 1, "fresh_ours");
