@@ -7,6 +7,8 @@
 #include <map>
 #include <vector>
 
+#include "core/image/completeness.h"
+
 namespace gorsefinch {
 
 namespace {
@@ -99,6 +101,9 @@ class DrawingInspector {
         buffer.open(QIODevice::ReadOnly);
         const QByteArray format = QImageReader::imageFormat(&buffer);
         static const QList<QByteArray> known{"png", "jpeg", "gif", "bmp", "webp"};
+        if (known.contains(format) &&
+            isCutOff({bytes.constData(), static_cast<size_t>(bytes.size())}, format.toStdString()))
+            return refuse("a picture embedded in it is cut off", "Embed it again and export it again");
         QImageReader picture(&buffer, format);
         const QSize size = known.contains(format) ? picture.size() : QSize();
         if (size.isEmpty())

@@ -65,9 +65,12 @@ class TestDrawings : public QObject {
             "<image width='9' height='9' href='data:image/svg+xml;base64," +
                 QByteArray(svg("").c_str()).toBase64().toStdString() + "'/>",
             "no PNG");
-        row("a broken picture",
+        row("a picture that is cut off",
             "<image width='9' height='9' href='data:image/png;base64," + dot().substr(0, dot().size() - 24) + "'/>",
-            "broken");
+            "cut off");
+        std::string broken = dot();
+        broken[broken.size() - 30] = broken[broken.size() - 30] == 'A' ? 'B' : 'A';
+        row("a broken picture", "<image width='9' height='9' href='data:image/png;base64," + broken + "'/>", "broken");
         QTest::newRow("a style sheet")
             << QByteArray("<?xml version='1.0'?><?xml-stylesheet type='text/css' href='/etc/passwd'?>") +
                    QByteArray::fromStdString(svg(""))
