@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/widgets/frame_picture.h"
 
+#include <memory>
+
 namespace gorsefinch::app {
 
 QImage toImage(const Picture& picture) {
@@ -10,15 +12,13 @@ QImage toImage(const Picture& picture) {
 }
 
 QImage toImage(const PanelMemory& memory) {
-    // The panel's 16-bit words and 24-bit triples are formats of the toolkit too: nothing is converted by hand.
-    const int w = memory.width(), h = memory.height();
-    if (memory.format() == PixelFormat::Rgb565 || memory.format() == PixelFormat::Rgb888) {
-        const bool words = memory.format() == PixelFormat::Rgb565;
-        const int bytes = words ? 2 : 3;
-        return QImage(memory.bytes().data(), w, h, w * bytes, words ? QImage::Format_RGB16 : QImage::Format_RGB888)
-            .convertToFormat(QImage::Format_RGB32);
-    }
-    return toImage(memory.picture());
+    auto picture = std::make_unique<Picture>(memory.picture());
+    // Without alpha the toolkit copies where it would mix.
+    const auto format = memory.format() == PixelFormat::Argb8888 ? QImage::Format_ARGB32 : QImage::Format_RGB32;
+    const Picture& pixels = *picture;
+    return QImage(
+        reinterpret_cast<const uchar*>(pixels.pixels.data()), pixels.width, pixels.height, pixels.width * 4, format,
+        [](void* kept) { delete static_cast<Picture*>(kept); }, picture.release());
 }
 
 }  // namespace gorsefinch::app

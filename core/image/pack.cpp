@@ -11,6 +11,7 @@
 
 #include "core/base/parallel.h"
 #include "core/image/nearest_colour.h"
+#include "core/image/wide_loops.h"
 
 namespace gorsefinch {
 
@@ -157,8 +158,35 @@ void packWide(std::span<uint8_t> out, const Picture& p, const PixelFormatInfo& f
     });
 }
 
-uint32_t colourOfWord(uint32_t word) {
-    return 0xff000000u | valueOf(word >> 11, 5) << 16 | valueOf(word >> 5 & 63, 6) << 8 | valueOf(word & 31, 5);
+// valueOf() without a division, which the static_assert below checks.
+constexpr uint32_t valueOf5(uint32_t level) { return (level * 527 + 23) >> 6; }
+constexpr uint32_t valueOf6(uint32_t level) { return (level * 259 + 33) >> 6; }
+static_assert([] {
+    for (uint32_t level = 0; level < 64; ++level)
+        if ((level < 32 && valueOf5(level) != valueOf(level, 5)) || valueOf6(level) != valueOf(level, 6))
+            return false;
+    return true;
+}());
+
+constexpr uint32_t colourOfWord(uint32_t word) {
+    return 0xff000000u | valueOf5(word >> 11) << 16 | valueOf6(word >> 5 & 63) << 8 | valueOf5(word & 31);
+}
+
+// `low`: which byte of a word is the low one. Blocks of a fixed length become loops for wide registers.
+GORSEFINCH_WIDE_LOOPS void unpackWords(const uint8_t* from, uint32_t* to, size_t count, size_t low) {
+    constexpr size_t block = 64;
+    uint16_t words[block];
+    size_t at = 0;
+    for (; at + block <= count; at += block) {
+        std::memcpy(words, from + at * 2, sizeof words);
+        if ((low == 0) != (std::endian::native == std::endian::little))
+            for (size_t i = 0; i < block; ++i)
+                words[i] = static_cast<uint16_t>(words[i] << 8 | words[i] >> 8);
+        for (size_t i = 0; i < block; ++i)
+            to[at + i] = colourOfWord(words[i]);
+    }
+    for (; at < count; ++at)
+        to[at] = colourOfWord(static_cast<uint32_t>(from[at * 2 + 1 - low]) << 8 | from[at * 2 + low]);
 }
 
 uint32_t colourOfNumber(uint32_t number, const PixelFormatInfo& format, std::span<const Colour> palette) {
@@ -171,15 +199,23 @@ uint32_t colourOfNumber(uint32_t number, const PixelFormatInfo& format, std::spa
     return 0xff000000u | valueOf(number >> 5, 3) << 16 | valueOf(number >> 2 & 7, 3) << 8 | valueOf(number & 3, 2);
 }
 
-uint32_t unpackWide(const uint8_t* at, PixelFormat format) {
+void unpackWide(std::span<const uint8_t> bytes, PixelFormat format, std::span<uint32_t> pixels) {
+    const uint8_t* at = bytes.data();
     switch (format) {
-        case PixelFormat::Rgb565: return colourOfWord(static_cast<uint32_t>(at[1]) << 8 | at[0]);
-        case PixelFormat::Rgb565Be: return colourOfWord(static_cast<uint32_t>(at[0]) << 8 | at[1]);
+        case PixelFormat::Rgb565: return unpackWords(at, pixels.data(), pixels.size(), 0);
+        case PixelFormat::Rgb565Be: return unpackWords(at, pixels.data(), pixels.size(), 1);
         case PixelFormat::Rgb888:
-            return 0xff000000u | static_cast<uint32_t>(at[0]) << 16 | static_cast<uint32_t>(at[1]) << 8 | at[2];
+            for (uint32_t& pixel : pixels) {
+                pixel = 0xff000000u | static_cast<uint32_t>(at[0]) << 16 | static_cast<uint32_t>(at[1]) << 8 | at[2];
+                at += 3;
+            }
+            return;
         default:
-            return static_cast<uint32_t>(at[3]) << 24 | static_cast<uint32_t>(at[2]) << 16 |
-                   static_cast<uint32_t>(at[1]) << 8 | at[0];
+            for (uint32_t& pixel : pixels) {
+                pixel = static_cast<uint32_t>(at[3]) << 24 | static_cast<uint32_t>(at[2]) << 16 |
+                        static_cast<uint32_t>(at[1]) << 8 | at[0];
+                at += 4;
+            }
     }
 }
 
@@ -236,8 +272,7 @@ Picture unpacked(std::span<const uint8_t> bytes, PixelFormat format, int width, 
     const PixelFormatInfo& f = info(format);
     Picture out = makePicture(width, height);
     if (f.bits > 8) {
-        for (size_t i = 0; i < out.pixels.size(); ++i)
-            out.pixels[i] = unpackWide(bytes.data() + i * static_cast<size_t>(f.bits / 8), format);
+        unpackWide(bytes, format, out.pixels);
         return out;
     }
     const uint32_t top = (1u << f.bits) - 1u;

@@ -146,6 +146,21 @@ class TestPixels : public QObject {
         }
     }
 
+    void everyWordOf16BitsUnpacks() {
+        Bytes8 low(131072), high(131072);
+        for (size_t word = 0; word < 65536; ++word) {
+            low[word * 2] = high[word * 2 + 1] = static_cast<uint8_t>(word);
+            low[word * 2 + 1] = high[word * 2] = static_cast<uint8_t>(word >> 8);
+        }
+        for (const auto& [format, bytes] : {std::pair(PixelFormat::Rgb565, low), {PixelFormat::Rgb565Be, high}}) {
+            const Picture p = unpacked(bytes, format, 256, 256);
+            QCOMPARE(p.pixels.size(), size_t{65536});
+            for (uint32_t word = 0; word < 65536; ++word)
+                QCOMPARE(p.pixels[word], 0xff000000u | valueOf(word >> 11, 5) << 16 | valueOf(word >> 5 & 63, 6) << 8 |
+                                             valueOf(word & 31, 5));
+        }
+    }
+
     void everyMethodKeepsTheMeanTone() {
         const Picture ramp = greyRamp();
         for (const PixelFormatInfo& format : pixelFormats()) {
