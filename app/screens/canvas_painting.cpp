@@ -34,6 +34,25 @@ void drawTag(QPainter& painter, const QPointF& middle, const QString& text) {
     painter.drawText(box, Qt::AlignCenter, text);
 }
 
+// One light pixel in three. The dark ones between them keep them visible on any colour.
+QBrush dots(const QColor& light) {
+    QImage tile(3, 3, QImage::Format_ARGB32_Premultiplied);
+    tile.fill(QColor(0, 0, 0, 110));
+    for (int y = 0; y < 3; ++y)
+        tile.setPixelColor((3 - y) % 3, y, light);
+    return QBrush(tile);
+}
+
+// The outline of a box, a pixel wide. Filling its edges with a pattern is many times as fast as a dotted pen.
+void drawOutline(QPainter& painter, const QRect& box, const QBrush& brush) {
+    painter.setBrushOrigin(box.topLeft());
+    for (const QRect& edge :
+         {QRect(box.left(), box.top(), box.width(), 1), QRect(box.left(), box.bottom(), box.width(), 1),
+          QRect(box.left(), box.top() + 1, 1, box.height() - 2),
+          QRect(box.right(), box.top() + 1, 1, box.height() - 2)})
+        painter.fillRect(edge, brush);
+}
+
 }  // namespace
 
 void Canvas::paintEvent(QPaintEvent*) {
@@ -79,20 +98,16 @@ void Canvas::drawPanel(QPainter& painter) {
 }
 
 void Canvas::drawHiddenAndZones(QPainter& painter) const {
+    const QBrush hidden = dots(QColor("#b99bd0")), touched = dots(QColor("#d7dbd6"));
     for (const WidgetRef& each : session_.selection().screen()->widgets) {
         const bool zone = zonesShown_ && info(each->kind).has(kIsTouched);
         if (each->visible && !zone)
             continue;
-        const QRectF r(fromPanel({static_cast<double>(each->x), static_cast<double>(each->y)}),
-                       QSizeF(each->w, each->h) * zoom_);
-        painter.setBrush(Qt::NoBrush);
-        // Dark below light keeps the dashes visible on any colour.
-        painter.setPen(QPen(QColor(0, 0, 0, 110), 1));
-        painter.drawRect(r.adjusted(0, 0, -1, -1));
-        painter.setPen(QPen(each->visible ? QColor("#b99bd0") : QColor("#d7dbd6"), 1, Qt::DotLine));
-        painter.drawRect(r.adjusted(0, 0, -1, -1));
+        const QRect box(fromPanel({static_cast<double>(each->x), static_cast<double>(each->y)}).toPoint(),
+                        QSize(each->w, each->h) * zoom_);
+        drawOutline(painter, box, each->visible ? touched : hidden);
         if (!each->visible)
-            painter.drawPixmap(r.topLeft() + QPointF(3, 3), Theme::pixmap("eye_closed", QColor("#d7dbd6"), 14));
+            painter.drawPixmap(box.topLeft() + QPoint(3, 3), Theme::pixmap("eye_closed", QColor("#d7dbd6"), 14));
     }
 }
 
