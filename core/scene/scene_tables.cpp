@@ -29,6 +29,19 @@ void storePointer(gorse_record& record, const FieldInfo& field, const T* to) {
     std::memcpy(reinterpret_cast<std::byte*>(&record) + field.offset, &to, sizeof to);
 }
 
+// For each record: the position of its look among the part's.
+std::vector<uint32_t> lookNumbersOf(const ScreenPart& part) {
+    std::vector<uint32_t> out;
+    out.reserve(part.records.size());
+    for (const gorse_record& record : part.records) {
+        const auto found = std::find_if(part.looks.begin(), part.looks.end(),
+                                        [&](const LookUse& use) { return use.look == record.widget.look; });
+        assert(found != part.looks.end());
+        out.push_back(static_cast<uint32_t>(found - part.looks.begin()));
+    }
+    return out;
+}
+
 }  // namespace
 
 // Forgets the looks whose fonts differ in the next scene, and returns them.
@@ -100,22 +113,17 @@ const std::shared_ptr<const SceneLinker::LinkedLook>& SceneLinker::linkedLook(co
     return known = std::move(linked);
 }
 
-void SceneLinker::linkLooks(const ScreenPart& part, ScreenTables& tables) {
+void SceneLinker::linkLooks(const Linked& linked, ScreenTables& tables) {
     linkedLooks_.clear();
-    for (const LookUse& use : part.looks) {
-        const auto& linked = linkedLook(use.look);
-        linkedLooks_.emplace_back(use.look, &linked->look);
-        tables.kept.push_back(linked);
+    for (const LookUse& use : linked.part->looks) {
+        const auto& look = linkedLook(use.look);
+        linkedLooks_.push_back(&look->look);
+        tables.kept.push_back(look);
     }
-    for (size_t i = 0; i < part.records.size(); ++i)
-        for (const auto& [from, to] : linkedLooks_)
-            if (part.records[i].widget.look == from) {
-                tables.records[i].widget.look = to;
-                break;
-            }
+    for (size_t i = 0; i < linked.lookNumbers.size(); ++i)
+        tables.records[i].widget.look = linkedLooks_[linked.lookNumbers[i]];
 }
 
-// True if the part shows images in outside memory.
 bool SceneLinker::linkImages(const ScreenPart& part, ScreenTables& tables) const {
     std::map<const void*, const void*> moved;  // pointers to images and animations
     for (const ImageUse& use : part.images)
@@ -153,7 +161,7 @@ void SceneLinker::linkAnew(Linked& linked) {
         for (const gorse_record& record : tables->records)
             tables->widgets.push_back(&record.widget);
     }
-    linkLooks(part, *tables);
+    linkLooks(linked, *tables);
     const bool movesImages = linkImages(part, *tables);
     linked.former = movesImages ? nullptr : std::move(linked.tables);
     linked.tables = std::move(tables);
@@ -162,7 +170,10 @@ void SceneLinker::linkAnew(Linked& linked) {
 
 std::shared_ptr<const ScreenTables> SceneLinker::link(const std::shared_ptr<const ScreenPart>& part) {
     Linked& linked = parts_[part.get()];
-    linked.part = part;
+    if (!linked.part) {
+        linked.part = part;
+        linked.lookNumbers = lookNumbersOf(*part);
+    }
     linked.used = true;
     if (!linked.current)
         linkAnew(linked);

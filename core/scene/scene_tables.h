@@ -44,6 +44,7 @@ class SceneLinker {
     };
     struct Linked {
         std::shared_ptr<const ScreenPart> part;
+        std::vector<uint32_t> lookNumbers;  // for each record: which of the part's looks it has
         std::shared_ptr<ScreenTables> tables;
         std::shared_ptr<ScreenTables> former;  // of an earlier scene: used again once no scene has it
         bool current = false;                  // tables points to what this scene has
@@ -54,14 +55,14 @@ class SceneLinker {
     const std::shared_ptr<const LinkedLook>& linkedLook(const gorse_look* look);
     const gorse_font* linkedFont(const gorse_font* font, LinkedLook& of) const;
     void linkAnew(Linked& linked);
-    void linkLooks(const ScreenPart& part, ScreenTables& tables);
+    void linkLooks(const Linked& linked, ScreenTables& tables);
     bool linkImages(const ScreenPart& part, ScreenTables& tables) const;
 
     SceneLinks links_;
     std::map<const gorse_look*, std::shared_ptr<const LinkedLook>> looks_;
     std::map<const ScreenPart*, Linked> parts_;
     // Those of the part that is being linked. Kept, as a new glyph links all parts anew.
-    std::vector<std::pair<const gorse_look*, const gorse_look*>> linkedLooks_;
+    std::vector<const gorse_look*> linkedLooks_;
 };
 
 }  // namespace gorsefinch
