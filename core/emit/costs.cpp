@@ -3,7 +3,7 @@
 
 #include <algorithm>
 #include <cassert>
-#include <set>
+#include <unordered_set>
 
 #include "core/emit/runtime_sources.h"
 #include "core/emit/scene_writer.h"
@@ -24,20 +24,30 @@ constexpr SourceSize sourceSizes[] = {
 
 int pointerBytes(int wordBits) { return wordBits == 8 ? 2 : 4; }
 
+// Bytes of records that each of many images has.
+struct ImageRecords {
+    long image, source, animation, pointer;
+};
+
+ImageRecords imageRecords(int bits) {
+    return {recordBytes(imageRecord, bits), recordBytes(imageSourceRecord, bits), recordBytes(animationRecord, bits),
+            pointerBytes(bits)};
+}
+
 // What an image takes of the code's memory; what lives outside leaves its records there.
-long imageFlash(const ImageUse& use, int bits) {
+long imageFlash(const ImageUse& use, const ImageRecords& records) {
     const BakedImage& image = *use.image;
     const auto frames = static_cast<long>(use.frameCount());
     long bytes = static_cast<long>(image.paletteBytes.size());
     for (long i = 0; i < frames; ++i) {
         const BakedFrame& frame = image.frames[static_cast<size_t>(i)];
-        bytes += static_cast<long>((frame.pixelGroups.size() + frame.maskGroups.size()) * 4) +
-                 recordBytes(imageRecord, bits) + (frame.record.source ? recordBytes(imageSourceRecord, bits) : 0);
+        bytes += static_cast<long>((frame.pixelGroups.size() + frame.maskGroups.size()) * 4) + records.image +
+                 (frame.record.source ? records.source : 0);
         if (!image.outside)
             bytes += static_cast<long>(frame.pixels.size() + frame.mask.size());
     }
     if (use.allFrames)
-        bytes += recordBytes(animationRecord, bits) + frames * (pointerBytes(bits) + 2);
+        bytes += records.animation + frames * (records.pointer + 2);
     return bytes;
 }
 
@@ -94,7 +104,7 @@ Costs costsOf(const BuiltScene& scene) {
 Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
     const int bits = scene.document.panel->wordBits;
     Costs out;
-    std::set<const gorse_look*> looks;
+    std::unordered_set<const gorse_look*> looks;
     out.screens.reserve(scene.parts.size());
     for (const auto& part : scene.parts) {
         const ScreenCost& each = costOf(part);
@@ -105,8 +115,9 @@ Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
         out.screens.emplace_back(part->source->name, cost);
     }
     out.images.reserve(scene.images.size());
+    const ImageRecords records = imageRecords(bits);
     for (const ImageUse& use : scene.images)
-        out.images.emplace_back(use.name, Cost{imageFlash(use, bits), 0});
+        out.images.emplace_back(use.name, Cost{imageFlash(use, records), 0});
     for (const FontRef& font : scene.fonts)
         out.fonts.emplace_back(font->key().face + " " + std::to_string(font->key().size),
                                Cost{static_cast<long>(font->bytes()), 0});
