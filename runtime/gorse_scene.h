@@ -197,6 +197,14 @@ typedef struct gorse_widget_rectangle {
     gorse_widget widget;
 } gorse_widget_rectangle;
 
+/* An ellipse in the box. */
+typedef struct gorse_widget_disc {
+    gorse_widget widget;
+    uint16_t from_angle, to_angle; /* degrees; 0 at the top, clockwise; equal: all round */
+    uint8_t hole;                  /* percent of the radius, below 100 */
+    uint8_t reserved[3];
+} gorse_widget_disc;
+
 typedef struct gorse_widget_image {
     gorse_widget widget;
     const GORSE_ROM gorse_image *image;
@@ -238,6 +246,7 @@ typedef struct gorse_widget_button {
 typedef union gorse_record {
     gorse_widget widget;
     gorse_widget_rectangle rectangle;
+    gorse_widget_disc disc;
     gorse_widget_text label;
     gorse_widget_image picture;
     gorse_widget_button button;
@@ -396,6 +405,7 @@ typedef struct gorse_machine {
 #define GORSE_TEXT_IS_VARIABLE 0x8000
 
 extern const GORSE_ROM gorse_kind gorse_kind_rectangle;
+extern const GORSE_ROM gorse_kind gorse_kind_disc;
 extern const GORSE_ROM gorse_kind gorse_kind_text;
 extern const GORSE_ROM gorse_kind gorse_kind_image;
 extern const GORSE_ROM gorse_kind gorse_kind_button;

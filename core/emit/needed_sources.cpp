@@ -13,10 +13,10 @@ bool isOptional(std::string_view name) {
     for (const std::string_view prefix :
          {"gorse_kind_", "gorse_format_", "gorse_image_", "gorse_turn_", "gorse_reader_", "gorse_palette",
           "gorse_motion", "gorse_stored_image", "gorse_glyph_", "gorse_paint_squares", "gorse_code_extended",
-          "gorse_expand_extended", "gorse_latch", "gorse_input"})
+          "gorse_expand_extended", "gorse_latch", "gorse_input", "gorse_cover", "gorse_sine"})
         if (name.starts_with(prefix) && name.ends_with(".c"))
             return true;
-    return name == "gorse_latch.h";
+    return name == "gorse_latch.h" || name == "gorse_cover.h";
 }
 
 // Names of files. They are literals, so most repetitions are found by their address; a project has hundreds of images.
@@ -77,8 +77,11 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
     if (scene.panel.turn)
         chosen.add(turnOf(format.format).symbol.source);
     for (const auto& part : scene.parts)
-        for (const RuntimeKind* kind : part->kinds)
+        for (const RuntimeKind* kind : part->kinds) {
             chosen.add(kind->source);
+            for (const char* name : kind->more)
+                chosen.add(name);
+        }
     if (scene.scene.extended)
         chosen.add("gorse_code_extended.c");
     if (scene.scene.forms)

@@ -70,7 +70,7 @@ constinit const KindInfo buttonKind{
     .height = 34,
     .properties = buttonProperties,
     .record = &buttonRecord,
-    .traits = kHasText | kIsTouched,
+    .traits = kHasText | kIsTouched | kHasBox,
     .runtime = plainButton,
     .runtimeOf = buttonRuntime,
     .complete = [](RecordBuilder& builder) { builder.record().label.place = GORSE_ALIGN_MIDDLE; },

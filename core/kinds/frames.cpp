@@ -125,7 +125,7 @@ constinit const KindInfo framesKind{
     .height = 48,
     .properties = framesProperties,
     .record = &framesRecord,
-    .traits = kIsInked | kPlays,
+    .traits = kIsInked | kPlays | kHasBox,
     .state = {sizeof(gorse_frames_state), keepFrames},
     .runtime = {&gorse_kind_frames, "gorse_kind_frames", "gorse_kind_frames.c"},
     .complete = completeFrames,

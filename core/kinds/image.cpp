@@ -48,7 +48,7 @@ constinit const KindInfo imageKind{
     .height = 48,
     .properties = imageProperties,
     .record = &pictureRecord,
-    .traits = kIsInked,
+    .traits = kIsInked | kHasBox,
     .runtime = {&gorse_kind_image, "gorse_kind_image", "gorse_kind_image.c"},
 };
 

@@ -12,11 +12,13 @@
 
 namespace gorsefinch {
 
-// What the runtime draws widgets with: its struct, the struct's name, and the file that it is in.
+// What the runtime draws widgets with: its struct, the struct's name, the file that it is in, and optional files that
+// this one uses.
 struct RuntimeKind {
     const gorse_kind* kind;
     const char* symbol;
     const char* source;
+    std::span<const char* const> more = {};
 };
 
 // What a widget remembers while its screen is shown.

@@ -27,7 +27,8 @@ enum Trait : unsigned {
     kHasText = 1,    // its record begins with a gorse_widget_text; it takes a font
     kIsInked = 2,    // its look's colour and padding matter
     kIsTouched = 4,  // has the events press, release, tap
-    kPlays = 8       // has the event done; takes play and stop
+    kPlays = 8,      // has the event done; takes play and stop
+    kHasBox = 16     // draws a box with the look's corners
 };
 
 // One property of a widget, described once: the sheet, the files, the rules, the checks and the generator read this.

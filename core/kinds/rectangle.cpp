@@ -22,6 +22,7 @@ constinit const KindInfo rectangleKind{
     .height = 48,
     .properties = {},
     .record = &rectangleRecord,
+    .traits = kHasBox,
     .runtime = {&gorse_kind_rectangle, "gorse_kind_rectangle", "gorse_kind_rectangle.c"},
     .looks = rectangleLooks,
     .start =

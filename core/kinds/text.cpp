@@ -44,7 +44,7 @@ constinit const KindInfo textKind{
     .height = 24,
     .properties = textProperties,
     .record = &labelRecord,
-    .traits = kHasText,
+    .traits = kHasText | kHasBox,
     .runtime = {&gorse_kind_text, "gorse_kind_text", "gorse_kind_text.c"},
     .looks = textLooks,
     .start = [](Widget& widget, bool) { widget.properties["text"] = std::string("Text"); },
