@@ -60,6 +60,11 @@ static inline char *gorse_widget_state(const gorse *g, const gorse_widget *widge
     return gorse_screen_memory(g) + widget->memory + widget->capacity;
 }
 
+/* The value that an indicator shows, which may be out of its range. */
+int32_t gorse_shown_value(const gorse *g, const gorse_widget_indicator *indicator);
+/* Where a value is between the indicator's min, 0, and its max, `length`; clamped. */
+uint16_t gorse_scaled_value(const gorse_widget_indicator *indicator, int32_t value, uint16_t length);
+
 /* The screen that is shown. */
 static inline const GORSE_ROM gorse_screen *gorse_shown(const gorse *g) {
     return &g->scene->screens[gorse_head_of(g)->screen];

@@ -33,9 +33,10 @@ static void show(gorse *g, const gorse_widget *widget, gorse_frames_state *state
     gorse_dirty_widget(g, widget);
 }
 
-static void command(gorse *g, const gorse_widget *widget, uint8_t what) {
+static void command(gorse *g, const gorse_widget *widget, const gorse_look *look, uint8_t what) {
     const gorse_widget_frames *f = frames_of(widget);
     gorse_frames_state state;
+    (void)look;
     if (f->animation == 0)
         return;
     if (what == GORSE_COMMAND_ENTER)
@@ -78,13 +79,14 @@ static uint8_t move_on(gorse *g, const gorse_widget *widget, gorse_frames_state 
     return 1;
 }
 
-static uint8_t tick(gorse *g, const gorse_widget *widget) {
+static uint8_t tick(gorse *g, const gorse_widget *widget, const gorse_look *look) {
     const gorse_widget_frames *f = frames_of(widget);
     uint32_t now = gorse_head_of(g)->now;
     const GORSE_ROM gorse_animation *animation = f->animation;
     gorse_frames_state state;
     uint8_t ended = 0;
     uint16_t guard;
+    (void)look;
     if (animation == 0)
         return 0;
     get_state(g, widget, &state);

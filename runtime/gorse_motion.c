@@ -7,7 +7,7 @@ static void send(gorse *g, uint16_t widget, uint8_t what) {
     gorse_view view;
     gorse_see(g, widget, &view);
     if (view.widget->kind->command != 0)
-        view.widget->kind->command(g, view.widget, what);
+        view.widget->kind->command(g, view.widget, view.look, what);
 }
 
 static void enter(gorse *g) {
@@ -26,7 +26,7 @@ static uint32_t tick(gorse *g) {
         if (kind->tick == 0)
             continue;
         gorse_see(g, i, &view);
-        if (kind->tick(g, view.widget) != 0u)
+        if (kind->tick(g, view.widget, view.look) != 0u)
             gorse_event(g, GORSE_EVENT_DONE, i);
         own = kind->wait(g, view.widget);
         wait = own < wait ? own : wait;

@@ -152,9 +152,9 @@ typedef struct gorse_kind {
     uint8_t record_bytes, flags;
     void (*draw)(const struct gorse_canvas *c, const struct gorse_widget *widget, const gorse_look *look);
     /* GORSE_COMMAND_ENTER when its screen is entered, and what rules say; 0 if it does nothing then. */
-    void (*command)(gorse *g, const struct gorse_widget *widget, uint8_t what);
+    void (*command)(gorse *g, const struct gorse_widget *widget, const gorse_look *look, uint8_t what);
     /* Once a step while its screen is shown; marks what changes. Returns 1 if what it did has come to its end. */
-    uint8_t (*tick)(gorse *g, const struct gorse_widget *widget);
+    uint8_t (*tick)(gorse *g, const struct gorse_widget *widget, const gorse_look *look);
     /* ms until tick has something to do, GORSE_FOREVER if only a variable can give it something. 0 with tick 0. */
     uint32_t (*wait)(const gorse *g, const struct gorse_widget *widget);
 } gorse_kind;
@@ -242,6 +242,25 @@ typedef struct gorse_widget_button {
     uint8_t reserved[2];
 } gorse_widget_button;
 
+/* The head of a record that shows a value. */
+typedef struct gorse_widget_indicator {
+    gorse_widget widget;
+    const GORSE_ROM int32_t *limits; /* min, max, which is above it, and what else the kind says */
+    uint16_t variable;               /* whose value, or GORSE_NONE: 0 is shown */
+    uint8_t reserved[2];
+} gorse_widget_indicator;
+
+enum { GORSE_DIRECTION_RIGHT = 0, GORSE_DIRECTION_UP = 1, GORSE_DIRECTION_LEFT = 2, GORSE_DIRECTION_DOWN = 3 };
+
+/* Its limits: min, max, the value that it grows from. Its memory holds where it ends, 2 bytes: pixels, or parts. */
+typedef struct gorse_widget_progress {
+    gorse_widget_indicator shown;
+    uint8_t direction;
+    uint8_t parts; /* 0 and 1: a whole bar */
+    uint8_t part_gap;
+    uint8_t reserved;
+} gorse_widget_progress;
+
 /* The largest record of all kinds, for the copy on the stack. */
 typedef union gorse_record {
     gorse_widget widget;
@@ -251,6 +270,8 @@ typedef union gorse_record {
     gorse_widget_image picture;
     gorse_widget_button button;
     gorse_widget_frames frames;
+    gorse_widget_indicator indicator;
+    gorse_widget_progress progress;
 } gorse_record;
 
 /* Sizes of a slot's field; `GORSE_SLOT_TEXT` is a pointer to one of the scene's strings. */
@@ -411,6 +432,7 @@ extern const GORSE_ROM gorse_kind gorse_kind_image;
 extern const GORSE_ROM gorse_kind gorse_kind_button;
 extern const GORSE_ROM gorse_kind gorse_kind_button_image; /* a button's that has an image */
 extern const GORSE_ROM gorse_kind gorse_kind_frames;
+extern const GORSE_ROM gorse_kind gorse_kind_progress;
 
 extern const GORSE_ROM gorse_motion gorse_motion_of_widgets;
 

@@ -2,8 +2,7 @@
 #include <algorithm>
 #include <cstring>
 
-#include "core/base/decimal.h"
-#include "core/kinds/kinds.h"
+#include "core/kinds/indicator.h"
 
 namespace gorsefinch {
 
@@ -79,14 +78,8 @@ void completeFrames(RecordBuilder& builder) {
     const auto variable = builder.number(name);
     if (!variable)
         return;
-    const auto bound = [&](const char* key, int32_t otherwise) -> int64_t {
-        const std::string words = builder.text(key);
-        const auto number = decimalFromText(words, variable->decimals);
-        if (!words.empty() && !number)
-            builder.report(Severity::Error, "\"" + words + "\" is not a number", "Write a value of " + name);
-        return number.value_or(otherwise);
-    };
-    const int64_t from = bound("from", variable->min), to = bound("to", variable->max), count = frames.animation->count;
+    const int64_t from = decimalOf(builder, "from", variable->decimals, variable->min);
+    const int64_t to = decimalOf(builder, "to", variable->decimals, variable->max), count = frames.animation->count;
     if (from >= to)
         builder.report(Severity::Error, "the last frame's value must be above the first's",
                        "Correct First at or Last at");

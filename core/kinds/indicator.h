@@ -1,0 +1,34 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <initializer_list>
+
+#include "core/kinds/kinds.h"
+#include "core/kinds/record_builder.h"
+#include "core/kinds/runtime_records.h"
+
+namespace gorsefinch {
+
+// The properties that each indicator begins with: the value that it shows, and its range. Functions, as tables of
+// properties are made before main().
+PropertyInfo indicatorValue();
+PropertyInfo indicatorMin();
+PropertyInfo indicatorMax();
+
+inline constexpr FieldInfo indicatorRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_widget_indicator, limits, Numbers),
+    GORSEFINCH_FIELD(gorse_widget_indicator, variable, Variable),
+    GORSEFINCH_FIELD(gorse_widget_indicator, reserved, Padding),
+};
+inline constexpr RecordInfo indicatorRecord{"gorse_widget_indicator", sizeof(gorse_widget_indicator), &widgetRecord,
+                                            "widget", indicatorRecordFields};
+static_assert(isComplete(indicatorRecord));
+
+// A number as text, in a unit with so many decimals; `otherwise` if it is empty, or wrong, which is reported.
+int32_t decimalOf(RecordBuilder& builder, std::string_view key, int decimals, int32_t otherwise);
+
+// Sets the record's variable, and its limits: the range and the kind's other values, by their keys; each is in the
+// variable's unit, and where it is empty the minimum.
+void completeIndicator(RecordBuilder& builder, std::initializer_list<const char*> others = {});
+
+}  // namespace gorsefinch

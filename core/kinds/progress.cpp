@@ -1,0 +1,104 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <array>
+
+#include "core/kinds/indicator.h"
+
+namespace gorsefinch {
+
+namespace {
+
+constexpr const char* progressDirections[] = {"right", "up", "left", "down"};
+
+const std::array progressProperties{
+    indicatorValue(),
+    indicatorMin(),
+    indicatorMax(),
+    PropertyInfo{.key = "origin",
+                 .label = "Origin",
+                 .type = PropertyType::Decimal,
+                 .fallback = std::string(),
+                 .help = "the value that it grows from; empty: the minimum. A balance grows from the middle"},
+    PropertyInfo{.key = "direction",
+                 .label = "Direction",
+                 .type = PropertyType::Choice,
+                 .fallback = std::string("right"),
+                 .help = "which way it grows",
+                 .choices = progressDirections},
+    PropertyInfo{.key = "parts",
+                 .label = "Parts",
+                 .type = PropertyType::Whole,
+                 .fallback = int64_t{1},
+                 .min = 1,
+                 .max = 100,
+                 .help = "1 for a whole bar"},
+    PropertyInfo{.key = "part_gap",
+                 .label = "Gap",
+                 .type = PropertyType::Whole,
+                 .fallback = int64_t{2},
+                 .min = 0,
+                 .max = 64,
+                 .unit = "px",
+                 .help = "between two parts"},
+};
+
+constexpr FieldInfo progressFields[] = {
+    GORSEFINCH_FIELD(gorse_widget_progress, direction, U8, "direction"),
+    GORSEFINCH_FIELD(gorse_widget_progress, parts, U8, "parts"),
+    GORSEFINCH_FIELD(gorse_widget_progress, part_gap, U8, "part_gap"),
+    GORSEFINCH_FIELD(gorse_widget_progress, reserved, Padding),
+};
+
+constexpr const char* progressSources[] = {"gorse_indicator.c"};
+constexpr const char* progressLooks[] = {"progress", "surface"};
+
+}  // namespace
+
+constexpr RecordInfo progressRecord{"gorse_widget_progress", sizeof(gorse_widget_progress), &indicatorRecord, "shown",
+                                    progressFields};
+static_assert(isComplete(progressRecord));
+
+constinit const KindInfo progressKind{
+    .kind = Kind::Progress,
+    .key = "progress",
+    .help = "a bar as long as a value",
+    .suffix = "progress",
+    .width = 120,
+    .height = 12,
+    .properties = progressProperties,
+    .record = &progressRecord,
+    .traits = kIsInked | kHasBox,
+    .state = {2},
+    .runtime = {&gorse_kind_progress, "gorse_kind_progress", "gorse_kind_progress.c", progressSources},
+    .complete = [](RecordBuilder& builder) { completeIndicator(builder, {"origin"}); },
+    .looks = progressLooks,
+    .start =
+        [](Widget& widget, bool oneBit) {
+            if (!widget.look.empty())
+                return;
+            widget.properties["fill"] = opaque(oneBit ? 0x000000 : 0x0E1110);
+            widget.properties["colour"] = opaque(oneBit ? 0xFFFFFF : 0xE0712A);
+            widget.properties["radius"] = int64_t{3};
+            widget.properties["padding"] = int64_t{2};
+            widget.properties["border_width"] = int64_t{oneBit ? 1 : 0};
+            if (oneBit)
+                widget.properties["border"] = opaque(0xFFFFFF);
+        },
+    .sample =
+        [](Widget& widget, bool oneBit) {
+            widget.look.clear();
+            widget.properties["min"] = std::string("-62");
+            widget.properties["max"] = std::string("38");
+            widget.properties["fill"] = opaque(oneBit ? 0x000000 : 0x2B3436);
+            widget.properties["colour"] = opaque(oneBit ? 0xFFFFFF : 0xE0712A);
+            widget.properties["border_width"] = int64_t{oneBit ? 1 : 0};
+            widget.properties["border"] = opaque(0xFFFFFF);
+            widget.properties["radius"] = int64_t{3};
+            widget.properties["padding"] = int64_t{2};
+            widget.x += 4;
+            widget.w -= 8;
+            widget.y += widget.h / 2 - 7;
+            widget.h = 14;
+        },
+};
+
+}  // namespace gorsefinch
