@@ -123,13 +123,12 @@ class TestMerge : public QObject {
         const Merge merge = mergeDocuments(from, ours, theirs);
         QVERIFY(tells(merge, MergeItem::What::Screen, "second", true) &&
                 tells(merge, MergeItem::What::Screen, "third", true));
-        using Names = std::vector<std::string>;
-        QCOMPARE(screensOf(merge.document), (Names{"second", "third"}));
+        QCOMPARE(screensOf(merge.document), (std::vector<std::string>{"second", "third"}));
         std::map<std::string, MergeSide> choices{{merge.items[0].key(), MergeSide::Theirs}};
-        QCOMPARE(screensOf(mergeDocuments(from, ours, theirs, choices).document), Names{"third"});
+        QCOMPARE(screensOf(mergeDocuments(from, ours, theirs, choices).document), std::vector<std::string>{"third"});
         choices.emplace(merge.items[1].key(), MergeSide::Theirs);
-        QCOMPARE(screensOf(mergeDocuments(from, ours, theirs, choices).document), Names{"first"});
-        QCOMPARE(screensOf(mergeDocuments(from, theirs, ours).document), Names{"first"});
+        QCOMPARE(screensOf(mergeDocuments(from, ours, theirs, choices).document), std::vector<std::string>{"first"});
+        QCOMPARE(screensOf(mergeDocuments(from, theirs, ours).document), std::vector<std::string>{"first"});
     }
 
     void orderAndNewOnes() {
