@@ -16,6 +16,8 @@ QImage toImage(const PanelMemory& memory) {
     // Without alpha the toolkit copies where it would mix.
     const auto format = memory.format() == PixelFormat::Argb8888 ? QImage::Format_ARGB32 : QImage::Format_RGB32;
     const Picture& pixels = *picture;
+    if (pixels.pixels.empty())
+        return {};
     return QImage(
         reinterpret_cast<const uchar*>(pixels.pixels.data()), pixels.width, pixels.height, pixels.width * 4, format,
         [](void* kept) { delete static_cast<Picture*>(kept); }, picture.release());

@@ -154,22 +154,32 @@ std::vector<ScreenRef> withUnreadScreens(const Document& theirs, const Document&
     return out;
 }
 
-// Both sides together removed all screens, but a project has at least one: whether ours stay is a conflict, even where
-// only they removed one. Returns those that stay: ours, except where `choices` says otherwise; if that leaves none,
+std::vector<ScreenRef> mergedScreens(Merger& merger, const Document& base, const Document& ours,
+                                     const std::vector<ScreenRef>& theirs) {
+    return merger.list(
+        What::Screen, "screens", base.screens, ours.screens, theirs, [](const ScreenRef& each) { return each->name; },
+        [](const ScreenRef& each) { return partText(*each); });
+}
+
+// Both sides together remove all screens, but a project has at least one: then each screen that one of them changed or
+// removed is a conflict. Returns those that `choices` keep, ours unless they say otherwise; if that leaves none,
 // theirs.
-std::vector<ScreenRef> screensToKeep(const Document& ours, const std::vector<ScreenRef>& theirs, const Choices& choices,
+std::vector<ScreenRef> chosenScreens(const Document& ours, const std::vector<ScreenRef>& theirs, const Choices& choices,
                                      std::vector<MergeItem>& items) {
-    std::set<std::string> leaving;
+    std::set<std::string> takenFromThem;
     for (MergeItem& each : items)
         if (each.what == What::Screen) {
             each.conflict = true;
             const auto choice = choices.find(each.key());
             if (choice != choices.end() && choice->second == MergeSide::Theirs)
-                leaving.insert(each.name);
+                takenFromThem.insert(each.name);
         }
     std::vector<ScreenRef> out;
     for (const ScreenRef& each : ours.screens)
-        if (leaving.count(each->name) == 0)
+        if (takenFromThem.count(each->name) == 0)
+            out.push_back(each);
+    for (const ScreenRef& each : theirs)
+        if (takenFromThem.count(each->name) != 0)
             out.push_back(each);
     return !out.empty() ? out : !theirs.empty() ? theirs : ours.screens;
 }
@@ -210,11 +220,14 @@ Merge mergeDocuments(const Document& base, const Document& ours, const Document&
     next.faces = shared(merger.list(What::Face, "fonts", *base.faces, *ours.faces,
                                     withUnread(*theirs.faces, *base.faces), nameOf, textOf));
     next.rules = shared(merger.list(What::Rules, "rules", *base.rules, *ours.rules, *theirs.rules, nameOf, textOf));
-    next.screens = merger.list(
-        What::Screen, "screens", base.screens, ours.screens, withUnreadScreens(theirs, base),
-        [](const ScreenRef& each) { return each->name; }, [](const ScreenRef& each) { return partText(*each); });
-    if (next.screens.empty())
-        next.screens = screensToKeep(ours, withUnreadScreens(theirs, base), choices, out.items);
+    const std::vector<ScreenRef> theirScreens = withUnreadScreens(theirs, base);
+    next.screens = mergedScreens(merger, base, ours, theirScreens);
+    // Whether it comes to that does not depend on the choices, as they are asked for only then.
+    const Choices none;
+    std::vector<MergeItem> ignored;
+    Merger plain(none, ignored);
+    if (mergedScreens(plain, base, ours, theirScreens).empty())
+        next.screens = chosenScreens(ours, theirScreens, choices, out.items);
     return out;
 }
 

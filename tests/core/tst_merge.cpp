@@ -129,6 +129,13 @@ class TestMerge : public QObject {
         choices.emplace(merge.items[1].key(), MergeSide::Theirs);
         QCOMPARE(screensOf(mergeDocuments(from, ours, theirs, choices).document), std::vector<std::string>{"first"});
         QCOMPARE(screensOf(mergeDocuments(from, theirs, ours).document), std::vector<std::string>{"first"});
+        // One that they changed may come back, and the others are still what was chosen for them.
+        const Merge changed = mergeDocuments(from, ours, moved(theirs, "first", 60));
+        QVERIFY(tells(changed, MergeItem::What::Screen, "first", true) && changed.items.size() == 3);
+        QCOMPARE(screensOf(mergeDocuments(from, ours, moved(theirs, "first", 60),
+                                          {{changed.items[0].key(), MergeSide::Theirs}})
+                               .document),
+                 (std::vector<std::string>{"second", "third", "first"}));
     }
 
     void orderAndNewOnes() {
