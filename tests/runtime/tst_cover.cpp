@@ -16,6 +16,8 @@ constexpr double kDegree = 3.14159265358979323846 / 180;
 using Coverage = std::vector<int>;
 using Outline = std::vector<std::pair<int, int>>;  // 1/64 pixel
 
+size_t at(int x, int y) { return static_cast<size_t>(y) * kSide + static_cast<size_t>(x); }
+
 // The coverage of all pixels, drawn in parts that begin at `first`.
 template <typename Trace>
 Coverage covered(const Trace& trace, int first = 0) {
@@ -28,7 +30,7 @@ Coverage covered(const Trace& trace, int first = 0) {
             const int n = std::min(GORSE_COVER_CHUNK, kSide - x);
             const uint8_t* coverage = gorse_cover_end(&part);
             for (int i = std::max(0, -x); i < n; ++i)
-                out[static_cast<size_t>(y * kSide + x + i)] = coverage[i];
+                out[at(x + i, y)] = coverage[i];
         }
     return out;
 }
@@ -95,9 +97,10 @@ std::vector<double> sampled(const Inside& inside) {
     for (int y = 0; y < kSide; ++y)
         for (int x = 0; x < kSide; ++x) {
             int count = 0;
-            for (int i = 0; i < 256; ++i)
-                count += inside(x + (i % 16 + 0.5) / 16, y + (i / 16 + 0.5) / 16) ? 1 : 0;
-            out[static_cast<size_t>(y * kSide + x)] = count * 255 / 256.0;
+            for (int i = 0; i < 16; ++i)
+                for (int k = 0; k < 16; ++k)
+                    count += inside(x + (i + 0.5) / 16, y + (k + 0.5) / 16) ? 1 : 0;
+            out[at(x, y)] = count * 255 / 256.0;
         }
     return out;
 }
@@ -125,8 +128,8 @@ bool isInside(const Outline& outline, double x, double y) {
     for (size_t i = 0; i < outline.size(); ++i) {
         const auto [x0, y0] = outline[i];
         const auto [x1, y1] = outline[(i + 1) % outline.size()];
-        const double at = y * 64;
-        if ((y0 <= at) != (y1 <= at) && x0 + (at - y0) * (x1 - x0) / double(y1 - y0) < x * 64)
+        const double level = y * 64;
+        if ((y0 <= level) != (y1 <= level) && x0 + (level - y0) * (x1 - x0) / double(y1 - y0) < x * 64)
             turns += y0 < y1 ? 1 : -1;
     }
     return turns != 0;
@@ -167,8 +170,7 @@ Coverage mirrored(const Coverage& of, bool across) {
     Coverage out(of.size());
     for (int y = 0; y < kSide; ++y)
         for (int x = 0; x < kSide; ++x)
-            out[static_cast<size_t>(y * kSide + x)] =
-                of[static_cast<size_t>(across ? y * kSide + kSide - 1 - x : (kSide - 1 - y) * kSide + x)];
+            out[at(x, y)] = of[across ? at(kSide - 1 - x, y) : at(x, kSide - 1 - y)];
     return out;
 }
 
@@ -249,8 +251,7 @@ class TestCover : public QObject {
             int worst = 0;
             for (int y = 0; y < kSide; ++y)
                 for (int x = 0; x < kSide; ++x)
-                    worst = std::max(worst, std::abs(disc[static_cast<size_t>(y * kSide + x)] -
-                                                     disc[static_cast<size_t>(x * kSide + y)]));
+                    worst = std::max(worst, std::abs(disc[at(x, y)] - disc[at(y, x)]));
             QVERIFY2(worst <= 8, qPrintable(QString("%1: %2").arg(size).arg(worst)));
         }
     }
@@ -284,7 +285,7 @@ class TestCover : public QObject {
         const Sector cut{{{kSide * 32, kSide * 32}, {far, far}}, {{kSide * 32, kSide * 32}, {0, 0}}, 90, 270};
         const Coverage half = sector(cut);
         for (int y = 0; y < kSide; ++y)
-            QCOMPARE(half[static_cast<size_t>(y * kSide + 5)], y < kSide / 2 ? 0 : 255);
+            QCOMPARE(half[at(5, y)], y < kSide / 2 ? 0 : 255);
     }
 };
 
