@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/kinds/kinds.h"
+#include "core/kinds/shape_start.h"
 
 namespace gorsefinch {
 
@@ -61,11 +61,7 @@ constinit const KindInfo discKind{
     .record = &discRecord,
     .runtime = {&gorse_kind_disc, "gorse_kind_disc", "gorse_kind_disc.c", discSources},
     .looks = discLooks,
-    .start =
-        [](Widget& widget, bool oneBit) {
-            if (widget.look.empty())
-                widget.properties["fill"] = opaque(oneBit ? 0xFFFFFF : 0x2B3436);
-        },
+    .start = startShape,
     .sample =
         [](Widget& widget, bool oneBit) {
             widget.look.clear();

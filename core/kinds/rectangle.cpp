@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/kinds/kinds.h"
+#include "core/kinds/shape_start.h"
 
 namespace gorsefinch {
 
@@ -25,11 +25,7 @@ constinit const KindInfo rectangleKind{
     .traits = kHasBox,
     .runtime = {&gorse_kind_rectangle, "gorse_kind_rectangle", "gorse_kind_rectangle.c"},
     .looks = rectangleLooks,
-    .start =
-        [](Widget& widget, bool oneBit) {
-            if (widget.look.empty())
-                widget.properties["fill"] = opaque(oneBit ? 0xFFFFFF : 0x2B3436);
-        },
+    .start = startShape,
     .sample =
         [](Widget& widget, bool oneBit) {
             widget.look.clear();

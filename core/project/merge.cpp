@@ -161,8 +161,8 @@ std::vector<ScreenRef> mergedScreens(Merger& merger, const Document& base, const
         [](const ScreenRef& each) { return partText(*each); });
 }
 
-// Both sides together remove all screens, but a project has at least one: then each screen that one of them changed or
-// removed is a conflict. Returns those that `choices` keep, ours unless they say otherwise; if that leaves none,
+// Both sides together remove all screens, but a project has at least one: then each screen that they changed or removed
+// is a conflict. Returns those that `choices` keep, ours unless they say otherwise; if that leaves none,
 // theirs.
 std::vector<ScreenRef> chosenScreens(const Document& ours, const std::vector<ScreenRef>& theirs, const Choices& choices,
                                      std::vector<MergeItem>& items) {
