@@ -36,7 +36,7 @@ void fitToPanel(Recipe& recipe, const Original& original, const Panel& panel) {
 
 // The image of one file or series with their bytes, decoded to see that it can be used.
 Result<Image> imageFrom(const std::vector<MoreOriginal>& files, const Document& document,
-                        const Progress& progress = {}) {
+                        const OnProgress& progress = {}) {
     Image image;
     image.file = files.front().file;
     image.original = files.front().original;
@@ -50,7 +50,7 @@ Result<Image> imageFrom(const std::vector<MoreOriginal>& files, const Document& 
 }
 
 Result<Image> readImage(const std::vector<std::string>& paths, const Document& document,
-                        const Progress& progress = {}) {
+                        const OnProgress& progress = {}) {
     Disk disk;
     std::vector<MoreOriginal> files;
     for (const std::string& path : paths) {

@@ -10,9 +10,9 @@ enum class Step { Decode, Shape, Reduce };
 
 // Told how far it is, 0 to 1; returns false when the work is to be cancelled, which then fails with an error that
 // nobody needs to see. May be empty: nobody listens.
-using Progress = std::function<bool(Step step, double done)>;
+using OnProgress = std::function<bool(Step step, double done)>;
 
 // False when the work is to be cancelled.
-inline bool report(const Progress& progress, Step step, double done) { return !progress || progress(step, done); }
+inline bool report(const OnProgress& progress, Step step, double done) { return !progress || progress(step, done); }
 
 }  // namespace gorsefinch

@@ -15,7 +15,7 @@ class Baker {
     Baker(const Recipe& recipe, const BakeTarget& target)
         : recipe_(recipe), target_(target), out_(std::make_shared<BakedImage>()) {}
 
-    BakedImageRef run(const std::vector<Picture>& shaped, const std::vector<int>& ms, const Progress& progress) {
+    BakedImageRef run(const std::vector<Picture>& shaped, const std::vector<int>& ms, const OnProgress& progress) {
         out_->width = shaped.front().width;
         out_->height = shaped.front().height;
         out_->format = target_.format;
@@ -159,7 +159,7 @@ Reduced reducedFrame(const Picture& toned, const Recipe& recipe, PixelFormat for
 }
 
 BakedImageRef bakeFrames(const Recipe& recipe, const std::vector<Picture>& shaped, const std::vector<int>& ms,
-                         const BakeTarget& target, const Progress& progress) {
+                         const BakeTarget& target, const OnProgress& progress) {
     return Baker(recipe, target).run(shaped, ms, progress);
 }
 

@@ -17,7 +17,7 @@ struct BakeTarget {
 // The last steps of a recipe, on frames in its shape, each with its time: tone, reduction, packing, records. Null when
 // it was cancelled.
 BakedImageRef bakeFrames(const Recipe& recipe, const std::vector<Picture>& shaped, const std::vector<int>& ms,
-                         const BakeTarget& target, const Progress& progress = {});
+                         const BakeTarget& target, const OnProgress& progress = {});
 
 // A toned frame's colours by the recipe, before they are packed.
 Reduced reducedFrame(const Picture& toned, const Recipe& recipe, PixelFormat format,

@@ -72,10 +72,10 @@ double drawingScale(const Image& image, const Original& original) {
                        original.height() / std::max(image.recipe.rows, 1));
 }
 
-Result<Original> decodeAll(const Image& image, double scale, const Progress& progress) {
+Result<Original> decodeAll(const Image& image, double scale, const OnProgress& progress) {
     const auto files = static_cast<double>(image.more.size() + 1);
     double before = 0;
-    const Progress ofFile = [&](Step step, double done) { return report(progress, step, (before + done) / files); };
+    const OnProgress ofFile = [&](Step step, double done) { return report(progress, step, (before + done) / files); };
     if (!image.original)
         return failure(fileOf(image), "", "the original is missing", "Put the file back or choose another");
     auto first = decodeOriginal(*image.original, fileOf(image), scale, ofFile);
@@ -173,7 +173,7 @@ BakedImageRef placedOutside(const BakedImage& image, uint32_t address) {
     return out;
 }
 
-Result<OriginalRef> decodeFrames(const Image& image, const Progress& progress) {
+Result<OriginalRef> decodeFrames(const Image& image, const OnProgress& progress) {
     auto original = decodeAll(image, 1, progress);
     if (original && original->drawing)
         if (const double scale = drawingScale(image, *original); scale != 1.0)

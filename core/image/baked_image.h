@@ -61,14 +61,14 @@ BakedImageRef placedOutside(const BakedImage& image, uint32_t address);
 using OriginalRef = std::shared_ptr<const Original>;
 
 // The frames that an image has before its recipe: those of its file or files, or the cells of its sheet.
-Result<OriginalRef> decodeFrames(const Image& image, const Progress& progress = {});
+Result<OriginalRef> decodeFrames(const Image& image, const OnProgress& progress = {});
 
 // Applies recipes, and remembers the results by original, recipe and panel, so that nothing is computed twice.
 // Not to be shared between threads.
 class ImageBakery {
   public:
     // Receives the progress of what is made from now on.
-    void watch(Progress progress) { progress_ = std::move(progress); }
+    void watch(OnProgress progress) { progress_ = std::move(progress); }
 
     // The image for the document's panel; an error names the image's file, or states that the images in use
     // exceed kMaxBakedBytes.
@@ -111,7 +111,7 @@ class ImageBakery {
     size_t bytesInUse() const;
     Result<std::vector<Colour>> paletteOf(const Document& document, const Image& image, int depth);
 
-    Progress progress_;
+    OnProgress progress_;
     std::map<Bytes, std::deque<Entry>> baked_;  // by original, which many images may share; the latest first
     std::deque<Shaped> shaped_;                 // the latest first
     std::deque<Decoded> decoded_;

@@ -59,7 +59,7 @@ int frameTime(int declared) { return declared <= 10 ? 100 : std::min(declared, 6
 // Tells how much of it was read; once that is to be cancelled, nothing more is.
 class WatchedBuffer : public QBuffer {
   public:
-    WatchedBuffer(QByteArray* data, const Progress& progress) : QBuffer(data), progress_(progress) {}
+    WatchedBuffer(QByteArray* data, const OnProgress& progress) : QBuffer(data), progress_(progress) {}
     bool isGivenUp() const { return givenUp_; }
 
   protected:
@@ -73,14 +73,14 @@ class WatchedBuffer : public QBuffer {
     }
 
   private:
-    const Progress progress_;
+    const OnProgress progress_;
     qint64 farthest_ = 0;
     bool givenUp_ = false;
 };
 
 class Decoder {
   public:
-    Decoder(std::string_view bytes, const std::string& file, const Progress& progress)
+    Decoder(std::string_view bytes, const std::string& file, const OnProgress& progress)
         : file_(file),
           data_(QByteArray::fromRawData(bytes.data(), static_cast<qsizetype>(bytes.size()))),
           buffer_(&data_, progress) {
@@ -193,7 +193,7 @@ class Decoder {
 }  // namespace
 
 Result<Original> decodeOriginal(std::string_view bytes, const std::string& file, double drawingScale,
-                                const Progress& progress) {
+                                const OnProgress& progress) {
     return Decoder(bytes, file, progress).run(drawingScale, kMaxFrames);
 }
 

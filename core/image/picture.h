@@ -51,7 +51,7 @@ struct Original {
 // messages. A drawing is made `drawingScale` times as large as it says, as far as kMaxPixels allows. Truncated and
 // broken pictures, and those above the limits, give an error. Progress follows the bytes that were read.
 Result<Original> decodeOriginal(std::string_view bytes, const std::string& file, double drawingScale = 1,
-                                const Progress& progress = {});
+                                const OnProgress& progress = {});
 
 // Pixels of a frame as the file's header states them, without decoding; 0 if it states none, is cut off or is a
 // drawing that decodeOriginal() refuses to draw.
