@@ -21,7 +21,7 @@ namespace {
 
 const QString kSeeds = SOURCE_DIR "/tests/fuzz/seeds/";
 
-QByteArray bytesOf(const QString& path) {
+QByteArray bytesIn(const QString& path) {
     QFile file(path);
     return file.open(QIODevice::ReadOnly) ? file.readAll() : QByteArray();
 }
@@ -70,7 +70,7 @@ class TestSameInputs : public QObject, public OnWindow {
             QTest::newRow(name) << file.fileName() << false;
         };
         made("words.png", "this is no picture");
-        made("cut.png", bytesOf(kSeeds + "png/rgb.png").left(60));
+        made("cut.png", bytesIn(kSeeds + "png/rgb.png").left(60));
         made("outside.svg",
              "<svg xmlns='http://www.w3.org/2000/svg' width='9' height='9'><image width='9' height='9' "
              "href='/etc/passwd'/></svg>");
@@ -106,7 +106,7 @@ class TestSameInputs : public QObject, public OnWindow {
         QVERIFY2(baked.has_value(), baked ? "" : baked.error().text().c_str());
         const auto bytes = exportImage(**baked, {}, ".bin");
         QVERIFY(bytes.has_value());
-        QVERIFY2(bytesOf(out).toStdString() == *bytes, "the window and the command line see another picture");
+        QVERIFY2(bytesIn(out).toStdString() == *bytes, "the window and the command line see another picture");
     }
 
     void faces_data() {
@@ -135,7 +135,7 @@ class TestSameInputs : public QObject, public OnWindow {
         if (!good)
             QVERIFY(QString::fromUtf8(ran.error).contains(find<QLabel>("notice")->text()));
         else
-            QVERIFY(bytesOf(out).startsWith("STARTFONT 2.1"));
+            QVERIFY(bytesIn(out).startsWith("STARTFONT 2.1"));
     }
 };
 

@@ -16,7 +16,7 @@ class GeneratedPrograms {
   public:
     // Generates into a fresh folder and puts the driver's script beside it.
     QString prepare(const BuiltSceneRef& scene, const std::vector<ScriptStep>& steps, const QString& name) {
-        const QString to = folder_.filePath(name);
+        QString to = folder_.filePath(name);
         Disk disk;
         const GeneratedCode code = generateCode(*scene);
         if (hasErrors(code.problems))
@@ -47,17 +47,17 @@ class GeneratedPrograms {
         QStringList sources = generatedSources(folder, name) + tools.sources;
         sources << driverDir() + "driver.c";
         sources.removeIf([](const QString& source) { return source.endsWith("_scene.c"); });
-        if (const QString said = compile(tools, common, sources, objects, linked); !said.isEmpty())
+        if (QString said = compile(tools, common, sources, objects, linked); !said.isEmpty())
             return said;
         for (const auto& [bytes, frames] : expected) {
             const QString program = objects + QString("/program_%1").arg(bytes);
             QStringList arguments =
                 common + QStringList{QString("-D%1_BUFFER_BYTES=%2u").arg(name.toUpper()).arg(bytes)};
             arguments << folder + "/" + name + "_scene.c" << linked << tools.linkFlags << "-o" << program;
-            if (const QString said = error(tools.compiler, arguments); !said.isEmpty())
+            if (QString said = error(tools.compiler, arguments); !said.isEmpty())
                 return said;
             const QString out = program + ".frames";
-            const QString said =
+            QString said =
                 tools.emulated
                     ? error("qemu-system-arm", {"-M", "mps2-an385", "-nographic", "-monitor", "none", "-serial", "none",
                                                 "-semihosting-config", "enable=on,target=native,arg=program,arg=" + out,
@@ -83,7 +83,7 @@ class GeneratedPrograms {
         for (const QString& source : sources) {
             const QString object = objectOf(tools, source, objects);
             if (!QFile::exists(object))
-                if (const QString said = error(tools.compiler, flags + QStringList{"-c", source, "-o", object});
+                if (QString said = error(tools.compiler, flags + QStringList{"-c", source, "-o", object});
                     !said.isEmpty())
                     return said;
             linked << object;
