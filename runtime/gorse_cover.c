@@ -25,20 +25,19 @@ static int32_t part_of(int32_t amount, int32_t number, int32_t parts) {
     return (amount < 0) != (number < 0) ? -(int32_t)a : (int32_t)a;
 }
 
-/* The root, to the nearer. Bit by bit, from the highest pair on. */
+/* The root, to the nearer. Bit by bit, without a branch that depends on it. */
 static uint32_t root_of(uint32_t square) {
-    uint32_t root = 0, bit = (uint32_t)1 << 30;
-    while (bit > square)
-        bit >>= 2;
-    for (; bit != 0u; bit >>= 2) {
-        if (square >= root + bit) {
-            square -= root + bit;
-            root = (root >> 1) + bit;
-        } else {
-            root >>= 1;
-        }
+    uint32_t root = 0, bit;
+    for (bit = (uint32_t)1 << 30; bit != 0u; bit >>= 2) {
+        const uint32_t trial = root + bit, fits = 0u - (uint32_t)(square >= trial);
+        square -= trial & fits;
+        root = (root >> 1) + (bit & fits);
     }
     return square > root ? root + 1u : root;
+}
+
+static void touch(gorse_cover *to, int32_t number) {
+    to->touched[number >> 3] = (uint8_t)(to->touched[number >> 3] | (1u << (number & 7)));
 }
 
 /* The height that an edge has passed left of x; `twice` is 2x less the sum of its ends. Stepped from its middle on, so
@@ -51,7 +50,7 @@ static int32_t height_before(int32_t twice, uint32_t slope, int32_t height) {
 /* Adds an edge that goes through `height` of a row between `left` and `right`, in the units above from the part's first
  * pixel on. */
 static void add_edge(gorse_cover *to, int32_t left, int32_t right, int32_t height) {
-    const int32_t end = (int32_t)GORSE_COVER_CHUNK * ACROSS;
+    const int32_t end = (int32_t)to->n * ACROSS;
     int32_t at = left, done = 0, column;
     uint32_t slope = 0;
     int32_t *sum = to->sums;
@@ -59,6 +58,7 @@ static void add_edge(gorse_cover *to, int32_t left, int32_t right, int32_t heigh
         return;
     if (right <= 0) {
         *sum += height * 2 * ACROSS;
+        touch(to, 0);
         return;
     }
     if (left < right)
@@ -66,6 +66,7 @@ static void add_edge(gorse_cover *to, int32_t left, int32_t right, int32_t heigh
     if (left < 0) {
         done = height_before(-left - right, slope, height);
         *sum += done * 2 * ACROSS;
+        touch(to, 0);
         at = 0;
     }
     sum += at / ACROSS;
@@ -79,11 +80,25 @@ static void add_edge(gorse_cover *to, int32_t left, int32_t right, int32_t heigh
         twice = at + next - 2 * column;
         sum[0] += (upto - done) * (2 * ACROSS - twice);
         sum[1] += (upto - done) * twice;
+        touch(to, column / ACROSS);
         done = upto;
         at = next;
         column += ACROSS;
         sum++;
     } while (at < right && column < end);
+    /* The last sum's neighbour. */
+    touch(to, column / ACROSS);
+}
+
+/* Adds an edge that crosses the middle of the row at x, of the whole panel, to the pixels whose middle is right of it;
+ * or on it, if `with_middle`. */
+static void add_crossing(gorse_cover *to, int32_t x, uint_fast8_t down, uint_fast8_t with_middle) {
+    const int32_t first = x - (int32_t)to->x * ACROSS + ACROSS / 2 - (with_middle != 0u ? 1 : 0);
+    const int32_t whole = (int32_t)2 * ACROSS * DOWN;
+    if (first < (int32_t)to->n * ACROSS) {
+        to->sums[first < 0 ? 0 : first / ACROSS] += down != 0u ? -whole : whole;
+        touch(to, first < 0 ? 0 : first / ACROSS);
+    }
 }
 
 static void add_between(gorse_cover *to, int32_t x0, int32_t x1, int32_t height) {
@@ -94,9 +109,15 @@ static void add_between(gorse_cover *to, int32_t x0, int32_t x1, int32_t height)
         add_edge(to, x1 - base, x0 - base, height);
 }
 
-/* Leaves of y0 to y1 what is in the row; 0 if nothing is. */
+/* Leaves of y0 to y1 what is in the row, of crisp shapes the row's middle; 0 if nothing is. */
 static uint_fast8_t clip_to_row(const gorse_cover *to, int32_t *y0, int32_t *y1) {
     const int32_t top = (int32_t)to->y * GORSE_FINE;
+    if (to->crisp != 0u) {
+        const int32_t middle = top + GORSE_FINE / 2;
+        const uint_fast8_t crosses = (uint_fast8_t)(*y0 <= middle && middle < *y1);
+        *y0 = *y1 = middle;
+        return crosses;
+    }
     if (*y0 < top)
         *y0 = top;
     if (*y1 > top + GORSE_FINE)
@@ -116,6 +137,11 @@ void gorse_cover_line(gorse_cover *to, const gorse_fine *from, const gorse_fine 
     int32_t y0 = upper->y, y1 = lower->y, height;
     if (clip_to_row(to, &y0, &y1) == 0u)
         return;
+    if (to->crisp != 0u) {
+        /* Of two shapes at an edge one takes the pixels on it. */
+        add_crossing(to, x_at(upper, lower, y0), down, 1);
+        return;
+    }
     height = (y1 - y0) * (DOWN / GORSE_FINE);
     add_between(to, x_at(upper, lower, y0), x_at(upper, lower, y1), down != 0u ? -height : height);
 }
@@ -160,6 +186,15 @@ static void add_sides(gorse_cover *to, const gorse_ellipse *of, int32_t y0, int3
     chord c;
     if (clip_to_row(to, &y0, &y1) == 0u || clip_to_row(to, &first, &last) == 0u)
         return;
+    if (to->crisp != 0u) {
+        /* Both sides alike: the pixels on them are inside. */
+        const int32_t half = half_width(of, y0 - of->centre.y);
+        if ((sides & LEFT) != 0u)
+            add_crossing(to, middle - half, (uint_fast8_t)(way < 0), (uint_fast8_t)(way > 0));
+        if ((sides & RIGHT) != 0u)
+            add_crossing(to, middle + half, (uint_fast8_t)(way > 0), (uint_fast8_t)(way < 0));
+        return;
+    }
     step = chord_height(of, first, last);
     c.y1 = top + (y0 - top) / step * step;
     if (c.y1 < first)
@@ -189,46 +224,170 @@ void gorse_cover_ellipse(gorse_cover *to, const gorse_ellipse *of, int_fast8_t w
     add_sides(to, of, of->centre.y - of->radius.y, of->centre.y + of->radius.y, LEFT | RIGHT, way);
 }
 
-void gorse_cover_arc(gorse_cover *to, const gorse_ellipse *of, uint16_t from, uint16_t end, int_fast8_t way) {
-    const uint16_t sweep = (uint16_t)((end + 360u - from) % 360u);
-    const uint_fast8_t last = (uint_fast8_t)(end != 0u && end <= 180u ? RIGHT : LEFT);
+/* Adds what is between two points, down the right side and up the left one. `ahead`: it is at most half of the ellipse,
+ * so points on the same side have nothing of the other one between them. */
+static void add_arc(gorse_cover *to, const gorse_ellipse *of, int32_t from, int32_t end, uint_fast8_t side,
+                    uint_fast8_t last, uint_fast8_t ahead, int_fast8_t way) {
     const int32_t top = of->centre.y - of->radius.y, bottom = of->centre.y + of->radius.y;
-    uint_fast8_t side = (uint_fast8_t)(from < 180u ? RIGHT : LEFT), parts;
-    gorse_fine at, stop;
-    gorse_point_at(of, from, &at);
-    gorse_point_at(of, end, &stop);
-    /* Down the right side and up the left one, until the end is ahead on the same side. */
+    uint_fast8_t parts;
     for (parts = 0; parts < 3u; parts++) {
-        if (side == last && (parts != 0u || sweep <= 180u)) {
-            add_sides(to, of, side == RIGHT ? at.y : stop.y, side == RIGHT ? stop.y : at.y, side, way);
+        if (side == last && (parts != 0u || ahead != 0u)) {
+            add_sides(to, of, side == RIGHT ? from : end, side == RIGHT ? end : from, side, way);
             return;
         }
         if (side == RIGHT)
-            add_sides(to, of, at.y, bottom, RIGHT, way);
+            add_sides(to, of, from, bottom, RIGHT, way);
         else
-            add_sides(to, of, top, at.y, LEFT, way);
-        at.y = side == RIGHT ? bottom : top;
+            add_sides(to, of, top, from, LEFT, way);
+        from = side == RIGHT ? bottom : top;
         side = (uint_fast8_t)(LEFT + RIGHT - side);
     }
 }
 
-void gorse_cover_begin(gorse_cover *cover, gorse_coord x, gorse_coord y) {
-    memset(cover->sums, 0, sizeof cover->sums);
+void gorse_cover_arc(gorse_cover *to, const gorse_ellipse *of, uint16_t from, uint16_t end, int_fast8_t way) {
+    const uint16_t half = GORSE_TURN / 2u;
+    const uint16_t sweep = (uint16_t)((uint16_t)(end + (end < from ? GORSE_TURN : 0u)) - from);
+    gorse_fine at, stop;
+    gorse_point_at(of, from, &at);
+    gorse_point_at(of, end, &stop);
+    add_arc(to, of, at.y, stop.y, (uint_fast8_t)(from < half ? RIGHT : LEFT),
+            (uint_fast8_t)(end != 0u && end <= half ? RIGHT : LEFT), (uint_fast8_t)(sweep <= half), way);
+}
+
+/* The side of an arc that begins or ends in a point. */
+static uint_fast8_t side_of(const gorse_ellipse *of, const gorse_fine *at, uint_fast8_t begins) {
+    if (at->x != of->centre.x)
+        return (uint_fast8_t)(at->x > of->centre.x ? RIGHT : LEFT);
+    return (uint_fast8_t)((at->y < of->centre.y) == (begins != 0u) ? RIGHT : LEFT);
+}
+
+/* Leaves of a height what the ellipse has. */
+static void bound_height(const gorse_ellipse *of, gorse_fine *at) {
+    if (at->y < of->centre.y - of->radius.y)
+        at->y = of->centre.y - of->radius.y;
+    if (at->y > of->centre.y + of->radius.y)
+        at->y = of->centre.y + of->radius.y;
+}
+
+void gorse_cover_wedge(gorse_cover *to, const gorse_ellipse *of, gorse_fine from, gorse_fine end,
+                       const gorse_fine *corner, int_fast8_t way) {
+    const uint_fast8_t clockwise = (uint_fast8_t)(way == GORSE_CLOCKWISE);
+    /* An outline that is not closed would cover all that is right of it. */
+    bound_height(of, &from);
+    bound_height(of, &end);
+    if (from.x != end.x || from.y != end.y)
+        add_arc(to, of, from.y, end.y, side_of(of, &from, 1), side_of(of, &end, 0), 1, way);
+    gorse_cover_line(to, clockwise != 0u ? &end : corner, clockwise != 0u ? corner : &end);
+    gorse_cover_line(to, clockwise != 0u ? corner : &from, clockwise != 0u ? &from : corner);
+}
+
+void gorse_cover_cap(gorse_cover *to, const gorse_ellipse *of, gorse_fine from, gorse_fine end, int_fast8_t way) {
+    bound_height(of, &end);
+    gorse_cover_wedge(to, of, from, end, &end, way);
+}
+
+void gorse_cover_ring(gorse_cover *to, const gorse_ellipse *outer, const gorse_ellipse *inner, uint16_t from,
+                      uint16_t end) {
+    gorse_fine outer_from, outer_end, inner_from, inner_end;
+    if (from == end) {
+        gorse_cover_ellipse(to, outer, GORSE_CLOCKWISE);
+        gorse_cover_ellipse(to, inner, GORSE_ANTICLOCKWISE);
+        return;
+    }
+    gorse_point_at(outer, from, &outer_from);
+    gorse_point_at(outer, end, &outer_end);
+    gorse_point_at(inner, from, &inner_from);
+    gorse_point_at(inner, end, &inner_end);
+    gorse_cover_arc(to, outer, from, end, GORSE_CLOCKWISE);
+    gorse_cover_line(to, &outer_end, &inner_end);
+    gorse_cover_arc(to, inner, from, end, GORSE_ANTICLOCKWISE);
+    gorse_cover_line(to, &inner_from, &outer_from);
+}
+
+void gorse_cover_begin(gorse_cover *cover, uint8_t crisp, gorse_coord x, gorse_coord y, uint16_t n) {
+    GORSE_ASSERT(n <= GORSE_COVER_CHUNK);
+    memset(cover->sums, 0, (n + 1u) * sizeof cover->sums[0]);
+    memset(cover->touched, 0, (n + 8u) / 8u);
     cover->x = x;
     cover->y = y;
+    cover->n = n;
+    cover->crisp = crisp;
+}
+
+uint8_t gorse_cover_meets(const gorse_cover *cover, const gorse_fine *upper_left, const gorse_fine *lower_right) {
+    const int32_t x = (int32_t)cover->x * GORSE_FINE, y = (int32_t)cover->y * GORSE_FINE;
+    return (uint8_t)(upper_left->y < y + GORSE_FINE && lower_right->y > y && lower_right->x > x &&
+                     upper_left->x < x + (int32_t)cover->n * GORSE_FINE);
+}
+
+/* 0 to 255. */
+static uint8_t coverage_of(int32_t sum) {
+    const uint32_t whole = (uint32_t)2 * ACROSS * DOWN, area = size_of(sum);
+    return (uint8_t)(area >= whole ? 255u : (area * 255u + whole / 2u) / whole);
 }
 
 uint8_t *gorse_cover_end(gorse_cover *cover) {
-    const uint32_t whole = (uint32_t)2 * ACROSS * DOWN;
     uint8_t *coverage = (uint8_t *)(void *)cover->sums;
     int32_t sum = 0;
-    uint_fast8_t i;
+    uint16_t i;
     /* A pixel's byte lies in a sum that has been read. */
-    for (i = 0; i < GORSE_COVER_CHUNK; i++) {
-        uint32_t area;
+    for (i = 0; i < cover->n; i++) {
         sum += cover->sums[i];
-        area = size_of(sum);
-        coverage[i] = (uint8_t)(area >= whole ? 255u : (area * 255u + whole / 2u) / whole);
+        coverage[i] = coverage_of(sum);
     }
     return coverage;
+}
+
+static uint_fast8_t is_touched(const gorse_cover *cover, uint16_t number) {
+    return (uint_fast8_t)((cover->touched[number >> 3] >> (number & 7u)) & 1u);
+}
+
+/* The first pixel from `at` on that is touched, or not; n if there is none. */
+static uint16_t next_of(const gorse_cover *cover, uint16_t at, uint_fast8_t touched) {
+    const uint8_t none = (uint8_t)(touched != 0u ? 0u : 255u);
+    while (at < cover->n && is_touched(cover, at) != touched) {
+        at++;
+        while ((at & 7u) == 0u && at < cover->n && cover->touched[at >> 3] == none)
+            at = (uint16_t)(at + 8u);
+    }
+    return at < cover->n ? at : cover->n;
+}
+
+static void paint_run(const gorse_cover *cover, const gorse_canvas *c, uint16_t from, uint16_t end, uint8_t coverage,
+                      gorse_colour colour) {
+    gorse_rect run;
+    if (coverage != 255u)
+        colour = (colour & 0xffffffu) | (gorse_colour)gorse_scale8(gorse_alpha(colour), coverage) << 24;
+    run.x0 = (gorse_coord)(cover->x + (gorse_coord)from);
+    run.x1 = (gorse_coord)(cover->x + (gorse_coord)end);
+    run.y0 = cover->y;
+    run.y1 = (gorse_coord)(cover->y + 1);
+    gorse_fill_rect(c, &run, colour);
+}
+
+void gorse_cover_paint(gorse_cover *cover, const gorse_canvas *c, gorse_colour colour) {
+    uint8_t *coverage = (uint8_t *)(void *)cover->sums;
+    int32_t sum = 0;
+    uint16_t at = 0;
+    while (at < cover->n) {
+        const uint16_t edge = next_of(cover, at, 1);
+        uint16_t end, i;
+        if (edge > at && sum != 0)
+            paint_run(cover, c, at, edge, coverage_of(sum), colour);
+        /* Short runs between edges are taken with them. */
+        end = next_of(cover, edge, 0);
+        while (end < cover->n && next_of(cover, end, 1) - end < 4)
+            end = next_of(cover, next_of(cover, end, 1), 0);
+        if (end > edge + GORSE_CHUNK)
+            end = (uint16_t)(edge + GORSE_CHUNK);
+        /* A pixel's byte lies in a sum that has been read. */
+        for (i = edge; i < end; i++) {
+            sum += cover->sums[i];
+            coverage[i] = coverage_of(sum);
+        }
+        if (end > edge)
+            gorse_mask_span(c, (gorse_coord)(cover->x + (gorse_coord)edge), cover->y, (uint16_t)(end - edge),
+                            coverage + edge, colour);
+        at = end;
+    }
 }

@@ -4,14 +4,11 @@
 #ifndef GORSE_SCENE_H
 #define GORSE_SCENE_H
 
-#include "gorse_scene_images.h"
+#include "gorse_scene_widgets.h"
 
 #ifdef __cplusplus
 extern "C" {
 #endif
-
-/* Stands for "none" wherever a number refers to something. */
-#define GORSE_NONE 0xffffu
 
 typedef struct gorse_rect {
     gorse_coord x0, y0, x1, y1; /* x1 and y1 are the first pixel outside */
@@ -66,213 +63,6 @@ typedef struct gorse_panel {
     uint8_t unit_x, unit_y;
     uint8_t phase_x, phase_y;
 } gorse_panel;
-
-/* Accents may rise above the line: a glyph's top counts from this many pixels above it. */
-#define GORSE_TOP_BIAS 32
-
-/* A glyph's bits begin at a whole byte, rows without gaps, leftmost pixel in the highest bits; or as runs. */
-typedef struct gorse_glyph {
-    uint16_t offset_low; /* of its first byte in the font's bits */
-    uint8_t offset_high;
-    uint8_t width, height;
-    int8_t left; /* from the pen to the bitmap's left edge */
-    uint8_t top; /* from the line's top to the bitmap's top edge, plus GORSE_TOP_BIAS */
-    uint8_t advance;
-} gorse_glyph;
-
-/* `count` characters from `first` on have the glyphs from number `glyph` on. Sorted, without overlap. */
-typedef struct gorse_range {
-    uint32_t first;
-    uint16_t count;
-    uint16_t glyph;
-} gorse_range;
-
-/* The pen moves `by` pixels between two glyphs. Sorted by left, then right. */
-typedef struct gorse_kern {
-    uint16_t left, right;
-    int16_t by;
-} gorse_kern;
-
-/* How far a glyph has been read: pixel by pixel from its top left, as if its rows were one. Begins as the first of its
- * bytes, 0, 255, the font's depth, 0; each way of reading uses it as it needs. */
-typedef struct gorse_glyph_reader {
-    const GORSE_ROM uint8_t *bits; /* the byte that holds the next half byte */
-    uint16_t left;                 /* pixels of this value that are still to come */
-    uint8_t value;                 /* coverage, 0 to 255 */
-    uint8_t depth;                 /* bits a pixel */
-    uint8_t low;                   /* 1: the next half byte is the byte's low one */
-    uint8_t reserved;
-} gorse_glyph_reader;
-
-/* Glyph 0 is the box that stands for a missing character. */
-typedef struct gorse_font {
-    const GORSE_ROM gorse_range *ranges;
-    const GORSE_ROM gorse_glyph *glyphs;
-    const GORSE_ROM gorse_kern *kerns;
-    const GORSE_ROM uint8_t *bits;
-    /* How its glyphs are stored: gorse_read_glyph_... Leaves out `skip` pixels, then reads n. */
-    void (*read)(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
-    uint16_t range_count, kern_count;
-    uint8_t line_height, bits_per_pixel;
-    uint8_t reserved[2];
-} gorse_font;
-
-/* Bits of a widget's state, which a look may depend on. */
-enum { GORSE_STATE_PRESSED = 1 };
-
-struct gorse_look;
-
-/* The look to take instead while all bits of `when` are set. */
-typedef struct gorse_look_state {
-    const GORSE_ROM struct gorse_look *look;
-    uint8_t when;
-} gorse_look_state;
-
-typedef struct gorse_look {
-    gorse_colour fill, border, text;
-    const GORSE_ROM gorse_font *font;
-    const GORSE_ROM gorse_look_state *states;
-    uint8_t state_count;
-    uint8_t border_width, radius, padding; /* pixels */
-} gorse_look;
-
-struct gorse_widget;
-
-enum {
-    GORSE_KIND_HAS_TEXT = 1, /* its record begins with a gorse_widget_text */
-    GORSE_KIND_TOUCHED = 2,  /* takes presses */
-    GORSE_KIND_FINE_TEXT = 4 /* its text is in gorse_text_widget_box, so that single characters can be redrawn */
-};
-
-/* What a rule can command a kind to do. */
-enum { GORSE_COMMAND_ENTER = 0, GORSE_COMMAND_PLAY = 1, GORSE_COMMAND_STOP = 2 };
-
-/* What a widget's kind does. `widget` is a copy on the stack with changed properties laid over it. */
-typedef struct gorse_kind {
-    uint8_t record_bytes, flags;
-    void (*draw)(const struct gorse_canvas *c, const struct gorse_widget *widget, const gorse_look *look);
-    /* GORSE_COMMAND_ENTER when its screen is entered, and what rules say; 0 if it does nothing then. */
-    void (*command)(gorse *g, const struct gorse_widget *widget, const gorse_look *look, uint8_t what);
-    /* Once a step while its screen is shown; marks what changes. Returns 1 if what it did has come to its end. */
-    uint8_t (*tick)(gorse *g, const struct gorse_widget *widget, const gorse_look *look);
-    /* ms until tick has something to do, GORSE_FOREVER if only a variable can give it something. 0 with tick 0. */
-    uint32_t (*wait)(const gorse *g, const struct gorse_widget *widget);
-} gorse_kind;
-
-/* The head of every widget's record. */
-typedef struct gorse_widget {
-    const GORSE_ROM gorse_kind *kind;
-    const GORSE_ROM gorse_look *look;
-    int16_t x, y, w, h;
-    uint16_t memory;  /* where its text's buffer, then its kind's state begin in the screen's part of the state, or
-                         GORSE_NONE */
-    uint8_t capacity; /* bytes of the buffer, the closing zero included; 0: its text does not change */
-    uint8_t visible;
-    uint8_t first_slot, slot_count; /* of the screen's slots, those of this widget */
-    uint8_t reserved[2];
-} gorse_widget;
-
-enum { GORSE_ALIGN_START = 0, GORSE_ALIGN_MIDDLE = 1, GORSE_ALIGN_END = 2 };
-
-/* A widget with a text. The text is UTF-8 that ends with 0; a byte 1 begins an inset:
- * 1, form, digits, decimals, scale, length of the byte code, the byte code. It may hold zeros. */
-typedef struct gorse_widget_text {
-    gorse_widget widget;
-    const GORSE_ROM uint8_t *text;
-    uint8_t align, place, wrap; /* align: GORSE_ALIGN_START left to GORSE_ALIGN_END right; place: top to bottom */
-    uint8_t reserved;
-} gorse_widget_text;
-
-enum { GORSE_TEXT_INSET = 1 };
-/* The form of an inset. */
-enum {
-    GORSE_FORM_NUMBER = 0, /* at least `digits` before the point, `decimals` behind it */
-    GORSE_FORM_TEXT = 1,
-    GORSE_FORM_YES_NO = 2,
-    GORSE_FORM_CLOCK = 3 /* a number of seconds as m:ss (digits 2), h:mm:ss (digits 3); decimals: minimum
-                            digits of the first part */
-};
-
-typedef struct gorse_widget_rectangle {
-    gorse_widget widget;
-} gorse_widget_rectangle;
-
-/* An ellipse in the box. */
-typedef struct gorse_widget_disc {
-    gorse_widget widget;
-    uint16_t from_angle, to_angle; /* degrees; 0 at the top, clockwise; equal: all round */
-    uint8_t hole;                  /* percent of the radius, below 100 */
-    uint8_t reserved[3];
-} gorse_widget_disc;
-
-typedef struct gorse_widget_image {
-    gorse_widget widget;
-    const GORSE_ROM gorse_image *image;
-    uint8_t align, place;
-    uint8_t reserved[2];
-} gorse_widget_image;
-
-enum { GORSE_PLAY_LOOP = 0, GORSE_PLAY_ONCE = 1, GORSE_PLAY_TO_AND_FRO = 2 };
-
-/* Its memory holds a gorse_frames_state. */
-typedef struct gorse_widget_frames {
-    gorse_widget widget;
-    const GORSE_ROM gorse_animation *animation;
-    const GORSE_ROM int32_t *steps; /* 0: plays by time; else from which value on each frame after the first shows */
-    uint16_t variable;              /* whose value, with steps */
-    uint8_t align, place;
-    uint8_t play;
-    uint8_t starts; /* plays when its screen is entered */
-    uint8_t reserved[2];
-} gorse_widget_frames;
-
-typedef struct gorse_frames_state {
-    uint32_t since; /* when the frame came */
-    uint16_t frame;
-    uint8_t playing, backwards;
-} gorse_frames_state;
-
-enum { GORSE_SIDE_LEFT = 0, GORSE_SIDE_RIGHT = 1, GORSE_SIDE_ABOVE = 2, GORSE_SIDE_BELOW = 3 };
-
-typedef struct gorse_widget_button {
-    gorse_widget_text label;
-    const GORSE_ROM gorse_image *image; /* 0: none */
-    uint8_t image_side;
-    uint8_t gap; /* pixels between image and text */
-    uint8_t reserved[2];
-} gorse_widget_button;
-
-/* The head of a record that shows a value. */
-typedef struct gorse_widget_indicator {
-    gorse_widget widget;
-    const GORSE_ROM int32_t *limits; /* min, max, which is above it, and what else the kind says */
-    uint16_t variable;               /* whose value, or GORSE_NONE: 0 is shown */
-    uint8_t reserved[2];
-} gorse_widget_indicator;
-
-enum { GORSE_DIRECTION_RIGHT = 0, GORSE_DIRECTION_UP = 1, GORSE_DIRECTION_LEFT = 2, GORSE_DIRECTION_DOWN = 3 };
-
-/* Its limits: min, max, the value that it grows from. Its memory holds where it ends, 2 bytes: pixels, or parts. */
-typedef struct gorse_widget_progress {
-    gorse_widget_indicator shown;
-    uint8_t direction;
-    uint8_t parts; /* 0 and 1: a whole bar */
-    uint8_t part_gap;
-    uint8_t reserved;
-} gorse_widget_progress;
-
-/* The largest record of all kinds, for the copy on the stack. */
-typedef union gorse_record {
-    gorse_widget widget;
-    gorse_widget_rectangle rectangle;
-    gorse_widget_disc disc;
-    gorse_widget_text label;
-    gorse_widget_image picture;
-    gorse_widget_button button;
-    gorse_widget_frames frames;
-    gorse_widget_indicator indicator;
-    gorse_widget_progress progress;
-} gorse_record;
 
 /* Sizes of a slot's field; `GORSE_SLOT_TEXT` is a pointer to one of the scene's strings. */
 enum { GORSE_SLOT_TEXT = 0, GORSE_SLOT_LOOK = 0x80 };
@@ -425,23 +215,10 @@ typedef struct gorse_machine {
 /* A text as a value: one of the scene's strings, or a text variable with this bit. */
 #define GORSE_TEXT_IS_VARIABLE 0x8000
 
-extern const GORSE_ROM gorse_kind gorse_kind_rectangle;
-extern const GORSE_ROM gorse_kind gorse_kind_disc;
-extern const GORSE_ROM gorse_kind gorse_kind_text;
-extern const GORSE_ROM gorse_kind gorse_kind_image;
-extern const GORSE_ROM gorse_kind gorse_kind_button;
-extern const GORSE_ROM gorse_kind gorse_kind_button_image; /* a button's that has an image */
-extern const GORSE_ROM gorse_kind gorse_kind_frames;
-extern const GORSE_ROM gorse_kind gorse_kind_progress;
-
 extern const GORSE_ROM gorse_motion gorse_motion_of_widgets;
 
 void gorse_extended_code(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand);
 void gorse_extended_forms(const gorse *g, struct gorse_writer *to, const GORSE_ROM uint8_t *inset, int32_t value);
-
-void gorse_read_glyph_bits(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
-void gorse_read_glyph_nibbles(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
-void gorse_read_glyph_runs(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
 
 extern const GORSE_ROM gorse_format gorse_format_page1;
 extern const GORSE_ROM gorse_format gorse_format_row1;

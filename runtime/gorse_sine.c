@@ -1,5 +1,5 @@
 /* SPDX-License-Identifier: MIT */
-/* Points at whole degrees of an ellipse, from a table of 182 bytes. */
+/* Points of an ellipse by their angle, from a table of 182 bytes. */
 #include "gorse_cover.h"
 
 /* 32767 * sin(0 to 90 degrees). */
@@ -12,19 +12,28 @@ static const GORSE_ROM uint16_t sines[91] = {
     32269, 32364, 32448, 32523, 32587, 32642, 32687, 32722, 32747, 32762, 32767,
 };
 
-static int32_t scaled(int32_t radius, uint_fast8_t degrees) {
-    const uint32_t sine = sines[degrees], size = (uint32_t)radius;
+/* The table, linear between its degrees. */
+static uint32_t sine_of(uint16_t angle) {
+    const uint_fast8_t degrees = (uint_fast8_t)(angle / GORSE_DEGREE);
+    const uint32_t part = angle % GORSE_DEGREE, sine = sines[degrees];
+    return part == 0u ? sine : sine + ((sines[degrees + 1u] - sine) * part + GORSE_DEGREE / 2u) / GORSE_DEGREE;
+}
+
+static int32_t scaled(int32_t radius, uint16_t angle) {
+    const uint32_t sine = sine_of(angle), size = (uint32_t)radius;
     /* In two halves, as a radius has up to 22 bits. */
     return (int32_t)((size >> 8) * sine / 32767u * 256u +
                      (((size >> 8) * sine % 32767u) * 256u + (size & 255u) * sine + 16383u) / 32767u);
 }
 
-void gorse_point_at(const gorse_ellipse *of, uint16_t degrees, gorse_fine *point) {
-    const uint_fast8_t quarter = (uint_fast8_t)(degrees / 90u), rest = (uint_fast8_t)(degrees % 90u);
+void gorse_point_at(const gorse_ellipse *of, uint16_t angle, gorse_fine *point) {
+    const uint16_t right = 90u * GORSE_DEGREE;
+    const uint_fast8_t quarter = (uint_fast8_t)(angle / right);
+    const uint16_t rest = (uint16_t)(angle % right), other = (uint16_t)(right - rest);
     /* From the quarter's first axis towards the next: the top, the right, the bottom, the left. */
     const uint_fast8_t upright = (uint_fast8_t)((quarter & 1u) == 0u);
-    int32_t across = scaled(of->radius.x, (uint_fast8_t)(upright != 0u ? rest : 90u - rest));
-    int32_t down = scaled(of->radius.y, (uint_fast8_t)(upright != 0u ? 90u - rest : rest));
+    int32_t across = scaled(of->radius.x, upright != 0u ? rest : other);
+    int32_t down = scaled(of->radius.y, upright != 0u ? other : rest);
     point->x = of->centre.x + (quarter < 2u ? across : -across);
     point->y = of->centre.y + (quarter == 0u || quarter == 3u ? -down : down);
 }

@@ -11,7 +11,7 @@
 
 namespace {
 
-constexpr int kSide = 96;
+constexpr int kSide = 96, kPart = 20;
 constexpr double kDegree = 3.14159265358979323846 / 180;
 using Coverage = std::vector<int>;
 using Outline = std::vector<std::pair<int, int>>;  // 1/64 pixel
@@ -23,11 +23,11 @@ template <typename Trace>
 Coverage covered(const Trace& trace, int first = 0) {
     Coverage out(kSide * kSide);
     for (int y = 0; y < kSide; ++y)
-        for (int x = first; x < kSide; x += GORSE_COVER_CHUNK) {
+        for (int x = first; x < kSide; x += kPart) {
             gorse_cover part;
-            gorse_cover_begin(&part, x, y);
+            const int n = std::min(kPart, kSide - x);
+            gorse_cover_begin(&part, 0, x, y, static_cast<uint16_t>(n));
             trace(part);
-            const int n = std::min(GORSE_COVER_CHUNK, kSide - x);
             const uint8_t* coverage = gorse_cover_end(&part);
             for (int i = std::max(0, -x); i < n; ++i)
                 out[at(x + i, y)] = coverage[i];
@@ -55,21 +55,8 @@ struct Sector {
 };
 
 void traceSector(gorse_cover& part, const Sector& s) {
-    if (s.from == s.to) {
-        gorse_cover_ellipse(&part, &s.outer, GORSE_CLOCKWISE);
-        gorse_cover_ellipse(&part, &s.inner, GORSE_ANTICLOCKWISE);
-        return;
-    }
-    const auto from = static_cast<uint16_t>(s.from), to = static_cast<uint16_t>(s.to);
-    gorse_fine corners[4];
-    gorse_point_at(&s.outer, from, &corners[0]);
-    gorse_point_at(&s.outer, to, &corners[1]);
-    gorse_point_at(&s.inner, to, &corners[2]);
-    gorse_point_at(&s.inner, from, &corners[3]);
-    gorse_cover_arc(&part, &s.outer, from, to, GORSE_CLOCKWISE);
-    gorse_cover_line(&part, &corners[1], &corners[2]);
-    gorse_cover_arc(&part, &s.inner, from, to, GORSE_ANTICLOCKWISE);
-    gorse_cover_line(&part, &corners[3], &corners[0]);
+    const auto from = static_cast<uint16_t>(s.from * GORSE_DEGREE), to = static_cast<uint16_t>(s.to * GORSE_DEGREE);
+    gorse_cover_ring(&part, &s.outer, &s.inner, from, to);
 }
 
 Coverage sector(const Sector& s, int first = 0) {

@@ -1,0 +1,155 @@
+/* SPDX-License-Identifier: MIT */
+/* Draws what an outline encloses, a part of a row at a time. */
+#include "gorse_cover.h"
+
+void gorse_ellipse_in(const gorse_rect *box, gorse_ellipse *out) {
+    out->centre.x = ((int32_t)box->x0 + box->x1) * (GORSE_FINE / 2);
+    out->centre.y = ((int32_t)box->y0 + box->y1) * (GORSE_FINE / 2);
+    out->radius.x = ((int32_t)box->x1 - box->x0) * (GORSE_FINE / 2);
+    out->radius.y = ((int32_t)box->y1 - box->y0) * (GORSE_FINE / 2);
+}
+
+void gorse_smaller_ellipse(const gorse_ellipse *of, int32_t by, gorse_ellipse *out) {
+    out->centre = of->centre;
+    out->radius.x = of->radius.x > by ? of->radius.x - by : 0;
+    out->radius.y = of->radius.y > by ? of->radius.y - by : 0;
+}
+
+void gorse_box_around(const gorse_fine *points, uint_fast8_t count, int32_t more, gorse_rect *out) {
+    gorse_fine least = points[0], most = points[0];
+    uint_fast8_t i;
+    for (i = 1; i < count; i++) {
+        least.x = points[i].x < least.x ? points[i].x : least.x;
+        least.y = points[i].y < least.y ? points[i].y : least.y;
+        most.x = points[i].x > most.x ? points[i].x : most.x;
+        most.y = points[i].y > most.y ? points[i].y : most.y;
+    }
+    out->x0 = gorse_pixel_of(least.x - more);
+    out->y0 = gorse_pixel_of(least.y - more);
+    out->x1 = gorse_pixel_of(most.x + more + GORSE_FINE - 1);
+    out->y1 = gorse_pixel_of(most.y + more + GORSE_FINE - 1);
+}
+
+/* What is drawn now: a part of a row. */
+typedef struct span {
+    const gorse_canvas *c;
+    gorse_coord x, y;
+    uint16_t n;
+} span;
+
+static uint8_t is_crisp(const gorse_canvas *c) { return (uint8_t)(c->format->bits == 1u); }
+
+static GORSE_OWN_FRAME void cover(gorse_cover *to, const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n,
+                                  gorse_outline *outline, const void *shape) {
+    gorse_cover_begin(to, is_crisp(c), x, y, n);
+    outline(to, shape);
+}
+
+/* The coverage of the pixels from x, y on, written over `to`. */
+static uint8_t *covered(gorse_cover *to, const span *s, gorse_coord x, gorse_coord y, uint16_t n,
+                        gorse_outline *outline, const void *shape) {
+    cover(to, s->c, x, y, n, outline, shape);
+    return gorse_cover_end(to);
+}
+
+/* A part of a row; 0 if the area has no more of it. At most `most` pixels. */
+static uint_fast8_t next_span(span *s, const gorse_rect *area, uint16_t most) {
+    s->x = (gorse_coord)(s->x + (gorse_coord)s->n);
+    if (s->x >= area->x1) {
+        s->x = area->x0;
+        s->y++;
+    }
+    s->n = (uint16_t)gorse_min((gorse_coord)(area->x1 - s->x), (gorse_coord)most);
+    return (uint_fast8_t)(s->y < area->y1);
+}
+
+/* Leaves of an area what can be drawn on; 0 if nothing can. */
+static uint_fast8_t begin_spans(span *s, const gorse_canvas *c, const gorse_rect *wanted, gorse_rect *area) {
+    *area = *wanted;
+    s->c = c;
+    s->n = 0;
+    if (gorse_clip(area, &c->clip) == 0u)
+        return 0;
+    s->x = area->x0;
+    s->y = area->y0;
+    return 1;
+}
+
+static GORSE_OWN_FRAME void fill_span(const span *s, gorse_outline *outline, const void *shape, gorse_colour colour) {
+    gorse_cover part;
+    cover(&part, s->c, s->x, s->y, s->n, outline, shape);
+    gorse_cover_paint(&part, s->c, colour);
+}
+
+void gorse_fill_outline(const gorse_canvas *c, const gorse_rect *wanted, gorse_outline *outline, const void *shape,
+                        gorse_colour colour) {
+    span s;
+    gorse_rect area;
+    if (gorse_alpha(colour) != 0u && begin_spans(&s, c, wanted, &area) != 0u)
+        while (next_span(&s, &area, GORSE_COVER_CHUNK) != 0u)
+            fill_span(&s, outline, shape, colour);
+}
+
+/* Splits the coverage of a shape and of its border into the border's and the rest. */
+static void draw_split(const span *s, uint8_t *whole, uint8_t *border, const gorse_look *look) {
+    uint16_t i;
+    for (i = 0; i < s->n; i++) {
+        border[i] = (uint8_t)(whole[i] > border[i] ? whole[i] - border[i] : 0);
+        /* What shines through is the ground, not the border. */
+        if (gorse_alpha(look->fill) != 255u)
+            whole[i] = (uint8_t)(whole[i] - border[i]);
+    }
+    gorse_mask_span(s->c, s->x, s->y, s->n, whole, look->border);
+    gorse_mask_span(s->c, s->x, s->y, s->n, border, look->fill);
+}
+
+/* Pixels that are drawn with a border at a time. */
+enum { BORDER_CHUNK = GORSE_COVER_CHUNK < GORSE_CHUNK ? GORSE_COVER_CHUNK : GORSE_CHUNK };
+
+static GORSE_OWN_FRAME void draw_bordered(const span *s, gorse_outline *outline, gorse_outline *border,
+                                          const void *shape, const gorse_look *look) {
+    gorse_cover part;
+    uint8_t whole[BORDER_CHUNK];
+    memcpy(whole, covered(&part, s, s->x, s->y, s->n, outline, shape), s->n);
+    draw_split(s, whole, covered(&part, s, s->x, s->y, s->n, border, shape), look);
+}
+
+/* A border of one pixel on panels of one bit: the pixels inside that have a neighbour above, below, left or right which
+ * is outside. So it is closed and has no pixel more than that takes. */
+static GORSE_OWN_FRAME void draw_crisp_edge(const span *s, gorse_outline *outline, const void *shape,
+                                            const gorse_look *look) {
+    gorse_cover part;
+    uint8_t whole[BORDER_CHUNK], edge[BORDER_CHUNK];
+    const uint8_t *row;
+    const gorse_coord left = (gorse_coord)(s->x - 1);
+    const uint16_t n = (uint16_t)(s->n + 2u);
+    uint16_t i;
+    memcpy(whole, covered(&part, s, left, s->y, n, outline, shape), n);
+    row = covered(&part, s, left, (gorse_coord)(s->y - 1), n, outline, shape);
+    for (i = 0; i < s->n; i++)
+        edge[i] = (uint8_t)(row[i + 1u] & whole[i] & whole[i + 2u]);
+    row = covered(&part, s, left, (gorse_coord)(s->y + 1), n, outline, shape);
+    for (i = 0; i < s->n; i++) {
+        whole[i] = whole[i + 1u];
+        edge[i] = (uint8_t)(whole[i] & (uint8_t) ~(edge[i] & row[i + 1u]));
+    }
+    draw_split(s, whole, edge, look);
+}
+
+void gorse_draw_outline(const gorse_canvas *c, const gorse_rect *wanted, gorse_outline *outline, gorse_outline *border,
+                        const void *shape, const gorse_look *look) {
+    span s;
+    gorse_rect area;
+    const uint_fast8_t crisp_edge = (uint_fast8_t)(is_crisp(c) != 0u && look->border_width == 1u);
+    if (look->border_width == 0u) {
+        gorse_fill_outline(c, wanted, outline, shape, look->fill);
+        return;
+    }
+    if (begin_spans(&s, c, wanted, &area) == 0u)
+        return;
+    while (next_span(&s, &area, (uint16_t)(BORDER_CHUNK - (crisp_edge != 0u ? 2 : 0))) != 0u)
+        if (crisp_edge != 0u)
+            draw_crisp_edge(&s, outline, shape, look);
+        else
+            draw_bordered(&s, outline, border, shape, look);
+}
