@@ -21,3 +21,49 @@ uint16_t gorse_scaled_value(const gorse_widget_indicator *indicator, int32_t val
 int32_t gorse_shown_value(const gorse *g, const gorse_widget_indicator *indicator) {
     return indicator->variable == GORSE_NONE ? 0 : gorse_number(g, indicator->variable);
 }
+
+uint8_t gorse_zone_of(const GORSE_ROM int32_t *zones, uint8_t count, int32_t value) {
+    uint8_t number;
+    for (number = 0; number < count; number++, zones += GORSE_ZONE_NUMBERS)
+        if (zones[GORSE_ZONE_FROM] <= value && value <= zones[GORSE_ZONE_TO])
+            break;
+    return number;
+}
+
+static gorse_reach between(uint16_t a, uint16_t b) {
+    gorse_reach reach;
+    reach.from = a < b ? a : b;
+    reach.end = a < b ? b : a;
+    return reach;
+}
+
+static uint16_t end_now(const gorse *g, const gorse_widget_indicator *indicator, uint16_t steps) {
+    return gorse_scaled_value(indicator, gorse_shown_value(g, indicator), steps);
+}
+
+void gorse_enter_reach(gorse *g, const gorse_widget_indicator *indicator, uint8_t command, uint16_t steps) {
+    const uint16_t end = end_now(g, indicator, steps);
+    if (command == GORSE_COMMAND_ENTER)
+        memcpy(gorse_widget_state(g, &indicator->widget), &end, sizeof end);
+}
+
+uint8_t gorse_move_reach(gorse *g, const gorse_widget_indicator *indicator, uint16_t steps, gorse_reach *moved) {
+    const uint16_t end = end_now(g, indicator, steps);
+    uint16_t before;
+    memcpy(&before, gorse_widget_state(g, &indicator->widget), sizeof before);
+    memcpy(gorse_widget_state(g, &indicator->widget), &end, sizeof end);
+    *moved = between(before, end);
+    return (uint8_t)(before != end && indicator->widget.visible != 0u);
+}
+
+gorse_reach gorse_shown_reach(const gorse *g, const gorse_widget_indicator *indicator, uint16_t steps) {
+    uint16_t end;
+    memcpy(&end, gorse_widget_state(g, &indicator->widget), sizeof end);
+    return between(gorse_scaled_value(indicator, indicator->limits[2], steps), end < steps ? end : steps);
+}
+
+uint32_t gorse_wait_for_value(const gorse *g, const gorse_widget *widget) {
+    (void)g;
+    (void)widget;
+    return GORSE_FOREVER;
+}

@@ -65,6 +65,23 @@ int32_t gorse_shown_value(const gorse *g, const gorse_widget_indicator *indicato
 /* Where a value is between the indicator's min, 0, and its max, `length`; clamped. */
 uint16_t gorse_scaled_value(const gorse_widget_indicator *indicator, int32_t value, uint16_t length);
 
+/* The number of the first of some zones (GORSE_ZONE_...) that a value is in; `count` if it is in none. */
+uint8_t gorse_zone_of(const GORSE_ROM int32_t *zones, uint8_t count, int32_t value);
+
+/* A part of an indicator's length, in steps. */
+typedef struct gorse_reach {
+    uint16_t from, end;
+} gorse_reach;
+/* For indicators with a state of 2 bytes, where the value ends. Sets it when the screen is entered; with another
+ * command nothing. */
+void gorse_enter_reach(gorse *g, const gorse_widget_indicator *indicator, uint8_t command, uint16_t steps);
+/* Sets it to the value of now. 1 if it moved: `moved` is what lies between. */
+uint8_t gorse_move_reach(gorse *g, const gorse_widget_indicator *indicator, uint16_t steps, gorse_reach *moved);
+/* What is shown: from the value of the indicator's third limit, or to there. */
+gorse_reach gorse_shown_reach(const gorse *g, const gorse_widget_indicator *indicator, uint16_t steps);
+/* gorse_kind.wait of indicators that only a variable can give something to do. */
+uint32_t gorse_wait_for_value(const gorse *g, const gorse_widget *widget);
+
 /* The screen that is shown. */
 static inline const GORSE_ROM gorse_screen *gorse_shown(const gorse *g) {
     return &g->scene->screens[gorse_head_of(g)->screen];

@@ -50,42 +50,26 @@ static uint16_t step_at(const gorse_widget_progress *p, const bar *b, uint16_t s
     return (uint16_t)((uint32_t)((uint32_t)b->length + p->part_gap) * step / p->parts);
 }
 
-static uint16_t end_now(const gorse *g, const gorse_widget_progress *p, const bar *b) {
-    return gorse_scaled_value(&p->shown, gorse_shown_value(g, &p->shown), b->steps);
-}
-
 static void command(gorse *g, const gorse_widget *widget, const gorse_look *look, uint8_t what) {
+    const gorse_widget_progress *p = progress_of(widget);
     bar b;
-    uint16_t end;
-    if (what != GORSE_COMMAND_ENTER)
-        return;
-    measure(progress_of(widget), look, &b);
-    end = end_now(g, progress_of(widget), &b);
-    memcpy(gorse_widget_state(g, widget), &end, sizeof end);
+    measure(p, look, &b);
+    gorse_enter_reach(g, &p->shown, what, b.steps);
 }
 
 static uint8_t tick(gorse *g, const gorse_widget *widget, const gorse_look *look) {
     const gorse_widget_progress *p = progress_of(widget);
-    bar b;
-    uint16_t before, end;
+    gorse_reach moved;
     gorse_rect changed, box;
+    bar b;
     measure(p, look, &b);
-    end = end_now(g, p, &b);
-    memcpy(&before, gorse_widget_state(g, widget), sizeof before);
-    if (before == end)
+    if (gorse_move_reach(g, &p->shown, b.steps, &moved) == 0u)
         return 0;
-    memcpy(gorse_widget_state(g, widget), &end, sizeof end);
-    piece(p, &b, step_at(p, &b, before < end ? before : end), step_at(p, &b, before < end ? end : before), &changed);
+    piece(p, &b, step_at(p, &b, moved.from), step_at(p, &b, moved.end), &changed);
     gorse_widget_box(widget, &box);
-    if (widget->visible != 0u && gorse_clip(&changed, &box) != 0u)
+    if (gorse_clip(&changed, &box) != 0u)
         gorse_dirty(g, &changed);
     return 0;
-}
-
-static uint32_t wait(const gorse *g, const gorse_widget *widget) {
-    (void)g;
-    (void)widget;
-    return GORSE_FOREVER;
 }
 
 static void draw_parts(const gorse_canvas *c, const gorse_widget_progress *p, const bar *b, const gorse_look *look,
@@ -108,21 +92,13 @@ static void draw_parts(const gorse_canvas *c, const gorse_widget_progress *p, co
 static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
     const gorse_widget_progress *p = progress_of(widget);
     bar b;
-    uint16_t end, from;
+    gorse_reach shown;
     measure(p, look, &b);
-    memcpy(&end, gorse_widget_state(c->run, widget), sizeof end);
-    if (end > b.steps)
-        end = b.steps;
-    from = gorse_scaled_value(&p->shown, p->shown.limits[2], b.steps);
-    if (end < from) {
-        uint16_t swapped = end;
-        end = from;
-        from = swapped;
-    }
+    shown = gorse_shown_reach(c->run, &p->shown, b.steps);
     if (has_parts(p) != 0u) {
-        draw_parts(c, p, &b, look, from, end);
+        draw_parts(c, p, &b, look, shown.from, shown.end);
     } else {
-        gorse_canvas shown = *c;
+        gorse_canvas inside = *c;
         gorse_look ink = *look;
         gorse_rect box;
         uint8_t inset = (uint8_t)gorse_min(255, (gorse_coord)(look->border_width + look->padding));
@@ -131,10 +107,11 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
         ink.fill = look->text;
         ink.border_width = 0;
         ink.radius = (uint8_t)(look->radius > inset ? look->radius - inset : 0);
-        piece(p, &b, from, end, &box);
-        if (gorse_clip(&shown.clip, &box) != 0u)
-            gorse_draw_box(&shown, &b.box, &ink);
+        piece(p, &b, shown.from, shown.end, &box);
+        if (gorse_clip(&inside.clip, &box) != 0u)
+            gorse_draw_box(&inside, &b.box, &ink);
     }
 }
 
-const GORSE_ROM gorse_kind gorse_kind_progress = {sizeof(gorse_widget_progress), 0, draw, command, tick, wait};
+const GORSE_ROM gorse_kind gorse_kind_progress = {sizeof(gorse_widget_progress), 0, draw, command, tick,
+                                                  gorse_wait_for_value};

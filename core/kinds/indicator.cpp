@@ -32,8 +32,45 @@ PropertyInfo indicatorMax() {
             .help = "the value at its end; empty: the variable's maximum"};
 }
 
-int32_t decimalOf(RecordBuilder& builder, std::string_view key, int decimals, int32_t otherwise) {
-    const std::string words = builder.text(key);
+PropertyInfo indicatorOrigin() {
+    return {.key = "origin",
+            .label = "Origin",
+            .type = PropertyType::Decimal,
+            .fallback = std::string(),
+            .help = "the value that it grows from; empty: the minimum. A balance grows from the middle"};
+}
+
+PropertyInfo indicatorParts() {
+    return {.key = "parts",
+            .label = "Parts",
+            .type = PropertyType::Whole,
+            .fallback = int64_t{1},
+            .min = 1,
+            .max = 100,
+            .help = "1 for an undivided one"};
+}
+
+PropertyInfo indicatorPartGap() {
+    return {.key = "part_gap",
+            .label = "Gap",
+            .type = PropertyType::Whole,
+            .fallback = int64_t{2},
+            .min = 0,
+            .max = 64,
+            .unit = "px",
+            .help = "between two parts"};
+}
+
+PropertyInfo indicatorZones() {
+    return {.key = "zones",
+            .label = "Zones",
+            .type = PropertyType::Zones,
+            .fallback = ZoneList{},
+            .max = 8,
+            .help = "parts of the range with a colour of their own; an empty end is that of the range"};
+}
+
+int32_t decimalOfText(RecordBuilder& builder, const std::string& words, int decimals, int32_t otherwise) {
     if (words.empty())
         return otherwise;
     const auto number = decimalFromText(words, decimals);
@@ -42,11 +79,34 @@ int32_t decimalOf(RecordBuilder& builder, std::string_view key, int decimals, in
     return number.value_or(otherwise);
 }
 
-void completeIndicator(RecordBuilder& builder, std::initializer_list<const char*> others) {
-    gorse_widget_indicator& indicator = builder.record().indicator;
+int32_t decimalOf(RecordBuilder& builder, std::string_view key, int decimals, int32_t otherwise) {
+    return decimalOfText(builder, builder.text(key), decimals, otherwise);
+}
+
+std::vector<int32_t> zoneNumbers(RecordBuilder& builder, std::string_view key, int decimals, int32_t min, int32_t max) {
+    std::vector<int32_t> out;
+    const ZoneList zones = std::get<ZoneList>(builder.value(key));
+    for (const Zone& each : zones) {
+        const int32_t from = decimalOfText(builder, each.from, decimals, min);
+        const int32_t to = decimalOfText(builder, each.to, decimals, max);
+        if (from > to)
+            builder.report(Severity::Error, "a zone ends at " + each.to + ", before it begins", "Correct the zones");
+        for (const int32_t number : {from, to, static_cast<int32_t>(each.colour.argb)})
+            out.push_back(number);
+    }
+    return out;
+}
+
+std::optional<NumberVariable> completeVariable(RecordBuilder& builder) {
     const std::string name = builder.text("value");
     const auto variable = name.empty() ? std::nullopt : builder.number(name);
-    indicator.variable = variable ? variable->number : static_cast<uint16_t>(GORSE_NONE);
+    builder.record().indicator.variable = variable ? variable->number : static_cast<uint16_t>(GORSE_NONE);
+    return variable;
+}
+
+std::optional<NumberVariable> completeIndicator(RecordBuilder& builder, std::initializer_list<const char*> others) {
+    gorse_widget_indicator& indicator = builder.record().indicator;
+    const auto variable = completeVariable(builder);
     const int decimals = variable ? variable->decimals : 0;
     std::vector<int32_t> limits{decimalOf(builder, "min", decimals, variable ? variable->min : 0),
                                 decimalOf(builder, "max", decimals, variable ? variable->max : 100)};
@@ -59,6 +119,7 @@ void completeIndicator(RecordBuilder& builder, std::initializer_list<const char*
     for (const char* key : others)
         limits.push_back(decimalOf(builder, key, decimals, limits[0]));
     indicator.limits = builder.keep(std::move(limits));
+    return variable;
 }
 
 }  // namespace gorsefinch

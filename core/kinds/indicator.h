@@ -14,6 +14,13 @@ namespace gorsefinch {
 PropertyInfo indicatorValue();
 PropertyInfo indicatorMin();
 PropertyInfo indicatorMax();
+// What those with a length have besides: the value that it grows from, and parts.
+PropertyInfo indicatorOrigin();
+PropertyInfo indicatorParts();
+PropertyInfo indicatorPartGap();
+
+// Parts of the range with colours of their own.
+PropertyInfo indicatorZones();
 
 inline constexpr FieldInfo indicatorRecordFields[] = {
     GORSEFINCH_FIELD(gorse_widget_indicator, limits, Numbers),
@@ -27,8 +34,18 @@ static_assert(isComplete(indicatorRecord));
 // A number as text, in a unit with so many decimals; `otherwise` if it is empty, or wrong, which is reported.
 int32_t decimalOf(RecordBuilder& builder, std::string_view key, int decimals, int32_t otherwise);
 
+// A number as text; `otherwise` if it is empty, or wrong, which is reported.
+int32_t decimalOfText(RecordBuilder& builder, const std::string& words, int decimals, int32_t otherwise);
+
+// Zones as the runtime takes them, GORSE_ZONE_NUMBERS for each, in a unit with so many decimals. An end that is empty
+// is that of the range. One that ends before it begins is reported.
+std::vector<int32_t> zoneNumbers(RecordBuilder& builder, std::string_view key, int decimals, int32_t min, int32_t max);
+
+// Sets the record's variable. Returns it; nothing if the widget has none.
+std::optional<NumberVariable> completeVariable(RecordBuilder& builder);
+
 // Sets the record's variable, and its limits: the range and the kind's other values, by their keys; each is in the
-// variable's unit, and where it is empty the minimum.
-void completeIndicator(RecordBuilder& builder, std::initializer_list<const char*> others = {});
+// variable's unit, and where it is empty the minimum. Returns the variable; nothing if the widget has none.
+std::optional<NumberVariable> completeIndicator(RecordBuilder& builder, std::initializer_list<const char*> others = {});
 
 }  // namespace gorsefinch
