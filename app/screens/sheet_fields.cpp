@@ -12,6 +12,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
 #include "app/widgets/from_std.h"
+#include "app/widgets/zones_field.h"
 #include "core/base/files.h"
 #include "core/edits/font_edits.h"
 #include "core/edits/image_edits.h"
@@ -80,6 +81,17 @@ QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& f
         case PropertyType::Text:
         case PropertyType::Decimal: return textField(property, fill);
         case PropertyType::Variable: return variableField(property, fill);
+        case PropertyType::Points: return pointsField(property, fill);
+        case PropertyType::Zones: {
+            auto* field = new ZonesField(property.max, page_);
+            connect(field, &ZonesField::zonesChosen, this,
+                    [this, &property](const ZoneList& zones, bool live) { set(property, zones, live); });
+            fill = [this, field, &property] {
+                const auto value = common(property);
+                field->setZones(value ? std::optional(std::get<ZoneList>(*value)) : std::nullopt);
+            };
+            return field;
+        }
         default: return assetField(property, fill);
     }
 }
@@ -101,6 +113,35 @@ QWidget* Sheet::textField(const PropertyInfo& property, std::function<void()>& f
         if (field->text() != words && !field->text().replace("\\n", "\n").isNull())
             field->setText(words);
         field->setToolTip(tr("%1; \\n begins a new line").arg(property.help));
+    };
+    return field;
+}
+
+QWidget* Sheet::pointsField(const PropertyInfo& property, std::function<void()>& fill) {
+    auto* field = new QLineEdit(page_);
+    field->setFont(Theme::figures());
+    connect(field, &QLineEdit::editingFinished, this, [this, field, &property] {
+        if (!field->isModified())
+            return;
+        field->setModified(false);
+        const auto points = pointsFromText(field->text().toStdString());
+        if (points && fits(property, *points))
+            set(property, *points);
+        else
+            session_.showError(tr("%1: write %2 to %3 points like 0,0 20,10")
+                                   .arg(tr(property.label))
+                                   .arg(property.min)
+                                   .arg(property.max));
+        refresh();
+    });
+    fill = [this, field, &property] {
+        const auto value = common(property);
+        const QString text = value ? fromStd(toText(std::get<PointList>(*value))) : QString();
+        field->setPlaceholderText(value ? QString() : tr("mixed"));
+        if (field->text() != text && !(field->hasFocus() && field->isModified())) {
+            field->setText(text);
+            field->setCursorPosition(0);
+        }
     };
     return field;
 }

@@ -57,8 +57,9 @@ Requested askedByWidget(const Document& document, const Widget& widget) {
 
 // A widget uses a font by itself if it has a face or size of its own, or no look that says one.
 bool asksItself(const Document& document, const Widget& widget) {
-    return info(widget.kind).has(kHasText) && (widget.properties.count("font") != 0 ||
-                                               widget.properties.count("size") != 0 || !document.look(widget.look));
+    return info(widget.kind).has(kHasText | kHasLabels) &&
+           (widget.properties.count("font") != 0 || widget.properties.count("size") != 0 ||
+            !document.look(widget.look));
 }
 
 void forEachAsker(const Document& document,
@@ -72,7 +73,7 @@ void forEachAsker(const Document& document,
     }
     for (const ScreenRef& screen : document.screens)
         for (const WidgetRef& widget : screen->widgets)
-            if (info(widget->kind).has(kHasText))
+            if (info(widget->kind).has(kHasText | kHasLabels))
                 ofWidget(*screen, *widget, askedByWidget(document, *widget));
 }
 

@@ -65,6 +65,10 @@ long widgetFlash(const ScreenPart& part, size_t widget, int wordBits) {
             for (const std::vector<int32_t>& numbers : part.numbers)
                 if (to == numbers.data())
                     bytes += 4 * static_cast<long>(numbers.size());
+        if (field.type == FieldType::Shorts)
+            for (const std::vector<int16_t>& numbers : part.shorts)
+                if (to == numbers.data())
+                    bytes += 2 * static_cast<long>(numbers.size());
     });
     return bytes;
 }

@@ -100,7 +100,8 @@ class SceneWriter {
                 const auto name = fontNames_.find(static_cast<const gorse_font*>(to));
                 return name == fontNames_.end() ? "0" : "&" + name->second;
             }
-            case FieldType::Numbers: return numbersNames_.at(static_cast<const int32_t*>(to));
+            case FieldType::Numbers:
+            case FieldType::Shorts: return numbersNames_.at(to);
             default: return states;
         }
     }
@@ -170,16 +171,23 @@ class SceneWriter {
     void numbers(const ScreenPart& part, const RecordInfo& record, const gorse_record& bytes,
                  const std::string& symbol) {
         forEachPointer(record, &bytes, [&](const FieldInfo& field, const void* to) {
-            for (const std::vector<int32_t>& each : part.numbers)
-                if (field.type == FieldType::Numbers && each.data() == to) {
-                    const std::string name = symbol + "_" + field.member;
-                    numbersNames_[each.data()] = name;
-                    out_ += "static const GORSE_ROM int32_t " + name + "[] = {";
-                    for (size_t i = 0; i < each.size(); ++i)
-                        out_ += (i == 0 ? "" : ", ") + longLiteral(each[i]);
-                    out_ += "};\n";
-                }
+            if (field.type == FieldType::Numbers)
+                array(part.numbers, to, "int32_t", symbol + "_" + field.member);
+            if (field.type == FieldType::Shorts)
+                array(part.shorts, to, "int16_t", symbol + "_" + field.member);
         });
+    }
+
+    template <typename Arrays>
+    void array(const Arrays& arrays, const void* at, const char* type, const std::string& name) {
+        for (const auto& each : arrays)
+            if (each.data() == at) {
+                numbersNames_[at] = name;
+                out_ += std::string("static const GORSE_ROM ") + type + " " + name + "[] = {";
+                for (size_t i = 0; i < each.size(); ++i)
+                    out_ += (i == 0 ? "" : ", ") + longLiteral(each[i]);
+                out_ += "};\n";
+            }
     }
 
     void slots(const ScreenPart& part, const std::string& prefix) {
@@ -390,7 +398,7 @@ class SceneWriter {
     std::string out_;
     std::map<const gorse_image*, std::string> imageNames_;
     std::map<const gorse_animation*, std::string> animationNames_;
-    std::map<const int32_t*, std::string> numbersNames_;
+    std::map<const void*, std::string> numbersNames_;
     std::map<const gorse_kind*, std::string> kindNames_;
     std::map<const gorse_font*, std::string> fontNames_;
     std::map<const gorse_look*, std::string> lookNames_;

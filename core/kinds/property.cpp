@@ -75,7 +75,7 @@ const std::array<PropertyInfo, 8> styleTable{{
      .label = "Foreground",
      .type = PropertyType::Colour,
      .fallback = opaque(0xF2EEE4),
-     .help = "colour of text, of one-colour images and of what shows a value",
+     .help = "colour of text, of one-colour images, of strokes and of what shows a value",
      .inRules = true,
      .needs = kHasText | kIsInked},
     {.key = "border",
@@ -109,13 +109,13 @@ const std::array<PropertyInfo, 8> styleTable{{
      .unit = "px",
      .help = "from the border to text or image",
      .inRules = true,
-     .needs = kHasText | kIsInked},
+     .needs = kHasText | kIsPadded},
     {.key = "font",
      .label = "Face",
      .type = PropertyType::Font,
      .fallback = S{},
      .help = "face of the text",
-     .needs = kHasText},
+     .needs = kHasText | kHasLabels},
     {.key = "size",
      .label = "Size",
      .type = PropertyType::Whole,
@@ -124,7 +124,7 @@ const std::array<PropertyInfo, 8> styleTable{{
      .max = kMaxFontSize,
      .unit = "px",
      .help = "size of the text: the face's em in pixels, or what the font says",
-     .needs = kHasText},
+     .needs = kHasText | kHasLabels},
 }};
 
 constexpr const char* alignTable[] = {"left", "middle", "right"};
@@ -163,6 +163,21 @@ bool fits(const PropertyInfo& property, const PropertyValue& value) {
             const std::string* chosen = std::get_if<std::string>(&value);
             return chosen &&
                    std::find(property.choices.begin(), property.choices.end(), *chosen) != property.choices.end();
+        }
+        case PropertyType::Points: {
+            const PointList* points = std::get_if<PointList>(&value);
+            const auto lies = [](int coordinate) { return coordinate >= -kMaxPoint && coordinate <= kMaxPoint; };
+            return points && static_cast<int>(points->size()) >= property.min &&
+                   static_cast<int>(points->size()) <= property.max &&
+                   std::all_of(points->begin(), points->end(), [&](Point p) { return lies(p.x) && lies(p.y); });
+        }
+        case PropertyType::Zones: {
+            const ZoneList* zones = std::get_if<ZoneList>(&value);
+            return zones && static_cast<int>(zones->size()) >= property.min &&
+                   static_cast<int>(zones->size()) <= property.max &&
+                   std::all_of(zones->begin(), zones->end(), [](const Zone& zone) {
+                       return zone.from.size() <= kMaxZoneText && zone.to.size() <= kMaxZoneText;
+                   });
         }
         default: return std::holds_alternative<std::string>(value);
     }

@@ -19,17 +19,25 @@ enum class PropertyType {
     Choice,
     Font,
     Image,
-    Variable
+    Variable,
+    Points,
+    Zones
 };
 
 // Bits of what a kind of widget does, for all that depends on kinds.
 enum Trait : unsigned {
     kHasText = 1,    // its record begins with a gorse_widget_text; it takes a font
-    kIsInked = 2,    // its look's colour and padding matter
+    kIsInked = 2,    // its look's colour matters
     kIsTouched = 4,  // has the events press, release, tap
     kPlays = 8,      // has the event done; takes play and stop
-    kHasBox = 16     // draws a box with the look's corners
+    kHasBox = 16,    // draws a box with the look's corners
+    kIsPadded = 32,  // draws inside the look's padding
+    kHasLabels = 64  // writes what it makes itself, in the look's font
 };
+
+// How a number is dragged on the canvas: as an angle on what KindInfo::round says, or together with the property behind
+// it as a point.
+enum class HandleType { None, Angle, Point };
 
 // One property of a widget, described once: the sheet, the files, the rules, the checks and the generator read this.
 struct PropertyInfo {
@@ -37,13 +45,15 @@ struct PropertyInfo {
     const char* label;
     PropertyType type;
     PropertyValue fallback;
-    int min = 0, max = 0;  // of a whole number
+    int min = 0, max = 0;  // of a whole number; of points and zones how many
     const char* unit = "";
     const char* help = "";
+    const char* section = "";  // heading of the sheet that it stands under; those of one section are in a row
     std::span<const char* const> choices = {};
     bool inRules = false;   // rules read and write it: the record or the look has a field for it
     bool required = false;  // of an image: a widget without one gets a warning, a new one takes one of the project's
     unsigned needs = 0;     // of a style property: traits that a kind needs at least one of
+    HandleType handle = HandleType::None;
     // Of what every widget has: where the widget keeps it, instead of among its properties.
     int Widget::*number = nullptr;
     bool Widget::*flag = nullptr;

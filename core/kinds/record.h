@@ -26,6 +26,7 @@ enum class FieldType {
     Animation,
     Font,
     Numbers,  // an array of int32_t
+    Shorts,   // an array of int16_t
     Pointer,  // to anything else
     Padding
 };

@@ -32,6 +32,10 @@ class RecordBuilder {
     virtual std::optional<NumberVariable> number(const std::string& variable) = 0;
     // Keeps numbers as long as the record; for fields of the type Numbers. Must not be empty.
     virtual const int32_t* keep(std::vector<int32_t> numbers) = 0;
+    // The same for fields of the type Shorts.
+    virtual const int16_t* keepShorts(std::vector<int16_t> numbers) = 0;
+    // The widget writes these characters, all below 128, in its look's font.
+    virtual void write(std::string_view characters) = 0;
     virtual void report(Severity severity, const std::string& reason, const std::string& remedy) = 0;
 };
 

@@ -31,4 +31,38 @@ std::optional<Colour> colourFromText(std::string_view text) {
     return text.size() == 7 ? opaque(value) : Colour{(value >> 8) | (value << 24)};
 }
 
+std::string toText(const PointList& points) {
+    std::string out;
+    for (const Point& each : points)
+        out += (out.empty() ? "" : " ") + std::to_string(each.x) + "," + std::to_string(each.y);
+    return out;
+}
+
+std::optional<PointList> pointsFromText(std::string_view text) {
+    const char* at = text.data();
+    const char* const end = at + text.size();
+    const auto skip = [&](auto passes) {
+        while (at != end && passes(*at))
+            ++at;
+    };
+    const auto isSpace = [](char c) { return c == ' ' || c == '\t'; };
+    const auto number = [&](int& out) {
+        skip(isSpace);
+        const auto [next, error] = std::from_chars(at, end, out);
+        at = next;
+        return error == std::errc() && out >= -kMaxPoint && out <= kMaxPoint;
+    };
+    PointList out;
+    for (skip(isSpace); at != end; skip([&](char c) { return isSpace(c) || c == ';'; })) {
+        Point point;
+        if (!number(point.x))
+            return std::nullopt;
+        skip(isSpace);
+        if (at == end || *at++ != ',' || !number(point.y))
+            return std::nullopt;
+        out.push_back(point);
+    }
+    return out;
+}
+
 }  // namespace gorsefinch

@@ -17,6 +17,14 @@ struct Colour {
     friend auto operator<=>(const Colour&, const Colour&) = default;
 };
 
+// A point in the box of a widget, pixels from its top left.
+struct Point {
+    int x = 0, y = 0;
+    friend auto operator<=>(const Point&, const Point&) = default;
+};
+using PointList = std::vector<Point>;
+inline constexpr int kMaxPoint = 4096;  // the largest coordinate, to both sides
+
 constexpr Colour opaque(uint32_t rgb) { return Colour{0xff000000u | rgb}; }
 
 // "#RRGGBB", "#RRGGBBAA" or "none".
@@ -24,8 +32,22 @@ std::string toText(Colour colour);
 // Nothing for any other text.
 std::optional<Colour> colourFromText(std::string_view text);
 
+// A part of a range with a colour of its own. Its ends are numbers as text, in the unit of the value that is shown.
+struct Zone {
+    std::string from, to;
+    Colour colour;
+    friend auto operator<=>(const Zone&, const Zone&) = default;
+};
+using ZoneList = std::vector<Zone>;
+inline constexpr size_t kMaxZoneText = 24;  // bytes of an end
+
+// "0,0 20,10": in pairs, apart by spaces.
+std::string toText(const PointList& points);
+// Nothing for any other text, or a coordinate beyond kMaxPoint.
+std::optional<PointList> pointsFromText(std::string_view text);
+
 // What a property can hold. Choices, and names of images, fonts and looks, are texts.
-using PropertyValue = std::variant<bool, int64_t, std::string, Colour>;
+using PropertyValue = std::variant<bool, int64_t, std::string, Colour, PointList, ZoneList>;
 
 // Only what was set; what is absent has its look's or its kind's default. Ordered, so files are stable.
 using PropertyMap = std::map<std::string, PropertyValue, std::less<>>;

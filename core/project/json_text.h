@@ -46,6 +46,8 @@ class JsonObject {
     const char* either(const char* key, const char* earlier) const { return has(earlier) && !has(key) ? earlier : key; }
     std::string placeOf(const char* key) const;
     void problem(const char* key, const std::string& reason, const std::string& remedy);
+    // An object of the list under the key, which must outlive the result.
+    JsonObject inside(const Json& json, const char* key) const { return {json, file_, placeOf(key), problems_}; }
     // What was not read.
     UnknownKeys unknown() const;
 

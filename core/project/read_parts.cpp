@@ -18,6 +18,51 @@ std::string listed(std::span<const char* const> words) {
     return out;
 }
 
+// A list of pairs of whole numbers; fewer than the property takes if it is anything else.
+PointList readPoints(const Json& list, const PropertyInfo& property) {
+    const auto coordinate = [](const Json& json) {
+        const double value = json.is_number() ? json.get<double>() : 0.5;
+        return value >= -kMaxPoint && value <= kMaxPoint && value == std::floor(value)
+                   ? std::optional(static_cast<int>(value))
+                   : std::nullopt;
+    };
+    PointList out;
+    for (const Json& each : list) {
+        const auto x = each.is_array() && each.size() == 2 ? coordinate(each[0]) : std::nullopt;
+        const auto y = x ? coordinate(each[1]) : std::nullopt;
+        if (!y || out.size() == static_cast<size_t>(property.max))
+            return {};
+        out.push_back({*x, *y});
+    }
+    return out;
+}
+
+// A list of objects {"from", "to", "colour"}; a mistake in one is a problem.
+ZoneList readZones(JsonObject& object, const PropertyInfo& property) {
+    ZoneList out;
+    for (const Json& each : object.array(property.key)) {
+        JsonObject zone = object.inside(each, property.key);
+        out.push_back(
+            {zone.text("from", {}, kMaxZoneText), zone.text("to", {}, kMaxZoneText), zone.colour("colour", Colour{})});
+        if (static_cast<int>(out.size()) > property.max)
+            return out;
+    }
+    return out;
+}
+
+// What is said of a value that does not fit.
+std::pair<std::string, std::string> misfit(const PropertyInfo& property, const PropertyValue& value) {
+    const std::string count = std::to_string(property.min) + " to " + std::to_string(property.max);
+    const std::string most = std::to_string(kMaxPoint);
+    if (property.type == PropertyType::Points)
+        return {"it takes " + count + " points [x, y], whole numbers from -" + most + " to " + most,
+                "Correct the points"};
+    if (property.type == PropertyType::Zones)
+        return {"it takes " + count + " zones", "Remove some"};
+    return {"\"" + std::get<std::string>(value) + "\" is not one of its choices",
+            "Choose one of " + listed(property.choices)};
+}
+
 // A value of a property from JSON; a problem and nothing if it doesn't fit.
 std::optional<PropertyValue> readValue(JsonObject& object, const PropertyInfo& property) {
     PropertyValue value;
@@ -27,12 +72,14 @@ std::optional<PropertyValue> readValue(JsonObject& object, const PropertyInfo& p
             value = object.whole(property.key, std::get<int64_t>(property.fallback), property.min, property.max);
             break;
         case PropertyType::Colour: value = object.colour(property.key, std::get<Colour>(property.fallback)); break;
+        case PropertyType::Points: value = readPoints(object.array(property.key), property); break;
+        case PropertyType::Zones: value = readZones(object, property); break;
         default: value = object.text(property.key, std::get<std::string>(property.fallback), kMaxTextBytes); break;
     }
     if (fits(property, value))
         return value;
-    object.problem(property.key, "\"" + std::get<std::string>(value) + "\" is not one of its choices",
-                   "Choose one of " + listed(property.choices));
+    const auto [reason, remedy] = misfit(property, value);
+    object.problem(property.key, reason, remedy);
     return std::nullopt;
 }
 

@@ -16,6 +16,18 @@ Json toJson(const PropertyValue& value) {
         return *number;
     if (const auto* text = std::get_if<std::string>(&value))
         return *text;
+    if (const auto* points = std::get_if<PointList>(&value)) {
+        Json list = Json::array();
+        for (const Point& each : *points)
+            list.push_back({each.x, each.y});
+        return list;
+    }
+    if (const auto* zones = std::get_if<ZoneList>(&value)) {
+        Json list = Json::array();
+        for (const Zone& each : *zones)
+            list.push_back({{"from", each.from}, {"to", each.to}, {"colour", toText(each.colour)}});
+        return list;
+    }
     return toText(std::get<Colour>(value));
 }
 

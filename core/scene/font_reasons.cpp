@@ -15,7 +15,7 @@ class ReasonFinder {
         for (const auto& part : scene_.parts)
             for (const FontNeed& need : part->needs)
                 if (need.font == font_.key())
-                    addWidget(*part, need.widget);
+                    addWidget(*part, need);
         const auto& entries = font_.settings().holds;
         for (size_t i = 0; i < entries.size(); ++i) {
             const HeldCharacters& each = entries[i];
@@ -42,7 +42,8 @@ class ReasonFinder {
             out_.push_back(std::move(reason));
     }
 
-    void addWidget(const ScreenPart& part, size_t number) {
+    void addWidget(const ScreenPart& part, const FontNeed& need) {
+        const size_t number = need.widget;
         const Widget& widget = *part.source->widgets[number];
         for (const PropertyInfo& property : info(widget.kind).properties)
             if (property.type == PropertyType::Text)
@@ -50,6 +51,15 @@ class ReasonFinder {
         for (const SlotInfo& slot : part.slotInfos)
             if (slot.widget == static_cast<int>(number) && slot.property->type == PropertyType::Text)
                 addRuleTexts(part, number, slot);
+        if (info(widget.kind).has(kHasLabels)) {
+            FontReason reason;
+            reason.what = FontReason::What::Value;
+            reason.screen = part.source->name;
+            reason.widget = widget.name;
+            reason.detail = "labels";
+            reason.characters = need.characters;
+            out_.push_back(std::move(reason));
+        }
     }
 
     void addText(const ScreenPart& part, size_t number, const std::string& text) {

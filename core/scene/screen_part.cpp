@@ -95,6 +95,16 @@ class PartBuilder {
         const int32_t* keep(std::vector<int32_t> numbers) override {
             return part_.part_->numbers.emplace_back(std::move(numbers)).data();
         }
+        const int16_t* keepShorts(std::vector<int16_t> numbers) override {
+            return part_.part_->shorts.emplace_back(std::move(numbers)).data();
+        }
+        void write(std::string_view characters) override {
+            const std::set<char32_t> needed(characters.begin(), characters.end());
+            for (const ResolvedStyle* style : stylesOf(part_.look_))
+                if (style->font.face.empty())
+                    part_.font(widget_, style->font);
+            part_.needCharacters(number_, needed);
+        }
         void report(Severity severity, const std::string& reason, const std::string& remedy) override {
             part_.problem(severity, widget_, reason, remedy);
         }
@@ -159,7 +169,9 @@ class PartBuilder {
         look_ = resolveLook(context_.document, widget);
         // A look without text needs no font; kept apart, it is never shared with one that does.
         for (ResolvedStyle* style : stylesOf(look_)) {
-            if (info(widget.kind).has(kHasText))
+            // Labels may be left out: then a face is not missed.
+            const bool labels = info(widget.kind).has(kHasLabels) && context_.document.face(style->font.face);
+            if (info(widget.kind).has(kHasText) || labels)
                 font(widget, style->font);
             else
                 style->font = {};
@@ -255,6 +267,11 @@ class PartBuilder {
         std::set<char32_t> characters;
         for (const CompiledText* each : all)
             characters.insert(each->characters.begin(), each->characters.end());
+        needCharacters(number, characters);
+    }
+
+    // What the widget's look writes, in each of its states.
+    void needCharacters(int number, const std::set<char32_t>& characters) {
         if (characters.empty())
             return;
         std::set<BakedFont*> done;

@@ -59,7 +59,8 @@ struct ScreenPart {
     int stackDepth = 0;                              // values that the deepest inset puts on the stack
     bool moves = false;                              // any of its widgets does something by itself
     std::deque<std::vector<int32_t>> numbers;        // that records point to
-    std::vector<const RuntimeKind*> kinds;           // that draw its widgets, each once
+    std::deque<std::vector<int16_t>> shorts;
+    std::vector<const RuntimeKind*> kinds;  // that draw its widgets, each once
     std::vector<FontNeed> needs;
     std::vector<ImageUse> images;
     int memoryBytes = 0;  // of its texts' buffers

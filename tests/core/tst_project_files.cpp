@@ -87,6 +87,10 @@ class TestProjectFiles : public QObject {
                         value = Colour{0x80123456};
                     else if (p.type == PropertyType::Choice)
                         value = std::string(p.choices.back());
+                    else if (p.type == PropertyType::Zones)
+                        value = ZoneList{{"", "-1.5", Colour{0x80123456}}, {"\"\n", "", opaque(0)}};
+                    else if (p.type == PropertyType::Points)
+                        value = PointList{{-kMaxPoint, 3}, {kMaxPoint, -4}, {0, 0}, {5, 7}};
                     else
                         value = std::string("näme \"with\" \\ and\nline");
                     w.properties[p.key] = value;

@@ -130,11 +130,28 @@ class RandomProject {
             case PropertyType::Variable: return maybe(40) ? std::string("level") : std::string();
             case PropertyType::Text: return text();
             case PropertyType::Decimal: return std::string();
+            case PropertyType::Points: return points(property);
+            case PropertyType::Zones: return zones(property);
             default: {
                 const int max = std::min(property.max, maybe(80) ? 12 : 70);
                 return int64_t{property.min + upTo(max - property.min + 1)};
             }
         }
+    }
+
+    PointList points(const PropertyInfo& property) {
+        PointList out(static_cast<size_t>(property.min + upTo(maybe(80) ? 5 : property.max - property.min + 1)));
+        for (Point& each : out)
+            each = maybe(20) && &each != &out.front() ? out.front() : Point{upTo(90) - 10, upTo(70) - 10};
+        return out;
+    }
+
+    ZoneList zones(const PropertyInfo& property) {
+        ZoneList out(static_cast<size_t>(upTo(property.max + 1)));
+        for (Zone& each : out)
+            each = {maybe(30) ? "" : std::to_string(upTo(60) - 10), maybe(30) ? "" : std::to_string(50 + upTo(60)),
+                    colour()};
+        return out;
     }
 
     std::string text() {
