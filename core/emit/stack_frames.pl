@@ -20,7 +20,7 @@ my %pointers = (
     start_row => 'reader.start', draw_row => 'reader.start reader.draw', get_spread => 'image.spread reader.get', get_units => 'reader.get',
     get_pixels => 'source.convert', get_mask => 'reader.get', gorse_text_difference => 'difference.changed', set_text => '', set_number => '',
     command => 'motion.command', enter_wanted => 'motion.enter', native_of => '', next_byte => '', fetch => '', get => '', start => '',
-    next_run => '', take => '', skip_units => '', draw => 'format.fill format.copy',
+    cover => 'shape.outline', next_run => '', take => '', skip_units => '', draw => 'format.fill format.copy',
 );
 $pointers{"gorse_convert_$_"} = 'format.native' for qw(argb8888 grey8 rgb332 rgb565 rgb565_be rgb888);
 
@@ -37,6 +37,7 @@ my @named = (
     [qr/^gorse_paint_(rows|squares)$/, 'panel.paint'], [qr/^gorse_turn_/, 'panel.turn'], [qr/^gorse_read_glyph_/, 'font.read'],
     [qr/^gorse_convert_/, 'source.convert'], [qr/^gorse_draw_stored_image$/, 'source.draw'],
     [qr/^gorse_extended_code$/, 'scene.extended'], [qr/^gorse_extended_forms$/, 'scene.forms'], [qr/^mark$/, 'difference.changed'],
+    [qr/^(add_(polygon|border|line|blade)|gorse_add_sector(_border)?)$/, 'shape.outline'],
 );
 
 my (%frames, %calls, %fills);    # by "source function"

@@ -65,6 +65,7 @@ constinit const KindInfo buttonKind{
     .kind = Kind::Button,
     .key = "button",
     .help = "acts when it is tapped",
+    .group = KindGroup::Controls,
     .suffix = "button",
     .width = 96,
     .height = 34,

@@ -23,7 +23,8 @@ const PropertyInfo discProperties[] = {
      .max = 360,
      .unit = "\u00b0",
      .help = "where it begins: 0 is at the top, clockwise",
-     .inRules = true},
+     .inRules = true,
+     .handle = HandleType::Angle},
     {.key = "to_angle",
      .label = "To",
      .type = PropertyType::Whole,
@@ -32,7 +33,8 @@ const PropertyInfo discProperties[] = {
      .max = 360,
      .unit = "\u00b0",
      .help = "where it ends, clockwise; where it begins: all round",
-     .inRules = true},
+     .inRules = true,
+     .handle = HandleType::Angle},
 };
 
 constexpr FieldInfo discFields[] = {
@@ -42,7 +44,8 @@ constexpr FieldInfo discFields[] = {
     GORSEFINCH_FIELD(gorse_widget_disc, reserved, Padding),
 };
 
-constexpr const char* discSources[] = {"gorse_cover.h", "gorse_cover.c", "gorse_sine.c"};
+constexpr const char* discSources[] = {"gorse_cover.h", "gorse_cover.c", "gorse_outline.c", "gorse_sector.c",
+                                       "gorse_sine.c"};
 constexpr const char* discLooks[] = {"disc", "surface"};
 
 }  // namespace
@@ -54,6 +57,7 @@ constinit const KindInfo discKind{
     .kind = Kind::Disc,
     .key = "disc",
     .help = "an ellipse, a ring, or a sector of one",
+    .group = KindGroup::Shapes,
     .suffix = "disc",
     .width = 48,
     .height = 48,
@@ -71,6 +75,10 @@ constinit const KindInfo discKind{
             widget.properties["fill"] = opaque(oneBit ? 0xFFFFFF : 0x4F7B58);
             widget.x += (widget.w - widget.h) / 2;
             widget.w = widget.h;
+        },
+    .round =
+        [](const Widget& widget, const WholeOf&) {
+            return RoundPlace{widget.w / 2.0, widget.h / 2.0, widget.w / 2.0, widget.h / 2.0};
         },
 };
 

@@ -43,12 +43,13 @@ constinit const KindInfo imageKind{
     .kind = Kind::Image,
     .key = "image",
     .help = "a picture",
+    .group = KindGroup::Words,
     .suffix = "image",
     .width = 48,
     .height = 48,
     .properties = imageProperties,
     .record = &pictureRecord,
-    .traits = kIsInked | kHasBox,
+    .traits = kIsInked | kIsPadded | kHasBox,
     .runtime = {&gorse_kind_image, "gorse_kind_image", "gorse_kind_image.c"},
 };
 

@@ -22,6 +22,16 @@ constexpr std::array<LookState, 1> lookStateTable{{
 
 }  // namespace
 
+const char* nameOf(KindGroup group) {
+    switch (group) {
+        case KindGroup::Shapes: return "Shapes";
+        case KindGroup::Words: return "Words and pictures";
+        case KindGroup::Indicators: return "Indicators";
+        case KindGroup::Controls: return "Controls";
+    }
+    return "";
+}
+
 std::span<const KindInfo* const> kinds() { return kindTable; }
 
 const KindInfo& info(Kind kind) {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstddef>
+#include <functional>
 #include <span>
 #include <string_view>
 
@@ -29,12 +30,26 @@ struct KeptState {
     bool (*keep)(const gorse_record& was, const gorse_record& is, std::span<std::byte> state) = nullptr;
 };
 
+// What kinds are offered together as.
+enum class KindGroup { Words, Controls, Indicators, Shapes };
+// The heading of a group.
+const char* nameOf(KindGroup group);
+
+// An ellipse in pixels from the top left of a widget's box.
+struct RoundPlace {
+    double x = 0, y = 0;  // of its middle
+    double radiusX = 0, radiusY = 0;
+};
+// A whole number of a widget's properties.
+using WholeOf = std::function<int(const char* key)>;
+
 // A kind of widget, described once. All of the core and the application read this; a new kind is a file that defines
 // one of these, and a line in kinds.inc.
 struct KindInfo {
     Kind kind;
     const char* key;
     const char* help;
+    KindGroup group;
     const char* suffix;                        // ends the name that a new one takes: "button" in back_button
     int width, height;                         // of a new one, pixels
     std::span<const PropertyInfo> properties;  // its own, beside place and style
@@ -52,6 +67,10 @@ struct KindInfo {
     // which has a box; null if there are none. `oneBit`: the panel shows black and white only.
     void (*start)(Widget& widget, bool oneBit) = nullptr;
     void (*sample)(Widget& widget, bool oneBit) = nullptr;
+    // Fits what lies in the box to its new size; `was` is the widget before. Null if there is nothing to fit.
+    void (*resize)(Widget& widget, const Widget& was) = nullptr;
+    // What angles go round on; null if it has none.
+    RoundPlace (*round)(const Widget& widget, const WholeOf& whole) = nullptr;
 
     bool has(unsigned trait) const { return (traits & trait) != 0; }
     const RuntimeKind& of(const gorse_record& built) const { return runtimeOf ? runtimeOf(built) : runtime; }

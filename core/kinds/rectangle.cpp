@@ -17,6 +17,7 @@ constinit const KindInfo rectangleKind{
     .kind = Kind::Rectangle,
     .key = "rectangle",
     .help = "a box with fill, border and corners",
+    .group = KindGroup::Shapes,
     .suffix = "box",
     .width = 96,
     .height = 48,

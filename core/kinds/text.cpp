@@ -39,6 +39,7 @@ constinit const KindInfo textKind{
     .kind = Kind::Text,
     .key = "text",
     .help = "words, and values in braces",
+    .group = KindGroup::Words,
     .suffix = "text",
     .width = 120,
     .height = 24,

@@ -1,0 +1,323 @@
+/* SPDX-License-Identifier: MIT */
+/* A needle before a face of ticks, labels and zones. Its state is where the needle is, and where it is going to. */
+#include "gorse_cover.h"
+#include "gorse_internal.h"
+#include "gorse_text.h"
+
+static const gorse_widget_gauge *gauge_of(const gorse_widget *widget) {
+    return (const gorse_widget_gauge *)(const void *)widget;
+}
+
+/* A gauge and where its middle is. */
+typedef struct dial {
+    const gorse_widget_gauge *of;
+    const GORSE_ROM int16_t *face;
+    gorse_fine pivot;
+    int32_t radius; /* of the face, 1/64 pixel */
+    gorse_rect box;
+} dial;
+
+/* The smaller of a radius and of what there is room for between the pivot and an edge. */
+static int32_t with_room(int32_t radius, int32_t pixels, int16_t each) {
+    const int32_t bounded = pixels < 0 ? 0 : pixels > 32767 ? 32767 : pixels, room = bounded * each / 8;
+    return room < radius ? room : radius;
+}
+
+static void measure(const gorse_widget_gauge *gauge, dial *out) {
+    out->of = gauge;
+    out->face = gauge->face;
+    gorse_widget_box(&gauge->shown.widget, &out->box);
+    out->pivot.x = ((int32_t)out->box.x0 + gauge->face[GORSE_GAUGE_PIVOT_X]) * GORSE_FINE;
+    out->pivot.y = ((int32_t)out->box.y0 + gauge->face[GORSE_GAUGE_PIVOT_Y]) * GORSE_FINE;
+    out->radius =
+        with_room(32767 * (int32_t)GORSE_FINE, gauge->face[GORSE_GAUGE_PIVOT_X], gauge->face[GORSE_GAUGE_ROOM_LEFT]);
+    out->radius = with_room(out->radius, (int32_t)out->box.x1 - out->box.x0 - gauge->face[GORSE_GAUGE_PIVOT_X],
+                            gauge->face[GORSE_GAUGE_ROOM_RIGHT]);
+    out->radius = with_room(out->radius, gauge->face[GORSE_GAUGE_PIVOT_Y], gauge->face[GORSE_GAUGE_ROOM_ABOVE]);
+    out->radius = with_room(out->radius, (int32_t)out->box.y1 - out->box.y0 - gauge->face[GORSE_GAUGE_PIVOT_Y],
+                            gauge->face[GORSE_GAUGE_ROOM_BELOW]);
+}
+
+/* Where the ticks begin: inside the zones and a space as wide. */
+static int32_t tick_radius(const dial *d) {
+    return d->radius - (int32_t)d->face[GORSE_GAUGE_ZONE_WIDTH] * (2 * GORSE_FINE);
+}
+
+static int32_t needle_length(const dial *d) {
+    const int32_t length = (int32_t)d->face[GORSE_GAUGE_NEEDLE_LENGTH] * GORSE_FINE;
+    const int32_t to_ticks = tick_radius(d) - (int32_t)d->face[GORSE_GAUGE_TICK_LENGTH] * (GORSE_FINE / 2);
+    return length != 0 ? length : to_ticks > 0 ? to_ticks : 0;
+}
+
+static uint16_t sweep_of(const dial *d) { return (uint16_t)((uint16_t)d->face[GORSE_GAUGE_SWEEP] * GORSE_DEGREE); }
+
+/* The angle of a distance along the sweep. */
+static uint16_t angle_at(const dial *d, uint16_t distance) {
+    return (uint16_t)(((uint32_t)(uint16_t)d->face[GORSE_GAUGE_FROM_ANGLE] * GORSE_DEGREE + distance) % GORSE_TURN);
+}
+
+static void circle(const dial *d, int32_t radius, gorse_ellipse *out) {
+    out->centre = d->pivot;
+    out->radius.x = out->radius.y = radius > 0 ? radius : 0;
+}
+
+/* The point so many 1/64 pixels from the pivot. */
+static void polar(const dial *d, int32_t radius, uint16_t angle, gorse_fine *out) {
+    gorse_ellipse round;
+    circle(d, radius, &round);
+    gorse_point_at(&round, angle, out);
+}
+
+static uint16_t turned(uint16_t angle, uint8_t quarters) {
+    return (uint16_t)(((uint32_t)angle + (uint32_t)quarters * (GORSE_TURN / 4u)) % GORSE_TURN);
+}
+
+/* Four corners of a needle or tick, clockwise. */
+typedef struct blade {
+    gorse_fine corners[4];
+} blade;
+
+static void add_blade(gorse_cover *to, const void *shape) {
+    const blade *b = (const blade *)shape;
+    uint_fast8_t i;
+    for (i = 0; i < 4u; i++)
+        gorse_cover_line(to, &b->corners[i], &b->corners[(i + 1u) % 4u]);
+}
+
+static void needle_at(const dial *d, uint16_t angle, blade *out) {
+    const int32_t half = (int32_t)d->face[GORSE_GAUGE_NEEDLE_WIDTH] * (GORSE_FINE / 2);
+    polar(d, needle_length(d), angle, &out->corners[0]);
+    polar(d, half, turned(angle, 1), &out->corners[1]);
+    polar(d, (int32_t)d->face[GORSE_GAUGE_NEEDLE_TAIL] * GORSE_FINE, turned(angle, 2), &out->corners[2]);
+    polar(d, half, turned(angle, 3), &out->corners[3]);
+}
+
+/* Marks what a needle covers: along it in four boxes, so that a slanted one does not mark all around it. */
+static void mark_needle(gorse *g, const dial *d, uint16_t angle) {
+    const int32_t length = needle_length(d);
+    const int32_t tail = (int32_t)d->face[GORSE_GAUGE_NEEDLE_TAIL] * GORSE_FINE;
+    const int32_t more = (int32_t)d->face[GORSE_GAUGE_NEEDLE_WIDTH] * (GORSE_FINE / 2) + GORSE_FINE;
+    uint_fast8_t i;
+    for (i = 0; i < 4u; i++) {
+        gorse_fine ends[2];
+        gorse_rect part;
+        uint_fast8_t k;
+        for (k = 0; k < 2u; k++) {
+            const int32_t at = (length + tail) / 4 * (int32_t)(i + k) - tail;
+            polar(d, at < 0 ? -at : at, at < 0 ? turned(angle, 2) : angle, &ends[k]);
+        }
+        gorse_box_around(ends, 2, more, &part);
+        if (gorse_clip(&part, &d->box) != 0u)
+            gorse_dirty(g, &part);
+    }
+}
+
+static void get_state(const gorse *g, const gorse_widget *widget, gorse_gauge_state *state) {
+    memcpy(state, gorse_widget_state(g, widget), sizeof *state);
+}
+
+static void put_state(gorse *g, const gorse_widget *widget, const gorse_gauge_state *state) {
+    memcpy(gorse_widget_state(g, widget), state, sizeof *state);
+}
+
+static uint16_t target_now(const gorse *g, const dial *d) {
+    return gorse_scaled_value(&d->of->shown, gorse_shown_value(g, &d->of->shown), sweep_of(d));
+}
+
+/* Fast at first, then slower: from + way * (1 - (1 - t)^2). A step that comes late ends at the same place. */
+static uint16_t settled(const gorse_gauge_state *state, uint32_t passed, uint16_t settle) {
+    const int32_t way = (int32_t)state->target - state->from;
+    uint32_t left;
+    if (passed >= settle)
+        return state->target;
+    left = 256u - passed * 256u / settle;
+    return (uint16_t)((int32_t)state->target - way * (int32_t)(left * left / 256u) / 256);
+}
+
+static void command(gorse *g, const gorse_widget *widget, const gorse_look *look, uint8_t what) {
+    gorse_gauge_state state;
+    dial d;
+    (void)look;
+    if (what != GORSE_COMMAND_ENTER)
+        return;
+    measure(gauge_of(widget), &d);
+    memset(&state, 0, sizeof state);
+    state.shown = state.from = state.target = target_now(g, &d);
+    put_state(g, widget, &state);
+}
+
+static uint8_t tick(gorse *g, const gorse_widget *widget, const gorse_look *look) {
+    const uint32_t now = gorse_head_of(g)->now;
+    gorse_gauge_state state;
+    uint16_t target, before;
+    dial d;
+    (void)look;
+    measure(gauge_of(widget), &d);
+    get_state(g, widget, &state);
+    before = state.shown;
+    target = target_now(g, &d);
+    if (target != state.target) {
+        state.from = state.shown;
+        state.target = target;
+        state.since = now;
+    }
+    state.shown = settled(&state, now - state.since, (uint16_t)d.face[GORSE_GAUGE_SETTLE]);
+    put_state(g, widget, &state);
+    if (before != state.shown && widget->visible != 0u) {
+        mark_needle(g, &d, angle_at(&d, before));
+        mark_needle(g, &d, angle_at(&d, state.shown));
+    }
+    return 0;
+}
+
+static uint32_t wait(const gorse *g, const gorse_widget *widget) {
+    gorse_gauge_state state;
+    (void)g;
+    get_state(g, widget, &state);
+    return state.shown == state.target ? GORSE_FOREVER : 0u;
+}
+
+/* Draws a shape that lies between its corners. */
+static void draw_blade(const gorse_canvas *c, const blade *b, gorse_colour colour) {
+    gorse_rect area;
+    gorse_box_around(b->corners, 4, 0, &area);
+    gorse_fill_outline(c, &area, add_blade, b, colour);
+}
+
+/* A stroke of so many 1/64 pixels across and along, from the ticks' beginning inwards. */
+static void draw_tick(const gorse_canvas *c, const dial *d, uint16_t angle, int32_t width, int32_t length,
+                      gorse_colour colour) {
+    gorse_ellipse end;
+    blade b;
+    end.radius.x = end.radius.y = width / 2;
+    polar(d, tick_radius(d), angle, &end.centre);
+    gorse_point_at(&end, turned(angle, 3), &b.corners[0]);
+    gorse_point_at(&end, turned(angle, 1), &b.corners[1]);
+    polar(d, tick_radius(d) - length, angle, &end.centre);
+    gorse_point_at(&end, turned(angle, 1), &b.corners[2]);
+    gorse_point_at(&end, turned(angle, 3), &b.corners[3]);
+    draw_blade(c, &b, colour);
+}
+
+/* The same colour, less of it. */
+static gorse_colour faded(gorse_colour colour) {
+    return (colour & 0xffffffu) | (gorse_colour)gorse_scale8(gorse_alpha(colour), 150) << 24;
+}
+
+static GORSE_OWN_FRAME void draw_ticks(const gorse_canvas *c, const dial *d, gorse_colour colour) {
+    const uint16_t small = (uint16_t)d->face[GORSE_GAUGE_SMALL_TICKS];
+    const uint16_t count = (uint16_t)((uint16_t)d->face[GORSE_GAUGE_TICKS] * small);
+    const int32_t width = (int32_t)d->face[GORSE_GAUGE_TICK_WIDTH] * GORSE_FINE;
+    const int32_t length = (int32_t)d->face[GORSE_GAUGE_TICK_LENGTH] * GORSE_FINE;
+    uint16_t i;
+    if (count == 0u)
+        return;
+    for (i = 0; i <= count; i++) {
+        const uint16_t angle = angle_at(d, (uint16_t)((uint32_t)sweep_of(d) * i / count));
+        if (i % small == 0u)
+            draw_tick(c, d, angle, width, length, colour);
+        else
+            draw_tick(c, d, angle, width > GORSE_FINE ? width / 2 : width, length / 2, faded(colour));
+    }
+}
+
+static GORSE_OWN_FRAME void draw_zones(const gorse_canvas *c, const dial *d) {
+    const GORSE_ROM int32_t *zone = d->of->shown.limits + GORSE_GAUGE_FIRST_ZONE;
+    const uint16_t sweep = sweep_of(d);
+    gorse_sector s;
+    uint8_t i;
+    circle(d, d->radius, &s.outer);
+    gorse_smaller_ellipse(&s.outer, (int32_t)d->face[GORSE_GAUGE_ZONE_WIDTH] * GORSE_FINE, &s.hole);
+    s.border = 0;
+    s.ends = GORSE_ENDS_FLAT;
+    for (i = 0; i < d->face[GORSE_GAUGE_ZONES]; i++, zone += GORSE_ZONE_NUMBERS) {
+        const uint16_t from = gorse_scaled_value(&d->of->shown, zone[GORSE_ZONE_FROM], sweep);
+        const uint16_t to = gorse_scaled_value(&d->of->shown, zone[GORSE_ZONE_TO], sweep);
+        s.from = angle_at(d, from);
+        s.to = angle_at(d, to);
+        if (from < to)
+            gorse_fill_outline(c, &d->box, gorse_add_sector, &s, (gorse_colour)zone[GORSE_ZONE_COLOUR]);
+    }
+}
+
+/* A text whose edge towards the ticks is so many pixels inside them. */
+static GORSE_OWN_FRAME void draw_label(const gorse_canvas *c, const dial *d, uint16_t angle, gorse_text_source text,
+                                       const gorse_look *look) {
+    const int32_t inside = tick_radius(d) - (int32_t)d->face[GORSE_GAUGE_TICK_LENGTH] * GORSE_FINE - 3 * GORSE_FINE;
+    gorse_text_box where;
+    gorse_ellipse half;
+    gorse_fine middle;
+    gorse_line line;
+    (void)gorse_next_line(look->font, text, 0, 0, 0, &line);
+    /* The middle moves in an ellipse inside that has the room of half the text. */
+    half.centre = d->pivot;
+    half.radius.x = inside - (int32_t)line.width * (GORSE_FINE / 2);
+    half.radius.y = inside - (int32_t)look->font->line_height * (GORSE_FINE * 3 / 8);
+    if (half.radius.x <= 0 || half.radius.y <= 0)
+        return;
+    gorse_point_at(&half, angle, &middle);
+    where.box.x0 = (gorse_coord)(gorse_pixel_of(middle.x) - line.width / 2);
+    where.box.x1 = (gorse_coord)(where.box.x0 + line.width);
+    where.box.y0 = (gorse_coord)(gorse_pixel_of(middle.y) - look->font->line_height / 2);
+    where.box.y1 = (gorse_coord)(where.box.y0 + look->font->line_height);
+    where.align = where.place = GORSE_ALIGN_START;
+    where.wrap = 0;
+    gorse_draw_text(c, text, &where, look->font, look->text);
+}
+
+/* Writes a label; room for 16 bytes. */
+static GORSE_OWN_FRAME void put_label(const dial *d, uint16_t number, char *out) {
+    const int32_t value =
+        d->of->shown.limits[GORSE_GAUGE_FIRST_ZONE + d->face[GORSE_GAUGE_ZONES] * GORSE_ZONE_NUMBERS + number];
+    gorse_writer to;
+    to.out = out;
+    to.at = 0;
+    to.room = 15;
+    gorse_put_digits(&to, value < 0 ? 0u - (uint32_t)value : (uint32_t)value, 1, (uint8_t)d->face[GORSE_GAUGE_DECIMALS],
+                     0, (uint8_t)(value < 0));
+    out[to.at] = 0;
+}
+
+static GORSE_OWN_FRAME void draw_labels(const gorse_canvas *c, const dial *d, const gorse_look *look) {
+    char words[16];
+    uint16_t i;
+    if (look->font == 0)
+        return;
+    for (i = 0; i < (uint16_t)d->face[GORSE_GAUGE_LABELS]; i++) {
+        put_label(d, i, words);
+        draw_label(c, d, angle_at(d, (uint16_t)((uint32_t)sweep_of(d) * i / (uint16_t)d->face[GORSE_GAUGE_TICKS])),
+                   gorse_plain_text(words), look);
+    }
+}
+
+static GORSE_OWN_FRAME void draw_needle(const gorse_canvas *c, const dial *d) {
+    gorse_gauge_state state;
+    blade needle;
+    get_state(c->run, &d->of->shown.widget, &state);
+    needle_at(d, angle_at(d, state.shown), &needle);
+    draw_blade(c, &needle, (gorse_colour)d->of->shown.limits[GORSE_GAUGE_NEEDLE_COLOUR]);
+}
+
+static GORSE_OWN_FRAME void draw_hub(const gorse_canvas *c, const dial *d) {
+    gorse_sector hub;
+    circle(d, (int32_t)d->face[GORSE_GAUGE_HUB] * (GORSE_FINE / 2), &hub.outer);
+    circle(d, 0, &hub.hole);
+    hub.from = hub.to = 0;
+    hub.border = 0;
+    hub.ends = GORSE_ENDS_FLAT;
+    gorse_fill_outline(c, &d->box, gorse_add_sector, &hub, (gorse_colour)d->of->shown.limits[GORSE_GAUGE_HUB_COLOUR]);
+}
+
+static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
+    dial d;
+    measure(gauge_of(widget), &d);
+    gorse_draw_box(c, &d.box, look);
+    draw_zones(c, &d);
+    draw_ticks(c, &d, look->text);
+    if (d.face[GORSE_GAUGE_LABELS] != 0)
+        draw_labels(c, &d, look);
+    draw_needle(c, &d);
+    draw_hub(c, &d);
+}
+
+const GORSE_ROM gorse_kind gorse_kind_gauge = {sizeof(gorse_widget_gauge), 0, draw, command, tick, wait};
