@@ -32,6 +32,7 @@ Canvas::Canvas(Session& session, QWidget* parent) : QWidget(parent), session_(se
         refreshPicture();
     });
     connect(&session.selection(), &Selection::changed, this, &Canvas::refreshPicture);
+    connect(&session.runner(), &TwinRunner::valueSet, this, &Canvas::refreshPicture);
     connect(&session.runner(), &TwinRunner::stepped, this, [this] {
         if (operating_)
             update();
@@ -105,9 +106,13 @@ void Canvas::setZonesShown(bool shown) {
     update();
 }
 
-void Canvas::insert(Kind kind, const QRect& box) {
+void Canvas::insert(Kind kind, const QRect& box, const std::optional<QLine>& way) {
     const Document& document = session_.document();
-    const bool drawn = box.width() >= kMinBox && box.height() >= kMinBox;
+    // Two points make a stroke.
+    const PropertyInfo* points = findIn(info(kind).properties, "points");
+    const bool follows = way && points && points->min == 2;
+    const bool wide = box.width() >= kMinBox, high = box.height() >= kMinBox;
+    const bool drawn = follows ? wide || high : wide && high;
     Widget widget =
         newWidget(document, *session_.selection().screen(), kind, box.x(), box.y(), box.width(), box.height(), drawn);
     if (const Image* image = document.image(startImage(document, kind)); image && !drawn)
@@ -115,6 +120,9 @@ void Canvas::insert(Kind kind, const QRect& box) {
             widget.w = (*baked)->width;
             widget.h = (*baked)->height;
         }
+    if (follows && drawn)
+        widget.properties["points"] =
+            PointList{{way->x1() - box.x(), way->y1() - box.y()}, {way->x2() - box.x(), way->y2() - box.y()}};
     session_.addWidgets(document, {widget}, tr("Add %1").arg(info(kind).key));
     setFocus();
 }

@@ -6,6 +6,7 @@
 #include <optional>
 
 #include "app/screens/snapping.h"
+#include "core/edits/handles.h"
 #include "core/kinds/kinds.h"
 
 namespace gorsefinch::app {
@@ -40,7 +41,8 @@ class Canvas : public QWidget {
     // The last position of the pointer on the panel.
     QPoint pointer() const { return pointer_; }
     // Inserts a widget of a kind in a box (or of its default size there), selects it, and gives its name.
-    void insert(Kind kind, const QRect& box);
+    // `way`: from where to where the box was drawn, which a line follows.
+    void insert(Kind kind, const QRect& box, const std::optional<QLine>& way = {});
     // Inserts widgets that show these images at their own size, the first with its middle at a point, and selects them.
     void placeImages(const QStringList& names, const QPoint& middle);
 
@@ -70,7 +72,7 @@ class Canvas : public QWidget {
     void dropEvent(QDropEvent* event) override;
 
   private:
-    enum class Gesture { None, Move, Resize, Band, Draw, Pan };
+    enum class Gesture { None, Move, Resize, Band, Draw, Pan, Drag };
 
     QRect panelRect() const;
     QRect bandRect() const;
@@ -83,6 +85,16 @@ class Canvas : public QWidget {
     void drawBracket(QPainter& painter, const QRect& box) const;
     QRect selectionBox() const;
     int handleAt(const QPointF& at) const;
+    // The selected widget, if it is the only one and not locked.
+    WidgetRef editedWidget() const;
+    // What is dragged beside the box: points and angles of the selected widget.
+    std::optional<DragHandle> ownHandleAt(const QPointF& at) const;
+    BoxPlace placeInBox(const Widget& widget, const QPointF& at) const;
+    bool pressHandle(const QPointF& at, Qt::KeyboardModifiers modifiers);
+    bool addPointAt(const QPointF& at);
+    void dragHandle(const QPointF& at, Qt::KeyboardModifiers modifiers);
+    void drawHandles(QPainter& painter) const;
+    void setOwn(const PropertyValues& values, const QString& what, const QString& joins);
     void pressSelect(const QPoint& at, Qt::KeyboardModifiers modifiers);
     void beginGesture(Gesture gesture, const QPoint& at);
     void dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers);
@@ -101,11 +113,13 @@ class Canvas : public QWidget {
     QPoint pointer_, start_, dragged_;
     Gesture gesture_ = Gesture::None;
     int handle_ = 0;
+    std::optional<DragHandle> dragging_;
     std::optional<Kind> armed_;
     bool operating_ = false, lockedOperating_ = false, zonesShown_ = true, guidesUsed_ = true;
     struct StartBox {
         std::string name;
         QRect box;
+        WidgetRef widget;
     };
     std::vector<StartBox> startBoxes_;
     QString gestureKey_;

@@ -40,7 +40,7 @@ void Canvas::beginGesture(Gesture gesture, const QPoint& at) {
     startBoxes_.clear();
     for (const WidgetRef& each : session_.selection().widgets())
         if (!each->locked)
-            startBoxes_.push_back({each->name, boxOf(*each)});
+            startBoxes_.push_back({each->name, boxOf(*each), each});
 }
 
 void Canvas::pressSelect(const QPoint& at, Qt::KeyboardModifiers modifiers) {
@@ -84,7 +84,9 @@ void Canvas::mousePressEvent(QMouseEvent* event) {
         beginGesture(Gesture::Draw, at);
     } else if (event->button() == Qt::LeftButton) {
         handle_ = handleAt(event->position());
-        if (handle_ != 0)
+        if (pressHandle(event->position(), event->modifiers()))
+            handle_ = 0;
+        else if (handle_ != 0)
             beginGesture(Gesture::Resize, at);
         else
             pressSelect(at, event->modifiers());
@@ -113,14 +115,17 @@ void Canvas::mouseMoveEvent(QMouseEvent* event) {
             break;
         case Gesture::Move: dragMove(at, event->modifiers()); break;
         case Gesture::Resize: dragResize(at, event->modifiers()); break;
+        case Gesture::Drag: dragHandle(event->position(), event->modifiers()); break;
         case Gesture::Band:
         case Gesture::Draw: dragged_ = at; break;
         case Gesture::None:
             if (operating_ && (event->buttons() & Qt::LeftButton))
                 touchTwin(event->position(), true);
             else if (!operating_ && !armed_) {
-                const int sides = handleAt(event->position());
-                setCursor(sides == 0                  ? Qt::ArrowCursor
+                const bool own = ownHandleAt(event->position()).has_value();
+                const int sides = own ? 0 : handleAt(event->position());
+                setCursor(own                         ? Qt::PointingHandCursor
+                          : sides == 0                ? Qt::ArrowCursor
                           : sides == 5 || sides == 10 ? Qt::SizeFDiagCursor
                           : sides == 6 || sides == 9  ? Qt::SizeBDiagCursor
                           : (sides & 3) != 0          ? Qt::SizeHorCursor
@@ -203,6 +208,8 @@ void Canvas::dragResize(const QPoint& at, Qt::KeyboardModifiers modifiers) {
                                             widget.y = box.y();
                                             widget.w = std::min(box.width(), 4096);
                                             widget.h = std::min(box.height(), 4096);
+                                            if (const auto resize = info(widget.kind).resize)
+                                                resize(widget, *startBoxes_.front().widget);
                                         });
     session_.edit(next, tr("Resize %1").arg(QString::fromStdString(name)), gestureKey_);
 }
@@ -227,7 +234,7 @@ void Canvas::finishBand(Qt::KeyboardModifiers modifiers) {
 void Canvas::finishDraw() {
     const Kind kind = *armed_;
     arm(std::nullopt);
-    insert(kind, bandRect());
+    insert(kind, bandRect(), QLine(start_, dragged_));
 }
 
 void Canvas::mouseReleaseEvent(QMouseEvent* event) {
@@ -239,6 +246,8 @@ void Canvas::mouseReleaseEvent(QMouseEvent* event) {
         finishBand(event->modifiers());
     else if (done == Gesture::Draw)
         finishDraw();
+    else if (done == Gesture::Drag)
+        dragging_.reset();
     else if (done == Gesture::Move && clickedInSelection_)
         session_.selection().select({*clickedInSelection_});
     if (session_.isOpen())
@@ -249,7 +258,9 @@ void Canvas::mouseReleaseEvent(QMouseEvent* event) {
 void Canvas::mouseDoubleClickEvent(QMouseEvent* event) {
     if (operating_)
         mousePressEvent(event);
-    else if (!session_.selection().names().empty())
+    else if (addPointAt(event->position()))
+        update();
+    else if (!session_.selection().names().empty() && !ownHandleAt(event->position()))
         Q_EMIT renameRequested();
 }
 

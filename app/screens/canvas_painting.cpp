@@ -135,6 +135,7 @@ void Canvas::drawSelection(QPainter& painter) const {
     const auto selected = session_.selection().widgets();
     for (const WidgetRef& each : selected)
         drawBracket(painter, {each->x, each->y, each->w, each->h});
+    drawHandles(painter);
     if (gesture_ != Gesture::Move && gesture_ != Gesture::Resize)
         return;
     const QRect box = selectionBox();
