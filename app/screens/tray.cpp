@@ -5,6 +5,11 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPainter>
+#include <QScrollArea>
+#include <QScrollBar>
+#include <QToolButton>
+#include <QVBoxLayout>
+#include <QWheelEvent>
 #include <algorithm>
 
 #include "app/session/session.h"
@@ -17,7 +22,7 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr QSize kSample(76, 50);
+constexpr QSize kSample(62, 46);
 
 // What a project without images shows for one: a hill under the sun.
 constexpr const char* kPicture =
@@ -81,7 +86,7 @@ class Tray::Sample : public QAbstractButton {
     Sample(Kind kind, QWidget* parent) : QAbstractButton(parent), kind_(kind) {
         setObjectName(QString("tray_") + info(kind).key);
         setCheckable(true);
-        setFixedSize(kSample.width() + 4, 76);
+        setFixedSize(kSample.width() + 4, kSample.height() + 22);
         setCursor(Qt::PointingHandCursor);
         setFocusPolicy(Qt::TabFocus);
         setToolTip(Tray::tr("%1: %2. Click, then draw its box on the canvas; or press A there.")
@@ -107,7 +112,7 @@ class Tray::Sample : public QAbstractButton {
         painter.drawRect(frame.adjusted(0, 0, -1, -1));
         painter.setFont(Theme::text());
         painter.setPen(Theme::colour(Role::Text));
-        painter.drawText(QRect(0, 56, width(), 18), Qt::AlignCenter, info(kind_).key);
+        painter.drawText(QRect(0, kSample.height() + 4, width(), 18), Qt::AlignCenter, info(kind_).key);
     }
 
   private:
@@ -115,34 +120,104 @@ class Tray::Sample : public QAbstractButton {
     QPixmap picture_;
 };
 
-Tray::Tray(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
-    setFixedHeight(92);
+Tray::Tray(Session& session, QWidget* parent) : QWidget(parent), session_(session), strip_(new QScrollArea(this)) {
+    setFixedHeight(kHeight);
+    auto* all = new QWidget;
+    auto* groups = new QHBoxLayout(all);
+    groups->setContentsMargins(6, 4, 6, 4);
+    groups->setSpacing(14);
+    for (const KindGroup group : {KindGroup::Words, KindGroup::Controls, KindGroup::Indicators, KindGroup::Shapes})
+        groups->addWidget(makeGroup(group));
+    groups->addStretch(1);
+    strip_->setObjectName("tray_strip");
+    strip_->setFrameShape(QFrame::NoFrame);
+    strip_->setWidgetResizable(true);
+    strip_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    strip_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    strip_->setFocusPolicy(Qt::NoFocus);
+    strip_->setWidget(all);
+    strip_->viewport()->installEventFilter(this);
+    before_ = makeArrow("tray_before", "\u2039", tr("Kinds before these"), -1);
+    behind_ = makeArrow("tray_behind", "\u203a", tr("More kinds"), 1);
     auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(10, 10, 12, 6);
-    row->setSpacing(6);
-    for (const KindInfo* kind : kinds()) {
-        auto* sample = new Sample(kind->kind, this);
-        connect(sample, &QAbstractButton::clicked, this, [this, which = kind->kind] { Q_EMIT chosen(which); });
-        samples_.insert(static_cast<int>(kind->kind), sample);
-        row->addWidget(sample);
-    }
-    hint_ = new QLabel(this);
-    hint_->setProperty("quiet", true);
-    hint_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
-    // It yields where the columns beside leave little room.
-    hint_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
-    row->addWidget(hint_, 1);
+    row->setContentsMargins(2, 0, 2, 0);
+    row->setSpacing(0);
+    row->addWidget(before_);
+    row->addWidget(strip_, 1);
+    row->addWidget(behind_);
+    connect(strip_->horizontalScrollBar(), &QScrollBar::valueChanged, this, &Tray::showArrows);
+    connect(strip_->horizontalScrollBar(), &QScrollBar::rangeChanged, this, &Tray::showArrows);
     connect(&session, &Session::changed, this, [this](const Change& change) {
         if (change.opened || change.looks || change.panel || change.assets)
             refresh();
     });
 }
 
+QWidget* Tray::makeGroup(KindGroup group) {
+    auto* box = new QWidget;
+    auto* column = new QVBoxLayout(box);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(2);
+    auto* heading = new QLabel(tr(nameOf(group)), box);
+    heading->setProperty("quiet", true);
+    heading->setFont(Theme::text(10));
+    column->addWidget(heading);
+    auto* row = new QHBoxLayout;
+    row->setSpacing(4);
+    for (const KindInfo* kind : kinds()) {
+        if (kind->group != group)
+            continue;
+        auto* sample = new Sample(kind->kind, box);
+        sample->installEventFilter(this);
+        connect(sample, &QAbstractButton::clicked, this, [this, which = kind->kind] { Q_EMIT chosen(which); });
+        samples_.insert(static_cast<int>(kind->kind), sample);
+        row->addWidget(sample);
+    }
+    column->addLayout(row);
+    return box;
+}
+
+// Scrolls by most of what is seen.
+QToolButton* Tray::makeArrow(const char* name, const QString& sign, const QString& help, int way) {
+    auto* arrow = new QToolButton(this);
+    arrow->setObjectName(name);
+    arrow->setText(sign);
+    arrow->setFont(Theme::text(18));
+    arrow->setToolTip(help);
+    arrow->setFixedSize(22, kHeight - 14);
+    arrow->setFocusPolicy(Qt::NoFocus);
+    QSizePolicy keep = arrow->sizePolicy();
+    keep.setRetainSizeWhenHidden(true);
+    arrow->setSizePolicy(keep);
+    connect(arrow, &QToolButton::clicked, this, [this, way] {
+        QScrollBar* bar = strip_->horizontalScrollBar();
+        bar->setValue(bar->value() + way * strip_->viewport()->width() * 3 / 4);
+    });
+    return arrow;
+}
+
+void Tray::showArrows() {
+    const QScrollBar* bar = strip_->horizontalScrollBar();
+    before_->setVisible(bar->value() > bar->minimum());
+    behind_->setVisible(bar->value() < bar->maximum());
+}
+
 void Tray::resizeEvent(QResizeEvent* event) {
     QWidget::resizeEvent(event);
-    const QString words = tr("Pick one, then draw its box,\nor press A on the canvas");
-    const int room = width() - static_cast<int>(samples_.size()) * (kSample.width() + 10) - 30;
-    hint_->setText(hint_->fontMetrics().size(0, words).width() <= room ? words : QString());
+    showArrows();
+}
+
+bool Tray::eventFilter(QObject* watched, QEvent* event) {
+    if (event->type() == QEvent::Wheel && watched == strip_->viewport()) {
+        const QPoint turned = static_cast<QWheelEvent*>(event)->angleDelta();
+        QScrollBar* bar = strip_->horizontalScrollBar();
+        bar->setValue(bar->value() - (turned.x() != 0 ? turned.x() : turned.y()));
+        return true;
+    }
+    // A sample that is reached by the keyboard comes into sight.
+    if (event->type() == QEvent::FocusIn)
+        strip_->ensureWidgetVisible(static_cast<QWidget*>(watched), 30, 0);
+    return QWidget::eventFilter(watched, event);
 }
 
 void Tray::refresh() {
