@@ -11,6 +11,7 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
+#include "app/screens/trial_slider.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
@@ -208,8 +209,15 @@ void Sheet::buildWidget(Kind kind, bool sameKind) {
     addBox();
     addLine();
     if (sameKind) {
-        for (const PropertyInfo& property : info(kind).properties)
+        std::string_view section;
+        for (const PropertyInfo& property : info(kind).properties) {
+            if (property.section != section)
+                addHeading(tr(property.section));
+            section = property.section;
             addProperty(property, false);
+            if (property.type == PropertyType::Variable && selected.size() == 1)
+                addTrial(property);
+        }
         if (!info(kind).properties.empty())
             addLine();
     }
@@ -335,7 +343,27 @@ void Sheet::addProperty(const PropertyInfo& property, bool style) {
         const bool own = isOwn(property);
         reset->setVisible(own);
         caption->setFont(Theme::text(12, own));
-        caption->setText(own ? tr("%1 · own").arg(tr(property.label)) : tr(property.label));
+    };
+}
+
+// Below a variable that the widget shows.
+void Sheet::addTrial(const PropertyInfo& property) {
+    auto* trial = new TrialSlider(session_, page_);
+    addRow(tr("Try"), trial, {}, {});
+    QLabel* caption = rows_.back().caption;
+    rows_.back().fill = [this, trial, caption, &property] {
+        const auto selected = session_.selection().widgets();
+        if (selected.empty())
+            return;
+        const auto end = [&](const char* key) {
+            const PropertyInfo* found = findIn(info(selected.front()->kind).properties, key);
+            return found ? std::get<std::string>(effectiveValue(session_.document(), *selected.front(), key))
+                         : std::string();
+        };
+        const auto name = common(property);
+        trial->setVariable(name ? std::get<std::string>(*name) : std::string(), end("min"), end("max"));
+        trial->setVisible(trial->isEnabled());
+        caption->setVisible(trial->isEnabled());
     };
 }
 
@@ -360,7 +388,7 @@ void Sheet::addRules() {
     }
     auto* costs = new QLabel(page_);
     costs->setFont(Theme::figures());
-    addRow(tr("Costs"), costs, tr("On the target: constants in flash, texts that change in RAM"),
+    addRow(tr("Costs"), costs, tr("On the target: constants in flash, what changes in RAM"),
            [this, costs, name = widget->name] {
                const int at = widgetIndex(*session_.selection().screen(), name);
                if (at < 0)
@@ -369,9 +397,10 @@ void Sheet::addRules() {
                    *session_.scene()->parts[static_cast<size_t>(session_.selection().screenIndex())];
                const auto index = static_cast<size_t>(at);
                const gorse_widget& w = part.records[index].widget;
+               const int state = info(part.source->widgets[index]->kind).state.bytes;
                costs->setText(tr("%1 B flash · %2 B RAM")
                                   .arg(widgetFlash(part, index, session_.document().panel->wordBits))
-                                  .arg(int{w.capacity} + 4 * w.slot_count));
+                                  .arg(int{w.capacity} + state + 4 * w.slot_count));
            });
 }
 

@@ -51,6 +51,8 @@ class Sheet : public QScrollArea {
     void addProperty(const PropertyInfo& property, bool style);
     QWidget* makeField(const PropertyInfo& property, std::function<void()>& fill);
     QWidget* textField(const PropertyInfo& property, std::function<void()>& fill);
+    void addTrial(const PropertyInfo& property);
+    QWidget* pointsField(const PropertyInfo& property, std::function<void()>& fill);
     QWidget* variableField(const PropertyInfo& property, std::function<void()>& fill);
     QWidget* assetField(const PropertyInfo& property, std::function<void()>& fill);
 

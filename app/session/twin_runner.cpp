@@ -51,6 +51,13 @@ void TwinRunner::touch(const QPoint& at, bool down) {
     step();
 }
 
+Result<void> TwinRunner::setValue(const std::string& variable, const std::string& value) {
+    const Result<void> set = twin_->set(variable, value);
+    step();
+    Q_EMIT valueSet();
+    return set;
+}
+
 void TwinRunner::step() {
     if (!twin_)
         return;

@@ -30,12 +30,16 @@ class TwinRunner : public QObject {
     void restart();
     // A finger at a pixel of the twin's interface, and a step. Emits refused() if its panel has no touch.
     void touch(const QPoint& at, bool down);
+    // Sets a variable from what a user writes, and steps.
+    Result<void> setValue(const std::string& variable, const std::string& value);
     // One step now, for what must show at once.
     void step();
 
   Q_SIGNALS:
     // The twin's pixels or state may differ, or it runs or halts.
     void stepped();
+    // A variable was set by the user.
+    void valueSet();
     void refused(const QString& reason);
 
   private:

@@ -259,9 +259,8 @@ bool VariablesModel::setData(const QModelIndex& index, const QVariant& value, in
         return session_.edit(renameVariable(session_.document(), v.name, value.toString().trimmed().toStdString()),
                              tr("Rename variable"));
     if (index.column() == Now) {
-        if (const auto set = session_.runner().twin().set(v.name, value.toString().trimmed().toStdString()); !set)
+        if (const auto set = session_.runner().setValue(v.name, value.toString().trimmed().toStdString()); !set)
             refuse(QString::fromStdString(set.error().text()));
-        session_.runner().step();
         return true;
     }
     if (!change(v, index.column(), value.toString()))
