@@ -8,12 +8,14 @@
 
 #include "app/screens/canvas.h"
 #include "app/screens/clipboard.h"
+#include "app/screens/kind_picker.h"
 #include "app/screens/layers.h"
 #include "app/screens/reel.h"
 #include "app/screens/screens_station.h"
 #include "app/screens/sheet.h"
 #include "app/session/session.h"
 #include "app/widgets/drag_formats.h"
+#include "core/edits/replace_kind.h"
 
 namespace gorsefinch::app {
 
@@ -35,6 +37,8 @@ void ScreensStation::addEditCommands() {
         {"delete", EditGroup::Exchange, true, tr("Delete"), QKeySequence::Delete, &S::deleteSelection},
         {"select_all", EditGroup::Choice, false, tr("Select all"), QKeySequence::SelectAll, &S::selectAll},
         {"rename", EditGroup::Choice, true, tr("Rename"), Qt::Key_F2, &S::renameSelection},
+        {"replace", EditGroup::Choice, true, tr("Replace by another kind\u2026"), Qt::SHIFT | Qt::Key_A,
+         &S::replaceSelection},
         {"raise", EditGroup::Depth, true, tr("Raise"), Qt::Key_PageUp, &S::raise},
         {"lower", EditGroup::Depth, true, tr("Lower"), Qt::Key_PageDown, &S::lower},
         {"to_top", EditGroup::Depth, true, tr("To the top"), Qt::SHIFT | Qt::Key_PageUp, &S::toTop},
@@ -211,6 +215,20 @@ void ScreensStation::unlockAll() {
     session_.edit(changeWidgets(session_.document(), session_.selection().screenName().toStdString(), names,
                                 [](Widget& w) { w.locked = false; }),
                   tr("Unlock all"));
+}
+
+void ScreensStation::replaceSelection() {
+    Names names;
+    for (const WidgetRef& each : session_.selection().widgets())
+        if (!each->locked)
+            names.push_back(each->name);
+    if (names.empty())
+        return;
+    KindPicker picker(session_, canvas_);
+    picker.move(canvas_->mapToGlobal(canvas_->fromPanel(canvas_->pointer()).toPoint()));
+    if (const auto kind = picker.choose())
+        session_.edit(replaceKind(session_.document(), session_.selection().screenName().toStdString(), names, *kind),
+                      tr("Replace by %1").arg(info(*kind).key));
 }
 
 void ScreensStation::renameSelection() {

@@ -69,6 +69,7 @@ class ScreensStation : public Station {
     void toBottom();
     void toggleLock();
     void renameSelection();
+    void replaceSelection();
     void unlockAll();
 
     Session& session_;

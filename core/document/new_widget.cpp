@@ -29,6 +29,14 @@ std::string startLook(const Document& document, Kind kind) {
     return "";
 }
 
+void startContent(const Document& document, Widget& widget) {
+    const KindInfo& kind = info(widget.kind);
+    if (const std::string image = startImage(document, widget.kind); !image.empty())
+        widget.properties[requiredImage(kind)->key] = image;
+    if (kind.start)
+        kind.start(widget, info(document.panel->format).isOneBit());
+}
+
 Widget newWidget(const Document& document, const Screen& screen, Kind kind, int x, int y, int w, int h, bool drawn) {
     const KindInfo& kindInfo = info(kind);
     const Panel& panel = *document.panel;
@@ -39,10 +47,7 @@ Widget newWidget(const Document& document, const Screen& screen, Kind kind, int 
     widget.x = drawn ? x : std::clamp(x, 0, panel.width - widget.w);
     widget.y = drawn ? y : std::clamp(y, 0, panel.height - widget.h);
     widget.look = startLook(document, kind);
-    if (const std::string image = startImage(document, kind); !image.empty())
-        widget.properties[requiredImage(kindInfo)->key] = image;
-    if (kindInfo.start)
-        kindInfo.start(widget, info(panel.format).isOneBit());
+    startContent(document, widget);
     widget.name = widgetNameFor(screen, kind, "");
     return widget;
 }

@@ -13,6 +13,9 @@ std::string startImage(const Document& document, Kind kind);
 // The look that a new widget of a kind takes: one of the kind's own name, else a plain one; "" if there is none.
 std::string startLook(const Document& document, Kind kind);
 
+// Gives a widget what a new one of its kind shows: an image and the properties of KindInfo::start.
+void startContent(const Document& document, Widget& widget);
+
 // A new widget with its start look and content, at x, y in pixels. `drawn` says whether w and h were chosen by the
 // user; else it has its default size, at most half a small panel's, and lies inside it. Its name is free on the screen.
 Widget newWidget(const Document& document, const Screen& screen, Kind kind, int x, int y, int w, int h, bool drawn);
