@@ -177,51 +177,72 @@ static int32_t chord_at(const chord *c, int32_t y) {
     return y == c->y0 ? c->x0 : y == c->y1 ? c->x1 : c->x0 + part_of(c->x1 - c->x0, y - c->y0, c->y1 - c->y0);
 }
 
+/* Adds what a chord has between two heights to one side or both. */
+static void add_chord(gorse_cover *to, const gorse_ellipse *of, const chord *c, int32_t y0, int32_t y1,
+                      uint_fast8_t sides, int_fast8_t way) {
+    const int32_t middle = 2 * of->centre.x;
+    int32_t upper = c->y0 > y0 ? c->y0 : y0, lower = c->y1 < y1 ? c->y1 : y1;
+    const int32_t height = (lower - upper) * (DOWN / GORSE_FINE) * way;
+    upper = chord_at(c, upper);
+    lower = chord_at(c, lower);
+    if ((sides & LEFT) != 0u)
+        add_between(to, middle - upper, middle - lower, height);
+    if ((sides & RIGHT) != 0u)
+        add_between(to, middle + upper, middle + lower, -height);
+}
+
+static void add_crossings(gorse_cover *to, const gorse_ellipse *of, int32_t y, uint_fast8_t sides, int_fast8_t way) {
+    /* Both sides alike: the pixels on them are inside. */
+    const int32_t half = half_width(of, y - of->centre.y), middle = 2 * of->centre.x;
+    if ((sides & LEFT) != 0u)
+        add_crossing(to, middle - half, (uint_fast8_t)(way < 0), (uint_fast8_t)(way > 0));
+    if ((sides & RIGHT) != 0u)
+        add_crossing(to, middle + half, (uint_fast8_t)(way > 0), (uint_fast8_t)(way < 0));
+}
+
 /* Adds the sides of an ellipse from y0 down to y1. The chords are the same wherever it begins and ends, so that sectors
- * fit together. */
+ * fit together. `whole` is the chord of the whole row, of no height until it is known: roots take the most time. */
 static void add_sides(gorse_cover *to, const gorse_ellipse *of, int32_t y0, int32_t y1, uint_fast8_t sides,
-                      int_fast8_t way) {
+                      int_fast8_t way, chord *whole) {
     int32_t first = of->centre.y - of->radius.y, last = of->centre.y + of->radius.y, step;
-    const int32_t top = (int32_t)to->y * GORSE_FINE, middle = 2 * of->centre.x;
+    const int32_t top = (int32_t)to->y * GORSE_FINE;
     chord c;
     if (clip_to_row(to, &y0, &y1) == 0u || clip_to_row(to, &first, &last) == 0u)
         return;
     if (to->crisp != 0u) {
-        /* Both sides alike: the pixels on them are inside. */
-        const int32_t half = half_width(of, y0 - of->centre.y);
-        if ((sides & LEFT) != 0u)
-            add_crossing(to, middle - half, (uint_fast8_t)(way < 0), (uint_fast8_t)(way > 0));
-        if ((sides & RIGHT) != 0u)
-            add_crossing(to, middle + half, (uint_fast8_t)(way > 0), (uint_fast8_t)(way < 0));
+        add_crossings(to, of, y0, sides, way);
         return;
     }
     step = chord_height(of, first, last);
+    if (step == GORSE_FINE) {
+        if (whole->y0 == whole->y1) {
+            whole->y0 = first;
+            whole->y1 = last;
+            whole->x0 = half_width(of, first - of->centre.y);
+            whole->x1 = half_width(of, last - of->centre.y);
+        }
+        add_chord(to, of, whole, y0, y1, sides, way);
+        return;
+    }
     c.y1 = top + (y0 - top) / step * step;
     if (c.y1 < first)
         c.y1 = first;
     c.x1 = half_width(of, c.y1 - of->centre.y);
     while (c.y1 < y1) {
-        int32_t upper, lower, height;
         c.y0 = c.y1;
         c.x0 = c.x1;
         c.y1 = top + ((c.y0 - top) / step + 1) * step;
         if (c.y1 > last)
             c.y1 = last;
         c.x1 = half_width(of, c.y1 - of->centre.y);
-        upper = c.y0 > y0 ? c.y0 : y0;
-        lower = c.y1 < y1 ? c.y1 : y1;
-        height = (lower - upper) * (DOWN / GORSE_FINE) * way;
-        upper = chord_at(&c, upper);
-        lower = chord_at(&c, lower);
-        if ((sides & LEFT) != 0u)
-            add_between(to, middle - upper, middle - lower, height);
-        if ((sides & RIGHT) != 0u)
-            add_between(to, middle + upper, middle + lower, -height);
+        add_chord(to, of, &c, y0, y1, sides, way);
     }
 }
 
 void gorse_cover_ellipse(gorse_cover *to, const gorse_ellipse *of, int_fast8_t way) {
-    add_sides(to, of, of->centre.y - of->radius.y, of->centre.y + of->radius.y, LEFT | RIGHT, way);
+    chord whole;
+    whole.y0 = whole.y1 = 0;
+    add_sides(to, of, of->centre.y - of->radius.y, of->centre.y + of->radius.y, LEFT | RIGHT, way, &whole);
 }
 
 /* Adds what is between two points, down the right side and up the left one. `ahead`: it is at most half of the ellipse,
@@ -230,27 +251,28 @@ static void add_arc(gorse_cover *to, const gorse_ellipse *of, int32_t from, int3
                     uint_fast8_t last, uint_fast8_t ahead, int_fast8_t way) {
     const int32_t top = of->centre.y - of->radius.y, bottom = of->centre.y + of->radius.y;
     uint_fast8_t parts;
+    chord whole;
+    whole.y0 = whole.y1 = 0;
     for (parts = 0; parts < 3u; parts++) {
         if (side == last && (parts != 0u || ahead != 0u)) {
-            add_sides(to, of, side == RIGHT ? from : end, side == RIGHT ? end : from, side, way);
+            add_sides(to, of, side == RIGHT ? from : end, side == RIGHT ? end : from, side, way, &whole);
             return;
         }
         if (side == RIGHT)
-            add_sides(to, of, from, bottom, RIGHT, way);
+            add_sides(to, of, from, bottom, RIGHT, way, &whole);
         else
-            add_sides(to, of, top, from, LEFT, way);
+            add_sides(to, of, top, from, LEFT, way, &whole);
         from = side == RIGHT ? bottom : top;
         side = (uint_fast8_t)(LEFT + RIGHT - side);
     }
 }
 
-void gorse_cover_arc(gorse_cover *to, const gorse_ellipse *of, uint16_t from, uint16_t end, int_fast8_t way) {
+/* The same between two angles, whose points are known. */
+static void add_sector_arc(gorse_cover *to, const gorse_ellipse *of, uint16_t from, uint16_t end, int32_t from_y,
+                           int32_t end_y, int_fast8_t way) {
     const uint16_t half = GORSE_TURN / 2u;
     const uint16_t sweep = (uint16_t)((uint16_t)(end + (end < from ? GORSE_TURN : 0u)) - from);
-    gorse_fine at, stop;
-    gorse_point_at(of, from, &at);
-    gorse_point_at(of, end, &stop);
-    add_arc(to, of, at.y, stop.y, (uint_fast8_t)(from < half ? RIGHT : LEFT),
+    add_arc(to, of, from_y, end_y, (uint_fast8_t)(from < half ? RIGHT : LEFT),
             (uint_fast8_t)(end != 0u && end <= half ? RIGHT : LEFT), (uint_fast8_t)(sweep <= half), way);
 }
 
@@ -298,9 +320,9 @@ void gorse_cover_ring(gorse_cover *to, const gorse_ellipse *outer, const gorse_e
     gorse_point_at(outer, end, &outer_end);
     gorse_point_at(inner, from, &inner_from);
     gorse_point_at(inner, end, &inner_end);
-    gorse_cover_arc(to, outer, from, end, GORSE_CLOCKWISE);
+    add_sector_arc(to, outer, from, end, outer_from.y, outer_end.y, GORSE_CLOCKWISE);
     gorse_cover_line(to, &outer_end, &inner_end);
-    gorse_cover_arc(to, inner, from, end, GORSE_ANTICLOCKWISE);
+    add_sector_arc(to, inner, from, end, inner_from.y, inner_end.y, GORSE_ANTICLOCKWISE);
     gorse_cover_line(to, &inner_from, &outer_from);
 }
 

@@ -57,11 +57,8 @@ void gorse_cover_line(gorse_cover *to, const gorse_fine *from, const gorse_fine 
 #define GORSE_DEGREE 64u
 #define GORSE_TURN (360u * GORSE_DEGREE)
 
-/* Adds the part of an ellipse that goes clockwise from one angle to another; nothing if they are equal. `way`
- * GORSE_ANTICLOCKWISE goes it backwards, from `end` to `from`. It ends in the points of gorse_point_at(). */
-void gorse_cover_arc(gorse_cover *to, const gorse_ellipse *of, uint16_t from, uint16_t end, int_fast8_t way);
-/* Adds the part between two of its points, clockwise and at most half of it, to a third point and back. What rounding
- * left beyond the ellipse is drawn in. */
+/* Adds the part of an ellipse between two of its points, clockwise and at most half of it, to a third point and back;
+ * `way` GORSE_ANTICLOCKWISE goes it backwards. What rounding left beyond the ellipse is drawn in. */
 void gorse_cover_wedge(gorse_cover *to, const gorse_ellipse *of, gorse_fine from, gorse_fine end,
                        const gorse_fine *corner, int_fast8_t way);
 /* The same without a third point. */
