@@ -184,18 +184,26 @@ static void draw_blade(const gorse_canvas *c, const blade *b, gorse_colour colou
     gorse_fill_outline(c, &area, add_blade, b, colour);
 }
 
+/* The corners at one end of a tick: half its width to both sides. */
+static void tick_end(const dial *d, int32_t radius, uint16_t angle, int32_t half, uint8_t is_thin, gorse_fine *left,
+                     gorse_fine *right) {
+    gorse_ellipse end;
+    end.radius.x = end.radius.y = half;
+    polar(d, radius, angle, &end.centre);
+    /* One whole pixel in each row, or in each column, is what lies there. */
+    if (is_thin != 0u)
+        angle = (uint16_t)((angle + GORSE_TURN / 8u) % (GORSE_TURN / 2u) < GORSE_TURN / 4u ? 0u : GORSE_TURN / 4u);
+    gorse_point_at(&end, turned(angle, 3), left);
+    gorse_point_at(&end, turned(angle, 1), right);
+}
+
 /* A stroke of so many 1/64 pixels across and along, from the ticks' beginning inwards. */
 static void draw_tick(const gorse_canvas *c, const dial *d, uint16_t angle, int32_t width, int32_t length,
                       gorse_colour colour) {
-    gorse_ellipse end;
+    const uint8_t is_thin = (uint8_t)(c->format->bits == 1u && width == GORSE_FINE);
     blade b;
-    end.radius.x = end.radius.y = width / 2;
-    polar(d, tick_radius(d), angle, &end.centre);
-    gorse_point_at(&end, turned(angle, 3), &b.corners[0]);
-    gorse_point_at(&end, turned(angle, 1), &b.corners[1]);
-    polar(d, tick_radius(d) - length, angle, &end.centre);
-    gorse_point_at(&end, turned(angle, 1), &b.corners[2]);
-    gorse_point_at(&end, turned(angle, 3), &b.corners[3]);
+    tick_end(d, tick_radius(d), angle, width / 2, is_thin, &b.corners[0], &b.corners[1]);
+    tick_end(d, tick_radius(d) - length, angle, width / 2, is_thin, &b.corners[3], &b.corners[2]);
     draw_blade(c, &b, colour);
 }
 
