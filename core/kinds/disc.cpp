@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/kinds/angles.h"
 #include "core/kinds/shape_start.h"
 
 namespace gorsefinch {
@@ -15,26 +16,8 @@ const PropertyInfo discProperties[] = {
      .unit = "%",
      .help = "how much of the radius is left open in the middle",
      .inRules = true},
-    {.key = "from_angle",
-     .label = "From",
-     .type = PropertyType::Whole,
-     .fallback = int64_t{0},
-     .min = 0,
-     .max = 360,
-     .unit = "\u00b0",
-     .help = "where it begins: 0 is at the top, clockwise",
-     .inRules = true,
-     .handle = HandleType::Angle},
-    {.key = "to_angle",
-     .label = "To",
-     .type = PropertyType::Whole,
-     .fallback = int64_t{0},
-     .min = 0,
-     .max = 360,
-     .unit = "\u00b0",
-     .help = "where it ends, clockwise; where it begins: all round",
-     .inRules = true,
-     .handle = HandleType::Angle},
+    fromAngle(0),
+    toAngle(0),
 };
 
 constexpr FieldInfo discFields[] = {

@@ -4,6 +4,7 @@
 #include <cmath>
 #include <numbers>
 
+#include "core/kinds/angles.h"
 #include "core/kinds/indicator.h"
 
 namespace gorsefinch {
@@ -19,12 +20,6 @@ PropertyInfo gaugeNumber(const char* key, const char* label, int fallback, int m
             .max = max,
             .unit = unit,
             .help = help};
-}
-
-PropertyInfo gaugeAngle(const char* key, const char* label, int fallback, const char* help) {
-    PropertyInfo out = gaugeNumber(key, label, fallback, 360, "\u00b0", help);
-    out.handle = HandleType::Angle;
-    return out;
 }
 
 PropertyInfo gaugePivot(const char* key, const char* label, HandleType handle, const char* help) {
@@ -52,8 +47,8 @@ const std::array gaugeProperties{
     indicatorMax(),
     indicatorZones(),
     gaugeNumber("zone_width", "Zone width", 3, 255, "px", "of the band that shows the zones"),
-    inSection(kScale, gaugeAngle("from_angle", "From", 225, "where it begins: 0 is at the top, clockwise")),
-    inSection(kScale, gaugeAngle("to_angle", "To", 135, "where it ends, clockwise; where it begins: all round")),
+    inSection(kScale, fromAngle(225, false)),
+    inSection(kScale, toAngle(135, false)),
     inSection(kScale, gaugeNumber("ticks", "Ticks", 4, 60, "", "parts with a long tick between them; 0 for none")),
     inSection(kScale, gaugeNumber("small_ticks", "Small ticks", 5, 20, "", "parts of each, with short ticks between")),
     inSection(kScale,

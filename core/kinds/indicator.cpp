@@ -70,6 +70,14 @@ PropertyInfo indicatorZones() {
             .help = "parts of the range with a colour of their own; an empty end is that of the range"};
 }
 
+void styleLength(Widget& widget, bool oneBit, Colour ground) {
+    widget.properties["fill"] = oneBit ? opaque(0x000000) : ground;
+    widget.properties["colour"] = opaque(oneBit ? 0xFFFFFF : 0xE0712A);
+    widget.properties["border_width"] = int64_t{oneBit ? 1 : 0};
+    if (oneBit)
+        widget.properties["border"] = opaque(0xFFFFFF);
+}
+
 int32_t decimalOfText(RecordBuilder& builder, const std::string& words, int decimals, int32_t otherwise) {
     if (words.empty())
         return otherwise;

@@ -22,6 +22,10 @@ PropertyInfo indicatorPartGap();
 // Parts of the range with colours of their own.
 PropertyInfo indicatorZones();
 
+// The style of one with a length that has no look: dark, or a plain grey for the tray, with what is shown in the
+// accent.
+void styleLength(Widget& widget, bool oneBit, Colour ground);
+
 inline constexpr FieldInfo indicatorRecordFields[] = {
     GORSEFINCH_FIELD(gorse_widget_indicator, limits, Numbers),
     GORSEFINCH_FIELD(gorse_widget_indicator, variable, Variable),

@@ -59,23 +59,16 @@ constinit const KindInfo progressKind{
         [](Widget& widget, bool oneBit) {
             if (!widget.look.empty())
                 return;
-            widget.properties["fill"] = opaque(oneBit ? 0x000000 : 0x0E1110);
-            widget.properties["colour"] = opaque(oneBit ? 0xFFFFFF : 0xE0712A);
+            styleLength(widget, oneBit, opaque(0x0E1110));
             widget.properties["radius"] = int64_t{3};
             widget.properties["padding"] = int64_t{2};
-            widget.properties["border_width"] = int64_t{oneBit ? 1 : 0};
-            if (oneBit)
-                widget.properties["border"] = opaque(0xFFFFFF);
         },
     .sample =
         [](Widget& widget, bool oneBit) {
             widget.look.clear();
             widget.properties["min"] = std::string("-62");
             widget.properties["max"] = std::string("38");
-            widget.properties["fill"] = opaque(oneBit ? 0x000000 : 0x2B3436);
-            widget.properties["colour"] = opaque(oneBit ? 0xFFFFFF : 0xE0712A);
-            widget.properties["border_width"] = int64_t{oneBit ? 1 : 0};
-            widget.properties["border"] = opaque(0xFFFFFF);
+            styleLength(widget, oneBit, opaque(0x2B3436));
             widget.properties["radius"] = int64_t{3};
             widget.properties["padding"] = int64_t{2};
             widget.x += 4;

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <array>
 
+#include "core/kinds/angles.h"
 #include "core/kinds/indicator.h"
 
 namespace gorsefinch {
@@ -14,26 +15,8 @@ const std::array ringProperties{
     indicatorMin(),
     indicatorMax(),
     indicatorOrigin(),
-    PropertyInfo{.key = "from_angle",
-                 .label = "From",
-                 .type = PropertyType::Whole,
-                 .fallback = int64_t{0},
-                 .min = 0,
-                 .max = 360,
-                 .unit = "\u00b0",
-                 .help = "where it begins: 0 is at the top, clockwise",
-                 .inRules = true,
-                 .handle = HandleType::Angle},
-    PropertyInfo{.key = "to_angle",
-                 .label = "To",
-                 .type = PropertyType::Whole,
-                 .fallback = int64_t{0},
-                 .min = 0,
-                 .max = 360,
-                 .unit = "\u00b0",
-                 .help = "where it ends, clockwise; where it begins: all round",
-                 .inRules = true,
-                 .handle = HandleType::Angle},
+    fromAngle(0),
+    toAngle(0),
     PropertyInfo{.key = "thickness",
                  .label = "Thickness",
                  .type = PropertyType::Whole,
@@ -91,21 +74,14 @@ constinit const KindInfo ringKind{
             widget.properties["thickness"] = int64_t{std::max(1, std::min(widget.w, widget.h) / 8)};
             if (!widget.look.empty())
                 return;
-            widget.properties["fill"] = opaque(oneBit ? 0x000000 : 0x0E1110);
-            widget.properties["colour"] = opaque(oneBit ? 0xFFFFFF : 0xE0712A);
-            widget.properties["border_width"] = int64_t{oneBit ? 1 : 0};
-            if (oneBit)
-                widget.properties["border"] = opaque(0xFFFFFF);
+            styleLength(widget, oneBit, opaque(0x0E1110));
         },
     .sample =
         [](Widget& widget, bool oneBit) {
             widget.look.clear();
             widget.properties["min"] = std::string("-62");
             widget.properties["max"] = std::string("38");
-            widget.properties["fill"] = opaque(oneBit ? 0x000000 : 0x2B3436);
-            widget.properties["colour"] = opaque(oneBit ? 0xFFFFFF : 0xE0712A);
-            widget.properties["border_width"] = int64_t{oneBit ? 1 : 0};
-            widget.properties["border"] = opaque(0xFFFFFF);
+            styleLength(widget, oneBit, opaque(0x2B3436));
             widget.properties["thickness"] = int64_t{oneBit ? 4 : 5};
             widget.properties["parts"] = int64_t{oneBit ? 1 : 12};
             widget.x += (widget.w - widget.h) / 2;
