@@ -6,6 +6,7 @@
 #include <random>
 
 #include "core/edits/edit.h"
+#include "core/scene/font_reasons.h"
 #include "core/sim/twin.h"
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
@@ -242,6 +243,37 @@ class TestDials : public QObject {
         (void)twin.takeFlushed();
         twin.step(twin.now() + 1000);
         QCOMPARE(flushedArea(twin), 0);
+    }
+
+    // Labels are drawn in the look's font, which holds their characters and says why.
+    void labelsBringTheirCharacters() {
+        const auto shown = [&](const PropertyMap& more) {
+            PropertyMap properties{{"value", std::string("kiln_temp")},
+                                   {"size", int64_t{23}},
+                                   {"font", std::string("regular")},
+                                   {"pivot_x", int64_t{80}},
+                                   {"pivot_y", int64_t{80}},
+                                   {"colour", opaque(0xFFFFFF)}};
+            for (const auto& [key, value] : more)
+                properties[key] = value;
+            Document d = addScreen(openKiln(), -1, "dial");
+            return builder_.build(addWidgets(d, "dial", {makeWidget("dial", Kind::Gauge, 0, 0, 160, 160, properties)}));
+        };
+        const auto drawn = [](const BuiltSceneRef& scene) { return drawScreen(*scene, 0).bytes(); };
+        const auto fontOf = [](const BuiltSceneRef& scene) {
+            const auto at = std::find_if(scene->fonts.begin(), scene->fonts.end(),
+                                         [](const FontRef& font) { return font->key().size == 23; });
+            return at == scene->fonts.end() ? nullptr : *at;
+        };
+        const BuiltSceneRef with = shown({}), without = shown({{"labels", false}});
+        QVERIFY(fontOf(with) && !fontOf(without));
+        QVERIFY(drawn(with) != drawn(without));
+        QVERIFY(drawn(with) != drawn(shown({{"label_decimals", int64_t{1}}})));
+        const auto reasons = fontReasons(*with, *fontOf(with));
+        QCOMPARE(reasons.size(), size_t{1});
+        QCOMPARE(reasons[0].widget, std::string("dial"));
+        QCOMPARE(reasons[0].detail, std::string("labels"));
+        QVERIFY(reasons[0].characters.count(U'7') == 1);
     }
 
     void mistakesAreReported() {
