@@ -90,6 +90,15 @@ void gorse_fill_outline(const gorse_canvas *c, const gorse_rect *wanted, gorse_o
             fill_span(&s, outline, shape, colour);
 }
 
+/* Mixes a colour by coverage, in as many pixels at a time as a span can have. */
+static void mask_pixels(const span *s, const uint8_t *coverage, gorse_colour colour) {
+    uint16_t at, n;
+    for (at = 0; at < s->n; at = (uint16_t)(at + n)) {
+        n = (uint16_t)(s->n - at < GORSE_CHUNK ? s->n - at : GORSE_CHUNK);
+        gorse_mask_span(s->c, (gorse_coord)(s->x + (gorse_coord)at), s->y, n, coverage + at, colour);
+    }
+}
+
 /* Splits the coverage of a shape and of its border into the border's and the rest. */
 static void draw_split(const span *s, uint8_t *whole, uint8_t *border, const gorse_look *look) {
     uint16_t i;
@@ -99,17 +108,14 @@ static void draw_split(const span *s, uint8_t *whole, uint8_t *border, const gor
         if (gorse_alpha(look->fill) != 255u)
             whole[i] = (uint8_t)(whole[i] - border[i]);
     }
-    gorse_mask_span(s->c, s->x, s->y, s->n, whole, look->border);
-    gorse_mask_span(s->c, s->x, s->y, s->n, border, look->fill);
+    mask_pixels(s, whole, look->border);
+    mask_pixels(s, border, look->fill);
 }
-
-/* Pixels that are drawn with a border at a time. */
-enum { BORDER_CHUNK = GORSE_COVER_CHUNK < GORSE_CHUNK ? GORSE_COVER_CHUNK : GORSE_CHUNK };
 
 static GORSE_OWN_FRAME void draw_bordered(const span *s, gorse_outline *outline, gorse_outline *border,
                                           const void *shape, const gorse_look *look) {
     gorse_cover part;
-    uint8_t whole[BORDER_CHUNK];
+    uint8_t whole[GORSE_COVER_CHUNK];
     memcpy(whole, covered(&part, s, s->x, s->y, s->n, outline, shape), s->n);
     draw_split(s, whole, covered(&part, s, s->x, s->y, s->n, border, shape), look);
 }
@@ -119,7 +125,7 @@ static GORSE_OWN_FRAME void draw_bordered(const span *s, gorse_outline *outline,
 static GORSE_OWN_FRAME void draw_crisp_edge(const span *s, gorse_outline *outline, const void *shape,
                                             const gorse_look *look) {
     gorse_cover part;
-    uint8_t whole[BORDER_CHUNK], edge[BORDER_CHUNK];
+    uint8_t whole[GORSE_COVER_CHUNK], edge[GORSE_COVER_CHUNK];
     const uint8_t *row;
     const gorse_coord left = (gorse_coord)(s->x - 1);
     const uint16_t n = (uint16_t)(s->n + 2u);
@@ -147,7 +153,7 @@ void gorse_draw_outline(const gorse_canvas *c, const gorse_rect *wanted, gorse_o
     }
     if (begin_spans(&s, c, wanted, &area) == 0u)
         return;
-    while (next_span(&s, &area, (uint16_t)(BORDER_CHUNK - (crisp_edge != 0u ? 2 : 0))) != 0u)
+    while (next_span(&s, &area, (uint16_t)(GORSE_COVER_CHUNK - (crisp_edge != 0u ? 2 : 0))) != 0u)
         if (crisp_edge != 0u)
             draw_crisp_edge(&s, outline, shape, look);
         else
