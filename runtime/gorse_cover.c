@@ -387,29 +387,40 @@ static void paint_run(const gorse_cover *cover, const gorse_canvas *c, uint16_t 
     gorse_fill_rect(c, &run, colour);
 }
 
-void gorse_cover_paint(gorse_cover *cover, const gorse_canvas *c, gorse_colour colour) {
+/* Mixes the pixels from an edge on, whose sums are read into `sum`. */
+static void paint_edge(gorse_cover *cover, const gorse_canvas *c, uint16_t from, uint16_t end, int32_t *sum,
+                       gorse_colour colour) {
     uint8_t *coverage = (uint8_t *)(void *)cover->sums;
+    uint16_t i = from;
+    while (from < end) {
+        const uint16_t stop = (uint16_t)(end - from > GORSE_CHUNK ? from + GORSE_CHUNK : end);
+        /* A pixel's byte lies in a sum that has been read. */
+        for (; i < stop; i++) {
+            *sum += cover->sums[i];
+            coverage[i] = coverage_of(*sum);
+        }
+        gorse_mask_span(c, (gorse_coord)(cover->x + (gorse_coord)from), cover->y, (uint16_t)(stop - from),
+                        coverage + from, colour);
+        from = stop;
+    }
+}
+
+void gorse_cover_paint(gorse_cover *cover, const gorse_canvas *c, gorse_colour colour) {
     int32_t sum = 0;
-    uint16_t at = 0;
+    uint16_t at = 0, edge = next_of(cover, 0, 1);
     while (at < cover->n) {
-        const uint16_t edge = next_of(cover, at, 1);
-        uint16_t end, i;
+        uint16_t end, next;
         if (edge > at && sum != 0)
             paint_run(cover, c, at, edge, coverage_of(sum), colour);
-        /* Short runs between edges are taken with them. */
         end = next_of(cover, edge, 0);
-        while (end < cover->n && next_of(cover, end, 1) - end < 4)
-            end = next_of(cover, next_of(cover, end, 1), 0);
-        if (end > edge + GORSE_CHUNK)
-            end = (uint16_t)(edge + GORSE_CHUNK);
-        /* A pixel's byte lies in a sum that has been read. */
-        for (i = edge; i < end; i++) {
-            sum += cover->sums[i];
-            coverage[i] = coverage_of(sum);
+        next = next_of(cover, end, 1);
+        /* Short runs between edges are taken with them. */
+        while (end < cover->n && next - end < 4) {
+            end = next_of(cover, next, 0);
+            next = next_of(cover, end, 1);
         }
-        if (end > edge)
-            gorse_mask_span(c, (gorse_coord)(cover->x + (gorse_coord)edge), cover->y, (uint16_t)(end - edge),
-                            coverage + edge, colour);
+        paint_edge(cover, c, edge, end, &sum, colour);
         at = end;
+        edge = next;
     }
 }
