@@ -7,7 +7,7 @@
 typedef struct line_shape {
     const gorse_widget_line *of;
     gorse_fine origin; /* of the box; the middle of its first pixel if the stroke is an odd number of pixels wide */
-    int32_t half;      /* of the thickness, 1/64 pixel */
+    int32_t half;      /* of the thickness, 1/64 pixel; below 0 if it is one whole pixel on a panel of one bit */
 } line_shape;
 
 /* One edge. */

@@ -16,18 +16,18 @@ void gorse_smaller_ellipse(const gorse_ellipse *of, int32_t by, gorse_ellipse *o
 }
 
 void gorse_box_around(const gorse_fine *points, uint_fast8_t count, int32_t more, gorse_rect *out) {
-    gorse_fine least = points[0], most = points[0];
+    gorse_fine min = points[0], max = points[0];
     uint_fast8_t i;
     for (i = 1; i < count; i++) {
-        least.x = points[i].x < least.x ? points[i].x : least.x;
-        least.y = points[i].y < least.y ? points[i].y : least.y;
-        most.x = points[i].x > most.x ? points[i].x : most.x;
-        most.y = points[i].y > most.y ? points[i].y : most.y;
+        min.x = points[i].x < min.x ? points[i].x : min.x;
+        min.y = points[i].y < min.y ? points[i].y : min.y;
+        max.x = points[i].x > max.x ? points[i].x : max.x;
+        max.y = points[i].y > max.y ? points[i].y : max.y;
     }
-    out->x0 = gorse_pixel_of(least.x - more);
-    out->y0 = gorse_pixel_of(least.y - more);
-    out->x1 = gorse_pixel_of(most.x + more + GORSE_FINE - 1);
-    out->y1 = gorse_pixel_of(most.y + more + GORSE_FINE - 1);
+    out->x0 = gorse_pixel_of(min.x - more);
+    out->y0 = gorse_pixel_of(min.y - more);
+    out->x1 = gorse_pixel_of(max.x + more + GORSE_FINE - 1);
+    out->y1 = gorse_pixel_of(max.y + more + GORSE_FINE - 1);
 }
 
 /* What is drawn now: a part of a row. */
