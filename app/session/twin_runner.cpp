@@ -52,7 +52,7 @@ void TwinRunner::touch(const QPoint& at, bool down) {
 }
 
 Result<void> TwinRunner::setValue(const std::string& variable, const std::string& value) {
-    const Result<void> set = twin_->set(variable, value);
+    Result<void> set = twin_->set(variable, value);
     step();
     Q_EMIT valueSet();
     return set;

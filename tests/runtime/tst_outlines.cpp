@@ -170,6 +170,8 @@ int countLit(const Picture& picture) {
     return out;
 }
 
+size_t pixelAt(int x, int y) { return static_cast<size_t>(y) * kOutlineSide + static_cast<size_t>(x); }
+
 std::string row(const Picture& picture, int y, int width = 12) {
     std::string out;
     for (int x = 0; x < width; ++x)
@@ -342,14 +344,13 @@ class TestOutlines : public QObject {
             while (!open.empty()) {
                 const auto [x, y] = open.back();
                 open.pop_back();
-                if (x < 0 || y < 0 || x >= kOutlineSide || y >= kOutlineSide || lit(x, y) ||
-                    outside[static_cast<size_t>(y * kOutlineSide + x)])
+                if (x < 0 || y < 0 || x >= kOutlineSide || y >= kOutlineSide || lit(x, y) || outside[pixelAt(x, y)])
                     continue;
-                outside[static_cast<size_t>(y * kOutlineSide + x)] = true;
+                outside[pixelAt(x, y)] = true;
                 for (const auto& [dx, dy] : {std::pair(1, 0), {-1, 0}, {0, 1}, {0, -1}})
                     open.emplace_back(x + dx, y + dy);
             }
-            const auto isOutside = [&](int x, int y) { return outside[static_cast<size_t>(y * kOutlineSide + x)]; };
+            const auto isOutside = [&](int x, int y) { return outside[pixelAt(x, y)]; };
             QVERIFY2(!isOutside(2 + size / 2, 2 + size / 2), qPrintable(QString::number(size)));
             for (int y = 1; y < kOutlineSide - 1; ++y)
                 for (int x = 1; x < kOutlineSide - 1; ++x) {
