@@ -122,7 +122,14 @@ void Canvas::mouseMoveEvent(QMouseEvent* event) {
             if (operating_ && (event->buttons() & Qt::LeftButton))
                 touchTwin(event->position(), true);
             else if (!operating_ && !armed_) {
-                const bool own = ownHandleAt(event->position()).has_value();
+                const auto handle = ownHandleAt(event->position());
+                const bool own = handle.has_value();
+                setToolTip(!own ? QString()
+                           : handle->property->type == PropertyType::Points
+                               ? tr("Drag the point. Ctrl+click removes it, a double click on an edge adds one.")
+                           : handle->property->handle == HandleType::Angle
+                               ? tr("Drag the angle; Shift takes steps of 15 degrees.")
+                               : tr("Drag the pivot."));
                 const int sides = own ? 0 : handleAt(event->position());
                 setCursor(own                         ? Qt::PointingHandCursor
                           : sides == 0                ? Qt::ArrowCursor
