@@ -78,8 +78,6 @@ constexpr FieldInfo gaugeFields[] = {
     GORSEFINCH_FIELD(gorse_widget_gauge, face, Shorts),
 };
 
-constexpr const char* gaugeSources[] = {"gorse_cover.h",  "gorse_cover.c", "gorse_outline.c",
-                                        "gorse_sector.c", "gorse_sine.c",  "gorse_indicator.c"};
 constexpr const char* gaugeLooks[] = {"gauge"};
 
 int sweepOf(const WholeOf& whole) {
@@ -195,7 +193,7 @@ constinit const KindInfo gaugeKind{
     .record = &gaugeRecord,
     .traits = kIsInked | kHasBox | kHasLabels,
     .state = {sizeof(gorse_gauge_state)},
-    .runtime = {&gorse_kind_gauge, "gorse_kind_gauge", "gorse_kind_gauge.c", gaugeSources},
+    .runtime = {&gorse_kind_gauge, "gorse_kind_gauge", "gorse_kind_gauge.c", kDialSources},
     .complete = completeGauge,
     .looks = gaugeLooks,
     .start =

@@ -98,7 +98,9 @@ std::vector<int32_t> zoneNumbers(RecordBuilder& builder, std::string_view key, i
         const int32_t from = decimalOfText(builder, each.from, decimals, min);
         const int32_t to = decimalOfText(builder, each.to, decimals, max);
         if (from > to)
-            builder.report(Severity::Error, "a zone ends at " + each.to + ", before it begins", "Correct the zones");
+            builder.report(Severity::Error,
+                           "zone " + std::to_string(out.size() / GORSE_ZONE_NUMBERS + 1) + " ends before it begins",
+                           "Correct its ends");
         for (const int32_t number : {from, to, static_cast<int32_t>(each.colour.argb)})
             out.push_back(number);
     }

@@ -19,6 +19,10 @@ PropertyInfo indicatorOrigin();
 PropertyInfo indicatorParts();
 PropertyInfo indicatorPartGap();
 
+// Files of the runtime that those with round shapes use.
+inline constexpr const char* kDialSources[] = {"gorse_cover.h",  "gorse_cover.c", "gorse_outline.c",
+                                               "gorse_sector.c", "gorse_sine.c",  "gorse_indicator.c"};
+
 // Parts of the range with colours of their own.
 PropertyInfo indicatorZones();
 

@@ -35,8 +35,6 @@ constexpr FieldInfo lampFields[] = {
     GORSEFINCH_FIELD(gorse_widget_lamp, shape, U8, "shape"),
 };
 
-constexpr const char* lampSources[] = {"gorse_cover.h",  "gorse_cover.c", "gorse_outline.c",
-                                       "gorse_sector.c", "gorse_sine.c",  "gorse_indicator.c"};
 constexpr const char* lampLooks[] = {"lamp"};
 
 void styleLamp(Widget& widget, bool oneBit) {
@@ -63,7 +61,7 @@ constinit const KindInfo lampKind{
     .record = &lampRecord,
     .traits = kIsInked | kHasBox,
     .state = {1},
-    .runtime = {&gorse_kind_lamp, "gorse_kind_lamp", "gorse_kind_lamp.c", lampSources},
+    .runtime = {&gorse_kind_lamp, "gorse_kind_lamp", "gorse_kind_lamp.c", kDialSources},
     .complete =
         [](RecordBuilder& builder) {
             const auto variable = completeVariable(builder);

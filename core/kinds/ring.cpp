@@ -45,8 +45,6 @@ constexpr FieldInfo ringFields[] = {
     GORSEFINCH_FIELD(gorse_widget_ring, part_gap, U8, "part_gap"),
 };
 
-constexpr const char* ringSources[] = {"gorse_cover.h",  "gorse_cover.c", "gorse_outline.c",
-                                       "gorse_sector.c", "gorse_sine.c",  "gorse_indicator.c"};
 constexpr const char* ringLooks[] = {"ring", "progress", "surface"};
 
 }  // namespace
@@ -66,7 +64,7 @@ constinit const KindInfo ringKind{
     .record = &ringRecord,
     .traits = kIsInked,
     .state = {2},
-    .runtime = {&gorse_kind_ring, "gorse_kind_ring", "gorse_kind_ring.c", ringSources},
+    .runtime = {&gorse_kind_ring, "gorse_kind_ring", "gorse_kind_ring.c", kDialSources},
     .complete = [](RecordBuilder& builder) { completeIndicator(builder, {"origin"}); },
     .looks = ringLooks,
     .start =

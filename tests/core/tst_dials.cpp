@@ -280,7 +280,7 @@ class TestDials : public QObject {
         QCOMPARE(problemOf(withDial(Kind::Gauge, 80, 80, {{"labels", false}})), std::string());
         QCOMPARE(problemOf(withDial(Kind::Gauge, 80, 80, {})), std::string("there is no face for its text"));
         QCOMPARE(problemOf(withDial(Kind::Lamp, 20, 20, {{"zones", ZoneList{{"20", "10", Colour{}}}}})),
-                 std::string("a zone ends at 10, before it begins"));
+                 std::string("zone 1 ends before it begins"));
         QCOMPARE(problemOf(withDial(Kind::Lamp, 20, 20, {{"zones", ZoneList{{"warm", "", Colour{}}}}})),
                  std::string("\"warm\" is not a number"));
         QCOMPARE(problemOf(withDial(Kind::Gauge, 80, 80, {{"value", std::string("nothing")}, {"labels", false}})),
