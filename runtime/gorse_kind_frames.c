@@ -1,5 +1,5 @@
 /* SPDX-License-Identifier: MIT */
-/* Frames that play by time, or stand for the value of a variable. */
+/* Frames that play by time, or show the value of a variable. */
 #include <string.h>
 
 #include "gorse_internal.h"
@@ -17,7 +17,7 @@ static void put_state(const gorse *g, const gorse_widget *widget, const gorse_fr
     memcpy(gorse_widget_state(g, widget), state, sizeof *state);
 }
 
-/* The frame that stands for the variable's value: the last whose step is not above it. */
+/* The frame that shows the variable's value: the last whose step is not above it. */
 static uint16_t frame_by_value(const gorse *g, const gorse_widget_frames *f, uint16_t count) {
     int32_t value = gorse_number(g, f->variable);
     uint16_t frame = 0;

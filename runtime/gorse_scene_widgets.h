@@ -51,7 +51,7 @@ typedef struct gorse_glyph_reader {
     uint8_t reserved;
 } gorse_glyph_reader;
 
-/* Glyph 0 is the box that stands for a missing character. */
+/* Glyph 0 is the box shown for a missing character. */
 typedef struct gorse_font {
     const GORSE_ROM gorse_range *ranges;
     const GORSE_ROM gorse_glyph *glyphs;
