@@ -361,7 +361,7 @@ uint8_t *gorse_cover_end(gorse_cover *cover) {
 }
 
 static uint_fast8_t is_touched(const gorse_cover *cover, uint16_t number) {
-    return (uint_fast8_t)((cover->touched[number >> 3] >> (number & 7u)) & 1u);
+    return (uint_fast8_t)((uint8_t)(cover->touched[number >> 3] >> (number & 7u)) & 1u);
 }
 
 /* The first pixel from `at` on that is touched, or not; n if there is none. */

@@ -276,7 +276,8 @@ static GORSE_OWN_FRAME void draw_label(const gorse_canvas *c, const dial *d, uin
 /* Writes a label; room for 16 bytes. */
 static GORSE_OWN_FRAME void put_label(const dial *d, uint16_t number, char *out) {
     const int32_t value =
-        d->of->shown.limits[GORSE_GAUGE_FIRST_ZONE + d->face[GORSE_GAUGE_ZONES] * GORSE_ZONE_NUMBERS + number];
+        d->of->shown
+            .limits[(uint16_t)(GORSE_GAUGE_FIRST_ZONE + d->face[GORSE_GAUGE_ZONES] * GORSE_ZONE_NUMBERS) + number];
     gorse_writer to;
     to.out = out;
     to.at = 0;

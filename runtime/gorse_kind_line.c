@@ -174,7 +174,7 @@ static int32_t length_of(const line_edge *e) {
 
 /* How far along an edge the middle of the part that is drawn lies, to the pixel. */
 static int32_t distance_of(const gorse_cover *to, const line_edge *e) {
-    const int32_t x = to->x + to->n / 2 - e->from.x / GORSE_FINE, y = to->y - e->from.y / GORSE_FINE;
+    const int32_t x = to->x + (gorse_coord)(to->n / 2u) - e->from.x / GORSE_FINE, y = to->y - e->from.y / GORSE_FINE;
     return (x * e->point[GORSE_POINT_ALONG_X] + y * e->point[GORSE_POINT_ALONG_Y]) / (16384 / GORSE_FINE);
 }
 

@@ -29,17 +29,17 @@ static void measure(const gorse_widget_progress *p, const gorse_look *look, bar 
 static void piece(const gorse_widget_progress *p, const bar *b, uint16_t from, uint16_t to, gorse_rect *out) {
     *out = b->box;
     if (p->direction == GORSE_DIRECTION_RIGHT) {
-        out->x0 = (gorse_coord)(b->box.x0 + from);
-        out->x1 = (gorse_coord)(b->box.x0 + to);
+        out->x0 = (gorse_coord)(b->box.x0 + (gorse_coord)from);
+        out->x1 = (gorse_coord)(b->box.x0 + (gorse_coord)to);
     } else if (p->direction == GORSE_DIRECTION_LEFT) {
-        out->x0 = (gorse_coord)(b->box.x1 - to);
-        out->x1 = (gorse_coord)(b->box.x1 - from);
+        out->x0 = (gorse_coord)(b->box.x1 - (gorse_coord)to);
+        out->x1 = (gorse_coord)(b->box.x1 - (gorse_coord)from);
     } else if (p->direction == GORSE_DIRECTION_DOWN) {
-        out->y0 = (gorse_coord)(b->box.y0 + from);
-        out->y1 = (gorse_coord)(b->box.y0 + to);
+        out->y0 = (gorse_coord)(b->box.y0 + (gorse_coord)from);
+        out->y1 = (gorse_coord)(b->box.y0 + (gorse_coord)to);
     } else {
-        out->y0 = (gorse_coord)(b->box.y1 - to);
-        out->y1 = (gorse_coord)(b->box.y1 - from);
+        out->y0 = (gorse_coord)(b->box.y1 - (gorse_coord)to);
+        out->y1 = (gorse_coord)(b->box.y1 - (gorse_coord)from);
     }
 }
 
