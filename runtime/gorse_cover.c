@@ -4,7 +4,8 @@
  * common edge cover together what they cover as one.
  *
  * Arcs are taken as chords. Near the top and bottom of an ellipse, where the chord of a whole row would miss up to a
- * fourth of a pixel, they are shorter; the worst is 1/64 pixel there. */
+ * fourth of a pixel, they are shorter; the worst is 1/64 pixel there. So they are on the sides of one that is much
+ * wider than high. */
 #include "gorse_cover.h"
 
 /* Edges within a row: 1/128 pixel across, 1/4096 down. An area of a pixel is 2 * 128 * 4096. */
@@ -160,12 +161,26 @@ static int32_t half_width(const gorse_ellipse *of, int32_t y) {
 
 enum { LEFT = 1, RIGHT = 2 };
 
+/* The greatest height of chords that miss at most 1/32 pixel of the sides of an ellipse, where they are steepest: they
+ * miss height^2 * width / (8 * its height^2), of radii. 1/64 pixel. */
+static int32_t steep_chord_height(const gorse_ellipse *of) {
+    const uint32_t height = (uint32_t)of->radius.y, width = (uint32_t)of->radius.x * GORSE_FINE;
+    if (height >= 256u * GORSE_FINE || 4u * width <= height * height)
+        return GORSE_FINE;
+    return width <= height * height ? 32 : width / 4u <= height * height ? 16 : 4;
+}
+
 /* The height of chords in a row, in 1/64 pixel; y0 to y1 is the part of the row that the ellipse is in. */
 static int32_t chord_height(const gorse_ellipse *of, int32_t y0, int32_t y1) {
     const uint32_t above = size_of(y0 - of->centre.y), below = size_of(y1 - of->centre.y);
     const uint32_t far = above > below ? above : below, radius = (uint32_t)of->radius.y;
     const uint32_t pole = radius > far ? radius - far : 0u;
-    return pole < GORSE_FINE ? 4 : pole < 4u * GORSE_FINE ? 16 : pole < 16u * GORSE_FINE ? 32 : GORSE_FINE;
+    const int32_t height = pole < GORSE_FINE         ? 4
+                           : pole < 4u * GORSE_FINE  ? 16
+                           : pole < 16u * GORSE_FINE ? 32
+                                                     : GORSE_FINE;
+    const int32_t steep = steep_chord_height(of);
+    return height < steep ? height : steep;
 }
 
 /* A chord of both sides: between two heights, how far from the middle. */

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Shapes cover of each pixel what lies inside their outline: against 16 x 16 places in it, mirrored, next to each other
+// Shapes cover of each pixel what lies inside their outline: against places in it, mirrored, next to each other
 // and in whatever parts they are drawn.
 #include <QtTest>
 #include <cmath>
@@ -77,19 +77,14 @@ Sector randomSector(std::mt19937& random, bool round) {
     return s;
 }
 
-// How much of each pixel is inside, 0 to 255, from 16 x 16 places in it.
+// How much of a pixel is inside, 0 to 255, from places x places in it.
 template <typename Inside>
-std::vector<double> sampled(const Inside& inside) {
-    std::vector<double> out(kSide * kSide);
-    for (int y = 0; y < kSide; ++y)
-        for (int x = 0; x < kSide; ++x) {
-            int count = 0;
-            for (int i = 0; i < 16; ++i)
-                for (int k = 0; k < 16; ++k)
-                    count += inside(x + (i + 0.5) / 16, y + (k + 0.5) / 16) ? 1 : 0;
-            out[at(x, y)] = count * 255 / 256.0;
-        }
-    return out;
+double sampledAt(const Inside& inside, int x, int y, int places) {
+    int count = 0;
+    for (int i = 0; i < places; ++i)
+        for (int k = 0; k < places; ++k)
+            count += inside(x + (i + 0.5) / places, y + (k + 0.5) / places) ? 1 : 0;
+    return count * 255.0 / (places * places);
 }
 
 bool isInside(const Sector& s, double x, double y) {
@@ -127,15 +122,22 @@ struct Errors {
     double sum = 0, worst = 0;
     int edges = 0;
 
-    void add(const Coverage& got, const std::vector<double>& wanted) {
-        for (size_t i = 0; i < got.size(); ++i) {
-            const double error = std::abs(got[i] - wanted[i]) / 255;
-            worst = std::max(worst, error);
-            if (wanted[i] > 0 && wanted[i] < 255) {
-                sum += error;
-                ++edges;
+    // Against 16 x 16 places in each pixel. They miss up to 1/32 of it for each edge that crosses it, and several do
+    // where a shape is as thin as a pixel: what seems wrong is held against more places.
+    template <typename Inside>
+    void add(const Coverage& got, const Inside& inside) {
+        for (int y = 0; y < kSide; ++y)
+            for (int x = 0; x < kSide; ++x) {
+                const double wanted = sampledAt(inside, x, y, 16);
+                double error = std::abs(got[at(x, y)] - wanted) / 255;
+                if (error > 0.06)
+                    error = std::abs(got[at(x, y)] - sampledAt(inside, x, y, 128)) / 255;
+                worst = std::max(worst, error);
+                if (wanted > 0 && wanted < 255) {
+                    sum += error;
+                    ++edges;
+                }
             }
-        }
     }
     double mean() const { return sum / std::max(edges, 1); }
 };
@@ -172,7 +174,7 @@ class TestCover : public QObject {
         Errors errors;
         for (int round = 0, end = support::rounds(30); round < end; ++round) {
             const Outline outline = randomOutline(random);
-            errors.add(polygon(outline), sampled([&](double x, double y) { return isInside(outline, x, y); }));
+            errors.add(polygon(outline), [&](double x, double y) { return isInside(outline, x, y); });
         }
         QVERIFY2(errors.mean() < 0.02 && errors.worst < 0.08,
                  qPrintable(QString("mean %1 worst %2").arg(errors.mean()).arg(errors.worst)));
@@ -184,9 +186,7 @@ class TestCover : public QObject {
             Errors errors;
             for (int i = 0, end = support::rounds(30); i < end; ++i) {
                 const Sector s = randomSector(random, round);
-                const Coverage got = sector(s);
-                const auto wanted = sampled([&](double x, double y) { return isInside(s, x, y); });
-                errors.add(got, wanted);
+                errors.add(sector(s), [&](double x, double y) { return isInside(s, x, y); });
             }
             QVERIFY2(errors.mean() < 0.02 && errors.worst < 0.08,
                      qPrintable(QString("mean %1 worst %2").arg(errors.mean()).arg(errors.worst)));
