@@ -32,7 +32,8 @@ enum {
     GORSE_TRACE_DIVISION_BY_ZERO = 6, /* rule a divided by zero; the result was taken as 0 */
     GORSE_TRACE_ROUNDS = 7,           /* rules were still waiting after the last round of a step */
     GORSE_TRACE_EVENT = 8,            /* event a (GORSE_EVENT_...) happened on widget b of the current screen */
-    GORSE_TRACE_TEXT = 9              /* text variable a changed */
+    GORSE_TRACE_TEXT = 9,             /* text variable a changed */
+    GORSE_TRACE_FOLLOWED = 10         /* the expression of slot a was computed and gave b */
 };
 
 /* What the firmware supplies. `user` is handed back untouched. All run inside a call of gorse_step or, for hooks of

@@ -72,6 +72,10 @@ void gorse_extended_code(gorse *g, gorse_machine *m, uint8_t op, uint16_t operan
         call_with_text(g, m, operand);
         return;
     }
+    if (op == GORSE_OP_MARK_SLOT) {
+        gorse_mark_slot(g, operand);
+        return;
+    }
     b = gorse_pop(m);
     if (op == GORSE_OP_COMPLEMENT) {
         gorse_push(m, gorse_wrapped(~(uint32_t)b));

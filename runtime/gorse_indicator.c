@@ -19,7 +19,12 @@ uint16_t gorse_scaled_value(const gorse_widget_indicator *indicator, int32_t val
 }
 
 int32_t gorse_shown_value(const gorse *g, const gorse_widget_indicator *indicator) {
-    return indicator->variable == GORSE_NONE ? 0 : gorse_number(g, indicator->variable);
+    uint16_t from = indicator->variable;
+    if (from == GORSE_NONE)
+        return 0;
+    if (from >= GORSE_VALUE_IN_SLOT)
+        return gorse_slots(g)[gorse_shown(g)->first_slot + (from - GORSE_VALUE_IN_SLOT)];
+    return gorse_number(g, from);
 }
 
 uint8_t gorse_zone_of(const GORSE_ROM int32_t *zones, uint8_t count, int32_t value) {

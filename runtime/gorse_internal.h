@@ -134,10 +134,21 @@ uint32_t gorse_power_of_ten(uint8_t exponent);
 void gorse_expand(gorse *g, const GORSE_ROM uint8_t *text, char *out, uint8_t capacity);
 /* Expands all texts of the shown screen that have a buffer. */
 void gorse_expand_screen(gorse *g);
-/* Lets the shown screen's widgets move on. Returns the ms until they have something to do again. */
-static inline uint32_t gorse_tick_widgets(gorse *g) {
-    return g->scene->motion != 0 ? g->scene->motion->tick(g) : GORSE_FOREVER;
+/* What gorse_motion_of_widgets does. A command does nothing if the widget's screen is not shown. */
+void gorse_widgets_enter(gorse *g);
+uint32_t gorse_widgets_tick(gorse *g);
+void gorse_widgets_command(gorse *g, uint16_t screen, uint16_t widget, uint8_t what);
+/* What moves by itself at the beginning of a step. */
+static inline void gorse_tick_widgets(gorse *g) {
+    if (g->scene->motion != 0)
+        (void)g->scene->motion->tick(g);
 }
+/* What follows from the rules of a step. Returns the ms until widgets have something to do again. */
+static inline uint32_t gorse_follow_rules(gorse *g) {
+    return g->scene->motion != 0 ? g->scene->motion->follow(g) : GORSE_FOREVER;
+}
+/* Computes all that follows expressions, of a scene that has some. */
+void gorse_follow_all(gorse *g);
 /* Expands the texts that show changed variables and marks what looks different; forgets the changes. */
 void gorse_refresh_texts(gorse *g);
 /* Expands the text of a widget of the shown screen anew and marks what looks different. */
@@ -145,6 +156,10 @@ void gorse_refresh_text(gorse *g, uint16_t widget);
 
 void gorse_set_slot(gorse *g, uint16_t slot, uint16_t screen, int32_t value);
 void gorse_mark_changed(gorse *g, uint16_t variable);
+/* What follows a property is computed in this step; of a scene in which something follows. */
+static inline void gorse_mark_slot(gorse *g, uint16_t slot) {
+    gorse_mark_changed(g, (uint16_t)(g->scene->number_count + g->scene->text_count + slot));
+}
 /* A text as a value: 1 if it is one of the scene's strings, which may hold insets, else a text variable. */
 static inline uint8_t gorse_is_string(int32_t value) {
     return (uint8_t)(((uint32_t)value & GORSE_TEXT_IS_VARIABLE) == 0u);

@@ -10,13 +10,13 @@ static void send(gorse *g, uint16_t widget, uint8_t what) {
         view.widget->kind->command(g, view.widget, view.look, what);
 }
 
-static void enter(gorse *g) {
+void gorse_widgets_enter(gorse *g) {
     uint16_t i;
     for (i = 0; i < gorse_shown(g)->widget_count; i++)
         send(g, i, GORSE_COMMAND_ENTER);
 }
 
-static uint32_t tick(gorse *g) {
+uint32_t gorse_widgets_tick(gorse *g) {
     uint32_t wait = GORSE_FOREVER;
     uint16_t i;
     for (i = 0; i < gorse_shown(g)->widget_count; i++) {
@@ -34,10 +34,10 @@ static uint32_t tick(gorse *g) {
     return wait;
 }
 
-/* Nothing if the widget's screen is not shown. */
-static void command(gorse *g, uint16_t screen, uint16_t widget, uint8_t what) {
+void gorse_widgets_command(gorse *g, uint16_t screen, uint16_t widget, uint8_t what) {
     if (screen == gorse_head_of(g)->screen && widget < gorse_shown(g)->widget_count)
         send(g, widget, what);
 }
 
-const GORSE_ROM gorse_motion gorse_motion_of_widgets = {enter, tick, command};
+const GORSE_ROM gorse_motion gorse_motion_of_widgets = {gorse_widgets_enter, gorse_widgets_tick, gorse_widgets_tick,
+                                                        gorse_widgets_command};

@@ -61,14 +61,14 @@ gorse_result gorse_begin(gorse *g, const GORSE_ROM gorse_scene *scene, const gor
 
 static void first_step(gorse *g) {
     uint_fast16_t i;
-    gorse_head_of(g)->started = 1;
-    gorse_head_of(g)->anything_changed = 1;
     for (i = 0; i < g->scene->timer_count; i++)
         gorse_timers(g)[i] = gorse_head_of(g)->now;
     memset(gorse_when_bytes(g), 2, g->scene->when_count);
     gorse_show_screen(g);
     gorse_event(g, GORSE_EVENT_START, GORSE_NONE);
     gorse_event(g, GORSE_EVENT_ENTER, GORSE_NONE);
+    gorse_head_of(g)->started = 1;
+    gorse_head_of(g)->anything_changed = 1;
 }
 
 /* Takes over the firmware's time. One that lies a little before the latest is no time; an earlier one is where time
@@ -93,10 +93,10 @@ uint32_t gorse_step(gorse *g, uint32_t now_ms) {
         first_step(g);
     }
     pass_time(gorse_head_of(g), now_ms);
-    (void)gorse_tick_widgets(g);
+    gorse_tick_widgets(g);
     wait = gorse_run_rules(g);
     /* What follows a variable follows what the rules made of it. */
-    own = gorse_tick_widgets(g);
+    own = gorse_follow_rules(g);
     gorse_refresh_texts(g);
     gorse_paint(g);
     /* A widget or a hook may have given the rules something. */

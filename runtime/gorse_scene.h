@@ -80,6 +80,16 @@ typedef struct gorse_binding {
     uint16_t variable, widget;
 } gorse_binding;
 
+/* The slot holds what byte code computes, again each time that `changed` is marked: the number of a variable (texts
+ * count on from the numbers), or of a slot, counted on from the variables; GORSE_NONE if it depends on nothing. Those
+ * of one slot lie together, behind those of slots that it depends on. */
+typedef struct gorse_follow {
+    uint16_t changed;
+    uint16_t code;   /* its offset */
+    uint16_t slot;   /* of the scene's */
+    uint16_t screen; /* the slot's; GORSE_NONE: no property, but a value that an indicator looks at */
+} gorse_follow;
+
 typedef struct gorse_screen {
     gorse_colour background;
     const GORSE_ROM gorse_widget *const GORSE_ROM *widgets; /* the lowest first */
@@ -133,7 +143,10 @@ typedef struct gorse_rule {
 /* What widgets do by themselves; scenes without such kinds leave it out. */
 typedef struct gorse_motion {
     void (*enter)(gorse *g);    /* the shown screen was entered */
-    uint32_t (*tick)(gorse *g); /* once and again in each step; returns the ms until it has something to do */
+    uint32_t (*tick)(gorse *g); /* at the beginning of each step */
+    /* The same after the rules of the step, for what follows from them. Returns the ms until there is something to do.
+     */
+    uint32_t (*follow)(gorse *g);
     void (*command)(gorse *g, uint16_t screen, uint16_t widget, uint8_t what); /* what a rule says */
 } gorse_motion;
 
@@ -152,12 +165,17 @@ typedef struct gorse_scene {
     void (*extended)(gorse *g, struct gorse_machine *m, uint8_t op, uint16_t operand);
     /* gorse_extended_forms where texts show times, other texts, or yes and no, else 0. */
     void (*forms)(const gorse *g, struct gorse_writer *to, const GORSE_ROM uint8_t *inset, int32_t value);
-    const GORSE_ROM gorse_motion *motion; /* &gorse_motion_of_widgets where a kind does something by itself, else 0 */
+    /* &gorse_motion_that_follows with properties that follow expressions, &gorse_motion_of_widgets where only kinds do
+     * something by themselves, else 0. */
+    const GORSE_ROM gorse_motion *motion;
+    const GORSE_ROM gorse_follow *follows;
     uint16_t screen_count, number_count, text_count, rule_count;
     uint16_t slot_count, timer_count, when_count, string_count;
     uint16_t first_screen;
+    uint16_t follow_count;
     uint8_t scratch_bytes; /* the longest text that is put together before it is used, its closing zero included */
-    uint8_t reserved;
+    uint8_t rules_read;    /* 1: rules read what follows an expression, so they look at it when that changed */
+    uint8_t reserved[2];
     /* Where the parts of the state begin, in bytes behind its head; the numbers are at 0. */
     uint32_t slots_at, timers_at, changed_at, whens_at, scratch_at, texts_at, screen_at;
     uint32_t end; /* of the last part, a multiple of 4 */
@@ -180,6 +198,7 @@ enum {
     GORSE_OP_CALL,        /* u16 hook, u8 how many values (at most 4), u8 0 */
     GORSE_OP_COMMAND,     /* u16 screen, u16 widget, u8 what: GORSE_COMMAND_PLAY, GORSE_COMMAND_STOP */
     GORSE_OP_SET_TEXT,    /* more: u16: pop a text into text variable */
+    GORSE_OP_MARK_SLOT,   /* more: u16: what follows that property is computed anew */
     GORSE_OP_CALL_TEXT,   /* more: u16 hook, u8 how many values, u8 the bit of the one that is a text */
     GORSE_OP_BACK,
     /* Of two values, the one on top second. */
@@ -216,6 +235,7 @@ typedef struct gorse_machine {
 #define GORSE_TEXT_IS_VARIABLE 0x8000
 
 extern const GORSE_ROM gorse_motion gorse_motion_of_widgets;
+extern const GORSE_ROM gorse_motion gorse_motion_that_follows;
 
 void gorse_extended_code(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand);
 void gorse_extended_forms(const gorse *g, struct gorse_writer *to, const GORSE_ROM uint8_t *inset, int32_t value);

@@ -225,11 +225,14 @@ typedef struct gorse_widget_button {
     uint8_t reserved[2];
 } gorse_widget_button;
 
+/* Stands for a variable where a value is computed: the rest is the number of the screen's slot that holds it. */
+#define GORSE_VALUE_IN_SLOT 0x8000u
+
 /* The head of a record that shows a value. */
 typedef struct gorse_widget_indicator {
     gorse_widget widget;
     const GORSE_ROM int32_t *limits; /* min, max, which is above it, and what else the kind says */
-    uint16_t variable;               /* whose value, or GORSE_NONE: 0 is shown */
+    uint16_t variable;               /* whose value; GORSE_VALUE_IN_SLOT; GORSE_NONE: 0 is shown */
     uint8_t reserved[2];
 } gorse_widget_indicator;
 

@@ -64,23 +64,23 @@ Document changeWidgets(const Document& document, std::string_view screen, std::s
 }
 
 Document addWidgets(const Document& document, std::string_view screen, std::vector<Widget> widgets, Names* added) {
+    const ScreenRef on = document.screen(screen);
+    if (!on || on->widgets.size() + widgets.size() > kMaxWidgets)
+        return document;
+    NameSet taken;
+    for (const WidgetRef& each : on->widgets)
+        taken.insert(each->name);
     Names names;
-    Document out = editScreen(document, screen, [&](Screen& next) {
-        if (next.widgets.size() + widgets.size() > kMaxWidgets)
-            return;
-        NameSet taken;
-        for (const WidgetRef& each : next.widgets)
-            taken.insert(each->name);
-        for (Widget& widget : widgets) {
-            widget.name = taken.unique(widget.name);
-            names.push_back(widget.name);
-            next.widgets.push_back(std::make_shared<const Widget>(std::move(widget)));
-        }
-    });
-    out.rules = withClearShortNames(document, names).rules;
+    for (Widget& widget : widgets) {
+        widget.name = taken.unique(widget.name);
+        names.push_back(widget.name);
+    }
     if (added)
         added->insert(added->end(), names.begin(), names.end());
-    return out;
+    return editScreen(withClearShortNames(document, names), screen, [&](Screen& next) {
+        for (Widget& widget : widgets)
+            next.widgets.push_back(std::make_shared<const Widget>(std::move(widget)));
+    });
 }
 
 Document removeWidgets(const Document& document, std::string_view screen, std::span<const std::string> names) {
@@ -122,6 +122,13 @@ Document placeWidgetAt(const Document& document, std::string_view screen, std::s
     });
 }
 
+void setBox(Widget& widget, int x, int y, int w, int h) {
+    const int sides[] = {x, y, w, h};
+    for (size_t i = 0; i < std::size(sides); ++i)
+        if (const PropertyInfo& side = placeProperties()[i]; widget.expressions.count(side.key) == 0)
+            widget.*side.number = std::clamp(sides[i], side.min, side.max);
+}
+
 Result<Document> setProperty(const Document& document, std::string_view screen, std::span<const std::string> names,
                              std::string_view key, const PropertyValue& value) {
     if (key == "look") {
@@ -144,8 +151,34 @@ Result<Document> setProperty(const Document& document, std::string_view screen, 
         return failure("", each->name + "." + std::string(key), "that value does not fit", range);
     }
     return changeWidgets(document, screen, names, [&](Widget& widget) {
-        if (const PropertyInfo* property = findProperty(widget.kind, key))
-            setOwnValue(widget, *property, value);
+        const PropertyInfo* property = findProperty(widget.kind, key);
+        if (!property)
+            return;
+        setOwnValue(widget, *property, value);
+        widget.expressions.erase(property->key);
+    });
+}
+
+Result<Document> setExpression(const Document& document, std::string_view screen, std::span<const std::string> names,
+                               std::string_view key, std::string_view expression) {
+    if (expression.size() > kMaxExpression)
+        return failure("", std::string(key),
+                       "the expression is longer than " + std::to_string(kMaxExpression) + " bytes",
+                       "Divide it with a variable");
+    const ScreenRef on = document.screen(screen);
+    if (!on)
+        return document;
+    for (const WidgetRef& each : on->widgets)
+        if (const PropertyInfo* property = holds(names, each->name) ? findProperty(each->kind, key) : nullptr;
+            property && !property->takesExpression())
+            return failure("", each->name + "." + std::string(key), "it takes no expression", "Give it a value");
+    return changeWidgets(document, screen, names, [&](Widget& widget) {
+        const PropertyInfo* property = findProperty(widget.kind, key);
+        if (!property)
+            return;
+        // Its place stays, as where it is drawn on the canvas.
+        widget.properties.erase(property->key);
+        widget.expressions.insert_or_assign(property->key, std::string(expression));
     });
 }
 
@@ -154,6 +187,8 @@ Document clearProperty(const Document& document, std::string_view screen, std::s
     return changeWidgets(document, screen, names, [&](Widget& widget) {
         if (const auto at = widget.properties.find(key); at != widget.properties.end())
             widget.properties.erase(at);
+        if (const auto at = widget.expressions.find(key); at != widget.expressions.end())
+            widget.expressions.erase(at);
     });
 }
 

@@ -21,6 +21,9 @@ Document withScreen(const Document& document, int index, Screen screen);
 Document changeWidgets(const Document& document, std::string_view screen, std::span<const std::string> names,
                        const std::function<void(Widget&)>& change);
 
+// Sets the widget's box, clamped to what it can be. What follows an expression stays.
+void setBox(Widget& widget, int x, int y, int w, int h);
+
 // Adds widgets on top; names that are taken get a number behind. `added` receives the names, if given.
 // Adds nothing to a screen that would then have more than kMaxWidgets.
 Document addWidgets(const Document& document, std::string_view screen, std::vector<Widget> widgets,
@@ -33,10 +36,15 @@ Document reorderWidgets(const Document& document, std::string_view screen, std::
 // Moves one widget so that it is number `to` from the bottom.
 Document placeWidgetAt(const Document& document, std::string_view screen, std::string_view name, int to);
 
-// Sets one property of the named widgets: place, own or style. A value that doesn't fit is refused.
+// Sets one property of the named widgets: place, own or style. Its expression goes. A value that doesn't fit is
+// refused.
 Result<Document> setProperty(const Document& document, std::string_view screen, std::span<const std::string> names,
                              std::string_view key, const PropertyValue& value);
-// Takes a property's own value away, so that the look's or the default holds again.
+// The property follows an expression from now on, instead of its own value; one without "=" before it. A property that
+// takes none is refused; what is wrong in the expression is a problem of the scene.
+Result<Document> setExpression(const Document& document, std::string_view screen, std::span<const std::string> names,
+                               std::string_view key, std::string_view expression);
+// Takes a property's own value and its expression away, so that the look's or the default holds again.
 Document clearProperty(const Document& document, std::string_view screen, std::span<const std::string> names,
                        std::string_view key);
 

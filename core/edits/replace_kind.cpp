@@ -17,6 +17,10 @@ Document replaceKind(const Document& document, std::string_view screen, std::spa
             if (const PropertyInfo* property = findProperty(kind, key);
                 property && fits(*property, value) && (property->needs == 0 || to.has(property->needs)))
                 widget.properties.insert_or_assign(key, value);
+        std::erase_if(widget.expressions, [&](const auto& each) {
+            const PropertyInfo* property = findProperty(kind, each.first);
+            return !property || !property->takesExpression() || (property->needs != 0 && !to.has(property->needs));
+        });
     });
 }
 

@@ -11,8 +11,15 @@ namespace gorsefinch {
 namespace {
 
 bool rulesMention(const Document& document, const std::string& name) {
+    const auto has = [&](const std::string& text) { return text.find(name) != std::string::npos; };
+    const auto expressionHas = [&](const auto& each) { return has(each.second); };
     return std::any_of(document.rules->begin(), document.rules->end(),
-                       [&](const RuleFile& file) { return file.text.find(name) != std::string::npos; });
+                       [&](const RuleFile& file) { return has(file.text); }) ||
+           std::any_of(document.screens.begin(), document.screens.end(), [&](const ScreenRef& screen) {
+               return std::any_of(screen->widgets.begin(), screen->widgets.end(), [&](const WidgetRef& widget) {
+                   return std::any_of(widget->expressions.begin(), widget->expressions.end(), expressionHas);
+               });
+           });
 }
 
 }  // namespace

@@ -126,8 +126,9 @@ Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
         out.fonts.emplace_back(font->key().face + " " + std::to_string(font->key().size),
                                Cost{static_cast<long>(font->bytes()), 0});
     const CompiledRules& rules = *scene.rules;
-    out.rules.flash =
-        static_cast<long>(rules.code.size()) + static_cast<long>(rules.rules.size()) * recordBytes(ruleRecord, bits);
+    out.rules.flash = static_cast<long>(rules.code.size()) +
+                      static_cast<long>(rules.rules.size()) * recordBytes(ruleRecord, bits) +
+                      static_cast<long>(rules.follows.size()) * recordBytes(followRecord, bits);
     for (const CompiledText& text : rules.strings)
         out.rules.flash += static_cast<long>(text.bytes.size()) + pointerBytes(bits);
     out.rules.ram = 4L * rules.timers + rules.whens;

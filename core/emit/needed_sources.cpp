@@ -73,6 +73,8 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
     }
     if (scene.scene.motion)
         chosen.add("gorse_motion.c");
+    if (scene.scene.follow_count != 0)
+        chosen.add("gorse_motion_follow.c");
     if (format.hasPalette())
         chosen.add("gorse_palette.c");
     if (scene.panel.turn)

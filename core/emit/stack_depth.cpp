@@ -53,8 +53,11 @@ struct CallGraph {
             for (const std::string_view name : wordsOf(stackFrames[i].calls)) {
                 Call call;
                 call.library = name == "library";
-                // The byte code of an inset is one expression: it calls nothing that shows or expands a text.
-                call.expression = stackFrames[i].function == "put_template" && name == "gorse_execute";
+                // The byte code of an inset, or of what a property follows, is one expression: it calls nothing that
+                // shows or expands a text.
+                call.expression =
+                    (stackFrames[i].function == "put_template" || stackFrames[i].source == "gorse_motion_follow.c") &&
+                    name == "gorse_execute";
                 call.targets = name.front() == '*' ? byPointer[name.substr(1)] : byName[name];
                 for (const size_t target : std::vector<size_t>(call.targets))
                     if (name.front() != '*' && std::string_view(stackFrames[target].source) == stackFrames[i].source)

@@ -14,8 +14,8 @@ my %pointers = (
     gorse_execute => 'motion.command scene.extended', gorse_extended_code => '', put_template => 'scene.forms',
     gorse_draw_glyph => 'font.read', draw_span => 'format.copy image.get', gorse_draw_image => 'source.draw',
     gorse_get_image_bits => 'image.spread', gorse_store_native => 'format.native', send => 'kind.command',
-    tick => 'kind.tick kind.wait', gorse_show_screen => 'motion.enter', gorse_tick_widgets => 'motion.tick',
-    gorse_step => 'motion.tick', gorse_fill_rect => 'format.native format.fill format.mask', mix_row => 'format.mask format.native',
+    gorse_widgets_tick => 'kind.tick kind.wait', gorse_show_screen => 'motion.enter', gorse_tick_widgets => 'motion.tick',
+    gorse_follow_rules => 'motion.follow', gorse_step => 'motion.tick motion.follow', gorse_fill_rect => 'format.native format.fill format.mask', mix_row => 'format.mask format.native',
     gorse_mask_span => 'format.native format.mask', draw_part => 'format.copy source.convert', draw_rows => 'reader.start reader.draw',
     start_row => 'reader.start', draw_row => 'reader.start reader.draw', get_spread => 'image.spread reader.get', get_units => 'reader.get',
     get_pixels => 'source.convert', get_mask => 'reader.get', gorse_text_difference => 'difference.changed', set_text => '', set_number => '',
@@ -31,7 +31,7 @@ my %tables = (
     format => { 4 => 'format.native', 8 => 'format.fill', 12 => 'format.mask', 16 => 'format.copy' },
     image => { 4 => 'image.get', 8 => 'image.spread' },
     reader => { 0 => 'reader.start', 4 => 'reader.get', 8 => 'reader.draw' },
-    motion => { 0 => 'motion.enter', 4 => 'motion.tick', 8 => 'motion.command' },
+    motion => { 0 => 'motion.enter', 4 => 'motion.tick', 8 => 'motion.follow', 12 => 'motion.command' },
 );
 my @named = (
     [qr/^gorse_paint_(rows|squares)$/, 'panel.paint'], [qr/^gorse_turn_/, 'panel.turn'], [qr/^gorse_read_glyph_/, 'font.read'],

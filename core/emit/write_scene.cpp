@@ -196,12 +196,16 @@ class SceneWriter {
         out_ += "static const GORSE_ROM gorse_slot " + prefix + "_slots[] = {\n";
         for (size_t i = 0; i < part.slots.size(); ++i) {
             const gorse_slot& slot = part.slots[i];
+            const std::string head = "    {" + longLiteral(slot.initial) + ", " + num(slot.widget) + ", ";
+            if (part.slotInfos[i].property->isValue) {
+                out_ += head + "0, 0},\n";
+                continue;
+            }
             // Slots are ordered by widget as the part built them, which is the order of slotInfos.
             const SlotField field = slotField(part.source->widgets[slot.widget]->kind, *part.slotInfos[i].property);
             const std::string offset =
                 std::string("offsetof(") + field.record->structure + ", " + field.field->member + ")";
-            out_ += "    {" + longLiteral(slot.initial) + ", " + num(slot.widget) + ", " + offset + ", " +
-                    num(field.size()) + (field.inLook ? " | GORSE_SLOT_LOOK" : "") + "},\n";
+            out_ += head + offset + ", " + num(field.size()) + (field.inLook ? " | GORSE_SLOT_LOOK" : "") + "},\n";
         }
         out_ += "};\n";
     }
@@ -247,9 +251,11 @@ class SceneWriter {
     }
 
     void rules() {
+        if (!s_.rules->code.empty())
+            out_ += byteArray("static ", name_ + "_code", s_.rules->code);
+        follows();
         if (s_.rules->rules.empty())
             return;
-        out_ += byteArray("static ", name_ + "_code", s_.rules->code);
         out_ += "static const GORSE_ROM gorse_rule " + name_ + "_rules[] = {\n";
         for (size_t i = 0; i < s_.rules->rules.size(); ++i) {
             const gorse_rule& r = s_.rules->rules[i];
@@ -257,6 +263,21 @@ class SceneWriter {
             out_ +=
                 "    " + initialiser(ruleRecord, &r) + ", /* " + from.file + ".rules, line " + num(from.line) + " */\n";
         }
+        out_ += "};\n\n";
+    }
+
+    const char* motion() const {
+        if (s_.scene.follow_count != 0)
+            return "&gorse_motion_that_follows";
+        return s_.scene.motion ? "&gorse_motion_of_widgets" : "0";
+    }
+
+    void follows() {
+        if (s_.rules->follows.empty())
+            return;
+        out_ += "static const GORSE_ROM gorse_follow " + name_ + "_follows[] = {\n";
+        for (const gorse_follow& each : s_.rules->follows)
+            out_ += "    " + initialiser(followRecord, &each) + ",\n";
         out_ += "};\n\n";
     }
 
@@ -283,12 +304,14 @@ class SceneWriter {
         const auto table = [&](int count, const char* what) { return count ? name_ + "_" + what : std::string("0"); };
         line("static const GORSE_ROM gorse_scene " + name_ + "_scene = {");
         line("    &" + name_ + "_panel, " + name_ + "_screens, " + table(s.number_count, "numbers") + ", " +
-             table(s.text_count, "texts") + ", " + table(s.rule_count, "rules") + ", " + table(s.rule_count, "code") +
-             ", " + table(s.string_count, "strings") + ", " + (s.extended ? "gorse_extended_code" : "0") + ", " +
-             (s.forms ? "gorse_extended_forms" : "0") + ", " + (s.motion ? "&gorse_motion_of_widgets" : "0") + ",");
+             table(s.text_count, "texts") + ", " + table(s.rule_count, "rules") + ", " +
+             table(static_cast<int>(s_.rules->code.size()), "code") + ", " + table(s.string_count, "strings") + ", " +
+             (s.extended ? "gorse_extended_code" : "0") + ", " + (s.forms ? "gorse_extended_forms" : "0") + ", " +
+             motion() + ", " + table(s.follow_count, "follows") + ",");
         line("    " + num(s.screen_count) + ", " + num(s.number_count) + ", " + num(s.text_count) + ", " +
              num(s.rule_count) + ", " + num(s.slot_count) + ", " + num(s.timer_count) + ", " + num(s.when_count) +
-             ", " + num(s.string_count) + ", " + num(s.first_screen) + ", " + num(s.scratch_bytes) + ", 0,");
+             ", " + num(s.string_count) + ", " + num(s.first_screen) + ", " + num(s.follow_count) + ", " +
+             num(s.scratch_bytes) + ", " + num(s.rules_read) + ", {0, 0},");
         std::string places;
         for (const uint32_t each :
              {s.slots_at, s.timers_at, s.changed_at, s.whens_at, s.scratch_at, s.texts_at, s.screen_at, s.end})

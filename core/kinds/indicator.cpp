@@ -13,7 +13,8 @@ PropertyInfo indicatorValue() {
             .label = "Value",
             .type = PropertyType::Variable,
             .fallback = std::string(),
-            .help = "the variable whose value it shows; none shows 0"};
+            .help = "the variable whose value it shows, or an expression; none shows 0",
+            .isValue = true};
 }
 
 PropertyInfo indicatorMin() {
@@ -108,8 +109,9 @@ std::vector<int32_t> zoneNumbers(RecordBuilder& builder, std::string_view key, i
 }
 
 std::optional<NumberVariable> completeVariable(RecordBuilder& builder) {
-    const std::string name = builder.text("value");
-    const auto variable = name.empty() ? std::nullopt : builder.number(name);
+    auto variable = builder.computedValue();
+    if (const std::string name = builder.text("value"); !variable && !name.empty())
+        variable = builder.number(name);
     builder.record().indicator.variable = variable ? variable->number : static_cast<uint16_t>(GORSE_NONE);
     return variable;
 }

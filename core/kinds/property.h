@@ -51,12 +51,15 @@ struct PropertyInfo {
     const char* section = "";  // heading of the sheet that it stands under; those of one section are in a row
     std::span<const char* const> choices = {};
     bool inRules = false;   // rules read and write it: the record or the look has a field for it
+    bool isValue = false;   // of a variable: what an indicator shows, which an expression can give too
     bool required = false;  // of an image: a widget without one gets a warning, a new one takes one of the project's
     unsigned needs = 0;     // of a style property: traits that a kind needs at least one of
     HandleType handle = HandleType::None;
     // Of what every widget has: where the widget keeps it, instead of among its properties.
     int Widget::*number = nullptr;
     bool Widget::*flag = nullptr;
+
+    bool takesExpression() const { return inRules || isValue; }
 };
 
 inline constexpr int kMinFontSize = 4, kMaxFontSize = 200;  // pixels

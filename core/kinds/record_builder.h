@@ -11,9 +11,9 @@
 
 namespace gorsefinch {
 
-// A number of the project's variables.
+// A number of the project's variables, or one that is computed.
 struct NumberVariable {
-    uint16_t number;
+    uint16_t number;   // or GORSE_VALUE_IN_SLOT and a slot
     int32_t min, max;  // in steps of 10^-decimals
     int decimals;
 };
@@ -30,6 +30,8 @@ class RecordBuilder {
     std::string text(std::string_view key) const { return std::get<std::string>(value(key)); }
     // The variable of that name. If there is none, or it is a text, nothing, after reporting a problem.
     virtual std::optional<NumberVariable> number(const std::string& variable) = 0;
+    // What the expression of the widget's value gives; nothing if it has none, or a wrong one.
+    virtual std::optional<NumberVariable> computedValue() = 0;
     // Keeps numbers as long as the record; for fields of the type Numbers. Must not be empty.
     virtual const int32_t* keep(std::vector<int32_t> numbers) = 0;
     // The same for fields of the type Shorts.

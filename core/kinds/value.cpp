@@ -65,4 +65,13 @@ std::optional<PointList> pointsFromText(std::string_view text) {
     return out;
 }
 
+std::optional<std::string> expressionText(std::string_view text) {
+    if (!text.starts_with('=') || text.starts_with("=="))
+        return std::nullopt;
+    const size_t begin = text.find_first_not_of(" \t\n", 1);
+    if (begin == std::string_view::npos)
+        return std::nullopt;
+    return std::string(text.substr(begin, text.find_last_not_of(" \t\n") + 1 - begin));
+}
+
 }  // namespace gorsefinch

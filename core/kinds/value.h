@@ -52,6 +52,13 @@ using PropertyValue = std::variant<bool, int64_t, std::string, Colour, PointList
 // Only what was set; what is absent has its look's or its kind's default. Ordered, so files are stable.
 using PropertyMap = std::map<std::string, PropertyValue, std::less<>>;
 
+// Expressions by the keys of the properties that take their values, without the "=" that files write before them.
+using ExpressionMap = std::map<std::string, std::string, std::less<>>;
+inline constexpr size_t kMaxExpression = 1000;  // bytes
+// The expression of a text such as "= a + b"; nothing if the text is a plain one: "==" begins a text that begins with
+// "=", and "=" alone is one.
+std::optional<std::string> expressionText(std::string_view text);
+
 // Keys that this version does not know, each with its JSON text, kept as they were.
 using UnknownKeys = std::vector<std::pair<std::string, std::string>>;
 

@@ -19,6 +19,7 @@ struct Widget {
     int x = 0, y = 0, w = 10, h = 10;  // pixels
     std::string look;                  // "" for the defaults
     PropertyMap properties;            // its own and its own style
+    ExpressionMap expressions;         // those win over what is set in other ways
     bool visible = true;               // when the interface starts
     bool locked = false;               // in the editor
     UnknownKeys unknown;

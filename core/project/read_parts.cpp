@@ -83,6 +83,16 @@ std::optional<PropertyValue> readValue(JsonObject& object, const PropertyInfo& p
     return std::nullopt;
 }
 
+// Without the "=" and the spaces around it; a problem and nothing if the property takes none.
+std::optional<std::string> readExpression(JsonObject& object, const PropertyInfo& property) {
+    std::string text = object.text(property.key, {}, kMaxExpression + 2);
+    if (!property.takesExpression()) {
+        object.problem(property.key, "it takes no expression", "Give it a value");
+        return std::nullopt;
+    }
+    return expressionText(text);
+}
+
 std::string panelFormatKeys() {
     std::vector<const char*> keys;
     for (const PixelFormatInfo& each : pixelFormats())
@@ -104,12 +114,24 @@ int32_t readNumber(JsonObject& object, const char* key, const Variable& variable
 
 }  // namespace
 
-PropertyMap readProperties(JsonObject& object, std::span<const PropertyInfo> properties) {
+PropertyMap readProperties(JsonObject& object, std::span<const PropertyInfo> properties, ExpressionMap* expressions) {
     PropertyMap out;
-    for (const PropertyInfo& property : properties)
-        if (object.has(property.key))
-            if (auto value = readValue(object, property))
-                out.emplace(property.key, std::move(*value));
+    for (const PropertyInfo& property : properties) {
+        if (!object.has(property.key))
+            continue;
+        if (expressions && object.isExpression(property.key)) {
+            if (const auto text = readExpression(object, property))
+                expressions->emplace(property.key, *text);
+            continue;
+        }
+        auto value = readValue(object, property);
+        if (!value)
+            continue;
+        auto* text = expressions ? std::get_if<std::string>(&*value) : nullptr;
+        if (text && text->starts_with("=="))
+            text->erase(0, 1);
+        out.emplace(property.key, std::move(*value));
+    }
     return out;
 }
 

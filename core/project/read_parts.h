@@ -10,8 +10,10 @@
 // Parts of the main file and of screens. A value that does not fit is a problem, and its default is taken.
 namespace gorsefinch {
 
-// The properties that the object has.
-PropertyMap readProperties(JsonObject& object, std::span<const PropertyInfo> properties);
+// The properties that the object has. A text that begins with "=" is an expression, which `expressions` receives if it
+// is given; with "==" it is a plain text, of which the first is not part.
+PropertyMap readProperties(JsonObject& object, std::span<const PropertyInfo> properties,
+                           ExpressionMap* expressions = nullptr);
 
 Panel readPanel(const Json& json, Problems& problems);
 // `place` is named in messages: "variables[2]".

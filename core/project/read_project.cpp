@@ -262,12 +262,12 @@ class Reader {
         widget.name = usableName(object.text("name"), file, place + ".name", used);
         for (const PropertyInfo& each : placeProperties())
             setOwnValue(widget, each, each.fallback);
-        for (const auto& [named, value] : readProperties(object, placeProperties()))
+        for (const auto& [named, value] : readProperties(object, placeProperties(), &widget.expressions))
             setOwnValue(widget, *findIn(placeProperties(), named), value);
         widget.look = object.text("look");
         widget.locked = object.yesNo("locked", false);
-        widget.properties = readProperties(object, kind->properties);
-        widget.properties.merge(readProperties(object, styleProperties()));
+        widget.properties = readProperties(object, kind->properties, &widget.expressions);
+        widget.properties.merge(readProperties(object, styleProperties(), &widget.expressions));
         widget.unknown = object.unknown();
         screen.widgets.push_back(std::make_shared<const Widget>(std::move(widget)));
     }

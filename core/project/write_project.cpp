@@ -1,4 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <set>
+
 #include "core/base/hash.h"
 #include "core/project/font_text.h"
 #include "core/project/json_text.h"
@@ -34,6 +36,35 @@ Json toJson(const PropertyValue& value) {
 void put(Json& object, const PropertyMap& properties) {
     for (const auto& [key, value] : properties)
         object[key] = toJson(value);
+}
+
+// The expression that a property follows, which is written instead of its value; nothing if it follows none.
+std::optional<std::string> expressionOf(const Widget& widget, std::string_view key) {
+    const auto found = widget.expressions.find(key);
+    return found == widget.expressions.end() ? std::nullopt : std::optional("= " + found->second);
+}
+
+// Own and style properties, in the order of their keys.
+void putContent(Json& object, const Widget& widget) {
+    std::set<std::string_view> keys;
+    for (const auto& [key, value] : widget.properties)
+        keys.insert(key);
+    for (const auto& [key, text] : widget.expressions)
+        if (!findIn(placeProperties(), key))
+            keys.insert(key);
+    for (const std::string_view each : keys) {
+        const std::string key(each);
+        if (const auto expression = expressionOf(widget, key)) {
+            object[key] = *expression;
+            continue;
+        }
+        const PropertyValue& value = widget.properties.find(key)->second;
+        const auto* text = std::get_if<std::string>(&value);
+        if (text && text->starts_with('='))
+            object[key] = "=" + *text;  // as it is: no expression begins so
+        else
+            object[key] = toJson(value);
+    }
 }
 
 Json toJson(const Panel& panel) {
@@ -139,12 +170,17 @@ Json toJson(const Widget& widget) {
     for (const PropertyInfo& each : placeProperties())
         if (each.number)
             out[each.key] = widget.*each.number;
+    for (const PropertyInfo& each : placeProperties())
+        if (const auto expression = each.number ? expressionOf(widget, each.key) : std::nullopt)
+            out[each.key] = *expression;
     putUnless(out, "look", widget.look, std::string());
     for (const PropertyInfo& each : placeProperties())
-        if (each.flag)
+        if (const auto expression = each.flag ? expressionOf(widget, each.key) : std::nullopt)
+            out[each.key] = *expression;
+        else if (each.flag)
             putUnless(out, each.key, widget.*each.flag, std::get<bool>(each.fallback));
     putUnless(out, "locked", widget.locked, false);
-    put(out, widget.properties);
+    putContent(out, widget);
     appendUnknown(out, widget.unknown);
     return out;
 }

@@ -34,7 +34,7 @@ const char* toWords(ValueType type) {
 }
 
 void Compiled::operation(int op) {
-    needsExtended = needsExtended || op >= GORSE_OP_EXTENDED || op == GORSE_OP_SET_TEXT || op == GORSE_OP_CALL_TEXT;
+    needsExtended = needsExtended || op >= GORSE_OP_EXTENDED || (op >= GORSE_OP_SET_TEXT && op <= GORSE_OP_CALL_TEXT);
     byte(op);
 }
 

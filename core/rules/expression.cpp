@@ -5,6 +5,7 @@
 #include <array>
 #include <cstdlib>
 
+#include "core/rules/property_value.h"
 #include "runtime/gorse_scene.h"
 
 namespace gorsefinch {
@@ -107,7 +108,9 @@ Compiled ExpressionParser::choice() {
     out.min = std::min(yes.min, no.min);
     out.max = std::max(yes.max, no.max);
     out.constant = false;
-    out.words.reset();
+    out.strings = std::move(yes.strings);
+    out.strings.insert(out.strings.end(), no.strings.begin(), no.strings.end());
+    out.otherText = yes.otherText || no.otherText;
     out.depth = std::max({out.depth, yes.depth, no.depth});
     --nesting_;
     return out;
@@ -184,7 +187,8 @@ Compiled ExpressionParser::compare(Compiled a, const Token& op, Compiled b) {
     a.min = 0;
     a.max = 1;
     a.constant = false;
-    a.words.reset();
+    a.strings.clear();
+    a.otherText = false;
     return a;
 }
 
@@ -342,8 +346,8 @@ Compiled ExpressionParser::primary() {
                 fail(token, "a text in quotes is not possible here", "Use a number or a variable");
             ++at_;
             out.type = ValueType::Text;
-            out.words = token.text;
-            out.push(scope_.string(token.text, token));
+            out.strings = {scope_.string(token.text, token)};
+            out.push(out.strings.front());
             return out;
         }
         case TokenType::Name: return name();
@@ -386,6 +390,7 @@ Compiled ExpressionParser::name() {
     out.unit = variable.unit;
     if (variable.type == VariableType::Text) {
         out.type = ValueType::Text;
+        out.otherText = true;
         out.push(GORSE_TEXT_IS_VARIABLE | found->number);
         return out;
     }
@@ -422,10 +427,8 @@ Compiled ExpressionParser::property(const Token& first) {
         fail(parts.back(), "rules can't read \"" + parts.back().text + "\" of it", "Use one that Ctrl+Space offers");
     Compiled out;
     out.from = first;
-    out.type = info->type == PropertyType::YesNo    ? ValueType::YesNo
-               : info->type == PropertyType::Colour ? ValueType::Colour
-               : info->type == PropertyType::Text   ? ValueType::Text
-                                                    : ValueType::Number;
+    out.type = valueTypeOf(*info);
+    out.otherText = out.type == ValueType::Text;
     out.min = info->min;
     out.max = info->type == PropertyType::YesNo ? 1 : info->max;
     out.operation(GORSE_OP_SLOT);

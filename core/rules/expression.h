@@ -28,10 +28,11 @@ struct Compiled {
     int scale = 0;             // a number counts 10^-scale
     int64_t min = 0, max = 0;  // of a number
     std::string unit;
-    bool constant = false;             // a number's value is `min`
-    std::optional<std::string> words;  // a literal text, as written
-    int depth = 1;                     // values on the stack at most
-    std::set<int> variables;           // bindings that it depends on
+    bool constant = false;     // a number's value is `min`
+    std::vector<int> strings;  // of a text: the literals that it can be, as ExpressionScope::string has them
+    bool otherText = false;    // of a text: it can be something else
+    int depth = 1;             // values on the stack at most
+    std::set<int> variables;   // bindings that it depends on
     std::vector<SlotUse> slots;
     std::vector<size_t> commands;  // positions of the operands of commands: screen and widget, 2 bytes each
     Token from;

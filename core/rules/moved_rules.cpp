@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <cassert>
+#include <map>
 #include <utility>
 
 namespace gorsefinch {
@@ -15,6 +16,14 @@ std::vector<size_t> namedPositions(const NamedWidgets& named, const Screen& scre
     for (size_t i = 0; i < screen.widgets.size(); ++i)
         if (named.has(screen.name, screen.widgets[i]->name))
             out.push_back(i);
+    return out;
+}
+
+std::map<std::string, ExpressionMap> expressionsOf(const Screen& screen) {
+    std::map<std::string, ExpressionMap> out;
+    for (const WidgetRef& widget : screen.widgets)
+        if (!widget->expressions.empty())
+            out.emplace(widget->name, widget->expressions);
     return out;
 }
 
@@ -61,7 +70,7 @@ class Mover {
 std::shared_ptr<const CompiledRules> movedRules(const std::shared_ptr<const CompiledRules>& rules, int screen,
                                                 const Screen& before, const Screen& after) {
     const std::vector<size_t> from = namedPositions(*rules->named, before), to = namedPositions(*rules->named, after);
-    const bool same = before.name == after.name &&
+    const bool same = before.name == after.name && expressionsOf(before) == expressionsOf(after) &&
                       std::equal(from.begin(), from.end(), to.begin(), to.end(), [&](size_t x, size_t y) {
                           const Widget &a = *before.widgets[x], &b = *after.widgets[y];
                           return a.name == b.name && a.kind == b.kind;

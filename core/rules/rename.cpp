@@ -59,9 +59,48 @@ void collectInLine(const TokenLine& line, std::string_view rules, const RuleRena
             collectInText(rules.substr(token.begin + 1, token.end - token.begin - 2), token.begin + 1, rename, all);
 }
 
+// An expression, with the texts in it.
+void collectInExpression(std::string_view expression, const RuleRename& rename, std::vector<Replacement>& all) {
+    const std::vector<Token> tokens = splitExpression(expression, 1, 1, 0);
+    collect(tokens, referencesInExpression(tokens), rename, all);
+    for (const Token& token : tokens)
+        if (token.type == TokenType::Text)
+            collectInText(expression.substr(token.begin + 1, token.end - token.begin - 2), token.begin + 1, rename,
+                          all);
+}
+
+bool renameInExpressions(Widget& widget, const RuleRename& rename) {
+    bool any = false;
+    for (auto& [key, text] : widget.expressions) {
+        std::string fresh = renamedExpression(text, rename);
+        any = any || fresh != text;
+        text = std::move(fresh);
+    }
+    return any;
+}
+
+void renameInExpressions(Document& document, const RuleRename& rename) {
+    for (ScreenRef& screen : document.screens) {
+        std::shared_ptr<Screen> next;
+        for (size_t i = 0; i < screen->widgets.size(); ++i) {
+            if (screen->widgets[i]->expressions.empty())
+                continue;
+            auto widget = std::make_shared<Widget>(*screen->widgets[i]);
+            if (!renameInExpressions(*widget, rename))
+                continue;
+            if (!next)
+                next = std::make_shared<Screen>(*screen);
+            next->widgets[i] = widget;
+        }
+        if (next)
+            screen = next;
+    }
+}
+
 }  // namespace
 
 void renameInRules(Document& document, const RuleRename& rename) {
+    renameInExpressions(document, rename);
     auto next = std::make_shared<std::vector<RuleFile>>(*document.rules);
     bool any = false;
     for (RuleFile& file : *next) {
@@ -80,6 +119,12 @@ std::string renamedRules(std::string_view rules, const RuleRename& rename) {
     return replaced(rules, std::move(all));
 }
 
+std::string renamedExpression(std::string_view expression, const RuleRename& rename) {
+    std::vector<Replacement> all;
+    collectInExpression(expression, rename, all);
+    return replaced(expression, std::move(all));
+}
+
 std::string renamedText(std::string_view text, const RuleRename& rename) {
     std::vector<Replacement> all;
     collectInText(text, 0, rename, all);
@@ -96,6 +141,14 @@ std::vector<std::string> linesThatMention(const Document& document, const RuleTh
             if (!all.empty())
                 out.push_back(file.text.substr(begin, file.text.find_first_of("\r\n", begin) - begin));
         }
+    for (const ScreenRef& screen : document.screens)
+        for (const WidgetRef& widget : screen->widgets)
+            for (const auto& [key, text] : widget->expressions) {
+                std::vector<Replacement> all;
+                collectInExpression(text, {thing, {}, {}}, all);
+                if (!all.empty())
+                    out.push_back(widget->name + "." + key + " = " + text);
+            }
     return out;
 }
 

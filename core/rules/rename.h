@@ -26,14 +26,16 @@ struct RuleRename {
     std::string toShort = {};  // of a widget: in the place of its name alone; "screen.name" where others are named so
 };
 
-// In all rules of a project; files without a change stay shared.
+// In all rules and expressions of a project; files and screens without a change stay shared.
 void renameInRules(Document& document, const RuleRename& rename);
 
 std::string renamedRules(std::string_view rules, const RuleRename& rename);
+std::string renamedExpression(std::string_view expression, const RuleRename& rename);
 // The same in a text with insets.
 std::string renamedText(std::string_view text, const RuleRename& rename);
 
-// The lines of a project's rules that speak of a thing, from their first word on.
+// The lines of a project's rules that speak of a thing, from their first word on; then the expressions that do, with
+// their properties: "lamp.visible = hot".
 std::vector<std::string> linesThatMention(const Document& document, const RuleThing& thing);
 
 }  // namespace gorsefinch

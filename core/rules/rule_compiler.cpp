@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "core/rules/expression_compiler.h"
 #include "core/rules/rule_words.h"
 #include "core/rules/statement_compiler.h"
 
@@ -10,7 +11,6 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr size_t kMaxCode = 65000;  // offsets in it have 16 bits
 constexpr size_t kMaxRules = 2000;
 
 // One file's rules, read line by line.
@@ -251,6 +251,7 @@ class FileCompiler {
 CompiledRules compileRules(const ProjectNames& names, const std::vector<RuleFile>& files) {
     CompiledRules out;
     RulePool pool(names, out);
+    compileExpressions(pool);
     for (const RuleFile& file : files)
         FileCompiler(pool, file).run();
     pool.finish();

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <memory>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -12,11 +13,19 @@
 
 namespace gorsefinch {
 
-// A property that rules read or write.
+// What the expression of an indicator's value gives.
+struct ShownRange {
+    int decimals = 0;
+    int32_t min = 0, max = 0;  // in steps of 10^-decimals
+    friend bool operator==(const ShownRange&, const ShownRange&) = default;
+};
+
+// A property that rules read or write, or that follows an expression.
 struct SlotInfo {
     int screen = 0, widget = 0;
     const PropertyInfo* property = nullptr;
-    std::vector<int> strings;  // texts that rules give it
+    std::vector<int> strings;         // texts that rules and its expression give it
+    std::optional<ShownRange> shown;  // of an indicator's value
     friend bool operator==(const SlotInfo&, const SlotInfo&) = default;
 };
 
@@ -32,7 +41,10 @@ struct RuleSource {
     int line = 0, lastLine = 0;
 };
 
-// All rules of a project as the runtime runs them. Rules with a mistake are left out.
+// Bytes of code: offsets in it have 16 bits.
+inline constexpr size_t kMaxCode = 65000;
+
+// All rules and expressions of a project as the runtime runs them. Those with a mistake are left out.
 struct CompiledRules {
     std::vector<gorse_rule> rules;
     std::vector<RuleSource> sources;  // beside each rule
@@ -40,7 +52,9 @@ struct CompiledRules {
     std::vector<size_t> commands;  // positions in it of the operands of commands, see Compiled
     std::vector<CompiledText> strings;
     std::vector<std::string> stringWords;
-    std::vector<SlotInfo> slots;  // by screen, then widget, then property
+    std::vector<SlotInfo> slots;  // by screen, then widget, then property; a value last
+    std::vector<gorse_follow> follows;
+    bool readFollowed = false;  // rules read a property that follows an expression
     std::vector<HookInfo> hooks;
     int timers = 0, whens = 0;
     int stackDepth = 1;          // values that the deepest expression puts on the stack
@@ -49,6 +63,7 @@ struct CompiledRules {
     std::shared_ptr<const NamedWidgets> named;  // on which the rules depend
 };
 
+// The rules of the files, and the expressions of all widgets.
 CompiledRules compileRules(const ProjectNames& names, const std::vector<RuleFile>& files);
 
 }  // namespace gorsefinch

@@ -13,7 +13,9 @@ RuleFileContext::RuleFileContext(RulePool& pool, const RuleFile& file)
     : pool_(pool), path_("rules/" + file.name + ".rules"), name_(file.name) {
     scope_.names = &pool.names();
     scope_.slot = [this](const auto& place, const auto& property, const Token& at) {
-        return slot(place, property, at);
+        const int number = slot(place, property, at);
+        pool_.readByRules(number);
+        return number;
     };
     scope_.string = [this](const std::string& words, const Token& at) { return text(words, at); };
     scope_.report = [this](Severity severity, const Token& at, const std::string& reason, const std::string& remedy) {

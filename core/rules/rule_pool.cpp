@@ -14,7 +14,7 @@ std::optional<int> RulePool::slot(const ProjectNames::WidgetPlace& place, const 
         return known->second;
     if (out_.slots.size() >= kMaxSlots)
         return std::nullopt;
-    out_.slots.push_back({place.screen, place.widget, &property, {}});
+    out_.slots.push_back({place.screen, place.widget, &property, {}, {}});
     return slots_[{place.screen, place.widget, &property}] = static_cast<int>(out_.slots.size()) - 1;
 }
 
@@ -52,13 +52,18 @@ uint16_t RulePool::place(Compiled code) {
     return static_cast<uint16_t>(at);
 }
 
+void RulePool::follow(FollowedSlot followed) {
+    read_.insert(followed.properties.begin(), followed.properties.end());
+    follows_.push_back(std::move(followed));
+}
+
 void RulePool::finish() {
     std::vector<int> order(out_.slots.size());
     std::iota(order.begin(), order.end(), 0);
     std::sort(order.begin(), order.end(), [&](int a, int b) {
         const SlotInfo &x = out_.slots[static_cast<size_t>(a)], &y = out_.slots[static_cast<size_t>(b)];
-        return std::tuple(x.screen, x.widget, std::string_view(x.property->key)) <
-               std::tuple(y.screen, y.widget, std::string_view(y.property->key));
+        return std::tuple(x.screen, x.widget, x.property->isValue, std::string_view(x.property->key)) <
+               std::tuple(y.screen, y.widget, y.property->isValue, std::string_view(y.property->key));
     });
     std::vector<int> number(order.size());
     std::vector<SlotInfo> sorted;
@@ -72,6 +77,21 @@ void RulePool::finish() {
         assert(use.at + 1 < out_.code.size());
         out_.code[use.at] = static_cast<uint8_t>(slot);
         out_.code[use.at + 1] = static_cast<uint8_t>(slot >> 8);
+    }
+    const int firstSlotBit = static_cast<int>(names_.variables()->byBinding.size());
+    for (const FollowedSlot& each : follows_) {
+        const auto add = [&](int changed) {
+            out_.follows.push_back({static_cast<uint16_t>(changed), each.code,
+                                    static_cast<uint16_t>(number[static_cast<size_t>(each.slot)]),
+                                    static_cast<uint16_t>(each.screen)});
+        };
+        for (const int variable : each.variables)
+            add(variable);
+        for (const int slot : each.properties)
+            add(firstSlotBit + number[static_cast<size_t>(slot)]);
+        out_.readFollowed = out_.readFollowed || inRules_.count(each.slot) != 0;
+        if (each.variables.empty() && each.properties.empty())
+            add(GORSE_NONE);
     }
 }
 

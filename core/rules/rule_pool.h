@@ -2,6 +2,7 @@
 #pragma once
 
 #include <map>
+#include <set>
 #include <string>
 #include <tuple>
 #include <unordered_map>
@@ -13,6 +14,15 @@ namespace gorsefinch {
 
 // Limits of all rules of a project: properties that they use, texts, and hooks.
 inline constexpr size_t kMaxSlots = 10000, kMaxStrings = 10000, kMaxHooks = 1000;
+
+// A slot that follows an expression.
+struct FollowedSlot {
+    uint16_t code;
+    int slot;
+    int screen;                // -1 if it is an indicator's value
+    std::set<int> variables;   // bindings that it depends on
+    std::set<int> properties;  // slots that it depends on
+};
 
 // What the rules of all files share while they are compiled: slots, strings and the byte code. Equal ones are stored
 // once. Code refers to slots by the order in which they came up; finish() numbers them as the runtime wants them.
@@ -28,6 +38,12 @@ class RulePool {
     std::optional<int> hook(const HookInfo& hook);
     // Appends finished code with its END; returns where it begins. The caller checks that it fits 16 bits.
     uint16_t place(Compiled code);
+    // The slot follows the expression that was placed. What it depends on has to come before it.
+    void follow(FollowedSlot followed);
+    // True if an expression depends on the slot.
+    bool isRead(int slot) const { return read_.count(slot) != 0; }
+    // Rules read the slot.
+    void readByRules(int slot) { inRules_.insert(slot); }
     // Sorts the slots by screen and widget and fills their numbers into the code. Once, at the end.
     void finish();
 
@@ -38,6 +54,8 @@ class RulePool {
     const ProjectNames& names_;
     CompiledRules& out_;
     std::vector<SlotUse> uses_;
+    std::vector<FollowedSlot> follows_;
+    std::set<int> read_, inRules_;
     std::map<std::tuple<int, int, const PropertyInfo*>, int> slots_;
     std::unordered_map<std::string, int> strings_, hooks_;
 };

@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "core/document/names.h"
+#include "core/rules/property_value.h"
 
 namespace gorsefinch {
 
@@ -108,6 +109,7 @@ void StatementCompiler::visibility(const std::vector<Token>& tokens, Compiled& b
     const PropertyInfo& property = *findProperty(place->kind, "visible");
     const int slot = file_.slot(*place, property, tokens[0]);
     if (tokens[0].is("toggle")) {
+        pool_.readByRules(slot);
         body.operation(GORSE_OP_SLOT);
         body.slots.push_back({body.code.size(), slot});
         body.word(0);
@@ -140,6 +142,11 @@ void StatementCompiler::storeSlot(Compiled& body, int slot, int screen) {
     body.slots.push_back({body.code.size(), slot});
     body.word(0);
     body.word(screen);
+    if (!pool_.isRead(slot))
+        return;
+    body.operation(GORSE_OP_MARK_SLOT);
+    body.slots.push_back({body.code.size(), slot});
+    body.word(0);
 }
 
 void StatementCompiler::assignment(const std::vector<Token>& tokens, Compiled& body) {
@@ -230,31 +237,14 @@ void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equ
         return;
     }
     const int slot = file_.slot(*place, *property, key);
-    switch (property->type) {
-        case PropertyType::YesNo: wantType(ValueType::YesNo, value, op); break;
-        case PropertyType::Colour: wantType(ValueType::Colour, value, op); break;
-        case PropertyType::Text: setText(slot, op, value); break;
-        default:
-            wantType(ValueType::Number, value, op);
-            value.rescale(0);
-            if (value.min < property->min || value.max > property->max)
-                report(value.constant ? Severity::Error : Severity::Warning, op,
-                       "it goes from " + std::to_string(property->min) + " to " + std::to_string(property->max),
-                       "Keep the value inside");
-            break;
-    }
+    fitToProperty(value, *property, op,
+                  [this](Severity severity, const Token& at, const std::string& reason, const std::string& remedy) {
+                      report(severity, at, reason, remedy);
+                  });
+    std::vector<int>& strings = pool_.out().slots[static_cast<size_t>(slot)].strings;
+    strings.insert(strings.end(), value.strings.begin(), value.strings.end());
     body.append(value);
     storeSlot(body, slot, place->screen);
-}
-
-void StatementCompiler::setText(int slot, const Token& op, const Compiled& value) {
-    wantType(ValueType::Text, value, op);
-    if (!value.words) {
-        report(Severity::Error, op, "a widget's text is set from words in quotes",
-               "To show a variable, write \"{name}\"");
-        return;
-    }
-    pool_.out().slots[static_cast<size_t>(slot)].strings.push_back(file_.text(*value.words, op));
 }
 
 }  // namespace gorsefinch

@@ -25,7 +25,6 @@ class StatementCompiler {
     void setVariable(const Token& name, const Token& op, Compiled value, Compiled& body);
     void fitNumber(const Variable& variable, const Token& op, Compiled& value);
     void setProperty(const std::vector<Token>& tokens, size_t equals, Compiled value, Compiled& body);
-    void setText(int slot, const Token& op, const Compiled& value);
 
     static const Token& at(const std::vector<Token>& tokens, size_t i) { return RuleFileContext::at(tokens, i); }
     void report(Severity severity, const Token& where, const std::string& reason, const std::string& remedy = {}) {

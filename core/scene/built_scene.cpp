@@ -159,10 +159,12 @@ void layOutState(BuiltScene& out) {
     uint32_t screenBytes = 0;
     for (const auto& part : out.parts)
         screenBytes = std::max(screenBytes, static_cast<uint32_t>(part->memoryBytes));
+    // What follows properties follows marks of slots.
+    const uint32_t followed = s.follow_count != 0 ? s.slot_count : 0;
     s.slots_at = 4u * s.number_count;
     s.timers_at = s.slots_at + 4u * s.slot_count;
     s.changed_at = s.timers_at + 4u * s.timer_count;
-    s.whens_at = s.changed_at + (s.number_count + s.text_count + 7u) / 8u;
+    s.whens_at = s.changed_at + (s.number_count + s.text_count + followed + 7u) / 8u;
     s.scratch_bytes = scratchBytes(out);
     s.scratch_at = s.whens_at + s.when_count;
     s.texts_at = s.scratch_at + s.scratch_bytes;
@@ -194,6 +196,11 @@ void fillScene(BuiltScene& out) {
     s.strings = out.strings.data();
     if (std::any_of(out.parts.begin(), out.parts.end(), [](const auto& part) { return part->moves; }))
         s.motion = &gorse_motion_of_widgets;
+    if (!out.rules->follows.empty())
+        s.motion = &gorse_motion_that_follows;
+    s.follows = out.rules->follows.data();
+    s.follow_count = static_cast<uint16_t>(out.rules->follows.size());
+    s.rules_read = out.rules->readFollowed ? 1 : 0;
     s.screen_count = static_cast<uint16_t>(out.screens.size());
     s.number_count = static_cast<uint16_t>(out.numbers.size());
     s.text_count = static_cast<uint16_t>(out.texts.size());

@@ -92,6 +92,7 @@ class PartBuilder {
         std::optional<NumberVariable> number(const std::string& variable) override {
             return part_.number(widget_, variable);
         }
+        std::optional<NumberVariable> computedValue() override { return part_.computedValue(number_); }
         const int32_t* keep(std::vector<int32_t> numbers) override {
             return part_.part_->numbers.emplace_back(std::move(numbers)).data();
         }
@@ -321,22 +322,33 @@ class PartBuilder {
                               variable->max, variable->decimals};
     }
 
+    // The slot of the widget's value, if an expression gives it.
+    std::optional<NumberVariable> computedValue(int number) const {
+        for (size_t i = 0; i < context_.slots.size(); ++i)
+            if (const SlotInfo& slot = context_.slots[i]; slot.widget == number && slot.shown)
+                return NumberVariable{static_cast<uint16_t>(GORSE_VALUE_IN_SLOT + i), slot.shown->min, slot.shown->max,
+                                      slot.shown->decimals};
+        return std::nullopt;
+    }
+
     void addSlots(int number, const Widget& widget, gorse_widget& base) {
         base.first_slot = static_cast<uint8_t>(part_->slots.size());
         for (const SlotInfo& info : context_.slots) {
             if (info.widget != number)
                 continue;
-            const SlotField field = slotField(widget.kind, *info.property);
             gorse_slot slot{};
             slot.widget = static_cast<uint16_t>(number);
-            slot.offset = static_cast<uint8_t>(field.field->offset);
-            slot.size = static_cast<uint8_t>(field.size() | (field.inLook ? GORSE_SLOT_LOOK : 0));
-            slot.initial = initialValue(widget, *info.property);
+            if (!info.property->isValue) {
+                const SlotField field = slotField(widget.kind, *info.property);
+                slot.offset = static_cast<uint8_t>(field.field->offset);
+                slot.size = static_cast<uint8_t>(field.size() | (field.inLook ? GORSE_SLOT_LOOK : 0));
+                slot.initial = initialValue(widget, *info.property);
+                ++base.slot_count;
+            }
             part_->slots.push_back(slot);
         }
-        base.slot_count = static_cast<uint8_t>(part_->slots.size() - base.first_slot);
         if (part_->slots.size() > 255)
-            problem(Severity::Error, widget, "rules change more than 255 properties of this screen",
+            problem(Severity::Error, widget, "rules and expressions change more than 255 properties of this screen",
                     "Divide the screen");
     }
 

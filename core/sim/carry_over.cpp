@@ -232,6 +232,8 @@ std::vector<int> carryOver(const BuiltScene& before, const gorse& from, const Bu
     carrySlots(before, from, now, to);
     std::vector<int> sameRules = carryRules(before, from, now, to);
     carryHead(before, from, now, to);
+    if (now.scene.follow_count != 0)
+        gorse_follow_all(&to);
     gorse_show_screen(&to);
     carryStates(before, from, now, to);
     gorse_redraw(&to);

@@ -28,6 +28,14 @@ std::string ruleWords(const BuiltScene& scene, uint16_t number) {
     return source.file + ".rules, line " + std::to_string(source.line);
 }
 
+std::string slotWords(const BuiltScene& scene, uint16_t number) {
+    if (number >= scene.rules->slots.size())
+        return "slot " + std::to_string(number);
+    const SlotInfo& slot = scene.rules->slots[number];
+    const auto& widgets = scene.parts[static_cast<size_t>(slot.screen)]->source->widgets;
+    return widgets[static_cast<size_t>(slot.widget)]->name + "." + slot.property->key;
+}
+
 const char* eventWord(uint16_t event) {
     static const char* const words[] = {"start", "enter", "press",     "release", "tap",
                                         "leave", "timer", "condition", "done"};
@@ -52,7 +60,10 @@ std::string traceLine(const BuiltScene& scene, const TraceEntry& entry) {
             words = "call " +
                     (entry.a < scene.rules->hooks.size() ? scene.rules->hooks[entry.a].name : std::to_string(entry.a));
             break;
-        case GORSE_TRACE_DIVISION_BY_ZERO: words = ruleWords(scene, entry.a) + " divided by zero"; break;
+        case GORSE_TRACE_DIVISION_BY_ZERO:
+            words = (entry.a == GORSE_NONE ? "an expression" : ruleWords(scene, entry.a)) + " divided by zero";
+            break;
+        case GORSE_TRACE_FOLLOWED: words = slotWords(scene, entry.a) + " follows its expression"; break;
         case GORSE_TRACE_ROUNDS: words = "rules still wait after the last round"; break;
         case GORSE_TRACE_TEXT: {
             const Variable* v = variableByNumber(scene, entry.a, true);

@@ -184,8 +184,8 @@ PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values) 
             gorse_set_text(&run, i, gorse_text_value(from, i));
     }
     gorse_head_of(&run)->screen = static_cast<uint16_t>(screen);
-    gorse_head_of(&run)->started = 1;
     gorse_show_screen(&run);
+    gorse_head_of(&run)->started = 1;
     gorse_paint(&run);
     return memory;
 }

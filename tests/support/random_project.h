@@ -174,6 +174,17 @@ class RandomProject {
                 into.insert_or_assign(each.key, valueFor(each));
     }
 
+    std::string expressionFor(const PropertyInfo& property) {
+        if (property.isValue)
+            return anyOf(std::array{"level * 2", "heat / 3", "count - level", "open", "one.onward.x + heat"});
+        switch (valueTypeOf(property)) {
+            case ValueType::YesNo: return anyOf(std::array{"open", "level > 30", "two.onward.y > 9 && open"});
+            case ValueType::Colour: return "open ? " + toText(colour()) + " : level > 20 ? none : " + toText(colour());
+            case ValueType::Text: return R"(open ? "{level}: {title}" : level > 20 ? "AVA" : "")";
+            default: return std::to_string(property.min + 1) + anyOf(std::array{" + count % 9", " + (level + 10) / 3"});
+        }
+    }
+
     Look makeLook(const std::string& name) {
         Look look;
         look.name = name;
@@ -199,6 +210,10 @@ class RandomProject {
             widget.visible = maybe(90);
             someOf(info(widget.kind).properties, 75, widget.properties);
             someOf(styleProperties(), 15, widget.properties);
+            for (const auto& properties : {info(widget.kind).properties, placeProperties(), styleProperties()})
+                for (const PropertyInfo& each : properties)
+                    if (each.takesExpression() && maybe(7))
+                        widget.expressions[each.key] = expressionFor(each);
             screen.widgets.push_back(std::make_shared<const Widget>(widget));
         }
         screen.widgets.push_back(
