@@ -10,6 +10,7 @@
 #include "app/rules/rules_lexer.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "core/rules/completion.h"
 #include "core/rules/rule_words.h"
 
 namespace gorsefinch::app {
@@ -248,7 +249,7 @@ QStringList RulesStation::completionsFor(const QString& before) const {
     const QStringList parts = before.section(' ', -1).split('.');
     const bool header = before.trimmed().startsWith("on ") || before.startsWith("on ");
     QStringList out;
-    if (parts.size() > 1) {
+    if (parts.size() > 1 && (header || document.screen(parts[parts.size() - 2].toStdString()))) {
         const std::string owner = parts[parts.size() - 2].toStdString();
         if (const ScreenRef screen = document.screen(owner); screen && parts.size() == 2) {
             out << "enter"
@@ -262,32 +263,21 @@ QStringList RulesStation::completionsFor(const QString& before) const {
             if (at < 0)
                 continue;
             const Kind kind = screen->widgets[static_cast<size_t>(at)]->kind;
-            if (header) {
-                if (info(kind).has(kIsTouched))
-                    out << "tap"
-                        << "press"
-                        << "release";
-                if (info(kind).has(kPlays))
-                    out << "done";
-                return out;
-            }
-            for (const auto& properties : {info(kind).properties, placeProperties(), styleProperties()})
-                for (const PropertyInfo& property : properties)
-                    if (property.inRules)
-                        out << property.key;
+            if (info(kind).has(kIsTouched))
+                out << "tap"
+                    << "press"
+                    << "release";
+            if (info(kind).has(kPlays))
+                out << "done";
             return out;
         }
         return out;
     }
-    for (const std::string& word : ruleKeywords())
-        out << QString::fromStdString(word);
-    for (const Variable& each : *document.variables)
-        out << QString::fromStdString(each.name);
-    for (const ScreenRef& screen : document.screens) {
-        out << QString::fromStdString(screen->name);
-        for (const WidgetRef& each : screen->widgets)
-            out << QString::fromStdString(each->name);
-    }
+    if (parts.size() == 1)
+        for (const std::string& word : ruleKeywords())
+            out << QString::fromStdString(word);
+    for (const std::string& name : namesInExpression(document, before.toStdString()))
+        out << QString::fromStdString(name);
     return out;
 }
 
@@ -297,10 +287,8 @@ void RulesStation::complete() {
     const QString before = editor_->text(line).left(column);
     if (before.contains("//") || before.count('"') % 2 == 1)
         return;
-    qsizetype from = before.size();
-    while (from > 0 && (before[from - 1].isLetterOrNumber() || before[from - 1] == '_'))
-        --from;
-    const QString typed = before.mid(from);
+    const std::string written = before.toStdString();
+    const QString typed = QString::fromStdString(std::string(wordAtEnd(written)));
     QStringList fitting;
     for (const QString& each : completionsFor(before))
         if (each.startsWith(typed) && each != typed && !fitting.contains(each))

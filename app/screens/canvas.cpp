@@ -10,6 +10,7 @@
 #include "app/session/session.h"
 #include "app/widgets/frame_picture.h"
 #include "core/document/new_widget.h"
+#include "core/sim/slot_value.h"
 
 namespace gorsefinch::app {
 
@@ -127,10 +128,26 @@ void Canvas::insert(Kind kind, const QRect& box, const std::optional<QLine>& way
     setFocus();
 }
 
+QRect Canvas::boxNow(const Widget& widget) const {
+    if (widget.expressions.empty())
+        return boxOf(widget);
+    int sides[] = {widget.x, widget.y, widget.w, widget.h};
+    const int screen = session_.selection().screenIndex();
+    const int at = widgetIndex(*session_.selection().screen(), widget.name);
+    for (size_t i = 0; i < std::size(sides); ++i) {
+        const PropertyInfo& side = placeProperties()[i];
+        if (widget.expressions.count(side.key) == 0)
+            continue;
+        if (const auto now = slotValue(session_.runner().twin(), screen, at, side))
+            sides[i] = static_cast<int>(std::get<int64_t>(*now));
+    }
+    return {sides[0], sides[1], sides[2], sides[3]};
+}
+
 QRect Canvas::selectionBox() const {
     QRect box;
     for (const WidgetRef& each : session_.selection().widgets())
-        box = box.united(boxOf(*each));
+        box = box.united(boxNow(*each));
     return box;
 }
 
@@ -167,13 +184,10 @@ bool Canvas::moveByKey(QKeyEvent* event) {
     const bool resize = event->modifiers() & Qt::ControlModifier;
     const Document next =
         changeWidgets(session_.document(), session_.selection().screenName().toStdString(), names, [&](Widget& widget) {
-            if (resize) {
-                widget.w = std::clamp(widget.w + by.x(), 1, 4096);
-                widget.h = std::clamp(widget.h + by.y(), 1, 4096);
-            } else {
-                widget.x = std::clamp(widget.x + by.x(), -4096, 4096);
-                widget.y = std::clamp(widget.y + by.y(), -4096, 4096);
-            }
+            if (resize)
+                setBox(widget, widget.x, widget.y, widget.w + by.x(), widget.h + by.y());
+            else
+                setBox(widget, widget.x + by.x(), widget.y + by.y(), widget.w, widget.h);
         });
     session_.edit(next, resize ? tr("Resize by key") : tr("Move by key"), resize ? "key resize" : "key move");
     return true;

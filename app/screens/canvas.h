@@ -83,6 +83,10 @@ class Canvas : public QWidget {
     void drawGuides(QPainter& painter) const;
     void drawDrop(QPainter& painter) const;
     void drawBracket(QPainter& painter, const QRect& box) const;
+    void offerKinds(const QStringList& names, const QPoint& at);
+    // The widget's box, in panel pixels, as expressions place it now.
+    QRect boxNow(const Widget& widget) const;
+    std::vector<QRect> otherBoxes() const;
     QRect selectionBox() const;
     int handleAt(const QPointF& at) const;
     // The selected widget, if it is the only one and not locked.

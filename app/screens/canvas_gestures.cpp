@@ -19,7 +19,7 @@ int Canvas::handleAt(const QPointF& at) const {
     const auto selected = session_.selection().widgets();
     if (selected.size() != 1 || selected.front()->locked)
         return 0;
-    const QRect box = boxOf(*selected.front());
+    const QRect box = boxNow(*selected.front());
     const QRectF r(fromPanel(box.topLeft()), QSizeF(box.size()) * zoom_);
     constexpr double reach = 5;
     if (!r.adjusted(-reach, -reach, reach, reach).contains(at))
@@ -40,7 +40,7 @@ void Canvas::beginGesture(Gesture gesture, const QPoint& at) {
     startBoxes_.clear();
     for (const WidgetRef& each : session_.selection().widgets())
         if (!each->locked)
-            startBoxes_.push_back({each->name, boxOf(*each), each});
+            startBoxes_.push_back({each->name, boxNow(*each), each});
 }
 
 void Canvas::pressSelect(const QPoint& at, Qt::KeyboardModifiers modifiers) {
@@ -48,7 +48,7 @@ void Canvas::pressSelect(const QPoint& at, Qt::KeyboardModifiers modifiers) {
     clickedInSelection_.reset();
     for (size_t i = screen.widgets.size(); i-- > 0;) {
         const Widget& widget = *screen.widgets[i];
-        if (widget.locked || !boxOf(widget).contains(at))
+        if (widget.locked || !boxNow(widget).contains(at))
             continue;
         Names names = session_.selection().names();
         const auto known = std::find(names.begin(), names.end(), widget.name);
@@ -93,7 +93,7 @@ void Canvas::mousePressEvent(QMouseEvent* event) {
     } else if (event->button() == Qt::RightButton) {
         bool onSelection = false;
         for (const WidgetRef& each : session_.selection().widgets())
-            onSelection = onSelection || boxOf(*each).contains(at);
+            onSelection = onSelection || boxNow(*each).contains(at);
         if (!onSelection)
             pressSelect(at, Qt::NoModifier);
         gesture_ = Gesture::None;
@@ -143,17 +143,16 @@ void Canvas::mouseMoveEvent(QMouseEvent* event) {
     update();
 }
 
-namespace {
-
-std::vector<QRect> otherBoxes(const Screen& screen, const Panel& panel, const Names& without) {
+// Of the panel, and of the widgets that are not selected.
+std::vector<QRect> Canvas::otherBoxes() const {
+    const Panel& panel = *session_.document().panel;
+    const Names without = session_.selection().names();
     std::vector<QRect> out{{0, 0, panel.width, panel.height}};
-    for (const WidgetRef& each : screen.widgets)
+    for (const WidgetRef& each : session_.selection().screen()->widgets)
         if (std::find(without.begin(), without.end(), each->name) == without.end())
-            out.push_back(boxOf(*each));
+            out.push_back(boxNow(*each));
     return out;
 }
-
-}  // namespace
 
 void Canvas::dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers) {
     QPoint by = at - start_;
@@ -166,10 +165,7 @@ void Canvas::dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers) {
         box = box.united(each.box);
     guides_.clear();
     if (guidesUsed_ && !(modifiers & Qt::AltModifier)) {
-        const Snapped snapped =
-            snap(box.translated(by),
-                 otherBoxes(*session_.selection().screen(), *session_.document().panel, session_.selection().names()),
-                 kReach);
+        const Snapped snapped = snap(box.translated(by), otherBoxes(), kReach);
         by += snapped.by;
         guides_ = snapped.guides;
     }
@@ -179,10 +175,8 @@ void Canvas::dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers) {
     const Document next =
         changeWidgets(session_.document(), session_.selection().screenName().toStdString(), names, [&](Widget& widget) {
             for (const StartBox& each : startBoxes_)
-                if (each.name == widget.name) {
-                    widget.x = std::clamp(each.box.x() + by.x(), -4096, 4096);
-                    widget.y = std::clamp(each.box.y() + by.y(), -4096, 4096);
-                }
+                if (each.name == widget.name)
+                    setBox(widget, each.box.x() + by.x(), each.box.y() + by.y(), widget.w, widget.h);
         });
     session_.edit(next,
                   names.size() == 1 ? tr("Move %1").arg(QString::fromStdString(names.front())) : tr("Move widgets"),
@@ -199,9 +193,7 @@ void Canvas::dragResize(const QPoint& at, Qt::KeyboardModifiers modifiers) {
     guides_.clear();
     if (guidesUsed_ && !(modifiers & Qt::AltModifier)) {
         const SnapEdges edges{(handle_ & 1) != 0, (handle_ & 2) != 0, (handle_ & 4) != 0, (handle_ & 8) != 0, false};
-        const Snapped snapped = snap(
-            box, otherBoxes(*session_.selection().screen(), *session_.document().panel, session_.selection().names()),
-            kReach, edges);
+        const Snapped snapped = snap(box, otherBoxes(), kReach, edges);
         box.adjust((handle_ & 1) != 0 ? snapped.by.x() : 0, (handle_ & 4) != 0 ? snapped.by.y() : 0,
                    (handle_ & 2) != 0 ? snapped.by.x() : 0, (handle_ & 8) != 0 ? snapped.by.y() : 0);
         guides_ = snapped.guides;
@@ -211,10 +203,7 @@ void Canvas::dragResize(const QPoint& at, Qt::KeyboardModifiers modifiers) {
     const std::string name = startBoxes_.front().name;
     const Document next = changeWidgets(session_.document(), session_.selection().screenName().toStdString(),
                                         std::span(&name, 1), [&](Widget& widget) {
-                                            widget.x = box.x();
-                                            widget.y = box.y();
-                                            widget.w = std::min(box.width(), 4096);
-                                            widget.h = std::min(box.height(), 4096);
+                                            setBox(widget, box.x(), box.y(), box.width(), box.height());
                                             if (const auto resize = info(widget.kind).resize)
                                                 resize(widget, *startBoxes_.front().widget);
                                         });
@@ -232,7 +221,7 @@ void Canvas::finishBand(Qt::KeyboardModifiers modifiers) {
         return;
     Names names = modifiers & Qt::ShiftModifier ? session_.selection().names() : Names{};
     for (const WidgetRef& each : session_.selection().screen()->widgets)
-        if (!each->locked && band.intersects(boxOf(*each)) &&
+        if (!each->locked && band.intersects(boxNow(*each)) &&
             std::find(names.begin(), names.end(), each->name) == names.end())
             names.push_back(each->name);
     session_.selection().select(names);

@@ -23,7 +23,8 @@ WidgetRef Canvas::editedWidget() const {
 
 BoxPlace Canvas::placeInBox(const Widget& widget, const QPointF& at) const {
     const QPointF inside = (at - panelRect().topLeft()) / zoom_;
-    return {inside.x() - widget.x, inside.y() - widget.y};
+    const QPoint box = boxNow(widget).topLeft();
+    return {inside.x() - box.x(), inside.y() - box.y()};
 }
 
 std::optional<DragHandle> Canvas::ownHandleAt(const QPointF& at) const {
@@ -92,14 +93,17 @@ void Canvas::drawHandles(QPainter& painter) const {
     const WidgetRef widget = editedWidget();
     if (!widget)
         return;
+    const QPointF box = boxNow(*widget).topLeft();
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing, true);
     painter.setPen(QPen(QColor(0, 0, 0, 200), 1.5));
     painter.setBrush(Theme::colour(Role::Accent));
     for (const DragHandle& each : handlesOf(session_.document(), *widget)) {
-        const QPointF at = fromPanel({widget->x + each.at.x, widget->y + each.at.y});
+        const QPointF at = fromPanel(box + QPointF(each.at.x, each.at.y));
         if (each.property->type == PropertyType::Points)
             painter.drawRect(QRectF(at.x() - 3.5, at.y() - 3.5, 7, 7));
+        else if (each.property->type == PropertyType::Zones)
+            painter.drawPolygon(QPolygonF({at + QPointF(0, -4.5), at + QPointF(4.5, 3.5), at + QPointF(-4.5, 3.5)}));
         else if (each.property->handle == HandleType::Point)
             painter.drawEllipse(at, 4.5, 4.5);
         else

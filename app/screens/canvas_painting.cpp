@@ -103,8 +103,8 @@ void Canvas::drawHiddenAndZones(QPainter& painter) const {
         const bool zone = zonesShown_ && info(each->kind).has(kIsTouched);
         if (each->visible && !zone)
             continue;
-        const QRect box(fromPanel({static_cast<double>(each->x), static_cast<double>(each->y)}).toPoint(),
-                        QSize(each->w, each->h) * zoom_);
+        const QRect now = boxNow(*each);
+        const QRect box(fromPanel(now.topLeft()).toPoint(), now.size() * zoom_);
         drawOutline(painter, box, each->visible ? touched : hidden);
         if (!each->visible)
             painter.drawPixmap(box.topLeft() + QPoint(3, 3), Theme::pixmap("eye_closed", QColor("#d7dbd6"), 14));
@@ -134,7 +134,7 @@ void Canvas::drawBracket(QPainter& painter, const QRect& box) const {
 void Canvas::drawSelection(QPainter& painter) const {
     const auto selected = session_.selection().widgets();
     for (const WidgetRef& each : selected)
-        drawBracket(painter, {each->x, each->y, each->w, each->h});
+        drawBracket(painter, boxNow(*each));
     drawHandles(painter);
     if (gesture_ != Gesture::Move && gesture_ != Gesture::Resize)
         return;

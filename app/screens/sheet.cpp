@@ -7,10 +7,10 @@
 #include <QLineEdit>
 #include <QPushButton>
 #include <QTimer>
-#include <QToolButton>
 #include <QVBoxLayout>
 #include <algorithm>
 
+#include "app/screens/property_row.h"
 #include "app/screens/trial_slider.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
@@ -18,8 +18,24 @@
 #include "app/widgets/from_std.h"
 #include "core/edits/short_names.h"
 #include "core/emit/costs.h"
+#include "core/rules/completion.h"
+#include "core/sim/slot_value.h"
 
 namespace gorsefinch::app {
+
+namespace {
+
+std::string shownValue(const PropertyValue& value) {
+    if (const auto* yesNo = std::get_if<bool>(&value))
+        return *yesNo ? "yes" : "no";
+    if (const auto* number = std::get_if<int64_t>(&value))
+        return std::to_string(*number);
+    if (const auto* colour = std::get_if<Colour>(&value))
+        return toText(*colour);
+    return std::get<std::string>(value);
+}
+
+}  // namespace
 
 Sheet::Sheet(Session& session, QWidget* parent) : QScrollArea(parent), session_(session) {
     setObjectName("sheet");
@@ -27,6 +43,7 @@ Sheet::Sheet(Session& session, QWidget* parent) : QScrollArea(parent), session_(
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     connect(&session, &Session::changed, this, &Sheet::refresh);
     connect(&session.selection(), &Selection::changed, this, &Sheet::refresh);
+    connect(&session.runner(), &TwinRunner::stepped, this, &Sheet::refreshResults);
 }
 
 void Sheet::focusName() {
@@ -53,6 +70,14 @@ void Sheet::refresh() {
         row.fill();
 }
 
+// What expressions give follows the twin.
+void Sheet::refreshResults() {
+    if (!session_.isOpen() || !isVisible())
+        return;
+    for (const auto& [row, property] : following_)
+        showResult(*property, *row);
+}
+
 // All names that lists of the sheet offer. Read again only when a table of the document was replaced.
 const QString& Sheet::listedNames() {
     const Document& now = session_.document();
@@ -73,6 +98,7 @@ const QString& Sheet::listedNames() {
 
 void Sheet::rebuild() {
     rows_.clear();
+    following_.clear();
     name_ = nullptr;
     form_ = nullptr;
     // A field may be in the middle of giving on its value: the old page goes when it is done. Losing the focus is no
@@ -261,18 +287,21 @@ void Sheet::addBox() {
             fields[i]->setNumber(value ? std::optional(static_cast<int>(std::get<int64_t>(*value))) : std::nullopt);
         }
     });
+    for (size_t i = 0; i < 4; ++i) {
+        PropertyRow* expression = addFollowing(placeProperties()[i], nullptr, false, {});
+        expression->listenTo(fields[i]);
+    }
+    const PropertyInfo& shown = placeProperties()[4];
     auto* visible = new QCheckBox(tr("at the start"), page_);
     visible->setObjectName("visible");
     visible->setMinimumHeight(24);
-    connect(visible, &QCheckBox::clicked, this, [this](bool on) { set(placeProperties()[4], on); });
-    addRow(tr("Visible"), visible, tr("Whether it shows when the interface starts; rules can change it"),
-           [this, visible] {
-               const auto value = common(placeProperties()[4]);
-               visible->setTristate(!value);
-               visible->setCheckState(!value                   ? Qt::PartiallyChecked
-                                      : std::get<bool>(*value) ? Qt::Checked
-                                                               : Qt::Unchecked);
-           });
+    visible->setToolTip(tr("Whether it shows when the interface starts; rules can change it"));
+    connect(visible, &QCheckBox::clicked, this, [this, &shown](bool on) { set(shown, on); });
+    addFollowing(shown, visible, false, [this, visible, &shown] {
+        const auto value = common(shown);
+        visible->setTristate(!value);
+        visible->setCheckState(!value ? Qt::PartiallyChecked : std::get<bool>(*value) ? Qt::Checked : Qt::Unchecked);
+    });
 }
 
 void Sheet::addLook() {
@@ -282,9 +311,7 @@ void Sheet::addLook() {
     for (const Look& look : *session_.document().looks)
         box->addItem(fromStd(look.name), fromStd(look.name));
     connect(box, &QComboBox::activated, this, [this, box](int at) {
-        Names names;
-        for (const WidgetRef& w : session_.selection().widgets())
-            names.push_back(w->name);
+        const Names names = selectedNames();
         session_.edit(gorsefinch::setProperty(session_.document(), session_.selection().screenName().toStdString(),
                                               names, "look", box->itemData(at).toString().toStdString()),
                       tr("Change look"));
@@ -305,45 +332,109 @@ void Sheet::addProperty(const PropertyInfo& property, bool style) {
     std::function<void()> fill;
     QWidget* field = makeField(property, fill);
     field->setObjectName(property.key);
-    QWidget* shown = field;
-    QToolButton* reset = nullptr;
-    if (style) {
-        shown = new QWidget(page_);
-        auto* row = new QHBoxLayout(shown);
-        row->setContentsMargins(0, 0, 0, 0);
-        row->setSpacing(2);
-        reset = new QToolButton(shown);
-        reset->setIcon(Theme::icon("cross"));
-        reset->setIconSize({10, 10});
-        reset->setFixedSize(20, 24);
-        reset->setToolTip(tr("Overrides the look: click to reset it"));
-        QSizePolicy keep = reset->sizePolicy();
-        keep.setRetainSizeWhenHidden(true);
-        reset->setSizePolicy(keep);
-        row->addWidget(field, 1);
-        row->addWidget(reset);
-        connect(reset, &QToolButton::clicked, this, [this, &property] {
-            Names names;
-            for (const WidgetRef& w : session_.selection().widgets())
-                names.push_back(w->name);
-            session_.edit(clearProperty(session_.document(), session_.selection().screenName().toStdString(), names,
-                                        property.key),
-                          tr("Take the look's %1").arg(property.label));
-        });
-    }
-    addRow(tr(property.label), shown, {}, {});
     field->setToolTip(property.help);
+    addFollowing(property, field, style, std::move(fill));
+}
+
+Names Sheet::selectedNames() const {
+    Names names;
+    for (const WidgetRef& w : session_.selection().widgets())
+        names.push_back(w->name);
+    return names;
+}
+
+// A row whose property may follow an expression. Without a field it shows only while it does.
+PropertyRow* Sheet::addFollowing(const PropertyInfo& property, QWidget* field, bool style, std::function<void()> fill) {
+    auto* row = new PropertyRow(field, property.takesExpression(), page_);
+    row->setObjectName(QString("row_") + property.key);
+    row->setNames([this](const QString& before) {
+        QStringList out;
+        for (const std::string& each : namesInExpression(session_.document(), before.toStdString()))
+            out << fromStd(each);
+        return out;
+    });
+    connect(row, &PropertyRow::expressionChosen, this, [this, &property](const QString& expression) {
+        session_.edit(setExpression(session_.document(), session_.selection().screenName().toStdString(),
+                                    selectedNames(), property.key, expression.toStdString()),
+                      tr("Let %1 follow an expression").arg(QString(property.label).toLower()));
+    });
+    connect(row, &PropertyRow::plainWanted, this, [this, &property] { makePlain(property); });
+    connect(row, &PropertyRow::resetWanted, this, [this, &property] {
+        session_.edit(clearProperty(session_.document(), session_.selection().screenName().toStdString(),
+                                    selectedNames(), property.key),
+                      tr("Take the look's %1").arg(property.label));
+    });
+    if (property.takesExpression())
+        following_.emplace_back(row, &property);
+    addRow(tr(property.label), row, {}, {});
     QLabel* caption = rows_.back().caption;
-    rows_.back().fill = [this, fill, caption, reset, &property] {
+    row->setCaption(caption);
+    if (field)
+        caption->setBuddy(field);
+    rows_.back().fill = [this, fill = std::move(fill), caption, row, style, &property] {
         if (session_.selection().widgets().empty())
             return;
-        fill();
-        if (!reset)
-            return;
-        const bool own = isOwn(property);
-        reset->setVisible(own);
-        caption->setFont(Theme::text(12, own));
+        if (fill)
+            fill();
+        row->setExpression(commonExpression(property));
+        showResult(property, *row);
+        const bool own = style && isOwn(property);
+        row->setOwn(own);
+        caption->setFont(Theme::text(12, own || row->isFollowing()));
     };
+    return row;
+}
+
+// The expression that all selected widgets follow, "" if they differ; nothing if none follows one.
+std::optional<QString> Sheet::commonExpression(const PropertyInfo& property) const {
+    std::optional<QString> out;
+    bool differs = false;
+    for (const WidgetRef& w : session_.selection().widgets()) {
+        const auto found = w->expressions.find(property.key);
+        const bool follows = found != w->expressions.end();
+        const QString text = follows ? fromStd(found->second) : QString();
+        if (follows && !out)
+            out = text;
+        differs = differs || !follows || text != *out;
+    }
+    return out && differs ? QString() : out;
+}
+
+// What the expression of the first selected widget gives now, or what is wrong in it.
+void Sheet::showResult(const PropertyInfo& property, PropertyRow& row) const {
+    if (!row.isFollowing())
+        return;
+    const auto selected = session_.selection().widgets();
+    if (selected.empty())
+        return;
+    const std::string screen = session_.selection().screenName().toStdString();
+    const std::string place = selected.front()->name + "." + property.key;
+    for (const Problem& each : session_.scene()->problems.list())
+        if (each.screen == screen && each.place == place && each.severity == Severity::Error) {
+            row.setResult({}, fromStd(each.reason));
+            return;
+        }
+    const auto now = valueNow(property);
+    row.setResult(now ? fromStd(shownValue(*now)) : QString(), {});
+}
+
+std::optional<PropertyValue> Sheet::valueNow(const PropertyInfo& property) const {
+    const auto selected = session_.selection().widgets();
+    const int screen = session_.selection().screenIndex();
+    if (selected.empty() || screen < 0)
+        return std::nullopt;
+    return slotValue(session_.runner().twin(), screen,
+                     widgetIndex(*session_.selection().screen(), selected.front()->name), property);
+}
+
+// One step back from an expression: to what it gives now, if a plain value can be that.
+void Sheet::makePlain(const PropertyInfo& property) {
+    const std::string screen = session_.selection().screenName().toStdString();
+    const auto now = property.isValue ? std::nullopt : valueNow(property);
+    session_.edit(now && fits(property, *now)
+                      ? gorsefinch::setProperty(session_.document(), screen, selectedNames(), property.key, *now)
+                      : Result<Document>(clearProperty(session_.document(), screen, selectedNames(), property.key)),
+                  tr("Give %1 a plain value").arg(QString(property.label).toLower()));
 }
 
 // Below a variable that the widget shows.
@@ -424,9 +515,7 @@ bool Sheet::isOwn(const PropertyInfo& property) const {
 }
 
 void Sheet::set(const PropertyInfo& property, const PropertyValue& value, bool joins) {
-    Names names;
-    for (const WidgetRef& w : session_.selection().widgets())
-        names.push_back(w->name);
+    const Names names = selectedNames();
     if (names.empty())
         return;
     session_.edit(gorsefinch::setProperty(session_.document(), session_.selection().screenName().toStdString(), names,

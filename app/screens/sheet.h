@@ -16,6 +16,7 @@ class QVBoxLayout;
 
 namespace gorsefinch::app {
 
+class PropertyRow;
 class Session;
 
 // What is set on the selection, made from the table of kinds: name and box, content, look, the rules that mention it,
@@ -51,6 +52,13 @@ class Sheet : public QScrollArea {
     void addProperty(const PropertyInfo& property, bool style);
     QWidget* makeField(const PropertyInfo& property, std::function<void()>& fill);
     QWidget* textField(const PropertyInfo& property, std::function<void()>& fill);
+    PropertyRow* addFollowing(const PropertyInfo& property, QWidget* field, bool style, std::function<void()> fill);
+    std::optional<QString> commonExpression(const PropertyInfo& property) const;
+    void showResult(const PropertyInfo& property, PropertyRow& row) const;
+    std::optional<PropertyValue> valueNow(const PropertyInfo& property) const;
+    void makePlain(const PropertyInfo& property);
+    void refreshResults();
+    Names selectedNames() const;
     void addTrial(const PropertyInfo& property);
     QWidget* pointsField(const PropertyInfo& property, std::function<void()>& fill);
     QWidget* variableField(const PropertyInfo& property, std::function<void()>& fill);
@@ -68,6 +76,7 @@ class Sheet : public QScrollArea {
     QFormLayout* form_ = nullptr;
     QPointer<QLineEdit> name_;
     std::vector<Row> rows_;
+    std::vector<std::pair<PropertyRow*, const PropertyInfo*>> following_;
     QString builtFor_;
     struct {
         Shared<std::vector<Look>> looks;

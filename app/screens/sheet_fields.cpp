@@ -109,10 +109,11 @@ QWidget* Sheet::textField(const PropertyInfo& property, std::function<void()>& f
         const auto value = common(property);
         QString words = value ? fromStd(std::get<std::string>(*value)) : QString();
         words.replace("\n", "\\n");
-        field->setPlaceholderText(value ? QString() : tr("mixed"));
+        field->setPlaceholderText(!value ? tr("mixed") : tr(property.hint));
         if (field->text() != words && !field->text().replace("\\n", "\n").isNull())
             field->setText(words);
-        field->setToolTip(tr("%1; \\n begins a new line").arg(property.help));
+        if (property.type == PropertyType::Text)
+            field->setToolTip(tr("%1; \\n begins a new line").arg(property.help));
     };
     return field;
 }

@@ -22,7 +22,8 @@ PropertyInfo indicatorMin() {
             .label = "Minimum",
             .type = PropertyType::Decimal,
             .fallback = std::string(),
-            .help = "the value at its beginning; empty: the variable's minimum"};
+            .help = "the value at its beginning; empty: the variable's minimum",
+            .hint = "the variable's"};
 }
 
 PropertyInfo indicatorMax() {
@@ -30,7 +31,8 @@ PropertyInfo indicatorMax() {
             .label = "Maximum",
             .type = PropertyType::Decimal,
             .fallback = std::string(),
-            .help = "the value at its end; empty: the variable's maximum"};
+            .help = "the value at its end; empty: the variable's maximum",
+            .hint = "the variable's"};
 }
 
 PropertyInfo indicatorOrigin() {
@@ -38,7 +40,8 @@ PropertyInfo indicatorOrigin() {
             .label = "Origin",
             .type = PropertyType::Decimal,
             .fallback = std::string(),
-            .help = "the value that it grows from; empty: the minimum. A balance grows from the middle"};
+            .help = "the value that it grows from; empty: the minimum. A balance grows from the middle",
+            .hint = "the minimum"};
 }
 
 PropertyInfo indicatorParts() {

@@ -48,6 +48,7 @@ struct PropertyInfo {
     int min = 0, max = 0;  // of a whole number; of points and zones how many
     const char* unit = "";
     const char* help = "";
+    const char* hint = "";     // of a text: what an empty one means, in a few words
     const char* section = "";  // heading of the sheet that it stands under; those of one section are in a row
     std::span<const char* const> choices = {};
     bool inRules = false;   // rules read and write it: the record or the look has a field for it

@@ -18,7 +18,7 @@ constexpr auto eventsOfScreens = std::to_array<EventWord>({{"enter", GORSE_EVENT
 constexpr auto wordsForMissed =
     std::to_array<EventWord>({{"all", GORSE_MISSED_ALL}, {"once", GORSE_MISSED_ONCE}, {"none", GORSE_MISSED_NONE}});
 constexpr auto aboutWidgets = std::to_array<std::string_view>({"show", "hide", "toggle", "play", "stop"});
-constexpr auto valueWords = std::to_array<std::string_view>({"yes", "no", "none"});
+constexpr auto wordsForValues = std::to_array<std::string_view>({"yes", "no", "none"});
 constexpr auto otherWords = std::to_array<std::string_view>(
     {"on", "every", "when", "otherwise", "while", "missed", "start", "go", "back", "call", "ms", "s", "min"});
 
@@ -39,12 +39,13 @@ const EventWord* findEvent(std::span<const EventWord> events, std::string_view w
 }
 
 bool isAboutWidget(std::string_view statement) { return isAmong(aboutWidgets, statement); }
-bool isValueWord(std::string_view word) { return isAmong(valueWords, word); }
+std::span<const std::string_view> valueWords() { return wordsForValues; }
+bool isValueWord(std::string_view word) { return isAmong(wordsForValues, word); }
 
 std::vector<std::string> ruleKeywords() {
     std::vector<std::string> out(otherWords.begin(), otherWords.end());
     out.insert(out.end(), aboutWidgets.begin(), aboutWidgets.end());
-    out.insert(out.end(), valueWords.begin(), valueWords.end());
+    out.insert(out.end(), wordsForValues.begin(), wordsForValues.end());
     for (const auto events : {widgetEvents(), screenEvents(), missedWords().first(2)})
         for (const EventWord& each : events)
             out.emplace_back(each.word);

@@ -26,7 +26,8 @@ std::span<const EventWord> missedWords();
 // True for the statements that are followed by a widget: show, hide, toggle, play, stop.
 bool isAboutWidget(std::string_view statement);
 
-// True for the words that are values: yes, no, none.
+// The words that are values: yes, no, none.
+std::span<const std::string_view> valueWords();
 bool isValueWord(std::string_view word);
 
 // The words that can begin a statement or an event, for completion and colouring.

@@ -1,0 +1,75 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QLabel>
+#include <QLineEdit>
+#include <QToolButton>
+#include <QWidget>
+#include <functional>
+#include <optional>
+
+class QCompleter;
+class QStringListModel;
+
+namespace gorsefinch::app {
+
+// A row of the sheet for one property: its field, or the expression that it follows with what that gives now. The
+// button behind them begins an expression or goes back to a plain value. "=" in the field begins one too.
+class PropertyRow : public QWidget {
+    Q_OBJECT
+
+  public:
+    // Takes over the field. Without one it shows only while there is an expression.
+    PropertyRow(QWidget* field, bool takesExpression, QWidget* parent = nullptr);
+    // The label before the row, which hides with it.
+    void setCaption(QLabel* caption);
+    // The names that can follow what is written before the cursor.
+    void setNames(std::function<QStringList(const QString& before)> names) { names_ = std::move(names); }
+
+    // Shows an expression, "" for several different ones; nothing: the field.
+    void setExpression(const std::optional<QString>& expression);
+    // What it gives now, or what is wrong in it.
+    void setResult(const QString& now, const QString& problem);
+    // The field's value is the widget's own, which the button can reset.
+    void setOwn(bool own);
+    bool isFollowing() const { return edit_ && !edit_->isHidden(); }
+
+    // "=" in a field elsewhere begins an expression, too.
+    void listenTo(QWidget* field) { field->installEventFilter(this); }
+    // Shows an empty expression to be written.
+    void beginExpression();
+
+  Q_SIGNALS:
+    void expressionChosen(const QString& expression);
+    void plainWanted();
+    void resetWanted();
+
+  protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
+    void enterEvent(QEnterEvent* event) override;
+    void leaveEvent(QEvent* event) override;
+
+  private:
+    void makeEdit();
+    void commit();
+    void giveUp();
+    void complete();
+    void insert(const QString& name);
+    void showParts(bool following);
+    void showButton();
+    void press();
+
+    QWidget* field_;
+    QLabel* caption_ = nullptr;
+    QLineEdit* edit_ = nullptr;
+    QLabel* result_ = nullptr;
+    QToolButton* button_;
+    QCompleter* completer_ = nullptr;
+    QStringListModel* offered_ = nullptr;
+    std::function<QStringList(const QString&)> names_;
+    std::optional<QString> shown_;
+    bool takesExpression_, own_ = false, hovered_ = false;
+    bool begun_ = false;  // an expression is written that there was none of
+};
+
+}  // namespace gorsefinch::app

@@ -1,0 +1,64 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/rules/completion.h"
+
+#include <algorithm>
+
+#include "core/rules/rule_words.h"
+
+namespace gorsefinch {
+
+namespace {
+
+bool isWordCharacter(char c) {
+    return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') || c == '_';
+}
+
+void addWidgets(const Screen& screen, std::vector<std::string>& out) {
+    for (const WidgetRef& each : screen.widgets)
+        out.push_back(each->name);
+}
+
+void addProperties(Kind kind, std::vector<std::string>& out) {
+    for (const auto& properties : {info(kind).properties, placeProperties(), styleProperties()})
+        for (const PropertyInfo& property : properties)
+            if (property.inRules)
+                out.emplace_back(property.key);
+}
+
+}  // namespace
+
+std::string_view wordAtEnd(std::string_view before) {
+    const auto begin = std::find_if_not(before.rbegin(), before.rend(), isWordCharacter).base();
+    return before.substr(static_cast<size_t>(begin - before.begin()));
+}
+
+std::vector<std::string> namesInExpression(const Document& document, std::string_view before) {
+    std::vector<std::string> out;
+    before.remove_suffix(wordAtEnd(before).size());
+    if (before.ends_with('.')) {
+        before.remove_suffix(1);
+        const std::string_view owner = wordAtEnd(before);
+        before.remove_suffix(owner.size());
+        if (const ScreenRef screen = document.screen(owner); screen && !before.ends_with('.')) {
+            addWidgets(*screen, out);
+            return out;
+        }
+        for (const ScreenRef& screen : document.screens)
+            if (const int at = widgetIndex(*screen, owner); at >= 0) {
+                addProperties(screen->widgets[static_cast<size_t>(at)]->kind, out);
+                return out;
+            }
+        return out;
+    }
+    for (const Variable& each : *document.variables)
+        out.push_back(each.name);
+    for (const std::string_view word : valueWords())
+        out.emplace_back(word);
+    for (const ScreenRef& screen : document.screens) {
+        out.push_back(screen->name);
+        addWidgets(*screen, out);
+    }
+    return out;
+}
+
+}  // namespace gorsefinch
