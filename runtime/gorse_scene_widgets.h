@@ -65,7 +65,10 @@ typedef struct gorse_font {
 } gorse_font;
 
 /* Bits of a widget's state, which a look may depend on. */
-enum { GORSE_STATE_PRESSED = 1 };
+enum {
+    GORSE_STATE_PRESSED = 1,
+    GORSE_STATE_WRONG = 2 /* its value is out of its range */
+};
 
 struct gorse_look;
 
@@ -258,6 +261,40 @@ typedef struct gorse_widget_ring {
     uint8_t part_gap;              /* pixels, in the middle of the thickness */
 } gorse_widget_ring;
 
+enum { GORSE_LEAD_NONE = 0, GORSE_LEAD_ZEROS = 1, GORSE_LEAD_SPACES = 2 };
+
+enum { GORSE_READOUT_UNIT_COLOUR = 2 };
+
+/* How a readout writes its number, in a table of 16-bit numbers. */
+enum {
+    GORSE_READOUT_ALIGN = 0,
+    GORSE_READOUT_PLACE = 1,
+    GORSE_READOUT_DIGITS = 2,     /* before the point, at least */
+    GORSE_READOUT_LEAD = 3,       /* GORSE_LEAD_... */
+    GORSE_READOUT_THOUSANDS = 4,  /* the character between groups of three digits, or 0 */
+    GORSE_READOUT_SIGN = 5,       /* 1: positive numbers have one, too */
+    GORSE_READOUT_COARSER = 6,    /* decimals of the value that are rounded away */
+    GORSE_READOUT_DECIMALS = 7,   /* those that are left */
+    GORSE_READOUT_ZEROS = 8,      /* behind them */
+    GORSE_READOUT_GAP = 9,        /* pixels between number and unit */
+    GORSE_READOUT_UNIT_DROP = 10, /* pixels from the top of the number's line to that of the unit's */
+    GORSE_READOUT_NUMBERS = 11
+};
+
+/* Bytes of the longest number: a sign, 10 digits before the point and 3 marks between them, the point, 6 digits, the
+ * closing zero. The scene has room for one in scratch_bytes. */
+#define GORSE_READOUT_BYTES 22
+
+/* Its limits: min, max, the unit's colour or 0 for that of the number. Its memory holds the value that it shows, 4
+ * bytes. */
+typedef struct gorse_widget_readout {
+    gorse_widget_indicator shown;
+    const GORSE_ROM uint8_t *words; /* the unit; what is shown instead of a value below min; above max: each ends with 0
+                                       and may be empty, then there is no unit, or the limit is shown */
+    const GORSE_ROM gorse_font *unit_font;
+    const GORSE_ROM int16_t *form; /* GORSE_READOUT_... */
+} gorse_widget_readout;
+
 enum { GORSE_ZONE_FROM = 0, GORSE_ZONE_TO = 1, GORSE_ZONE_COLOUR = 2, GORSE_ZONE_NUMBERS = 3 };
 
 enum { GORSE_LAMP_ROUND = 0, GORSE_LAMP_SQUARE = 1 };
@@ -327,6 +364,7 @@ typedef union gorse_record {
     gorse_widget_button button;
     gorse_widget_frames frames;
     gorse_widget_indicator indicator;
+    gorse_widget_readout readout;
     gorse_widget_progress progress;
     gorse_widget_ring ring;
     gorse_widget_lamp lamp;
@@ -346,6 +384,7 @@ extern const GORSE_ROM gorse_kind gorse_kind_image;
 extern const GORSE_ROM gorse_kind gorse_kind_button;
 extern const GORSE_ROM gorse_kind gorse_kind_button_image; /* a button's that has an image */
 extern const GORSE_ROM gorse_kind gorse_kind_frames;
+extern const GORSE_ROM gorse_kind gorse_kind_readout;
 extern const GORSE_ROM gorse_kind gorse_kind_progress;
 extern const GORSE_ROM gorse_kind gorse_kind_ring;
 extern const GORSE_ROM gorse_kind gorse_kind_lamp;

@@ -79,6 +79,7 @@ QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& f
             return field;
         }
         case PropertyType::Text:
+        case PropertyType::Words:
         case PropertyType::Decimal: return textField(property, fill);
         case PropertyType::Variable: return variableField(property, fill);
         case PropertyType::Points: return pointsField(property, fill);

@@ -36,7 +36,7 @@ my %tables = (
 my @named = (
     [qr/^gorse_paint_(rows|squares)$/, 'panel.paint'], [qr/^gorse_turn_/, 'panel.turn'], [qr/^gorse_read_glyph_/, 'font.read'],
     [qr/^gorse_convert_/, 'source.convert'], [qr/^gorse_draw_stored_image$/, 'source.draw'],
-    [qr/^gorse_extended_code$/, 'scene.extended'], [qr/^gorse_extended_forms$/, 'scene.forms'], [qr/^mark$/, 'difference.changed'],
+    [qr/^gorse_extended_code$/, 'scene.extended'], [qr/^gorse_extended_forms$/, 'scene.forms'], [qr/^mark(_part)?$/, 'difference.changed'],
     [qr/^(add_(polygon|border|line|blade)|gorse_add_sector(_border)?)$/, 'shape.outline'],
 );
 

@@ -19,7 +19,9 @@ PropertyInfo indicatorOrigin();
 PropertyInfo indicatorParts();
 PropertyInfo indicatorPartGap();
 
-// Files of the runtime that those with round shapes use.
+// Files of the runtime that those without round shapes use.
+inline constexpr const char* kIndicatorSources[] = {"gorse_indicator.c"};
+// Those that ones with round shapes use.
 inline constexpr const char* kDialSources[] = {"gorse_cover.h",  "gorse_cover.c", "gorse_outline.c",
                                                "gorse_sector.c", "gorse_sine.c",  "gorse_indicator.c"};
 

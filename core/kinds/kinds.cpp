@@ -16,8 +16,9 @@ constexpr const KindInfo* kindTable[] = {
 #undef KIND
 };
 
-constexpr std::array<LookState, 1> lookStateTable{{
-    {"pressed", "while a finger is on it", GORSE_STATE_PRESSED, "GORSE_STATE_PRESSED"},
+constexpr std::array<LookState, 2> lookStateTable{{
+    {"pressed", "while a finger is on it", GORSE_STATE_PRESSED, "GORSE_STATE_PRESSED", kIsTouched},
+    {"wrong", "while its value is out of its range", GORSE_STATE_WRONG, "GORSE_STATE_WRONG", kCanBeWrong},
 }};
 
 }  // namespace

@@ -115,6 +115,7 @@ struct LookState {
     const char* help;
     uint8_t bits;
     const char* symbol;
+    unsigned needs;  // traits that a kind needs at least one of
 };
 std::span<const LookState> lookStates();
 

@@ -12,6 +12,7 @@ struct Widget;
 
 enum class PropertyType {
     Text,     // with values in braces
+    Words,    // text as it is
     Decimal,  // a number as text, in the unit of the variable that the widget follows
     Whole,
     YesNo,
@@ -26,13 +27,14 @@ enum class PropertyType {
 
 // Bits of what a kind of widget does, for all that depends on kinds.
 enum Trait : unsigned {
-    kHasText = 1,    // its record begins with a gorse_widget_text; it takes a font
-    kIsInked = 2,    // its look's colour matters
-    kIsTouched = 4,  // has the events press, release, tap
-    kPlays = 8,      // has the event done; takes play and stop
-    kHasBox = 16,    // draws a box with the look's corners
-    kIsPadded = 32,  // draws inside the look's padding
-    kHasLabels = 64  // writes what it makes itself, in the look's font
+    kHasText = 1,      // its record begins with a gorse_widget_text; it takes a font
+    kIsInked = 2,      // its look's colour matters
+    kIsTouched = 4,    // has the events press, release, tap
+    kPlays = 8,        // has the event done; takes play and stop
+    kHasBox = 16,      // draws a box with the look's corners
+    kIsPadded = 32,    // draws inside the look's padding
+    kHasLabels = 64,   // writes what it makes itself, in the look's font
+    kCanBeWrong = 128  // shows that its value is out of its range
 };
 
 // How a number is dragged on the canvas: as an angle on what KindInfo::round says, or together with the property behind

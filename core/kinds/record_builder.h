@@ -36,8 +36,24 @@ class RecordBuilder {
     virtual const int32_t* keep(std::vector<int32_t> numbers) = 0;
     // The same for fields of the type Shorts.
     virtual const int16_t* keepShorts(std::vector<int16_t> numbers) = 0;
-    // The widget writes these characters, all below 128, in its look's font.
-    virtual void write(std::string_view characters) = 0;
+    // Texts as they are, one behind the other, each closed by a 0, kept as long as the record; for fields of the type
+    // Text.
+    virtual const uint8_t* keepWords(const std::vector<std::string>& words) = 0;
+    // The kind uses so many bytes of the scene's scratch.
+    virtual void useScratch(int bytes) = 0;
+    // The widget writes the characters of this UTF-8 text in its look's font.
+    virtual void write(std::string_view text) = 0;
+    // The longest of the texts that the widget can show on one line in its look's font, with what is behind it.
+    virtual void canShow(std::string_view text, std::string_view unit) = 0;
+    // The look's face at another size; for fields of the type Font. `drop`: pixels from the top of a line of the look's
+    // font to that of one in this font on the same baseline.
+    struct OtherFont {
+        const gorse_font* font = nullptr;
+        int drop = 0;
+    };
+    // The widget writes the characters of this UTF-8 text at that size. Null for the font if there is no face, which is
+    // reported, or nothing is written.
+    virtual OtherFont writeIn(int size, std::string_view text) = 0;
     virtual void report(Severity severity, const std::string& reason, const std::string& remedy) = 0;
 };
 

@@ -37,10 +37,10 @@ ResolvedLook resolveLook(const Document& document, const Widget& widget) {
     ResolvedLook out;
     out.normal = resolveStyle(document, widget, "");
     const Look* look = document.look(widget.look);
-    if (!look || !info(widget.kind).has(kIsTouched))
+    if (!look)
         return out;
     for (const LookState& state : lookStates())
-        if (look->states.count(state.key) != 0)
+        if (info(widget.kind).has(state.needs) && look->states.count(state.key) != 0)
             out.states.emplace_back(state.bits, resolveStyle(document, widget, state.key));
     return out;
 }

@@ -42,12 +42,30 @@ std::vector<uint32_t> lookNumbersOf(const ScreenPart& part) {
     return out;
 }
 
+// Calls `visit` with the number of each widget whose record points to a font, the field and the font.
+template <typename Visit>
+void forEachFont(const ScreenPart& part, Visit visit) {
+    for (const size_t i : part.withFonts)
+        forEachPointer(*info(part.source->widgets[i]->kind).record, &part.records[i],
+                       [&](const FieldInfo& field, const void* to) {
+                           if (field.type == FieldType::Font)
+                               visit(i, field, static_cast<const gorse_font*>(to));
+                       });
+}
+
+bool hasFontOf(const ScreenPart& part, const std::set<const gorse_font*>& fonts) {
+    bool any = false;
+    if (!fonts.empty())
+        forEachFont(part,
+                    [&](size_t, const FieldInfo&, const gorse_font* font) { any = any || fonts.count(font) != 0; });
+    return any;
+}
+
 }  // namespace
 
-// Forgets the looks whose fonts differ in the next scene, and returns them.
-std::set<const gorse_look*> SceneLinker::forgetLooks(const SceneLinks& next) {
+// Forgets the looks that have one of these fonts, and returns them.
+std::set<const gorse_look*> SceneLinker::forgetLooks(const std::set<const gorse_font*>& fonts) {
     std::set<const gorse_look*> out;
-    const auto fonts = changedKeys(links_.fonts, next.fonts);
     if (fonts.empty())
         return out;
     for (const auto& [look, linked] : looks_) {
@@ -63,14 +81,16 @@ std::set<const gorse_look*> SceneLinker::forgetLooks(const SceneLinks& next) {
 }
 
 void SceneLinker::begin(SceneLinks links) {
-    const std::set<const gorse_look*> looks = forgetLooks(links);
+    const std::set<const gorse_font*> fonts = changedKeys(links_.fonts, links.fonts);
+    const std::set<const gorse_look*> looks = forgetLooks(fonts);
     const std::set<const BakedImage*> images = changedKeys(links_.images, links.images);
     links_ = std::move(links);
-    if (!looks.empty() || !images.empty())
+    if (!fonts.empty() || !images.empty())
         for (auto& [part, linked] : parts_)
             linked.current = linked.current &&
                              std::none_of(part->looks.begin(), part->looks.end(),
                                           [&](const LookUse& use) { return looks.count(use.look) != 0; }) &&
+                             !hasFontOf(*part, fonts) &&
                              std::none_of(part->images.begin(), part->images.end(),
                                           [&](const ImageUse& use) { return images.count(use.image.get()) != 0; });
     for (auto& [part, linked] : parts_)
@@ -143,6 +163,15 @@ bool SceneLinker::linkImages(const ScreenPart& part, ScreenTables& tables) const
     return true;
 }
 
+void SceneLinker::linkFonts(const ScreenPart& part, ScreenTables& tables) const {
+    forEachFont(part, [&](size_t widget, const FieldInfo& field, const gorse_font* font) {
+        const auto found = links_.fonts.find(font);
+        assert(found != links_.fonts.end());
+        tables.kept.push_back(found->second);
+        storePointer(tables.records[widget], field, found->second->record());
+    });
+}
+
 // A new glyph links all parts anew. Their tables of the scene before the last serve again then, as copying all records
 // takes most of the time.
 void SceneLinker::linkAnew(Linked& linked) {
@@ -162,6 +191,7 @@ void SceneLinker::linkAnew(Linked& linked) {
             tables->widgets.push_back(&record.widget);
     }
     linkLooks(linked, *tables);
+    linkFonts(part, *tables);
     const bool movesImages = linkImages(part, *tables);
     linked.former = movesImages ? nullptr : std::move(linked.tables);
     linked.tables = std::move(tables);

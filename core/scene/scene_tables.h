@@ -56,6 +56,7 @@ class SceneLinker {
     const gorse_font* linkedFont(const gorse_font* font, LinkedLook& of) const;
     void linkAnew(Linked& linked);
     void linkLooks(const Linked& linked, ScreenTables& tables);
+    void linkFonts(const ScreenPart& part, ScreenTables& tables) const;
     bool linkImages(const ScreenPart& part, ScreenTables& tables) const;
 
     SceneLinks links_;

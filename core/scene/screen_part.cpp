@@ -99,12 +99,14 @@ class PartBuilder {
         const int16_t* keepShorts(std::vector<int16_t> numbers) override {
             return part_.part_->shorts.emplace_back(std::move(numbers)).data();
         }
-        void write(std::string_view characters) override {
-            const std::set<char32_t> needed(characters.begin(), characters.end());
-            for (const ResolvedStyle* style : stylesOf(part_.look_))
-                if (style->font.face.empty())
-                    part_.font(widget_, style->font);
-            part_.needCharacters(number_, needed);
+        void canShow(std::string_view text, std::string_view unit) override {
+            part_.part_->longest.push_back({static_cast<size_t>(number_), std::string(text), std::string(unit)});
+        }
+        const uint8_t* keepWords(const std::vector<std::string>& words) override { return part_.keepWords(words); }
+        void useScratch(int bytes) override { part_.part_->longestText = std::max(part_.part_->longestText, bytes); }
+        void write(std::string_view text) override { part_.write(number_, widget_, text); }
+        OtherFont writeIn(int size, std::string_view text) override {
+            return part_.writeIn(number_, widget_, size, text);
         }
         void report(Severity severity, const std::string& reason, const std::string& remedy) override {
             part_.problem(severity, widget_, reason, remedy);
@@ -282,6 +284,41 @@ class PartBuilder {
                 part_->needs.push_back({font->key(), static_cast<size_t>(number), characters});
                 part_->usedFonts.insert(font->key());
             }
+    }
+
+    const uint8_t* keepWords(const std::vector<std::string>& words) {
+        CompiledText all;
+        for (const std::string& each : words) {
+            const CompiledText text = compileText(plainText(each), context_.names);
+            all.bytes.insert(all.bytes.end(), text.bytes.begin(), text.bytes.end());
+        }
+        part_->texts.push_back(std::move(all));
+        return part_->texts.back().bytes.data();
+    }
+
+    void write(int number, const Widget& widget, std::string_view text) {
+        if (text.empty())
+            return;
+        for (const ResolvedStyle* style : stylesOf(look_))
+            if (style->font.face.empty())
+                font(widget, style->font);
+        needCharacters(number, charactersOf(text));
+    }
+
+    RecordBuilder::OtherFont writeIn(int number, const Widget& widget, int size, std::string_view text) {
+        const FontKey own = look_.normal.font;
+        FontKey key = own;
+        key.size = size;
+        if (text.empty() || own.face.empty())
+            return {};
+        BakedFont* written = font(widget, key);
+        BakedFont* beside = context_.looks.font(context_.document, own);
+        if (!written || !beside)
+            return {};
+        part_->needs.push_back({key, static_cast<size_t>(number), charactersOf(text)});
+        part_->usedFonts.insert(key);
+        part_->withFonts.push_back(static_cast<size_t>(number));
+        return {written->record(), beside->ascent() - written->ascent()};
     }
 
     // Null without an image, or after reporting a problem.

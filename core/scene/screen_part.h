@@ -62,6 +62,8 @@ struct ScreenPart {
     std::deque<std::vector<int16_t>> shorts;
     std::vector<const RuntimeKind*> kinds;  // that draw its widgets, each once
     std::vector<FontNeed> needs;
+    std::vector<LongestText> longest;  // of those that change and are not broken into lines
+    std::vector<size_t> withFonts;     // widgets whose records point to fonts, beside that of their look
     std::vector<ImageUse> images;
     int memoryBytes = 0;  // of its texts' buffers
     int longestText = 0;  // bytes of the longest text that changes, its closing zero included

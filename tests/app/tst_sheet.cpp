@@ -101,6 +101,7 @@ class TestSheet : public QObject, support::OnWindow {
                 return points;
             }
             case PropertyType::Text:
+            case PropertyType::Words:
             case PropertyType::Decimal: {
                 auto* text = field<QLineEdit>(property.key);
                 if (text)

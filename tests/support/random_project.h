@@ -4,6 +4,7 @@
 #include <random>
 
 #include "core/edits/image_edits.h"
+#include "core/rules/property_value.h"
 #include "core/sim/script.h"
 #include "tests/support/projects.h"
 
@@ -129,6 +130,7 @@ class RandomProject {
             case PropertyType::Image: return maybe(80) ? anyOf(images_) : std::string();
             case PropertyType::Variable: return maybe(40) ? std::string("level") : std::string();
             case PropertyType::Text: return text();
+            case PropertyType::Words: return maybe(60) ? words() : std::string();
             case PropertyType::Decimal: return std::string();
             case PropertyType::Points: return points(property);
             case PropertyType::Zones: return zones(property);
