@@ -415,6 +415,7 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
         last_.reset();
     } else if (!changes.faces.empty()) {
         looks_.adoptFaces(document, changes.faces);
+        linker_.forgetClipped();
     }
     out->rules = rulesOf(document, names);
     buildParts(*out, names, changes);
@@ -433,6 +434,9 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
     fillScene(*out);
     for (const auto& part : out->parts)
         out->problems.add(std::shared_ptr<const Problems>(part, &part->problems));
+    for (const auto& part : out->parts)
+        if (const auto& clipped = linker_.clipped(*part); !clipped->empty())
+            out->problems.add(clipped);
     out->problems.add(std::shared_ptr<const Problems>(out->rules, &out->rules->problems));
     last_ = out;
     return out;

@@ -6,6 +6,8 @@
 #include <cassert>
 #include <cstring>
 
+#include "core/scene/clipped_texts.h"
+
 namespace gorsefinch {
 
 namespace {
@@ -208,6 +210,18 @@ std::shared_ptr<const ScreenTables> SceneLinker::link(const std::shared_ptr<cons
     if (!linked.current)
         linkAnew(linked);
     return linked.tables;
+}
+
+const std::shared_ptr<const Problems>& SceneLinker::clipped(const ScreenPart& part) {
+    Linked& linked = parts_.at(&part);
+    if (!linked.clipped)
+        linked.clipped = std::make_shared<const Problems>(clippedTexts(part, *linked.tables));
+    return linked.clipped;
+}
+
+void SceneLinker::forgetClipped() {
+    for (auto& [part, linked] : parts_)
+        linked.clipped.reset();
 }
 
 }  // namespace gorsefinch

@@ -32,6 +32,10 @@ class SceneLinker {
     std::shared_ptr<const ScreenTables> link(const std::shared_ptr<const ScreenPart>& part);
     // Ends the scene: parts that it lacks are forgotten.
     void end();
+    // What clippedTexts() tells of a part that was linked. Measured once, as glyphs that come or go move no others.
+    const std::shared_ptr<const Problems>& clipped(const ScreenPart& part);
+    // Measures all texts anew. For when the settings of fonts differ.
+    void forgetClipped();
     // Forgets everything. For when the looks that parts point to are gone.
     void clear();
 
@@ -48,10 +52,11 @@ class SceneLinker {
         std::shared_ptr<ScreenTables> tables;
         std::shared_ptr<ScreenTables> former;  // of an earlier scene: used again once no scene has it
         bool current = false;                  // tables points to what this scene has
-        bool used = false;                     // this scene has the part
+        std::shared_ptr<const Problems> clipped;
+        bool used = false;  // this scene has the part
     };
 
-    std::set<const gorse_look*> forgetLooks(const SceneLinks& next);
+    std::set<const gorse_look*> forgetLooks(const std::set<const gorse_font*>& fonts);
     const std::shared_ptr<const LinkedLook>& linkedLook(const gorse_look* look);
     const gorse_font* linkedFont(const gorse_font* font, LinkedLook& of) const;
     void linkAnew(Linked& linked);

@@ -30,6 +30,12 @@ struct ImageUse {
     size_t frameCount() const { return allFrames ? image->frames.size() : 1; }
 };
 
+// A text that a widget can show, as long as it gets, and the unit behind it.
+struct LongestText {
+    size_t widget;
+    std::string text, unit;
+};
+
 // A look that widgets have: the builder's, the same for equal ones, and how many states it has.
 struct LookUse {
     const gorse_look* look;
