@@ -5,6 +5,7 @@
 #include <cmath>
 #include <numbers>
 
+#include "core/edits/zone_handles.h"
 #include "core/kinds/kinds.h"
 #include "core/kinds/outline.h"
 
@@ -46,6 +47,9 @@ std::vector<DragHandle> handlesOf(const Document& document, const Widget& widget
             const PointList points = pointsOf(document, widget, property);
             for (size_t i = 0; i < points.size(); ++i)
                 out.push_back({&property, i, {points[i].x + pointOffset(widget), points[i].y + pointOffset(widget)}});
+        } else if (property.type == PropertyType::Zones) {
+            const auto limits = zoneHandles(document, widget, property);
+            out.insert(out.end(), limits.begin(), limits.end());
         } else if (property.handle == HandleType::Point) {
             out.push_back({&property, 0, {double(whole(property.key)), double(whole((&property + 1)->key))}});
         } else if (property.handle == HandleType::Angle) {
@@ -68,6 +72,8 @@ PropertyValues draggedTo(const Document& document, const Widget& widget, const D
                                     wholeCoordinate(to.y - pointOffset(widget))};
         return {{&property, points}};
     }
+    if (property.type == PropertyType::Zones)
+        return {{&property, zonesDraggedTo(document, widget, handle, to, steps)}};
     if (property.handle == HandleType::Point) {
         const PropertyInfo& other = *(&property + 1);
         const auto within = [](const PropertyInfo& of, double value) {

@@ -7,7 +7,7 @@
 
 #include "core/document/document.h"
 
-// Properties that are dragged on the canvas: points, and angles.
+// Properties that are dragged on the canvas: points, angles, and limits of zones.
 namespace gorsefinch {
 
 // Pixels from the top left of the widget's box, not whole ones.
@@ -19,7 +19,7 @@ using PropertyValues = std::vector<std::pair<const PropertyInfo*, PropertyValue>
 
 struct DragHandle {
     const PropertyInfo* property;
-    size_t index;  // of points: which one
+    size_t index;  // of points: which one; of zones see zone_handles.h
     BoxPlace at;
 };
 
@@ -27,7 +27,7 @@ struct DragHandle {
 std::vector<DragHandle> handlesOf(const Document& document, const Widget& widget);
 
 // What the handle sets when it is dragged to a place: whole pixels, or whole degrees; `steps` makes them multiples of
-// 15 degrees. Values out of range are clamped.
+// 15 degrees, and of limits ten times their steps. Values out of range are clamped.
 PropertyValues draggedTo(const Document& document, const Widget& widget, const DragHandle& handle, BoxPlace to,
                          bool steps);
 

@@ -200,6 +200,34 @@ class TestHandles : public QObject, support::OnWindow {
         QVERIFY(session_->selection().names().empty() || session_->selection().names().front() != "probe");
     }
 
+    // A half circle from 0 at the left to 100 at the right: 50 is at the top.
+    void limitsOfZonesAreDragged() {
+        const Colour low = opaque(0x102030), high = opaque(0x405060);
+        const ZoneList zones{{"", "30", low}, {"30", "80", high}, {"80", "", low}};
+        put(Kind::Gauge, QRect(60, 60, 120, 80),
+            {{"from_angle", int64_t{270}},
+             {"to_angle", int64_t{90}},
+             {"pivot_x", int64_t{60}},
+             {"pivot_y", int64_t{70}},
+             {"min", std::string("0")},
+             {"max", std::string("100")},
+             {"zones", zones}});
+        const auto place = [&](double value) {
+            const double angle = (value - 50) / 100 * 3.14159265;
+            return on(120 + 0.86 * 60 * std::sin(angle), 130 - 0.86 * 60 * std::cos(angle));
+        };
+        support::OpenWindow::drag(canvas(), place(30), place(50));
+        QCOMPARE(value<ZoneList>("zones"), (ZoneList{{"", "50", low}, {"50", "80", high}, {"80", "", low}}));
+        // Beyond the scale is its end.
+        support::OpenWindow::drag(canvas(), place(80), on(175, 150));
+        QCOMPARE(value<ZoneList>("zones"), (ZoneList{{"", "50", low}, {"50", "100", high}, {"100", "", low}}));
+        undo();
+        undo();
+        QCOMPARE(value<ZoneList>("zones"), zones);
+        support::OpenWindow::drag(canvas(), place(80), place(63), Qt::ShiftModifier);
+        QCOMPARE(value<ZoneList>("zones")[1].to, std::string("65"));
+    }
+
     void zonesAreAddedSetAndRemoved() {
         put(Kind::Lamp, QRect(60, 60, 40, 40), {});
         auto* zones = field<ZonesField>("zones");
