@@ -45,6 +45,8 @@ class Canvas : public QWidget {
     void insert(Kind kind, const QRect& box, const std::optional<QLine>& way = {});
     // Inserts widgets that show these images at their own size, the first with its middle at a point, and selects them.
     void placeImages(const QStringList& names, const QPoint& middle);
+    // Shows variables as widgets of the kind, or of the first that suits, around a pixel of the panel and below it.
+    void placeVariables(const QStringList& names, Kind kind, const QPoint& middle);
 
   Q_SIGNALS:
     void pointerMoved(const QString& text);

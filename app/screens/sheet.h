@@ -62,6 +62,7 @@ class Sheet : public QScrollArea {
     void addTrial(const PropertyInfo& property);
     QWidget* pointsField(const PropertyInfo& property, std::function<void()>& fill);
     QWidget* variableField(const PropertyInfo& property, std::function<void()>& fill);
+    void makeVariable(const PropertyInfo& property);
     QWidget* assetField(const PropertyInfo& property, std::function<void()>& fill);
 
     // The value that all selected widgets have; nothing if they differ.

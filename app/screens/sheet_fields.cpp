@@ -12,6 +12,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
 #include "app/widgets/from_std.h"
+#include "app/widgets/new_variable_dialog.h"
 #include "app/widgets/zones_field.h"
 #include "core/base/files.h"
 #include "core/edits/font_edits.h"
@@ -21,6 +22,8 @@
 namespace gorsefinch::app {
 
 namespace {
+
+constexpr const char* kMakeOne = "…";  // data of a list's entry; no name is like it
 
 QStringList choiceList(const PropertyInfo& property) {
     QStringList out;
@@ -155,13 +158,32 @@ QWidget* Sheet::variableField(const PropertyInfo& property, std::function<void()
     for (const Variable& each : *session_.document().variables)
         if (each.type != VariableType::Text)
             field->addItem(fromStd(each.name), fromStd(each.name));
-    connect(field, &QComboBox::activated, this,
-            [this, field, &property](int at) { set(property, field->itemData(at).toString().toStdString()); });
+    field->addItem(tr("New variable…"), kMakeOne);
+    connect(field, &QComboBox::activated, this, [this, field, &property](int at) {
+        if (field->itemData(at).toString() == kMakeOne)
+            makeVariable(property);
+        else
+            set(property, field->itemData(at).toString().toStdString());
+    });
     fill = [this, field, &property] {
         const auto value = common(property);
         field->setCurrentIndex(value ? field->findData(fromStd(std::get<std::string>(*value))) : -1);
     };
     return field;
+}
+
+// Asks for a new variable, and shows it with the selected widgets: one edit.
+void Sheet::makeVariable(const PropertyInfo& property) {
+    refresh();
+    auto* dialog = new NewVariableDialog(session_.document(), this);
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    connect(dialog, &NewVariableDialog::made, this, [this, &property](const Variable& variable) {
+        session_.edit(gorsefinch::setProperty(withVariable(session_.document(), variable),
+                                              session_.selection().screenName().toStdString(), selectedNames(),
+                                              property.key, variable.name),
+                      tr("Make and show %1").arg(fromStd(variable.name)));
+    });
+    dialog->open();
 }
 
 // Images and faces by name, and a way to import another.
@@ -175,10 +197,10 @@ QWidget* Sheet::assetField(const PropertyInfo& property, std::function<void()>& 
     else
         for (const Face& each : *session_.document().faces)
             field->addItem(fromStd(each.name), fromStd(each.name));
-    field->addItem(image ? tr("Import a picture…") : tr("Import a face…"), "…");
+    field->addItem(image ? tr("Import a picture…") : tr("Import a face…"), kMakeOne);
     connect(field, &QComboBox::activated, this, [this, field, &property](int at) {
         QString name = field->itemData(at).toString();
-        if (name == "…") {
+        if (name == kMakeOne) {
             name = importOne(property);
             if (name.isEmpty()) {
                 refresh();

@@ -1,11 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/variables/variables_model.h"
 
+#include <QMimeData>
 #include <algorithm>
 #include <array>
 
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "app/widgets/drag_formats.h"
 #include "core/base/characters.h"
 #include "core/document/names.h"
 #include "core/rules/rename.h"
@@ -173,8 +175,20 @@ QVariant VariablesModel::headerData(int section, Qt::Orientation orientation, in
     return role == Qt::ToolTipRole ? QVariant(tr(columns[static_cast<size_t>(section)].help)) : QVariant();
 }
 
+QStringList VariablesModel::mimeTypes() const { return {kVariablesMime}; }
+
+QMimeData* VariablesModel::mimeData(const QModelIndexList& indexes) const {
+    QStringList names;
+    for (const QModelIndex& index : indexes)
+        if (const QString name = QString::fromStdString(variable(index.row()).name); !names.contains(name))
+            names << name;
+    auto* data = new QMimeData;
+    data->setData(kVariablesMime, names.join('\n').toUtf8());
+    return data;
+}
+
 Qt::ItemFlags VariablesModel::flags(const QModelIndex& index) const {
-    Qt::ItemFlags flags = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
+    Qt::ItemFlags flags = Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsDragEnabled;
     if (!index.isValid())
         return flags;
     const Variable& v = variable(index.row());

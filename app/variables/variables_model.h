@@ -22,6 +22,9 @@ class VariablesModel : public QAbstractTableModel {
     QVariant data(const QModelIndex& index, int role) const override;
     QVariant headerData(int section, Qt::Orientation orientation, int role) const override;
     Qt::ItemFlags flags(const QModelIndex& index) const override;
+    // The names of the rows' variables, to be put on a screen.
+    QStringList mimeTypes() const override;
+    QMimeData* mimeData(const QModelIndexList& indexes) const override;
     bool setData(const QModelIndex& index, const QVariant& value, int role) override;
 
     // Of a column in a new window, in pixels.

@@ -2,6 +2,8 @@
 #include "app/variables/variables_station.h"
 
 #include <QComboBox>
+#include <QFileDialog>
+#include <QFileInfo>
 #include <QHeaderView>
 #include <QLabel>
 #include <QPushButton>
@@ -13,10 +15,16 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/variables/variables_model.h"
+#include "app/widgets/from_std.h"
+#include "core/base/file_writer.h"
+#include "core/base/files.h"
+#include "core/edits/variable_csv.h"
 
 namespace gorsefinch::app {
 
 namespace {
+
+constexpr int kToldLines = 4;  // of what an import could not take
 
 // Offers the words of a column in a list.
 class WordsDelegate : public QStyledItemDelegate {
@@ -65,13 +73,28 @@ VariablesStation::VariablesStation(Session& session, QWidget* parent)
     remove->setObjectName("remove_variable");
     remove->setToolTip(tr("Delete the selected variables (Ctrl+Del)"));
     remove->setShortcut(Qt::CTRL | Qt::Key_Delete);
-    auto* hint = new QLabel(
-        tr("Show one in a text with {name}, {name:0.0} or {name:mm:ss}. Double click or F2 edits a cell."), this);
+    auto* hint = new QLabel(tr("Drag one to the station Screens to show it, or write {name}, {name:0.0}, {name:mm:ss} "
+                               "in a text. F2 edits a "
+                               "cell."),
+                            this);
     hint->setProperty("quiet", true);
+    hint->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    hint->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     bar->addWidget(add);
     bar->addWidget(remove);
-    bar->addStretch(1);
-    bar->addWidget(hint);
+    for (const auto& [name, words, help, what] :
+         {std::tuple("import_variables", tr("Import…"), tr("Read variables from a table of comma-separated values"),
+                     &VariablesStation::importTable),
+          {"export_variables", tr("Export…"), tr("Write all variables as a table of comma-separated values"),
+           &VariablesStation::exportTable}}) {
+        auto* button = new QPushButton(words, this);
+        button->setObjectName(name);
+        button->setToolTip(help);
+        connect(button, &QPushButton::clicked, this, what);
+        bar->addWidget(button);
+    }
+    bar->addSpacing(12);
+    bar->addWidget(hint, 1);
     column->addLayout(bar);
     setFocusProxy(table_);
     table_->setObjectName("variables");
@@ -86,6 +109,8 @@ VariablesStation::VariablesStation(Session& session, QWidget* parent)
     table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     table_->setAlternatingRowColors(true);
     table_->setSelectionBehavior(QAbstractItemView::SelectItems);
+    table_->setDragEnabled(true);
+    table_->setDragDropMode(QAbstractItemView::DragOnly);
     table_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed |
                             QAbstractItemView::AnyKeyPressed);
     for (int i = 0; i < VariablesModel::Columns; ++i)
@@ -123,6 +148,49 @@ void VariablesStation::addOne() {
     const QModelIndex name = model_->index(row, VariablesModel::Name);
     table_->setCurrentIndex(name);
     table_->edit(name);
+}
+
+// One edit. Lines that can't be used are told with their numbers; the others are taken.
+void VariablesStation::importTable() {
+    const QString path =
+        QFileDialog::getOpenFileName(this, tr("Import variables"), QString(), tr("Tables (*.csv);;All files (*)"));
+    if (path.isEmpty())
+        return;
+    Disk disk;
+    const std::string file = QFileInfo(path).fileName().toStdString();
+    const auto bytes = readFile(disk, path.toStdString(), kMaxCsv);
+    const auto read = bytes ? variablesFromCsv(*bytes, file) : tl::unexpected(bytes.error());
+    if (!read) {
+        session_.showError(fromStd(read.error().text()));
+        return;
+    }
+    const MergedVariables merged = withVariables(session_.document(), read->variables);
+    if (merged.added + merged.changed > 0)
+        session_.edit(merged.document, tr("Import variables"));
+    session_.showDone(tr("%1: %2 new variables, %3 changed").arg(fromStd(file)).arg(merged.added).arg(merged.changed));
+    Problems problems = read->problems;
+    problems.insert(problems.end(), merged.problems.begin(), merged.problems.end());
+    QStringList told;
+    for (const Problem& each : problems)
+        if (told.size() < kToldLines)
+            told << fromStd(each.text());
+    if (static_cast<size_t>(told.size()) < problems.size())
+        told << tr("and %1 more").arg(problems.size() - static_cast<size_t>(told.size()));
+    if (!told.isEmpty())
+        session_.showError(told.join('\n'));
+}
+
+void VariablesStation::exportTable() {
+    QString path = QFileDialog::getSaveFileName(this, tr("Export variables"), "variables.csv",
+                                                tr("Tables (*.csv);;All files (*)"));
+    if (path.isEmpty())
+        return;
+    Disk disk;
+    auto file = FileWriter::open(disk, path.toStdString());
+    if (file)
+        file->append(variablesToCsv(*session_.document().variables));
+    if (const auto written = file ? file->finish() : tl::unexpected(file.error()); !written)
+        session_.showError(fromStd(written.error().text()));
 }
 
 void VariablesStation::removeSelected() {

@@ -26,6 +26,8 @@ class VariablesStation : public Station {
   private:
     void addOne();
     void removeSelected();
+    void importTable();
+    void exportTable();
 
     Session& session_;
     VariablesModel* model_;

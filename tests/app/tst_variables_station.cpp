@@ -202,6 +202,41 @@ class TestVariablesStation : public QObject, support::OnWindow {
         QCOMPARE(session_->runner().twin().get("kiln_temp"), std::string("654"));
         QVERIFY(!notice().isEmpty());
     }
+
+    // Written, changed outside, read again: one edit, and what can't be used is told.
+    void tablesAreExchanged() {
+        const QString path = open_->path("variables.csv");
+        const auto choose = [&](const char* button) {
+            support::onNextDialog([path](QWidget* dialog) {
+                auto* name = dialog->findChild<QLineEdit*>("fileNameEdit");
+                QVERIFY(name);
+                name->setText(path);
+                QTest::keyClick(name, Qt::Key_Return);
+            });
+            QTest::mouseClick(open_->find<QPushButton>(button), Qt::LeftButton);
+        };
+        choose("export_variables");
+        QFile file(path);
+        QVERIFY(file.open(QIODevice::ReadWrite));
+        QByteArray table = file.readAll();
+        QVERIFY(table.startsWith("name,type,decimals,min,max"));
+        QVERIFY(table.contains("\nkiln_temp,whole,,0,1320,1043,,°C,firmware"));
+        table.replace("kiln_temp,whole,,0,1320,", "kiln_temp,whole,,0,1400,");
+        table += "fan,yes/no,,,,yes\n7up,whole\n";
+        file.resize(0);
+        file.seek(0);
+        file.write(table);
+        file.close();
+        const auto before = session_->document().variables;
+        choose("import_variables");
+        QCOMPARE(variable("kiln_temp").max, 1400);
+        QCOMPARE(variable("fan").start, 1);
+        QVERIFY2(notice().contains("line 13") && notice().contains("7up"), qPrintable(notice()));
+        open_->window.activateWindow();
+        QTRY_VERIFY(open_->window.isActiveWindow());
+        QTest::keyClick(&open_->window, Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(*session_->document().variables == *before);
+    }
 };
 
 GORSEFINCH_TEST(TestVariablesStation, Windows)
