@@ -117,15 +117,15 @@ void PropertyRow::setExpression(const std::optional<QString>& expression) {
 void PropertyRow::setResult(const QString& now, const QString& problem) {
     if (!takesExpression_)
         return;
-    const bool wrong = !problem.isEmpty();
-    const QString text = wrong ? problem : now.isEmpty() ? QString() : tr("now %1").arg(now);
+    wrong_ = !problem.isEmpty();
+    const QString text = wrong_ ? problem : now.isEmpty() ? QString() : tr("now %1").arg(now);
     if (result_->text() != text)
         result_->setText(text);
     result_->setVisible(isFollowing() && !text.isEmpty());
-    if (result_->property("error").toBool() != wrong || !result_->property("quiet").isValid()) {
-        result_->setProperty("error", wrong);
-        result_->setProperty("quiet", !wrong);
-        edit_->setProperty("wrong", wrong);
+    if (result_->property("error").toBool() != wrong_ || !result_->property("quiet").isValid()) {
+        result_->setProperty("error", wrong_);
+        result_->setProperty("quiet", !wrong_);
+        edit_->setProperty("wrong", wrong_);
         for (QWidget* each : {static_cast<QWidget*>(result_), static_cast<QWidget*>(edit_)}) {
             each->style()->unpolish(each);
             each->style()->polish(each);

@@ -33,6 +33,7 @@ class PropertyRow : public QWidget {
     // The field's value is the widget's own, which the button can reset.
     void setOwn(bool own);
     bool isFollowing() const { return edit_ && !edit_->isHidden(); }
+    bool isWrong() const { return wrong_; }
 
     // "=" in a field elsewhere begins an expression, too.
     void listenTo(QWidget* field) { field->installEventFilter(this); }
@@ -69,6 +70,7 @@ class PropertyRow : public QWidget {
     std::function<QStringList(const QString&)> names_;
     std::optional<QString> shown_;
     bool takesExpression_, own_ = false, hovered_ = false;
+    bool wrong_ = false;  // the expression has a mistake
     bool begun_ = false;  // an expression is written that there was none of
 };
 

@@ -75,7 +75,8 @@ void Sheet::refreshResults() {
     if (!session_.isOpen() || !isVisible())
         return;
     for (const auto& [row, property] : following_)
-        showResult(*property, *row);
+        if (row->isFollowing() && !row->isWrong())
+            showValue(*property, *row);
 }
 
 // All names that lists of the sheet offer. Read again only when a table of the document was replaced.
@@ -409,11 +410,15 @@ void Sheet::showResult(const PropertyInfo& property, PropertyRow& row) const {
         return;
     const std::string screen = session_.selection().screenName().toStdString();
     const std::string place = selected.front()->name + "." + property.key;
-    for (const Problem& each : session_.scene()->problems.list())
+    for (const Problem& each : session_.scene()->problems)
         if (each.screen == screen && each.place == place && each.severity == Severity::Error) {
             row.setResult({}, fromStd(each.reason));
             return;
         }
+    showValue(property, row);
+}
+
+void Sheet::showValue(const PropertyInfo& property, PropertyRow& row) const {
     const auto now = valueNow(property);
     row.setResult(now ? fromStd(shownValue(*now)) : QString(), {});
 }

@@ -55,6 +55,7 @@ class Sheet : public QScrollArea {
     PropertyRow* addFollowing(const PropertyInfo& property, QWidget* field, bool style, std::function<void()> fill);
     std::optional<QString> commonExpression(const PropertyInfo& property) const;
     void showResult(const PropertyInfo& property, PropertyRow& row) const;
+    void showValue(const PropertyInfo& property, PropertyRow& row) const;
     std::optional<PropertyValue> valueNow(const PropertyInfo& property) const;
     void makePlain(const PropertyInfo& property);
     void refreshResults();
