@@ -4,8 +4,8 @@
  * common edge cover together what they cover as one.
  *
  * Arcs are taken as chords. Near the top and bottom of an ellipse, where the chord of a whole row would miss up to a
- * fourth of a pixel, they are shorter; the worst is 1/64 pixel there. So they are on the sides of one that is much
- * wider than high. */
+ * fourth of a pixel, they are shorter; the worst is 1/64 pixel there. They are also shorter on the sides of an ellipse
+ * that is much wider than high. */
 #include "gorse_cover.h"
 
 /* Edges within a row: 1/128 pixel across, 1/4096 down. An area of a pixel is 2 * 128 * 4096. */
@@ -161,8 +161,8 @@ static int32_t half_width(const gorse_ellipse *of, int32_t y) {
 
 enum { LEFT = 1, RIGHT = 2 };
 
-/* The greatest height of chords that miss at most 1/32 pixel of the sides of an ellipse, where they are steepest: they
- * miss height^2 * width / (8 * its height^2), of radii. 1/64 pixel. */
+/* The largest height of chords, in 1/64 pixel, that miss at most 1/32 pixel at the sides of an ellipse, where they miss
+ * height^2 * radius.x / (8 * radius.y^2). */
 static int32_t steep_chord_height(const gorse_ellipse *of) {
     const uint32_t height = (uint32_t)of->radius.y, width = (uint32_t)of->radius.x * GORSE_FINE;
     if (height >= 256u * GORSE_FINE || 4u * width <= height * height)

@@ -147,7 +147,7 @@ static inline void gorse_tick_widgets(gorse *g) {
 static inline uint32_t gorse_follow_rules(gorse *g) {
     return g->scene->motion != 0 ? g->scene->motion->follow(g) : GORSE_FOREVER;
 }
-/* Computes all that follows expressions, of a scene that has some. */
+/* Computes all expressions that properties follow. The scene must have some. */
 void gorse_follow_all(gorse *g);
 /* Expands the texts that show changed variables and marks what looks different; forgets the changes. */
 void gorse_refresh_texts(gorse *g);
@@ -156,7 +156,7 @@ void gorse_refresh_text(gorse *g, uint16_t widget);
 
 void gorse_set_slot(gorse *g, uint16_t slot, uint16_t screen, int32_t value);
 void gorse_mark_changed(gorse *g, uint16_t variable);
-/* What follows a property is computed in this step; of a scene in which something follows. */
+/* Marks a property, so that the expressions that read it are computed in this step. The scene must have expressions. */
 static inline void gorse_mark_slot(gorse *g, uint16_t slot) {
     gorse_mark_changed(g, (uint16_t)(g->scene->number_count + g->scene->text_count + slot));
 }

@@ -21,7 +21,7 @@ static const GORSE_ROM uint8_t *words_of(const gorse_widget_readout *r, uint8_t 
     return words;
 }
 
-/* The value of a digit that has so many behind it. */
+/* The digit with `place` digits behind it. */
 static uint8_t digit_at(uint32_t size, uint8_t place) { return (uint8_t)(size / gorse_power_of_ten(place) % 10u); }
 
 static GORSE_OWN_FRAME void put_whole(gorse_writer *to, const gorse_widget_readout *r, uint32_t size) {
@@ -61,7 +61,7 @@ static GORSE_OWN_FRAME void put_number(const gorse_widget_readout *r, int32_t va
     out[to.at] = 0;
 }
 
-/* Which words are shown of a value; 0 for a number. */
+/* The number of the words that are shown instead of a value; 0 if the number itself is shown. */
 static uint8_t words_for(const gorse_widget_readout *r, int32_t value) {
     const uint8_t words = value < r->shown.limits[0] ? BELOW : value > r->shown.limits[1] ? ABOVE : 0;
     return (uint8_t)(words != 0u && *words_of(r, words) != 0u ? words : 0);

@@ -92,7 +92,7 @@ class RowReader {
         out.type = *type;
         const auto writer = field(WriterIs).empty() ? out.writer : writerByKey(field(WriterIs));
         if (!writer)
-            return "\"" + field(WriterIs) + "\" writes nothing";
+            return "there is no writer \"" + field(WriterIs) + "\"";
         out.writer = *writer;
         out.unit = field(Unit);
         out.note = field(Note);

@@ -38,7 +38,7 @@ class VariableReader {
         if (out_.type == VariableType::Text)
             readLength();
         else if (out_.type != VariableType::YesNo)
-            if (const auto read = readRange(typed); !read)
+            if (auto read = readRange(typed); !read)
                 return read;
         return readUnit();
     }

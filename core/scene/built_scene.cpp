@@ -159,7 +159,7 @@ void layOutState(BuiltScene& out) {
     uint32_t screenBytes = 0;
     for (const auto& part : out.parts)
         screenBytes = std::max(screenBytes, static_cast<uint32_t>(part->memoryBytes));
-    // What follows properties follows marks of slots.
+    // Expressions that read properties depend on marks of their slots.
     const uint32_t followed = s.follow_count != 0 ? s.slot_count : 0;
     s.slots_at = 4u * s.number_count;
     s.timers_at = s.slots_at + 4u * s.slot_count;
