@@ -150,6 +150,9 @@ void PropertyRow::beginExpression() {
 }
 
 void PropertyRow::commit() {
+    // Return chooses one of the names that are offered, before it reaches them.
+    if (completer_->popup()->isVisible() && completer_->popup()->currentIndex().isValid())
+        return;
     const QString text = edit_->text().trimmed();
     if (text.isEmpty()) {
         giveUp();

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Properties that follow expressions in the window: begun and ended in the sheet, with their result and mistakes; and
 // variables that are made on the spot or dropped on the canvas.
+#include <QAbstractItemView>
 #include <QCheckBox>
 #include <QComboBox>
 #include <QCompleter>
@@ -114,6 +115,16 @@ class TestExpressionRows : public QObject, support::OnWindow {
         QCOMPARE(completer->currentCompletion(), QString("kiln_temp"));
         Q_EMIT completer->activated(completer->currentCompletion());
         QCOMPARE(edit->text(), QString("2 * kiln_temp"));
+        // A name is chosen from the list before the expression is taken.
+        edit->setText("2 * ");
+        QTest::keyClicks(edit, "kiln_");
+        QTRY_VERIFY(completer->popup()->isVisible());
+        QTest::keyClick(completer->popup(), Qt::Key_Down);
+        QTest::keyClick(completer->popup(), Qt::Key_Return);
+        QCOMPARE(edit->text(), QString("2 * kiln_temp"));
+        QVERIFY(expressions().empty());
+        QTest::keyClick(edit, Qt::Key_Return);
+        QCOMPARE(expressions().at("x"), std::string("2 * kiln_temp"));
         edit->setText("pot_image.");
         edit->setCursorPosition(10);
         QTest::keyClick(edit, Qt::Key_Space, Qt::ControlModifier);
