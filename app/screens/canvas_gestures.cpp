@@ -127,6 +127,8 @@ void Canvas::mouseMoveEvent(QMouseEvent* event) {
                 setToolTip(!own ? QString()
                            : handle->property->type == PropertyType::Points
                                ? tr("Drag the point. Ctrl+click removes it, a double click on an edge adds one.")
+                           : handle->property->type == PropertyType::Zones
+                               ? tr("Drag the limit of the zone; Shift takes larger steps.")
                            : handle->property->handle == HandleType::Angle
                                ? tr("Drag the angle; Shift takes steps of 15 degrees.")
                                : tr("Drag the pivot."));

@@ -63,6 +63,7 @@ class Sheet : public QScrollArea {
     void addTrial(const PropertyInfo& property);
     QWidget* pointsField(const PropertyInfo& property, std::function<void()>& fill);
     QWidget* variableField(const PropertyInfo& property, std::function<void()>& fill);
+    void beginExpression(const QWidget& field);
     void makeVariable(const PropertyInfo& property);
     QWidget* assetField(const PropertyInfo& property, std::function<void()>& fill);
 

@@ -7,6 +7,7 @@
 #include <QFileInfo>
 #include <QLineEdit>
 
+#include "app/screens/property_row.h"
 #include "app/screens/sheet.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
@@ -23,7 +24,9 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr const char* kMakeOne = "…";  // data of a list's entry; no name is like it
+// Data of entries in lists; no name is like these.
+constexpr const char* kMakeOne = "…";
+constexpr const char* kExpression = "=";
 
 QStringList choiceList(const PropertyInfo& property) {
     QStringList out;
@@ -117,7 +120,8 @@ QWidget* Sheet::textField(const PropertyInfo& property, std::function<void()>& f
         if (field->text() != words && !field->text().replace("\\n", "\n").isNull())
             field->setText(words);
         if (property.type == PropertyType::Text)
-            field->setToolTip(tr("%1; \\n begins a new line").arg(property.help));
+            field->setToolTip(
+                tr("%1; \\n begins a new line. Type = to let it follow an expression").arg(property.help));
     };
     return field;
 }
@@ -158,10 +162,14 @@ QWidget* Sheet::variableField(const PropertyInfo& property, std::function<void()
     for (const Variable& each : *session_.document().variables)
         if (each.type != VariableType::Text)
             field->addItem(fromStd(each.name), fromStd(each.name));
+    if (property.takesExpression())
+        field->addItem(tr("Expression…"), kExpression);
     field->addItem(tr("New variable…"), kMakeOne);
     connect(field, &QComboBox::activated, this, [this, field, &property](int at) {
         if (field->itemData(at).toString() == kMakeOne)
             makeVariable(property);
+        else if (field->itemData(at).toString() == kExpression)
+            beginExpression(*field);
         else
             set(property, field->itemData(at).toString().toStdString());
     });
@@ -170,6 +178,12 @@ QWidget* Sheet::variableField(const PropertyInfo& property, std::function<void()
         field->setCurrentIndex(value ? field->findData(fromStd(std::get<std::string>(*value))) : -1);
     };
     return field;
+}
+
+void Sheet::beginExpression(const QWidget& field) {
+    refresh();
+    if (auto* row = qobject_cast<PropertyRow*>(field.parentWidget()))
+        row->beginExpression();
 }
 
 // Asks for a new variable, and shows it with the selected widgets: one edit.

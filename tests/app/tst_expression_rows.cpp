@@ -163,6 +163,17 @@ class TestExpressionRows : public QObject, support::OnWindow {
         QCOMPARE(session_->selection().names(), Names{"hold_button"});
     }
 
+    void theListOfVariablesOffersOne() {
+        session_->selection().select({"heat_bar"});
+        auto* value = field<QComboBox>("value");
+        value->setCurrentIndex(value->findText("Expression…"));
+        Q_EMIT value->activated(value->currentIndex());
+        QVERIFY(expression("value")->hasFocus());
+        QTest::keyClicks(expression("value"), "heating / 2");
+        QTest::keyClick(expression("value"), Qt::Key_Return);
+        QCOMPARE(widget("status", "heat_bar").expressions.at("value"), std::string("heating / 2"));
+    }
+
     void aVariableIsMadeOnTheSpot() {
         Names names;
         Widget ring;

@@ -1,0 +1,139 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Rows of the sheet whose property can follow an expression.
+#include <algorithm>
+
+#include "app/screens/property_row.h"
+#include "app/screens/sheet.h"
+#include "app/session/session.h"
+#include "app/theme/theme.h"
+#include "app/widgets/from_std.h"
+#include "core/rules/completion.h"
+#include "core/sim/slot_value.h"
+
+namespace gorsefinch::app {
+
+namespace {
+
+std::string shownValue(const PropertyValue& value) {
+    if (const auto* yesNo = std::get_if<bool>(&value))
+        return *yesNo ? "yes" : "no";
+    if (const auto* number = std::get_if<int64_t>(&value))
+        return std::to_string(*number);
+    if (const auto* colour = std::get_if<Colour>(&value))
+        return toText(*colour);
+    return std::get<std::string>(value);
+}
+
+}  // namespace
+
+// A row whose property may follow an expression. Without a field it shows only while it does.
+PropertyRow* Sheet::addFollowing(const PropertyInfo& property, QWidget* field, bool style, std::function<void()> fill) {
+    auto* row = new PropertyRow(field, property.takesExpression(), page_);
+    row->setObjectName(QString("row_") + property.key);
+    row->setNames([this](const QString& before) {
+        QStringList out;
+        for (const std::string& each : namesInExpression(session_.document(), before.toStdString()))
+            out << fromStd(each);
+        return out;
+    });
+    connect(row, &PropertyRow::expressionChosen, this, [this, &property](const QString& expression) {
+        session_.edit(setExpression(session_.document(), session_.selection().screenName().toStdString(),
+                                    selectedNames(), property.key, expression.toStdString()),
+                      tr("Let %1 follow an expression").arg(QString(property.label).toLower()));
+    });
+    connect(row, &PropertyRow::plainWanted, this, [this, &property] { makePlain(property); });
+    connect(row, &PropertyRow::resetWanted, this, [this, &property] {
+        session_.edit(clearProperty(session_.document(), session_.selection().screenName().toStdString(),
+                                    selectedNames(), property.key),
+                      tr("Take the look's %1").arg(property.label));
+    });
+    if (property.takesExpression())
+        following_.emplace_back(row, &property);
+    addRow(tr(property.label), row, {}, {});
+    QLabel* caption = rows_.back().caption;
+    row->setCaption(caption);
+    if (field) {
+        caption->setBuddy(field);
+        if (property.takesExpression())
+            field->setToolTip(tr("%1. Type = to let it follow an expression").arg(field->toolTip()));
+    }
+    rows_.back().fill = [this, fill = std::move(fill), caption, row, style, &property] {
+        if (session_.selection().widgets().empty())
+            return;
+        if (fill)
+            fill();
+        row->setExpression(commonExpression(property));
+        showResult(property, *row);
+        const bool own = style && isOwn(property);
+        row->setOwn(own);
+        caption->setFont(Theme::text(12, own || row->isFollowing()));
+    };
+    return row;
+}
+
+// The expression that all selected widgets follow, "" if they differ; nothing if none follows one.
+std::optional<QString> Sheet::commonExpression(const PropertyInfo& property) const {
+    std::optional<QString> out;
+    bool differs = false;
+    for (const WidgetRef& w : session_.selection().widgets()) {
+        const auto found = w->expressions.find(property.key);
+        const bool follows = found != w->expressions.end();
+        const QString text = follows ? fromStd(found->second) : QString();
+        if (follows && !out)
+            out = text;
+        differs = differs || !follows || text != *out;
+    }
+    return out && differs ? QString() : out;
+}
+
+// What the expression of the first selected widget gives now, or what is wrong in it.
+void Sheet::showResult(const PropertyInfo& property, PropertyRow& row) const {
+    if (!row.isFollowing())
+        return;
+    const auto selected = session_.selection().widgets();
+    if (selected.empty())
+        return;
+    const std::string screen = session_.selection().screenName().toStdString();
+    const std::string place = selected.front()->name + "." + property.key;
+    for (const Problem& each : session_.scene()->problems)
+        if (each.screen == screen && each.place == place && each.severity == Severity::Error) {
+            row.setResult({}, fromStd(each.reason));
+            return;
+        }
+    showValue(property, row);
+}
+
+void Sheet::showValue(const PropertyInfo& property, PropertyRow& row) const {
+    const auto now = valueNow(property);
+    row.setResult(now ? fromStd(shownValue(*now)) : QString(), {});
+}
+
+std::optional<PropertyValue> Sheet::valueNow(const PropertyInfo& property) const {
+    const auto selected = session_.selection().widgets();
+    const int screen = session_.selection().screenIndex();
+    if (selected.empty() || screen < 0)
+        return std::nullopt;
+    return slotValue(session_.runner().twin(), screen,
+                     widgetIndex(*session_.selection().screen(), selected.front()->name), property);
+}
+
+// One step back from an expression: to what it gives now, if a plain value can be that.
+void Sheet::makePlain(const PropertyInfo& property) {
+    const std::string screen = session_.selection().screenName().toStdString();
+    const auto now = property.isValue ? std::nullopt : valueNow(property);
+    session_.edit(now && fits(property, *now)
+                      ? gorsefinch::setProperty(session_.document(), screen, selectedNames(), property.key, *now)
+                      : Result<Document>(clearProperty(session_.document(), screen, selectedNames(), property.key)),
+                  tr("Give %1 a plain value").arg(QString(property.label).toLower()));
+}
+
+// Updates what expressions give, as the twin runs.
+void Sheet::refreshResults() {
+    if (!session_.isOpen() || !isVisible())
+        return;
+    for (const auto& [row, property] : following_)
+        if (row->isFollowing() && !row->isWrong())
+            showValue(*property, *row);
+}
+
+}  // namespace gorsefinch::app
