@@ -150,7 +150,7 @@ void VariablesStation::addOne() {
     table_->edit(name);
 }
 
-// One edit. Lines that can't be used are told with their numbers; the others are taken.
+// Makes one edit. Lines that can't be used are reported with their numbers; the others are taken.
 void VariablesStation::importTable() {
     const QString path =
         QFileDialog::getOpenFileName(this, tr("Import variables"), QString(), tr("Tables (*.csv);;All files (*)"));
@@ -159,7 +159,8 @@ void VariablesStation::importTable() {
     Disk disk;
     const std::string file = QFileInfo(path).fileName().toStdString();
     const auto bytes = readFile(disk, path.toStdString(), kMaxCsv);
-    const auto read = bytes ? variablesFromCsv(*bytes, file) : tl::unexpected(bytes.error());
+    const auto read =
+        bytes ? variablesFromCsv(*bytes, file, *session_.document().variables) : tl::unexpected(bytes.error());
     if (!read) {
         session_.showError(fromStd(read.error().text()));
         return;

@@ -76,10 +76,34 @@ class CsvReader {
     int line_ = 1, nextLine_ = 1;
 };
 
+std::string number(const Variable& v, int32_t value) { return decimalText(value, v.decimals); }
+
+std::string fieldOf(const Variable& v, Column column) {
+    const Variable defaults;
+    const bool isText = v.type == VariableType::Text;
+    const bool isNumber = v.type == VariableType::Whole || v.type == VariableType::Decimal;
+    switch (column) {
+        case Name: return v.name;
+        case Type: return toKey(v.type);
+        case Decimals: return v.type == VariableType::Decimal ? std::to_string(v.decimals) : "";
+        case Min: return isNumber && v.min != defaults.min ? number(v, v.min) : "";
+        case Max: return isNumber && v.max != defaults.max ? number(v, v.max) : "";
+        case Start: return isText ? v.startText : isNumber ? number(v, v.start) : v.start != 0 ? "yes" : "no";
+        case Length: return isText ? std::to_string(v.length) : "";
+        case Unit: return v.unit;
+        case WriterIs: return toKey(v.writer);
+        case Kept: return v.kept ? "yes" : "no";
+        case Interrupt: return v.fromInterrupt ? "yes" : "no";
+        default: return v.note;
+    }
+}
+
 // One variable from one row.
 class RowReader {
   public:
-    RowReader(const Row& row, const std::array<int, Columns>& columns) : row_(row), columns_(columns) {}
+    // `known` is the variable of that name, if there is one: what the table does not hold stays as it is.
+    RowReader(const Row& row, const std::array<int, Columns>& columns, const Variable* known)
+        : row_(row), columns_(columns), known_(known) {}
 
     // The reason why there is none.
     std::optional<std::string> read(Variable& out) {
@@ -90,6 +114,7 @@ class RowReader {
         if (!type)
             return "there is no type \"" + field(Type) + "\"";
         out.type = *type;
+        keepsType_ = known_ && known_->type == *type;
         const auto writer = field(WriterIs).empty() ? out.writer : writerByKey(field(WriterIs));
         if (!writer)
             return "there is no writer \"" + field(WriterIs) + "\"";
@@ -104,10 +129,13 @@ class RowReader {
     }
 
   private:
-    const std::string& field(Column column) const {
-        static const std::string none;
-        const int at = columns_[column];
-        return at >= 0 && static_cast<size_t>(at) < row_.size() ? row_[static_cast<size_t>(at)] : none;
+    bool has(Column column) const { return columns_[column] >= 0; }
+    std::string field(Column column) const {
+        const auto at = static_cast<size_t>(columns_[column]);
+        if (has(column))
+            return at < row_.size() ? row_[at] : std::string();
+        // Numbers of another type say nothing.
+        return known_ && (column >= Unit || column == Type || keepsType_) ? fieldOf(*known_, column) : std::string();
     }
     bool isYes(Column column) const {
         return field(column) == "yes" || field(column) == "true" || field(column) == "1";
@@ -161,6 +189,8 @@ class RowReader {
 
     const Row& row_;
     const std::array<int, Columns>& columns_;
+    const Variable* known_;
+    bool keepsType_ = false;
 };
 
 std::string csvField(std::string_view field) {
@@ -170,28 +200,6 @@ std::string csvField(std::string_view field) {
     for (const char c : field)
         out += c == '"' ? std::string("\"\"") : std::string(1, c);
     return out + "\"";
-}
-
-std::string number(const Variable& v, int32_t value) { return decimalText(value, v.decimals); }
-
-std::string fieldOf(const Variable& v, Column column) {
-    const Variable defaults;
-    const bool isText = v.type == VariableType::Text;
-    const bool isNumber = v.type == VariableType::Whole || v.type == VariableType::Decimal;
-    switch (column) {
-        case Name: return v.name;
-        case Type: return toKey(v.type);
-        case Decimals: return v.type == VariableType::Decimal ? std::to_string(v.decimals) : "";
-        case Min: return isNumber && v.min != defaults.min ? number(v, v.min) : "";
-        case Max: return isNumber && v.max != defaults.max ? number(v, v.max) : "";
-        case Start: return isText ? v.startText : isNumber ? number(v, v.start) : v.start != 0 ? "yes" : "no";
-        case Length: return isText ? std::to_string(v.length) : "";
-        case Unit: return v.unit;
-        case WriterIs: return toKey(v.writer);
-        case Kept: return v.kept ? "yes" : "no";
-        case Interrupt: return v.fromInterrupt ? "yes" : "no";
-        default: return v.note;
-    }
 }
 
 Problem problemIn(const std::string& file, int line, const std::string& reason, const std::string& remedy) {
@@ -220,7 +228,8 @@ std::string variablesToCsv(std::span<const Variable> variables) {
     return out;
 }
 
-Result<ReadVariables> variablesFromCsv(std::string_view text, const std::string& file) {
+Result<ReadVariables> variablesFromCsv(std::string_view text, const std::string& file,
+                                       std::span<const Variable> known) {
     if (text.size() > kMaxCsv)
         return failure(file, "", "the table is larger than 4 MB", "Divide it");
     if (text.starts_with("\xEF\xBB\xBF"))
@@ -238,6 +247,9 @@ Result<ReadVariables> variablesFromCsv(std::string_view text, const std::string&
     }
     if (columns[Name] < 0)
         return failure(file, "line 1", "no column is called name", "Begin it with a line of column names");
+    std::map<std::string_view, const Variable*> byName;
+    for (const Variable& each : known)
+        byName.emplace(each.name, &each);
     ReadVariables out;
     while (!reader.atEnd()) {
         if (!reader.next(row))
@@ -245,8 +257,10 @@ Result<ReadVariables> variablesFromCsv(std::string_view text, const std::string&
                            "Close it");
         if (row.size() == 1 && row[0].empty())
             continue;
+        const auto name = static_cast<size_t>(columns[Name]);
+        const auto found = name < row.size() ? byName.find(row[name]) : byName.end();
         Variable variable;
-        if (const auto reason = RowReader(row, columns).read(variable))
+        if (const auto reason = RowReader(row, columns, found == byName.end() ? nullptr : found->second).read(variable))
             out.problems.push_back(problemIn(file, reader.line(), *reason, "Correct the line"));
         else
             out.variables.push_back(std::move(variable));
@@ -265,9 +279,13 @@ MergedVariables withVariables(const Document& document, std::span<const Variable
     for (const Variable& each : variables) {
         const auto at = known.find(each.name);
         if (at == known.end()) {
-            if (isTaken(document, each.name) || isValueWord(each.name) || all->size() >= kMaxListed) {
-                out.problems.push_back(
-                    problemIn("", 0, "the name \"" + each.name + "\" is taken", "Choose another name"));
+            const bool full = all->size() >= kMaxListed;
+            if (full || isTaken(document, each.name) || isValueWord(each.name)) {
+                Problem problem;
+                problem.reason = full ? "there are more than " + std::to_string(kMaxListed) + " variables"
+                                      : "the name \"" + each.name + "\" is taken";
+                problem.remedy = full ? "Remove some" : "Choose another name";
+                out.problems.push_back(std::move(problem));
                 continue;
             }
             known.emplace(each.name, all->size());

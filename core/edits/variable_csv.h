@@ -23,10 +23,12 @@ struct ReadVariables {
 };
 // Columns may be in any order; only `name` has to be there. Lines end with LF or CRLF; a byte order mark is skipped;
 // separators are commas, or semicolons if the first line has no comma. `file` is named in messages. An error if it is
-// no such table, or larger than kMaxCsv.
-Result<ReadVariables> variablesFromCsv(std::string_view text, const std::string& file);
+// no such table, or larger than kMaxCsv. Of a variable whose name is among the known ones, what the table has no column
+// for stays as it is; a new one gets defaults.
+Result<ReadVariables> variablesFromCsv(std::string_view text, const std::string& file,
+                                       std::span<const Variable> known = {});
 
-// The document with these variables: those of a known name are replaced, keeping what a table does not hold, others are
+// The document with these variables: those of a known name are replaced, others are
 // added at the end. A name that something else has is left out and reported.
 struct MergedVariables {
     Document document;

@@ -203,7 +203,7 @@ class TestVariablesStation : public QObject, support::OnWindow {
         QVERIFY(!notice().isEmpty());
     }
 
-    // Written, changed outside, read again: one edit, and what can't be used is told.
+    // Written, changed outside and read again: this is one edit, and lines that can't be used are reported.
     void tablesAreExchanged() {
         const QString path = open_->path("variables.csv");
         const auto choose = [&](const char* button) {

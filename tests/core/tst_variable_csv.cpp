@@ -56,6 +56,20 @@ class TestVariableCsv : public QObject {
         QCOMPARE(read("name\nlevel").size(), size_t{1});
     }
 
+    void whatATableDoesNotHoldStays() {
+        const Document document = openKiln();
+        const Variable before = *document.variable("heating");
+        const auto read = variablesFromCsv("name,max,note\nheating,80.5,\nfresh,9,new\n", "t.csv", *document.variables);
+        QVERIFY(read && read->problems.empty());
+        Variable expected = before;
+        expected.max = 805;
+        QVERIFY(read->variables[0] == expected);
+        QCOMPARE(read->variables[1].max, 9);
+        // Another type keeps what does not depend on it.
+        const auto retyped = variablesFromCsv("name,type\nheating,yes/no\n", "t.csv", *document.variables);
+        QVERIFY(retyped && retyped->variables[0].max == 1 && retyped->variables[0].unit == before.unit);
+    }
+
     void linesThatCanNotBeUsedAreTold() {
         const auto out = variablesFromCsv(
             "name,type,decimals,min,max,start,length,writer\n"
