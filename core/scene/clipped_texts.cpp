@@ -58,11 +58,11 @@ Problem clippedAt(const ScreenPart& part, size_t widget, const std::string& text
 
 Problems clippedTexts(const ScreenPart& part, const ScreenTables& tables) {
     Problems out;
-    size_t told = part.records.size();  // the widget that was told of last
+    size_t reported = part.records.size();  // the last widget that was reported
     for (const LongestText& each : part.longest) {
         const gorse_record& record = tables.records[each.widget];
         const gorse_look& look = *record.widget.look;
-        if (!look.font || each.widget == told)
+        if (!look.font || each.widget == reported)
             continue;
         const int room = record.widget.w - 2 * (look.border_width + look.padding);
         int width = widestLine(*look.font, widest(*look.font, each.text));
@@ -70,7 +70,7 @@ Problems clippedTexts(const ScreenPart& part, const ScreenTables& tables) {
             width += record.readout.form[GORSE_READOUT_GAP] + widthOf(*record.readout.unit_font, each.unit);
         if (width <= room)
             continue;
-        told = each.widget;
+        reported = each.widget;
         out.push_back(
             clippedAt(part, each.widget, each.text + (each.unit.empty() ? "" : " " + each.unit), width, room));
     }

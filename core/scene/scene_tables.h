@@ -32,7 +32,8 @@ class SceneLinker {
     std::shared_ptr<const ScreenTables> link(const std::shared_ptr<const ScreenPart>& part);
     // Ends the scene: parts that it lacks are forgotten.
     void end();
-    // What clippedTexts() tells of a part that was linked. Measured once, as glyphs that come or go move no others.
+    // The result of clippedTexts() for a part that was linked. It is computed once, as new glyphs do not change the
+    // widths of others.
     const std::shared_ptr<const Problems>& clipped(const ScreenPart& part);
     // Measures all texts anew. For when the settings of fonts differ.
     void forgetClipped();

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Texts and numbers whose longest value finds no room in their widget are told, those that have it are not.
+// Texts and numbers whose longest value does not fit their widget are reported, and those that fit are not.
 #include <QtTest>
 
 #include "core/scene/built_scene.h"
@@ -17,7 +17,7 @@ Document withOneOf(Kind kind, int width, PropertyMap properties) {
     return addWidgets(document, "alarm", {makeWidget("probe", kind, 0, 0, width, 30, std::move(properties))});
 }
 
-std::string told(SceneBuilder& builder, const Document& document) {
+std::string reported(SceneBuilder& builder, const Document& document) {
     const BuiltSceneRef scene = builder.build(document);
     for (const Problem& each : scene->problems.list())
         if (each.widget == "probe")
@@ -25,13 +25,13 @@ std::string told(SceneBuilder& builder, const Document& document) {
     return "";
 }
 
-// The width from which on nothing is told.
+// The smallest width for which nothing is reported.
 int enough(Kind kind, const PropertyMap& properties) {
     SceneBuilder builder;
     int narrow = 0, wide = 400;
     while (wide - narrow > 1) {
         const int middle = (narrow + wide) / 2;
-        (told(builder, withOneOf(kind, middle, properties)).empty() ? wide : narrow) = middle;
+        (reported(builder, withOneOf(kind, middle, properties)).empty() ? wide : narrow) = middle;
     }
     return wide;
 }
@@ -52,12 +52,13 @@ class TestClippedTexts : public QObject {
     }
 
     void textsWithValues() {
-        const std::string problem = told(builder_, withOneOf(Kind::Text, 40, {{"text", std::string("{weight} kg")}}));
+        const std::string problem =
+            reported(builder_, withOneOf(Kind::Text, 40, {{"text", std::string("{weight} kg")}}));
         QVERIFY2(problem.find("its longest text, \"") != std::string::npos &&
                      problem.find(" kg\", is ") != std::string::npos &&
                      problem.find("room for 40") != std::string::npos,
                  problem.c_str());
-        QCOMPARE(told(builder_, withOneOf(Kind::Text, 300, {{"text", std::string("{weight} kg")}})), std::string());
+        QCOMPARE(reported(builder_, withOneOf(Kind::Text, 300, {{"text", std::string("{weight} kg")}})), std::string());
         // Padding and border take their part.
         const int plain = enough(Kind::Text, {{"text", std::string("{weight}")}});
         QCOMPARE(enough(Kind::Text,
@@ -66,9 +67,9 @@ class TestClippedTexts : public QObject {
     }
 
     void whatBreaksItsLinesOrNeverChangesIsLeftAlone() {
-        QCOMPARE(told(builder_, withOneOf(Kind::Text, 20, {{"text", std::string("{weight} kg")}, {"wrap", true}})),
+        QCOMPARE(reported(builder_, withOneOf(Kind::Text, 20, {{"text", std::string("{weight} kg")}, {"wrap", true}})),
                  std::string());
-        QCOMPARE(told(builder_, withOneOf(Kind::Text, 20, {{"text", std::string("words alone")}})), std::string());
+        QCOMPARE(reported(builder_, withOneOf(Kind::Text, 20, {{"text", std::string("words alone")}})), std::string());
     }
 
     void numbersWithTheirUnit() {
@@ -97,7 +98,7 @@ class TestClippedTexts : public QObject {
             Document document = withOneOf(Kind::Readout, width, {{"value", std::string("weight")}});
             document = withVariable(document, makeNumber("weight", 0, max, 0));
             SceneBuilder builder;
-            while (!told(builder, document).empty())
+            while (!reported(builder, document).empty())
                 document =
                     changeWidgets(document, "alarm", Names{"probe"}, [&](Widget& widget) { widget.w = ++width; });
             return width;
@@ -107,9 +108,9 @@ class TestClippedTexts : public QObject {
 
     void textsThatRulesAndExpressionsSet() {
         Document document = withOneOf(Kind::Text, 60, {{"text", std::string("Off")}});
-        QCOMPARE(told(builder_, document), std::string());
+        QCOMPARE(reported(builder_, document), std::string());
         document = *setExpression(document, "alarm", Names{"probe"}, "text", "holding ? \"On\" : \"Off for ever\"");
-        QVERIFY(told(builder_, document).find("Off for ever") != std::string::npos);
+        QVERIFY(reported(builder_, document).find("Off for ever") != std::string::npos);
     }
 };
 
