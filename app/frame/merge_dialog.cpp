@@ -39,7 +39,7 @@ QString thingWords(const MergeItem& item) {
     }
 }
 
-QTableWidgetItem* cell(const QString& text) {
+QTableWidgetItem* tableCell(const QString& text) {
     auto* out = new QTableWidgetItem(text);
     out->setFlags(Qt::ItemIsEnabled | Qt::ItemIsSelectable);
     return out;
@@ -167,11 +167,11 @@ void MergeDialog::showScreen(Side& side, const std::string& name) {
 void MergeDialog::addItem(const MergeItem& item) {
     const int row = table_->rowCount();
     table_->insertRow(row);
-    table_->setItem(row, 0, cell(thingWords(item)));
-    table_->setItem(row, 1, cell(fromStd(item.ours)));
-    table_->setItem(row, 2, cell(fromStd(item.theirs)));
+    table_->setItem(row, 0, tableCell(thingWords(item)));
+    table_->setItem(row, 1, tableCell(fromStd(item.ours)));
+    table_->setItem(row, 2, tableCell(fromStd(item.theirs)));
     if (!item.conflict) {
-        table_->setItem(row, 3, cell(tr("disk (theirs)")));
+        table_->setItem(row, 3, tableCell(tr("disk (theirs)")));
         return;
     }
     for (int i = 0; i < 3; ++i)

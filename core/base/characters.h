@@ -9,6 +9,10 @@ namespace gorsefinch {
 
 // Of ASCII, whatever the user's language.
 constexpr bool isDigit(char c) { return c >= '0' && c <= '9'; }
+// Of what names in rules and in C consist of.
+constexpr bool isWordCharacter(char c) {
+    return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || isDigit(c) || c == '_';
+}
 
 // At most so many bytes of UTF-8 text, cut between two characters.
 inline std::string cutText(std::string text, size_t bytes) {

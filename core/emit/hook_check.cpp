@@ -2,16 +2,14 @@
 #include "core/emit/hook_check.h"
 
 #include <algorithm>
-#include <cctype>
 #include <set>
 
+#include "core/base/characters.h"
 #include "core/emit/output_folder.h"
 
 namespace gorsefinch {
 
 namespace {
-
-bool isWordCharacter(char c) { return std::isalnum(static_cast<unsigned char>(c)) != 0 || c == '_'; }
 
 // Where the comment or literal that begins at `at` ends; `at` if none begins there.
 size_t skipped(std::string_view text, size_t at) {

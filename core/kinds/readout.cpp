@@ -13,8 +13,8 @@ constexpr const char* readoutSigns[] = {"minus", "always"};
 constexpr const char* readoutLeads[] = {"none", "zeros", "spaces"};
 constexpr const char* readoutMarks[] = {"none", "space", "comma", "apostrophe"};
 constexpr char markCharacters[] = {0, ' ', ',', '\''};
-constexpr const char* kNumber = "Number";
-constexpr const char* kUnit = "Unit";
+constexpr const char* kNumberSection = "Number";
+constexpr const char* kUnitSection = "Unit";
 
 PropertyInfo readoutWords(const char* key, const char* label, const char* help) {
     return {.key = key, .label = label, .type = PropertyType::Words, .fallback = std::string(), .help = help};
@@ -26,7 +26,7 @@ PropertyInfo readoutChoice(const char* key, const char* label, std::span<const c
             .type = PropertyType::Choice,
             .fallback = std::string(choices.front()),
             .help = help,
-            .section = kNumber,
+            .section = kNumberSection,
             .choices = choices};
 }
 
@@ -50,7 +50,7 @@ const std::array readoutProperties{
                  .fallback = std::string(),
                  .help = "behind the point, rounded; empty: those of the value",
                  .hint = "as the value",
-                 .section = kNumber},
+                 .section = kNumberSection},
     PropertyInfo{.key = "digits",
                  .label = "Digits",
                  .type = PropertyType::Whole,
@@ -58,7 +58,7 @@ const std::array readoutProperties{
                  .min = 1,
                  .max = 10,
                  .help = "before the point at least, with what leads them",
-                 .section = kNumber},
+                 .section = kNumberSection},
     readoutChoice("lead", "Lead", readoutLeads, "what stands before a number with fewer digits"),
     readoutChoice("sign", "Sign", readoutSigns, "of negative numbers, or of positive ones too"),
     readoutChoice("thousands", "Thousands", readoutMarks, "what is between groups of three digits"),
@@ -67,7 +67,7 @@ const std::array readoutProperties{
                  .type = PropertyType::Words,
                  .fallback = std::string(),
                  .help = "behind the number",
-                 .section = kUnit},
+                 .section = kUnitSection},
     PropertyInfo{.key = "unit_size",
                  .label = "Size",
                  .type = PropertyType::Whole,
@@ -75,7 +75,7 @@ const std::array readoutProperties{
                  .max = kMaxFontSize,
                  .unit = "px",
                  .help = "of the unit, on the line of the number; 0 for that of the number",
-                 .section = kUnit},
+                 .section = kUnitSection},
     PropertyInfo{.key = "unit_gap",
                  .label = "Gap",
                  .type = PropertyType::Whole,
@@ -83,13 +83,13 @@ const std::array readoutProperties{
                  .max = 64,
                  .unit = "px",
                  .help = "between number and unit",
-                 .section = kUnit},
+                 .section = kUnitSection},
     PropertyInfo{.key = "unit_colour",
                  .label = "Colour",
                  .type = PropertyType::Colour,
                  .fallback = Colour{0},
                  .help = "of the unit; none for that of the number",
-                 .section = kUnit},
+                 .section = kUnitSection},
     indicatorMin(),
     indicatorMax(),
     readoutWords("below", "Below", "words instead of a value under the minimum; empty: the minimum is shown"),
@@ -151,7 +151,7 @@ std::string longestNumber(const std::vector<int16_t>& form, int32_t min, int32_t
     return longest;
 }
 
-std::string charactersOf(const std::vector<int16_t>& form) {
+std::string numberCharacters(const std::vector<int16_t>& form) {
     std::string out = "-+.0123456789";
     if (form[GORSE_READOUT_THOUSANDS] != 0)
         out += static_cast<char>(form[GORSE_READOUT_THOUSANDS]);
@@ -167,7 +167,7 @@ void completeReadout(RecordBuilder& builder) {
         builder.keep({min, max, static_cast<int32_t>(std::get<Colour>(builder.value("unit_colour")).argb)});
     const std::string unit = builder.text("unit"), below = builder.text("below"), above = builder.text("above");
     readout.words = builder.keepWords({unit, below, above});
-    builder.write(charactersOf(form));
+    builder.write(numberCharacters(form));
     builder.write(below + above);
     builder.canShow(longestNumber(form, min, max), unit);
     for (const std::string& words : {below, above})

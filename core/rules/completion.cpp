@@ -3,15 +3,12 @@
 
 #include <algorithm>
 
+#include "core/base/characters.h"
 #include "core/rules/rule_words.h"
 
 namespace gorsefinch {
 
 namespace {
-
-bool isWordCharacter(char c) {
-    return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') || c == '_';
-}
 
 void addWidgets(const Screen& screen, std::vector<std::string>& out) {
     for (const WidgetRef& each : screen.widgets)
