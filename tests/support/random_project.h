@@ -150,9 +150,12 @@ class RandomProject {
 
     ZoneList zones(const PropertyInfo& property) {
         ZoneList out(static_cast<size_t>(upTo(property.max + 1)));
-        for (Zone& each : out)
-            each = {maybe(30) ? "" : std::to_string(upTo(60) - 10), maybe(30) ? "" : std::to_string(50 + upTo(60)),
-                    colour()};
+        // One that begins at a number ends at one, as the range may end before it.
+        for (Zone& each : out) {
+            each = {"", maybe(30) ? "" : std::to_string(50 + upTo(60)), colour()};
+            if (!each.to.empty() && maybe(70))
+                each.from = std::to_string(upTo(60) - 10);
+        }
         return out;
     }
 
