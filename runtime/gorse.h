@@ -103,6 +103,14 @@ gorse_result gorse_go(gorse *g, uint16_t screen);
 /* The screen that is shown. */
 uint16_t gorse_screen_now(const gorse *g);
 
+/* Sets the date and time of a scene with a clock, which runs on from the next step. GORSE_RESULT_UNKNOWN if there is no
+ * such date or time from the year 2000 to 2099. */
+gorse_result gorse_set_clock(gorse *g, uint16_t year, uint8_t month, uint8_t day, uint8_t hour, uint8_t minute,
+                             uint8_t second);
+
+/* Records the values of a trend as they are now, and shows them at the next step. `recorder` is one of the scene's. */
+gorse_result gorse_sample(gorse *g, uint16_t recorder);
+
 /* Marks the whole panel for drawing, for a panel that lost its memory. */
 void gorse_redraw(gorse *g);
 

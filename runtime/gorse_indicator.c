@@ -6,7 +6,11 @@
 static uint32_t above(int32_t value, int32_t min) { return (uint32_t)value - (uint32_t)min; }
 
 uint16_t gorse_scaled_value(const gorse_widget_indicator *indicator, int32_t value, uint16_t length) {
-    const int32_t min = indicator->limits[0], max = indicator->limits[1];
+    return gorse_scaled(indicator->limits, value, length);
+}
+
+uint16_t gorse_scaled(const GORSE_ROM int32_t *limits, int32_t value, uint16_t length) {
+    const int32_t min = limits[0], max = limits[1];
     uint32_t range = above(max, min), part;
     if (value <= min)
         return 0;
@@ -18,13 +22,16 @@ uint16_t gorse_scaled_value(const gorse_widget_indicator *indicator, int32_t val
     return (uint16_t)((part * length + range / 2u) / range);
 }
 
-int32_t gorse_shown_value(const gorse *g, const gorse_widget_indicator *indicator) {
-    uint16_t from = indicator->variable;
+int32_t gorse_value_from(const gorse *g, uint16_t from, const GORSE_ROM gorse_screen *screen) {
     if (from == GORSE_NONE)
         return 0;
     if (from >= GORSE_VALUE_IN_SLOT)
-        return gorse_slots(g)[gorse_shown(g)->first_slot + (from - GORSE_VALUE_IN_SLOT)];
+        return gorse_slots(g)[screen->first_slot + (from - GORSE_VALUE_IN_SLOT)];
     return gorse_number(g, from);
+}
+
+int32_t gorse_shown_value(const gorse *g, const gorse_widget_indicator *indicator) {
+    return gorse_value_from(g, indicator->variable, gorse_shown(g));
 }
 
 uint8_t gorse_zone_of(const GORSE_ROM int32_t *zones, uint8_t count, int32_t value) {

@@ -62,8 +62,12 @@ static inline char *gorse_widget_state(const gorse *g, const gorse_widget *widge
 
 /* The value that an indicator shows, which may be out of its range. */
 int32_t gorse_shown_value(const gorse *g, const gorse_widget_indicator *indicator);
+/* The value of a variable, or of a slot of a screen, as gorse_widget_indicator.variable says. */
+int32_t gorse_value_from(const gorse *g, uint16_t from, const GORSE_ROM gorse_screen *screen);
 /* Where a value is between the indicator's min, 0, and its max, `length`; clamped. */
 uint16_t gorse_scaled_value(const gorse_widget_indicator *indicator, int32_t value, uint16_t length);
+/* The same between the first two of some limits. */
+uint16_t gorse_scaled(const GORSE_ROM int32_t *limits, int32_t value, uint16_t length);
 
 /* The number of the first of some zones (GORSE_ZONE_...) that a value is in; `count` if it is in none. */
 uint8_t gorse_zone_of(const GORSE_ROM int32_t *zones, uint8_t count, int32_t value);
@@ -79,6 +83,36 @@ void gorse_enter_reach(gorse *g, const gorse_widget_indicator *indicator, uint8_
 uint8_t gorse_move_reach(gorse *g, const gorse_widget_indicator *indicator, uint16_t steps, gorse_reach *moved);
 /* What is shown: from the value of the indicator's third limit, or to there. */
 gorse_reach gorse_shown_reach(const gorse *g, const gorse_widget_indicator *indicator, uint16_t steps);
+
+/* The largest of the steps in which samples are stored; the smallest is 0. */
+#define GORSE_SAMPLE_MAX 0xffffu
+/* What a recorder remembers. Behind it are its samples, 2 bytes each: those of the first value, of the second. The
+ * oldest is replaced. */
+typedef struct gorse_recording {
+    uint32_t since;     /* when the latest was due */
+    uint16_t next;      /* where the next one goes */
+    uint16_t count;     /* how many there are */
+    uint16_t low, high; /* the smallest and the largest, where the range is fitted, else the ends of the range */
+} gorse_recording;
+static inline gorse_recording *gorse_recording_of(const gorse *g, const GORSE_ROM gorse_recorder *recorder) {
+    return (gorse_recording *)(void *)gorse_behind_head(g, g->scene->recorders_at + recorder->at);
+}
+static inline uint16_t *gorse_samples_of(gorse_recording *recording) { return (uint16_t *)(void *)(recording + 1); }
+/* ms between samples, or 0. */
+static inline uint32_t gorse_sample_interval(const GORSE_ROM gorse_widget_trend *trend) {
+    return (uint32_t)trend->shown.limits[(uint16_t)trend->values * GORSE_COURSE_NUMBERS];
+}
+/* What a clock remembers beside its numbers. */
+typedef struct gorse_clock_state {
+    uint32_t since;   /* when the present second began */
+    uint32_t was_set; /* 1: it begins with the next step */
+} gorse_clock_state;
+
+/* How many samples behind the newest are not shown while new ones replace them in their place. */
+uint16_t gorse_sweep_gap(const gorse_widget_trend *trend);
+/* Marks what a new sample changes in a trend of the shown screen, after it was recorded. */
+void gorse_dirty_sample(gorse *g, const gorse_widget_trend *trend, const gorse_look *look,
+                        const gorse_recording *recording);
 /* gorse_kind.wait of indicators that only a variable can give something to do. */
 uint32_t gorse_wait_for_value(const gorse *g, const gorse_widget *widget);
 

@@ -90,6 +90,25 @@ typedef struct gorse_follow {
     uint16_t screen; /* the slot's; GORSE_NONE: no property, but a value that an indicator looks at */
 } gorse_follow;
 
+/* Date and time as numbers, which lie together behind those of the project. Weekdays count from 1, Monday, on. */
+enum {
+    GORSE_CLOCK_SECOND = 0,
+    GORSE_CLOCK_MINUTE = 1,
+    GORSE_CLOCK_HOUR = 2,
+    GORSE_CLOCK_DAY = 3,
+    GORSE_CLOCK_MONTH = 4,
+    GORSE_CLOCK_YEAR = 5, /* 2000 to 2099 */
+    GORSE_CLOCK_WEEKDAY = 6,
+    GORSE_CLOCK_NUMBERS = 7
+};
+
+/* Records the values of a trend, whichever screen is shown. */
+typedef struct gorse_recorder {
+    const GORSE_ROM gorse_widget_trend *trend;
+    uint32_t at; /* where its gorse_recording begins in the recorders' part of the state: a multiple of 4 */
+    uint16_t screen, widget;
+} gorse_recorder;
+
 typedef struct gorse_screen {
     gorse_colour background;
     const GORSE_ROM gorse_widget *const GORSE_ROM *widgets; /* the lowest first */
@@ -166,7 +185,7 @@ typedef struct gorse_scene {
     /* gorse_extended_forms where texts show times, other texts, or yes and no, else 0. */
     void (*forms)(const gorse *g, struct gorse_writer *to, const GORSE_ROM uint8_t *inset, int32_t value);
     /* &gorse_motion_that_follows with properties that follow expressions, &gorse_motion_of_widgets where only kinds do
-     * something by themselves, else 0. */
+     * something by themselves, else 0; &gorse_motion_of_several where something else does, too. */
     const GORSE_ROM gorse_motion *motion;
     const GORSE_ROM gorse_follow *follows;
     uint16_t screen_count, number_count, text_count, rule_count;
@@ -179,6 +198,17 @@ typedef struct gorse_scene {
     /* Where the parts of the state begin, in bytes behind its head; the numbers are at 0. */
     uint32_t slots_at, timers_at, changed_at, whens_at, scratch_at, texts_at, screen_at;
     uint32_t end; /* of the last part, a multiple of 4 */
+    /* What gorse_motion_of_several does one after the other, closed by 0: with a clock &gorse_motion_of_clock,
+     * then what would be the motion without all these, with recorders &gorse_motion_that_records. */
+    const GORSE_ROM gorse_motion *const GORSE_ROM *motions;
+    const GORSE_ROM gorse_recorder *recorders;
+    uint32_t recorders_at;
+    uint32_t clock_at; /* of the state: a gorse_clock_state */
+    uint16_t recorder_count;
+    uint16_t clock; /* with a clock: its first number */
+    /* 1: nothing shows or uses its seconds, so that it needs a step only each minute. */
+    uint8_t clock_by_minutes;
+    uint8_t reserved_end[3];
 } gorse_scene;
 
 /* Byte code: one byte, then its operands, low byte first. Values are 32-bit and wrap. */
@@ -196,7 +226,7 @@ enum {
     GORSE_OP_JUMP_IF_NOT, /* u16: pop, the same if it is 0 */
     GORSE_OP_GO,          /* u16 screen */
     GORSE_OP_CALL,        /* u16 hook, u8 how many values (at most 4), u8 0 */
-    GORSE_OP_COMMAND,     /* u16 screen, u16 widget, u8 what: GORSE_COMMAND_PLAY, GORSE_COMMAND_STOP */
+    GORSE_OP_COMMAND,     /* u16 screen, u16 widget, u8 what: GORSE_COMMAND_PLAY and those behind it */
     GORSE_OP_SET_TEXT,    /* more: u16: pop a text into text variable */
     GORSE_OP_MARK_SLOT,   /* more: u16: what follows that property is computed anew */
     GORSE_OP_CALL_TEXT,   /* more: u16 hook, u8 how many values, u8 the bit of the one that is a text */
@@ -236,6 +266,9 @@ typedef struct gorse_machine {
 
 extern const GORSE_ROM gorse_motion gorse_motion_of_widgets;
 extern const GORSE_ROM gorse_motion gorse_motion_that_follows;
+extern const GORSE_ROM gorse_motion gorse_motion_of_clock;
+extern const GORSE_ROM gorse_motion gorse_motion_of_several;
+extern const GORSE_ROM gorse_motion gorse_motion_that_records;
 
 void gorse_extended_code(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand);
 void gorse_extended_forms(const gorse *g, struct gorse_writer *to, const GORSE_ROM uint8_t *inset, int32_t value);

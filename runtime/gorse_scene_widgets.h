@@ -95,7 +95,7 @@ enum {
 };
 
 /* What a rule can command a kind to do. */
-enum { GORSE_COMMAND_ENTER = 0, GORSE_COMMAND_PLAY = 1, GORSE_COMMAND_STOP = 2 };
+enum { GORSE_COMMAND_ENTER = 0, GORSE_COMMAND_PLAY = 1, GORSE_COMMAND_STOP = 2, GORSE_COMMAND_SAMPLE = 3 };
 
 /* What a widget's kind does. `widget` is a copy on the stack with changed properties laid over it. */
 typedef struct gorse_kind {
@@ -139,8 +139,10 @@ enum {
     GORSE_FORM_NUMBER = 0, /* at least `digits` before the point, `decimals` behind it */
     GORSE_FORM_TEXT = 1,
     GORSE_FORM_YES_NO = 2,
-    GORSE_FORM_CLOCK = 3 /* a number of seconds as m:ss (digits 2), h:mm:ss (digits 3); decimals: minimum
-                            digits of the first part */
+    GORSE_FORM_CLOCK = 3, /* a number of seconds as m:ss (digits 2), h:mm:ss (digits 3); decimals: minimum
+                             digits of the first part */
+    GORSE_FORM_NAME = 4   /* the name of a number from 1 on. The names lie behind `digits` bytes of byte code, each
+                             closed by 0 */
 };
 
 typedef struct gorse_widget_rectangle {
@@ -352,6 +354,35 @@ typedef struct gorse_gauge_state {
     uint8_t reserved[2];
 } gorse_gauge_state;
 
+/* A value whose course is shown, in a table of numbers for each. */
+enum {
+    GORSE_COURSE_MIN = 0, /* the value at the lower edge, and at the upper one */
+    GORSE_COURSE_MAX = 1,
+    GORSE_COURSE_FROM = 2,   /* as gorse_widget_indicator.variable */
+    GORSE_COURSE_COLOUR = 3, /* of the first value: that of the look instead */
+    GORSE_COURSE_NUMBERS = 4
+};
+
+/* Bits of gorse_widget_trend.flags. */
+enum {
+    GORSE_TREND_SWEEP = 1, /* new samples replace the oldest where they are, else all move to the left */
+    GORSE_TREND_AREA = 2,  /* what is below a course is filled */
+    GORSE_TREND_FIT = 4    /* the edges are the smallest and the largest sample */
+};
+
+/* The course of up to 4 values. Its limits are those of each: GORSE_COURSE_..., of the first as the indicator's; then
+ * the ms between samples, 0 if a rule or the firmware says when. What it shows is recorded by the scene's recorder for
+ * it. */
+typedef struct gorse_widget_trend {
+    gorse_widget_indicator shown;
+    uint16_t samples;       /* that are shown, at least 2 */
+    uint8_t values;         /* 1 to 4 */
+    uint8_t thickness;      /* pixels, at least 1 */
+    uint8_t grid_x, grid_y; /* parts between the lines of the grid */
+    uint8_t flags;          /* GORSE_TREND_... */
+    uint8_t reserved;
+} gorse_widget_trend;
+
 /* The largest record of all kinds, for the copy on the stack. */
 typedef union gorse_record {
     gorse_widget widget;
@@ -369,6 +400,7 @@ typedef union gorse_record {
     gorse_widget_ring ring;
     gorse_widget_lamp lamp;
     gorse_widget_gauge gauge;
+    gorse_widget_trend trend;
 } gorse_record;
 
 void gorse_read_glyph_bits(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
@@ -389,6 +421,7 @@ extern const GORSE_ROM gorse_kind gorse_kind_progress;
 extern const GORSE_ROM gorse_kind gorse_kind_ring;
 extern const GORSE_ROM gorse_kind gorse_kind_lamp;
 extern const GORSE_ROM gorse_kind gorse_kind_gauge;
+extern const GORSE_ROM gorse_kind gorse_kind_trend;
 
 #ifdef __cplusplus
 }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <array>
 #include <memory>
 #include <string>
 #include <string_view>
@@ -64,6 +65,16 @@ struct Variable {
     friend bool operator==(const Variable&, const Variable&) = default;
 };
 
+// The date and time that the interface shows and rules use: its fields are numbers such as clock.hour.
+struct Clock {
+    std::array<std::string, 7> days{"Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"};
+    std::array<std::string, 12> months{"Jan", "Feb", "Mar", "Apr", "May", "Jun",
+                                       "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"};
+    UnknownKeys unknown;
+    friend bool operator==(const Clock&, const Clock&) = default;
+};
+inline constexpr size_t kMaxClockName = 18;  // bytes of a name: an inset has room for 12
+
 struct Look {
     std::string name;
     PropertyMap style;
@@ -126,6 +137,7 @@ struct Document {
     std::string name;
     Shared<Panel> panel = std::make_shared<Panel>();
     Shared<std::vector<Variable>> variables = std::make_shared<std::vector<Variable>>();
+    Shared<Clock> clock;  // null: none
     Shared<std::vector<Look>> looks = std::make_shared<std::vector<Look>>();
     Shared<std::vector<Image>> images = std::make_shared<std::vector<Image>>();
     Shared<Recipe> defaultRecipe = std::make_shared<Recipe>();  // of images that are imported

@@ -254,6 +254,12 @@ Document withLook(const Document& document, const Look& look) {
     return next;
 }
 
+Document withClock(const Document& document, const std::optional<Clock>& clock) {
+    Document next = document;
+    next.clock = clock ? std::make_shared<const Clock>(*clock) : nullptr;
+    return next;
+}
+
 Document withPanel(const Document& document, const Panel& panel) {
     Document next = document;
     next.panel = std::make_shared<const Panel>(panel);

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <functional>
+#include <optional>
 #include <span>
 #include <string>
 #include <string_view>
@@ -68,6 +69,8 @@ Result<Document> renameFace(const Document& document, std::string_view from, std
 Document withVariable(const Document& document, const Variable& variable);
 Document removeVariable(const Document& document, std::string_view name);
 Document withLook(const Document& document, const Look& look);
+// Nothing takes the clock away.
+Document withClock(const Document& document, const std::optional<Clock>& clock);
 Document withPanel(const Document& document, const Panel& panel);
 Document withRules(const Document& document, std::string_view file, std::string text);
 

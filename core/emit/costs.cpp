@@ -85,6 +85,10 @@ ScreenCost screenCost(const BuiltScene& scene, const ScreenPart& part) {
     cost.own.flash += static_cast<long>(part.slots.size()) * recordBytes(slotRecord, bits);
     cost.own.flash += static_cast<long>(part.bindings.size()) * recordBytes(bindingRecord, bits);
     cost.own.ram = part.memoryBytes + 4 * static_cast<long>(part.slots.size());
+    for (const auto& [widget, bytes] : part.recorded) {
+        cost.own.flash += recordBytes(recorderRecord, bits);
+        cost.own.ram += bytes;
+    }
     return cost;
 }
 

@@ -1,5 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/emit/driver_script.h"
+#include "core/rules/clock_fields.h"
+#include "core/sim/date_text.h"
 
 #include "core/emit/firmware_functions.h"
 
@@ -25,6 +27,13 @@ int code(ScriptStep::What what) {
                                                : 3;
 }
 
+std::string dateArguments(const DateTime& date) {
+    std::string out = std::to_string(date.year);
+    for (const int part : {date.month, date.day, date.hour, date.minute, date.second})
+        out += ", " + std::to_string(part);
+    return out;
+}
+
 }  // namespace
 
 Result<std::string> driverScript(const BuiltScene& scene, const std::vector<ScriptStep>& steps) {
@@ -36,7 +45,13 @@ Result<std::string> driverScript(const BuiltScene& scene, const std::vector<Scri
     if (document.panel->touch)
         out += "#define HAS_TOUCH 1\n";
     out += "static void set_variable(int step) {\n    switch (step) {\n";
-    for (size_t i = 0; i < steps.size(); ++i)
+    for (size_t i = 0; i < steps.size(); ++i) {
+        const auto date = steps[i].what == ScriptStep::What::Set && document.clock && steps[i].name == kClockName
+                              ? dateFromText(steps[i].value)
+                              : std::nullopt;
+        if (date)
+            out +=
+                "    case " + std::to_string(i) + ": (void)PROJECT(set_clock)(" + dateArguments(*date) + "); break;\n";
         if (const Variable* v = steps[i].what == ScriptStep::What::Set ? document.variable(steps[i].name) : nullptr) {
             if (v->writer == Writer::Panel)
                 return failure("", v->name, "firmware cannot set it, as only the panel writes it",
@@ -44,6 +59,7 @@ Result<std::string> driverScript(const BuiltScene& scene, const std::vector<Scri
             out += "    case " + std::to_string(i) + ": (void)PROJECT(set_" + accessorName(*v) + ")(" +
                    valueText(*v, steps[i].value) + "); break;\n";
         }
+    }
     out += "    default: break;\n    }\n}\n";
     out += "static const struct { unsigned char what; int16_t x, y; uint32_t ms; } steps[] = {\n";
     for (const ScriptStep& step : steps)

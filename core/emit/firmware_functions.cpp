@@ -2,6 +2,7 @@
 #include "core/emit/firmware_functions.h"
 
 #include "core/emit/c_text.h"
+#include "runtime/gorse_internal.h"
 
 namespace gorsefinch {
 
@@ -110,6 +111,23 @@ std::vector<FirmwareFunction> runFunctions(const BuiltScene& scene, const Projec
                    "gorse_result " + name + "_go(uint16_t screen)", "    return gorse_go(&run, screen);\n"});
     out.push_back(
         {"The screen that is shown.", "uint16_t " + name + "_screen(void)", "    return gorse_screen_now(&run);\n"});
+    if (scene.document.clock)
+        out.push_back(
+            {"Sets the date and time, which run on from the next step. GORSE_RESULT_UNKNOWN for what is no date or "
+             "time\n"
+             " * from 2000 to 2099. No hook runs inside.",
+             "gorse_result " + name +
+                 "_set_clock(uint16_t year, uint8_t month, uint8_t day, uint8_t hour, uint8_t minute, uint8_t second)",
+             "    return gorse_set_clock(&run, year, month, day, hour, minute, second);\n"});
+    for (size_t i = 0; i < scene.recorders.size(); ++i) {
+        const gorse_recorder& recorder = scene.recorders[i];
+        const Screen& screen = *scene.parts[recorder.screen]->source;
+        if (gorse_sample_interval(recorder.trend) == 0)
+            out.push_back({"Records a sample of each value of a trend, as they are now. No hook runs inside.",
+                           "gorse_result " + name + "_sample_" + screen.name + "_" +
+                               screen.widgets[recorder.widget]->name + "(void)",
+                           "    return gorse_sample(&run, " + std::to_string(i) + "u);\n"});
+    }
     out.push_back({"Draws everything again at the next step, for a panel that lost its memory.",
                    "void " + name + "_redraw(void)", "    gorse_redraw(&run);\n"});
     return out;

@@ -50,12 +50,13 @@ void addNameError(const std::string& name, const std::string& what, Problems& pr
 bool isNameOfRuntime(std::string_view project) { return project == "gorse" || project.starts_with("gorse_"); }
 
 void visitOwnSymbols(const SymbolVisitor& visit) {
-    for (const char* own :
-         {"begin",         "begin_in",      "step",       "touch",       "go",           "screen",     "redraw",
-          "flush",         "trace",         "screens",    "numbers",     "texts",        "strings",    "code",
-          "rules",         "panel",         "scene",      "read",        "palette",      "H",          "WIDTH",
-          "HEIGHT",        "PANEL_COLUMNS", "PANEL_ROWS", "STATE_BYTES", "BUFFER_BYTES", "BUFFER_MIN", "STACK_BYTES",
-          "OUTSIDE_BYTES", "SCREENS"})
+    for (const char* own : {"begin",         "begin_in",      "step",        "touch",        "go",
+                            "screen",        "redraw",        "flush",       "trace",        "screens",
+                            "numbers",       "texts",         "strings",     "code",         "rules",
+                            "recorders",     "motions",       "panel",       "scene",        "read",
+                            "palette",       "set_clock",     "H",           "WIDTH",        "HEIGHT",
+                            "PANEL_COLUMNS", "PANEL_ROWS",    "STATE_BYTES", "BUFFER_BYTES", "BUFFER_MIN",
+                            "STACK_BYTES",   "OUTSIDE_BYTES", "SCREENS"})
         visit(own, std::string("the generated ") + own);
 }
 
@@ -63,8 +64,13 @@ void visitSymbols(const Screen& screen, const SymbolVisitor& visit) {
     const std::string what = "screen " + screen.name;
     visit(upperCase("screen_" + screen.name), what);
     visit("screen_" + screen.name + "_widgets", what);
-    for (const WidgetRef& widget : screen.widgets)
-        visit(screen.name + "_" + widget->name, "widget " + screen.name + "." + widget->name);
+    for (const WidgetRef& widget : screen.widgets) {
+        const std::string own = screen.name + "_" + widget->name,
+                          ofWidget = "widget " + screen.name + "." + widget->name;
+        visit(own, ofWidget);
+        if (info(widget->kind).recordingBytes)
+            visit("sample_" + own, ofWidget);
+    }
 }
 
 void visitSymbols(const std::vector<Variable>& variables, const SymbolVisitor& visit) {

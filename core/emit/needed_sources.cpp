@@ -75,6 +75,12 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
         chosen.add("gorse_motion.c");
     if (scene.scene.follow_count != 0)
         chosen.add("gorse_motion_follow.c");
+    if (scene.scene.recorder_count != 0)
+        chosen.add("gorse_motion_record.c");
+    if (scene.document.clock)
+        chosen.add("gorse_motion_clock.c");
+    if (!scene.motions.empty())
+        chosen.add("gorse_motion_several.c");
     if (format.hasPalette())
         chosen.add("gorse_palette.c");
     if (scene.panel.turn)

@@ -19,7 +19,11 @@ my %pointers = (
     gorse_mask_span => 'format.native format.mask', draw_part => 'format.copy source.convert', draw_rows => 'reader.start reader.draw',
     start_row => 'reader.start', draw_row => 'reader.start reader.draw', get_spread => 'image.spread reader.get', get_units => 'reader.get',
     get_pixels => 'source.convert', get_mask => 'reader.get', gorse_text_difference => 'difference.changed', set_text => '', set_number => '',
-    command => 'motion.command', enter_wanted => 'motion.enter', native_of => '', next_byte => '', fetch => '', get => '', start => '',
+    command => 'motion.command', enter_wanted => 'motion.enter',
+    # The one of all motions that goes on to others.
+    'gorse_motion_several.c enter' => 'besides.enter', 'gorse_motion_several.c tick' => 'besides.tick',
+    'gorse_motion_several.c follow' => 'besides.follow', 'gorse_motion_several.c command' => 'besides.command',
+    native_of => '', next_byte => '', fetch => '', get => '', start => '',
     cover => 'shape.outline', next_run => '', take => '', skip_units => '', draw => 'format.fill format.copy',
 );
 $pointers{"gorse_convert_$_"} = 'format.native' for qw(argb8888 grey8 rgb332 rgb565 rgb565_be rgb888);
@@ -68,8 +72,9 @@ for my $target (qw(m0 m3 avr)) {
                 my $callee = plain($1);
                 $calls{$key}{ $callee =~ /^(gorse_|[a-z])/ && $callee !~ /^(mem|str)/ ? $callee : 'library' } = 1 if $callee ne $function;
             } elsif (/\sblx?\s+r\d|\sbx\s+r\d|\s(?:icall|ijmp)\b/) {
-                defined $pointers{$function} or die "$key calls through a pointer: add it to the table of stack_frames.pl\n";
-                $calls{$key}{"*$_"} = 1 for split ' ', $pointers{$function};
+                my $to = $pointers{$key} // $pointers{$function};
+                defined $to or die "$key calls through a pointer: add it to the table of stack_frames.pl\n";
+                $calls{$key}{"*$_"} = 1 for split ' ', $to;
             }
         }
         next if $target ne 'm0';
@@ -80,7 +85,10 @@ for my $target (qw(m0 m3 avr)) {
             my ($table) = $name =~ /^gorse_(kind|format|image|reader|motion)/;
             my ($by_name) = map { $_->[1] } grep { $target =~ $_->[0] } @named;
             my $pointer = $by_name // ($section =~ /rodata/ && $table ? $tables{$table}{$at} : undef);
-            $fills{$target =~ /^gorse_/ ? $target : "$name.c $target"}{$pointer} = 1 if defined $pointer;
+            next unless defined $pointer;
+            my $filled = $fills{$target =~ /^gorse_/ ? $target : "$name.c $target"} //= {};
+            $filled->{$pointer} = 1;
+            $filled->{"besides.$1"} = 1 if $pointer =~ /^motion\.(.+)/ && $name ne 'gorse_motion_several';
         }
     }
 }

@@ -7,6 +7,7 @@
 #include "core/emit/c_text.h"
 #include "core/emit/firmware_functions.h"
 #include "core/emit/scene_writer.h"
+#include "core/rules/clock_fields.h"
 
 namespace gorsefinch {
 
@@ -38,6 +39,8 @@ class SceneWriter {
         screens();
         variables();
         rules();
+        recorders();
+        motions();
         scene();
         run_();
         return std::move(out_);
@@ -233,6 +236,9 @@ class SceneWriter {
                     const gorse_number_variable& v = s_.numbers[at++];
                     out_ += "    " + initialiser(numberVariableRecord, &v) + ", /* " + each.name + " */\n";
                 }
+            for (size_t i = 0; at < s_.numbers.size(); ++at, ++i)
+                out_ += "    " + initialiser(numberVariableRecord, &s_.numbers[at]) + ", /* " +
+                        clockVariables()[i].name + " */\n";
             out_ += "};\n";
         }
         if (!s_.texts.empty()) {
@@ -266,10 +272,39 @@ class SceneWriter {
         out_ += "};\n\n";
     }
 
-    const char* motion() const {
-        if (s_.scene.follow_count != 0)
-            return "&gorse_motion_that_follows";
-        return s_.scene.motion ? "&gorse_motion_of_widgets" : "0";
+    static const char* symbolOf(const gorse_motion* motion) {
+        static constexpr std::pair<const gorse_motion*, const char*> all[] = {
+            {nullptr, "0"},
+            {&gorse_motion_of_widgets, "&gorse_motion_of_widgets"},
+            {&gorse_motion_that_follows, "&gorse_motion_that_follows"},
+            {&gorse_motion_of_clock, "&gorse_motion_of_clock"},
+            {&gorse_motion_that_records, "&gorse_motion_that_records"},
+            {&gorse_motion_of_several, "&gorse_motion_of_several"}};
+        const auto found =
+            std::find_if(std::begin(all), std::end(all), [&](auto& each) { return each.first == motion; });
+        assert(found != std::end(all));
+        return found->second;
+    }
+
+    void motions() {
+        if (s_.motions.empty())
+            return;
+        out_ += "static const GORSE_ROM gorse_motion *const GORSE_ROM " + name_ + "_motions[] = {";
+        for (const gorse_motion* each : s_.motions)
+            out_ += (each == s_.motions.front() ? "" : ", ") + std::string(symbolOf(each));
+        out_ += "};\n\n";
+    }
+
+    void recorders() {
+        if (s_.recorders.empty())
+            return;
+        out_ += "static const GORSE_ROM gorse_recorder " + name_ + "_recorders[] = {\n";
+        for (const gorse_recorder& each : s_.recorders) {
+            const Screen& screen = *s_.parts[each.screen]->source;
+            out_ += "    {&" + widgetSymbol(doc_, screen, *screen.widgets[each.widget]) + ", " +
+                    std::to_string(each.at) + "u, " + num(each.screen) + ", " + num(each.widget) + "},\n";
+        }
+        out_ += "};\n\n";
     }
 
     void follows() {
@@ -307,7 +342,7 @@ class SceneWriter {
              table(s.text_count, "texts") + ", " + table(s.rule_count, "rules") + ", " +
              table(static_cast<int>(s_.rules->code.size()), "code") + ", " + table(s.string_count, "strings") + ", " +
              (s.extended ? "gorse_extended_code" : "0") + ", " + (s.forms ? "gorse_extended_forms" : "0") + ", " +
-             motion() + ", " + table(s.follow_count, "follows") + ",");
+             symbolOf(s.motion) + ", " + table(s.follow_count, "follows") + ",");
         line("    " + num(s.screen_count) + ", " + num(s.number_count) + ", " + num(s.text_count) + ", " +
              num(s.rule_count) + ", " + num(s.slot_count) + ", " + num(s.timer_count) + ", " + num(s.when_count) +
              ", " + num(s.string_count) + ", " + num(s.first_screen) + ", " + num(s.follow_count) + ", " +
@@ -316,7 +351,11 @@ class SceneWriter {
         for (const uint32_t each :
              {s.slots_at, s.timers_at, s.changed_at, s.whens_at, s.scratch_at, s.texts_at, s.screen_at, s.end})
             places += (places.empty() ? "    " : ", ") + std::to_string(each) + "u";
-        line(places + "};\n");
+        line(places + ",");
+        line("    " + table(static_cast<int>(s_.motions.size()), "motions") + ", " +
+             table(s.recorder_count, "recorders") + ", " + std::to_string(s.recorders_at) + "u, " +
+             std::to_string(s.clock_at) + "u, " + num(s.recorder_count) + ", " + num(s.clock) + ", " +
+             num(s.clock_by_minutes) + ", {0, 0, 0}};\n");
         line("#if GORSE_STACK < " + num(s_.stackDepth()) + "\n#error \"GORSE_STACK must be at least " +
              num(s_.stackDepth()) +
              " for this interface: raise it where it is defined, or leave it out for the default\"\n#endif\n");

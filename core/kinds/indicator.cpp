@@ -111,10 +111,15 @@ std::vector<int32_t> zoneNumbers(RecordBuilder& builder, std::string_view key, i
     return out;
 }
 
+std::optional<NumberVariable> valueOf(RecordBuilder& builder, std::string_view key) {
+    if (const auto computed = builder.computedValue(key))
+        return computed;
+    const std::string name = builder.text(key);
+    return name.empty() ? std::nullopt : builder.number(name);
+}
+
 std::optional<NumberVariable> completeVariable(RecordBuilder& builder) {
-    auto variable = builder.computedValue();
-    if (const std::string name = builder.text("value"); !variable && !name.empty())
-        variable = builder.number(name);
+    const auto variable = valueOf(builder, "value");
     builder.record().indicator.variable = variable ? variable->number : static_cast<uint16_t>(GORSE_NONE);
     return variable;
 }

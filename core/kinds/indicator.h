@@ -51,6 +51,9 @@ int32_t decimalOfText(RecordBuilder& builder, const std::string& words, int deci
 // is that of the range. One that ends before it begins is reported.
 std::vector<int32_t> zoneNumbers(RecordBuilder& builder, std::string_view key, int decimals, int32_t min, int32_t max);
 
+// What a property gives that is a value: its expression, or the variable that it names; nothing if it has neither.
+std::optional<NumberVariable> valueOf(RecordBuilder& builder, std::string_view key);
+
 // Sets the record's variable. Returns it; nothing if the widget has none.
 std::optional<NumberVariable> completeVariable(RecordBuilder& builder);
 

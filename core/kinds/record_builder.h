@@ -30,8 +30,8 @@ class RecordBuilder {
     std::string text(std::string_view key) const { return std::get<std::string>(value(key)); }
     // The variable of that name. If there is none, or it is a text, nothing, after reporting a problem.
     virtual std::optional<NumberVariable> number(const std::string& variable) = 0;
-    // What the expression of the widget's value gives; nothing if it has none, or a wrong one.
-    virtual std::optional<NumberVariable> computedValue() = 0;
+    // What the expression of a property gives that is a value; nothing if it has none, or a wrong one.
+    virtual std::optional<NumberVariable> computedValue(std::string_view key) = 0;
     // Keeps numbers as long as the record; for fields of the type Numbers. Must not be empty.
     virtual const int32_t* keep(std::vector<int32_t> numbers) = 0;
     // The same for fields of the type Shorts.

@@ -125,23 +125,34 @@ constexpr FieldInfo followRecordFields[] = {
     GORSEFINCH_FIELD(gorse_follow, screen, Offset),
 };
 
+constexpr FieldInfo recorderRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_recorder, trend, Pointer),
+    GORSEFINCH_FIELD(gorse_recorder, at, U32),
+    GORSEFINCH_FIELD(gorse_recorder, screen, U16),
+    GORSEFINCH_FIELD(gorse_recorder, widget, U16),
+};
+
 constexpr FieldInfo sceneRecordFields[] = {
-    GORSEFINCH_FIELD(gorse_scene, panel, Pointer),    GORSEFINCH_FIELD(gorse_scene, screens, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, numbers, Pointer),  GORSEFINCH_FIELD(gorse_scene, texts, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, rules, Pointer),    GORSEFINCH_FIELD(gorse_scene, code, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, strings, Pointer),  GORSEFINCH_FIELD(gorse_scene, extended, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, forms, Pointer),    GORSEFINCH_FIELD(gorse_scene, motion, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, follows, Pointer),  GORSEFINCH_FIELD(gorse_scene, screen_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, number_count, U16), GORSEFINCH_FIELD(gorse_scene, text_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, rule_count, U16),   GORSEFINCH_FIELD(gorse_scene, slot_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, timer_count, U16),  GORSEFINCH_FIELD(gorse_scene, when_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, string_count, U16), GORSEFINCH_FIELD(gorse_scene, first_screen, U16),
-    GORSEFINCH_FIELD(gorse_scene, follow_count, U16), GORSEFINCH_FIELD(gorse_scene, scratch_bytes, U8),
-    GORSEFINCH_FIELD(gorse_scene, rules_read, U8),    GORSEFINCH_FIELD(gorse_scene, reserved, Padding),
-    GORSEFINCH_FIELD(gorse_scene, slots_at, U32),     GORSEFINCH_FIELD(gorse_scene, timers_at, U32),
-    GORSEFINCH_FIELD(gorse_scene, changed_at, U32),   GORSEFINCH_FIELD(gorse_scene, whens_at, U32),
-    GORSEFINCH_FIELD(gorse_scene, scratch_at, U32),   GORSEFINCH_FIELD(gorse_scene, texts_at, U32),
-    GORSEFINCH_FIELD(gorse_scene, screen_at, U32),    GORSEFINCH_FIELD(gorse_scene, end, U32),
+    GORSEFINCH_FIELD(gorse_scene, panel, Pointer),       GORSEFINCH_FIELD(gorse_scene, screens, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, numbers, Pointer),     GORSEFINCH_FIELD(gorse_scene, texts, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, rules, Pointer),       GORSEFINCH_FIELD(gorse_scene, code, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, strings, Pointer),     GORSEFINCH_FIELD(gorse_scene, extended, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, forms, Pointer),       GORSEFINCH_FIELD(gorse_scene, motion, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, follows, Pointer),     GORSEFINCH_FIELD(gorse_scene, screen_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, number_count, U16),    GORSEFINCH_FIELD(gorse_scene, text_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, rule_count, U16),      GORSEFINCH_FIELD(gorse_scene, slot_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, timer_count, U16),     GORSEFINCH_FIELD(gorse_scene, when_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, string_count, U16),    GORSEFINCH_FIELD(gorse_scene, first_screen, U16),
+    GORSEFINCH_FIELD(gorse_scene, follow_count, U16),    GORSEFINCH_FIELD(gorse_scene, scratch_bytes, U8),
+    GORSEFINCH_FIELD(gorse_scene, rules_read, U8),       GORSEFINCH_FIELD(gorse_scene, reserved, Padding),
+    GORSEFINCH_FIELD(gorse_scene, slots_at, U32),        GORSEFINCH_FIELD(gorse_scene, timers_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, changed_at, U32),      GORSEFINCH_FIELD(gorse_scene, whens_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, scratch_at, U32),      GORSEFINCH_FIELD(gorse_scene, texts_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, screen_at, U32),       GORSEFINCH_FIELD(gorse_scene, end, U32),
+    GORSEFINCH_FIELD(gorse_scene, motions, Pointer),     GORSEFINCH_FIELD(gorse_scene, recorders, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, recorders_at, U32),    GORSEFINCH_FIELD(gorse_scene, clock_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, recorder_count, U16),  GORSEFINCH_FIELD(gorse_scene, clock, U16),
+    GORSEFINCH_FIELD(gorse_scene, clock_by_minutes, U8), GORSEFINCH_FIELD(gorse_scene, reserved_end, Padding),
 };
 
 constexpr FieldInfo panelRecordFields[] = {
@@ -184,6 +195,7 @@ constexpr RecordInfo textVariableRecord{"gorse_text_variable", sizeof(gorse_text
                                         textVariableRecordFields};
 constexpr RecordInfo ruleRecord{"gorse_rule", sizeof(gorse_rule), nullptr, "", ruleRecordFields};
 constexpr RecordInfo followRecord{"gorse_follow", sizeof(gorse_follow), nullptr, "", followRecordFields};
+constexpr RecordInfo recorderRecord{"gorse_recorder", sizeof(gorse_recorder), nullptr, "", recorderRecordFields};
 constexpr RecordInfo sceneRecord{"gorse_scene", sizeof(gorse_scene), nullptr, "", sceneRecordFields};
 constexpr RecordInfo panelRecord{"gorse_panel", sizeof(gorse_panel), nullptr, "", panelRecordFields};
 
@@ -203,16 +215,17 @@ static_assert(isComplete(numberVariableRecord));
 static_assert(isComplete(textVariableRecord));
 static_assert(isComplete(ruleRecord));
 static_assert(isComplete(followRecord));
+static_assert(isComplete(recorderRecord));
 static_assert(isComplete(sceneRecord));
 static_assert(isComplete(panelRecord));
 
 std::span<const RecordInfo* const> runtimeRecords() {
     static const std::vector<const RecordInfo*> all = [] {
-        std::vector<const RecordInfo*> out{&labelRecord,       &lookRecord,           &lookStateRecord,    &fontRecord,
-                                           &glyphRecord,       &rangeRecord,          &kernRecord,         &imageRecord,
-                                           &imageSourceRecord, &animationRecord,      &screenRecord,       &slotRecord,
-                                           &bindingRecord,     &numberVariableRecord, &textVariableRecord, &ruleRecord,
-                                           &followRecord,      &sceneRecord,          &panelRecord};
+        std::vector<const RecordInfo*> out{
+            &labelRecord,  &lookRecord,   &lookStateRecord, &fontRecord,           &glyphRecord,
+            &rangeRecord,  &kernRecord,   &imageRecord,     &imageSourceRecord,    &animationRecord,
+            &screenRecord, &slotRecord,   &bindingRecord,   &numberVariableRecord, &textVariableRecord,
+            &ruleRecord,   &followRecord, &recorderRecord,  &sceneRecord,          &panelRecord};
         for (const KindInfo* kind : kinds())
             if (kind->record != &labelRecord)
                 out.push_back(kind->record);

@@ -206,6 +206,8 @@ Merge mergeDocuments(const Document& base, const Document& ours, const Document&
     one(
         What::Panel, [](const Document& d) { return panelText(*d.panel); }, [&] { next.panel = theirs.panel; });
     one(
+        What::Clock, [](const Document& d) { return clockText(d.clock.get()); }, [&] { next.clock = theirs.clock; });
+    one(
         What::RecipeDefaults, [](const Document& d) { return recipeDefaultsText(*d.defaultRecipe); },
         [&] { next.defaultRecipe = theirs.defaultRecipe; });
     one(
@@ -267,6 +269,7 @@ std::string mergeText(const Document& document, const MergeItem& item) {
     switch (item.what) {
         case What::Name: return document.name;
         case What::Panel: return panelText(*document.panel);
+        case What::Clock: return clockText(document.clock.get());
         case What::Variable: return namedText(*document.variables, item.name);
         case What::Look: return namedText(*document.looks, item.name);
         case What::Image: return namedText(*document.images, item.name);

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/base/characters.h"
 #include "core/project/project_text.h"
 #include "core/project/recipe_text.h"
 
@@ -133,6 +134,35 @@ PropertyMap readProperties(JsonObject& object, std::span<const PropertyInfo> pro
         out.emplace(property.key, std::move(*value));
     }
     return out;
+}
+
+namespace {
+
+// As many names as there are; those that are missing or can't be read stay as they are.
+template <size_t N>
+void readNames(JsonObject& object, const char* key, std::array<std::string, N>& names) {
+    const Json& array = object.array(key);
+    if (!object.has(key))
+        return;
+    bool usable = array.size() == N;
+    for (size_t i = 0; i < std::min<size_t>(N, array.size()); ++i)
+        if (array[i].is_string() && !array[i].get<std::string>().empty())
+            names[i] = cutText(array[i].get<std::string>(), kMaxClockName);
+        else
+            usable = false;
+    if (!usable)
+        object.problem(key, "it is no list of " + std::to_string(N) + " names", "Write one for each, in quotes");
+}
+
+}  // namespace
+
+Clock readClock(const Json& json, Problems& problems) {
+    JsonObject object(json, kMainFile, "clock", problems);
+    Clock clock;
+    readNames(object, "days", clock.days);
+    readNames(object, "months", clock.months);
+    clock.unknown = object.unknown();
+    return clock;
 }
 
 Panel readPanel(const Json& json, Problems& problems) {

@@ -15,6 +15,7 @@ namespace gorsefinch {
 PropertyMap readProperties(JsonObject& object, std::span<const PropertyInfo> properties,
                            ExpressionMap* expressions = nullptr);
 
+Clock readClock(const Json& json, Problems& problems);
 Panel readPanel(const Json& json, Problems& problems);
 // `place` is named in messages: "variables[2]".
 Variable readVariable(const Json& json, const std::string& place, Problems& problems);

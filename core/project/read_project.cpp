@@ -131,6 +131,8 @@ class Reader {
         }
         document.panel = std::make_shared<Panel>(readPanel(object.object("panel"), out_.problems));
         document.variables = readList<Variable>(object.array("variables"), "variables", readVariable);
+        if (object.has("clock"))
+            document.clock = std::make_shared<Clock>(readClock(object.object("clock"), out_.problems));
         document.looks = readList<Look>(object.array("looks"), "looks", readLook);
         const char* recipe = object.either("default_recipe", "usual_recipe");
         document.defaultRecipe =

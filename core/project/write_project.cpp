@@ -67,6 +67,14 @@ void putContent(Json& object, const Widget& widget) {
     }
 }
 
+Json toJson(const Clock& clock) {
+    Json out;
+    out["days"] = clock.days;
+    out["months"] = clock.months;
+    appendUnknown(out, clock.unknown);
+    return out;
+}
+
 Json toJson(const Panel& panel) {
     Json out;
     out["width"] = panel.width;
@@ -215,6 +223,8 @@ ProjectFiles toFiles(const Document& document) {
     main["name"] = document.name;
     main["panel"] = toJson(*document.panel);
     main["variables"] = listJson(*document.variables);
+    if (document.clock)
+        main["clock"] = toJson(*document.clock);
     main["looks"] = listJson(*document.looks);
     if (const Json defaults = recipeJson(*document.defaultRecipe); !defaults.empty())
         main["default_recipe"] = defaults;
@@ -248,6 +258,7 @@ ProjectFiles toFiles(const Document& document) {
 }
 
 std::string panelText(const Panel& panel) { return dumped(toJson(panel)); }
+std::string clockText(const Clock* clock) { return clock ? dumped(toJson(*clock)) : std::string(); }
 std::string recipeDefaultsText(const Recipe& recipe) { return dumped(recipeJson(recipe)); }
 std::string unknownText(const UnknownKeys& unknown) {
     Json out = Json::object();

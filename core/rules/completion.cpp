@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "core/base/characters.h"
+#include "core/rules/clock_fields.h"
 #include "core/rules/rule_words.h"
 
 namespace gorsefinch {
@@ -36,6 +37,11 @@ std::vector<std::string> namesInExpression(const Document& document, std::string
         before.remove_suffix(1);
         const std::string_view owner = wordAtEnd(before);
         before.remove_suffix(owner.size());
+        if (owner == kClockName && document.clock && !before.ends_with('.')) {
+            for (const Variable& each : clockVariables())
+                out.push_back(each.name.substr(owner.size() + 1));
+            return out;
+        }
         if (const ScreenRef screen = document.screen(owner); screen && !before.ends_with('.')) {
             addWidgets(*screen, out);
             return out;
@@ -49,6 +55,8 @@ std::vector<std::string> namesInExpression(const Document& document, std::string
     }
     for (const Variable& each : *document.variables)
         out.push_back(each.name);
+    if (document.clock)
+        out.emplace_back(kClockName);
     for (const std::string_view word : valueWords())
         out.emplace_back(word);
     for (const ScreenRef& screen : document.screens) {

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/rules/expression.h"
+#include "core/rules/clock_fields.h"
 
 #include <algorithm>
 #include <array>
@@ -363,11 +364,20 @@ Compiled ExpressionParser::primary() {
          "Write a number, yes, no, or a variable's name");
 }
 
+// True for what is behind "clock." in a project that has one: a widget of that name is found with its screen.
+bool ExpressionParser::isClockField(const Token& first, const Token& field) const {
+    return first.text == kClockName && scope_.names->document().clock && clockField(field.text);
+}
+
 Compiled ExpressionParser::name() {
-    const Token token = peek();
+    Token token = peek();
     ++at_;
-    if (peek().is("."))
+    if (peek().is(".") && isClockField(token, at_ + 1 < tokens_.size() ? tokens_[at_ + 1] : token)) {
+        token.text += "." + tokens_[at_ + 1].text;
+        at_ += 2;
+    } else if (peek().is(".")) {
         return property(token);
+    }
     Compiled out;
     out.from = token;
     if (token.text == "yes" || token.text == "no") {

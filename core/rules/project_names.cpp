@@ -1,23 +1,32 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/rules/project_names.h"
 
+#include "core/rules/clock_fields.h"
+
 namespace gorsefinch {
 
 namespace {
 
-std::shared_ptr<const ProjectNames::VariableIndex> indexOf(const Shared<std::vector<Variable>>& variables) {
+std::shared_ptr<const ProjectNames::VariableIndex> indexOf(const Document& document) {
     auto out = std::make_shared<ProjectNames::VariableIndex>();
-    out->of = variables;
-    for (const bool texts : {false, true}) {
-        int number = 0;
-        for (const Variable& each : *variables) {
-            if ((each.type == VariableType::Text) != texts)
-                continue;
-            out->byName.emplace(each.name,
-                                ProjectNames::VariableRef{&each, number++, static_cast<int>(out->byBinding.size())});
-            out->byBinding.push_back(&each);
-        }
-    }
+    out->of = document.variables;
+    out->withClock = document.clock != nullptr;
+    int number = 0;
+    const auto add = [&](const Variable& each) {
+        out->byName.emplace(each.name,
+                            ProjectNames::VariableRef{&each, number++, static_cast<int>(out->byBinding.size())});
+        out->byBinding.push_back(&each);
+    };
+    for (const Variable& each : *document.variables)
+        if (each.type != VariableType::Text)
+            add(each);
+    if (out->withClock)
+        for (const Variable& each : clockVariables())
+            add(each);
+    number = 0;
+    for (const Variable& each : *document.variables)
+        if (each.type == VariableType::Text)
+            add(each);
     return out;
 }
 
@@ -36,7 +45,10 @@ bool NamedWidgets::has(const std::string& screen, const std::string& widget) con
 }
 
 ProjectNames::ProjectNames(const Document& document, const std::shared_ptr<const VariableIndex>& known)
-    : document_(document), variables_(known && known->of == document.variables ? known : indexOf(document.variables)) {}
+    : document_(document),
+      variables_(known && known->of == document.variables && known->withClock == (document.clock != nullptr)
+                     ? known
+                     : indexOf(document)) {}
 
 std::optional<ProjectNames::VariableRef> ProjectNames::variable(std::string_view name) const {
     const auto found = variables_->byName.find(name);

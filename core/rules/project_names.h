@@ -26,9 +26,9 @@ class NamedWidgets {
     std::unordered_map<std::string, std::unordered_set<std::string>> byScreen_;
 };
 
-// What names mean to rules and texts, with the runtime's numbers: numbers (whole, decimal, yes/no) come first, texts
-// after them, each in the document's order. The document must outlive this. Not to be shared
-// between threads.
+// What names mean to rules and texts, with the runtime's numbers: numbers (whole, decimal, yes/no) come first, then
+// those of the clock if there is one, texts after them, each in the document's order. The document must outlive this.
+// Not to be shared between threads.
 class ProjectNames {
   public:
     struct VariableRef {
@@ -39,13 +39,15 @@ class ProjectNames {
     // The variables by name and number, which documents with the same list of variables can share.
     struct VariableIndex {
         Shared<std::vector<Variable>> of;
+        bool withClock = false;
         std::unordered_map<std::string_view, VariableRef> byName;
         std::vector<const Variable*> byBinding;
     };
 
-    // `known` is taken if it is of this document's variables.
+    // `known` is taken if it is of this document's variables and clock.
     explicit ProjectNames(const Document& document, const std::shared_ptr<const VariableIndex>& known = nullptr);
 
+    // By name; a field of the clock by both its names: "clock.hour".
     std::optional<VariableRef> variable(std::string_view name) const;
     const Variable& variableOf(int binding) const { return *variables_->byBinding[static_cast<size_t>(binding)]; }
     const std::shared_ptr<const VariableIndex>& variables() const { return variables_; }

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/rules/references.h"
+#include "core/rules/clock_fields.h"
 
 #include <algorithm>
 
@@ -88,7 +89,9 @@ class ReferenceReader {
             if (choices < 0)
                 return;  // what follows the : of an inset says how it is shown
             const size_t names = namesFrom(i);
-            if (names > 1)
+            if (names == 2 && at(i).is(kClockName) && clockField(at(i + 2).text))
+                ;
+            else if (names > 1)
                 widgetPath(i, names - 1);
             else if (names == 1 && !isValueWord(at(i).text))
                 add(Reference::What::Variable, i);

@@ -54,6 +54,7 @@ struct CompiledRules {
     std::vector<std::string> stringWords;
     std::vector<SlotInfo> slots;  // by screen, then widget, then property; a value last
     std::vector<gorse_follow> follows;
+    std::set<int> readNumbers;  // bindings that code reads
     bool readFollowed = false;  // rules read a property that follows an expression
     std::vector<HookInfo> hooks;
     int timers = 0, whens = 0;

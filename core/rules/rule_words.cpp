@@ -17,7 +17,7 @@ constexpr auto eventsOfWidgets = std::to_array<EventWord>({{"press", GORSE_EVENT
 constexpr auto eventsOfScreens = std::to_array<EventWord>({{"enter", GORSE_EVENT_ENTER}, {"leave", GORSE_EVENT_LEAVE}});
 constexpr auto wordsForMissed =
     std::to_array<EventWord>({{"all", GORSE_MISSED_ALL}, {"once", GORSE_MISSED_ONCE}, {"none", GORSE_MISSED_NONE}});
-constexpr auto aboutWidgets = std::to_array<std::string_view>({"show", "hide", "toggle", "play", "stop"});
+constexpr auto aboutWidgets = std::to_array<std::string_view>({"show", "hide", "toggle", "play", "stop", "sample"});
 constexpr auto wordsForValues = std::to_array<std::string_view>({"yes", "no", "none"});
 constexpr auto otherWords = std::to_array<std::string_view>(
     {"on", "every", "when", "otherwise", "while", "missed", "start", "go", "back", "call", "ms", "s", "min"});

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/rules/statement_compiler.h"
+#include "core/rules/clock_fields.h"
 
 #include <algorithm>
 
@@ -30,8 +31,8 @@ void StatementCompiler::statement(const std::vector<Token>& tokens, Compiled& bo
         call(tokens, body);
     } else if (first.is("show") || first.is("hide") || first.is("toggle")) {
         visibility(tokens, body);
-    } else if (first.is("play") || first.is("stop")) {
-        playing(tokens, body);
+    } else if (first.is("play") || first.is("stop") || first.is("sample")) {
+        command(tokens, body);
     } else {
         assignment(tokens, body);
     }
@@ -121,19 +122,23 @@ void StatementCompiler::visibility(const std::vector<Token>& tokens, Compiled& b
     expectEnd(tokens, full ? 4 : 2);
 }
 
-void StatementCompiler::playing(const std::vector<Token>& tokens, Compiled& body) {
+void StatementCompiler::command(const std::vector<Token>& tokens, Compiled& body) {
     const bool full = at(tokens, 2).is(".");
     const auto place = file_.widget(tokens, 1, full);
     if (!place)
         return;
-    if (!info(place->kind).has(kPlays))
-        report(Severity::Error, at(tokens, full ? 3 : 1), std::string("a ") + info(place->kind).key + " does not play",
-               "Use frames");
+    const KindInfo& kind = info(place->kind);
+    if (tokens[0].is("sample") ? !kind.recordingBytes : !kind.has(kPlays))
+        report(Severity::Error, at(tokens, full ? 3 : 1),
+               std::string("a ") + kind.key + (tokens[0].is("sample") ? " records nothing" : " does not play"),
+               tokens[0].is("sample") ? "Use a trend" : "Use frames");
     body.operation(GORSE_OP_COMMAND);
     body.commands.push_back(body.code.size());
     body.word(place->screen);
     body.word(place->widget);
-    body.byte(tokens[0].is("play") ? GORSE_COMMAND_PLAY : GORSE_COMMAND_STOP);
+    body.byte(tokens[0].is("play")   ? GORSE_COMMAND_PLAY
+              : tokens[0].is("stop") ? GORSE_COMMAND_STOP
+                                     : GORSE_COMMAND_SAMPLE);
     expectEnd(tokens, full ? 4 : 2);
 }
 
@@ -157,7 +162,7 @@ void StatementCompiler::assignment(const std::vector<Token>& tokens, Compiled& b
     if (equals == 0 || !tokens[equals].is("=")) {
         report(Severity::Error, tokens[equals == 1 ? 0 : equals],
                equals == 1 ? "there is no statement \"" + tokens[0].text + "\"" : "a statement belongs here",
-               "Write name = value, go, back, call, show, hide, toggle, play or stop");
+               "Write name = value, go, back, call, show, hide, toggle, play, stop or sample");
         return;
     }
     size_t i = equals + 1;
@@ -223,6 +228,10 @@ void StatementCompiler::fitNumber(const Variable& variable, const Token& op, Com
 void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equals, Compiled value, Compiled& body) {
     if (equals != 3 && equals != 5) {
         report(Severity::Error, tokens[0], "write widget.property or screen.widget.property");
+        return;
+    }
+    if (equals == 3 && tokens[0].is(kClockName) && pool_.names().document().clock && clockField(tokens[2].text)) {
+        report(Severity::Error, tokens[0], "only the firmware sets the clock", "Let a hook ask it to");
         return;
     }
     const auto place = file_.widget(tokens, 0, equals == 5);

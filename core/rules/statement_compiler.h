@@ -18,7 +18,7 @@ class StatementCompiler {
     void call(const std::vector<Token>& tokens, Compiled& body);
     int hookNumber(const HookInfo& hook, const Token& at);
     void visibility(const std::vector<Token>& tokens, Compiled& body);
-    void playing(const std::vector<Token>& tokens, Compiled& body);
+    void command(const std::vector<Token>& tokens, Compiled& body);
     void storeSlot(Compiled& body, int slot, int screen);
     void assignment(const std::vector<Token>& tokens, Compiled& body);
     void wantType(ValueType wanted, const Compiled& value, const Token& op);

@@ -2,7 +2,10 @@
 #include "core/rules/text_compiler.h"
 
 #include <algorithm>
+#include <cassert>
 
+#include "core/rules/clock_fields.h"
+#include "core/rules/clock_forms.h"
 #include "core/rules/expression.h"
 #include "runtime/gorse_scene.h"
 #include "runtime/gorse_text.h"
@@ -109,6 +112,9 @@ class TextCompiler {
     }
 
     bool inset(const TextPiece& piece) {
+        const std::string clock = std::string(kClockName) + ":";
+        if (piece.text.starts_with(clock))
+            return dateAndTime(piece, piece.text.substr(clock.size()));
         const auto tokens = splitExpression(piece.text, 1, static_cast<int>(piece.begin) + 1, 0);
         ExpressionScope scope;
         scope.names = &names_;
@@ -142,6 +148,58 @@ class TextCompiler {
         return put(*value, form);
     }
 
+    // "{clock:HH:mm}", as the insets of its parts.
+    bool dateAndTime(const TextPiece& piece, const std::string& form) {
+        const int column = static_cast<int>(piece.begin) + 1;
+        const Clock* clock = names_.document().clock.get();
+        if (!clock) {
+            problem(Severity::Error, column, "the project has no clock", "Give it one at the station Variables");
+            return false;
+        }
+        const auto parts = clockParts(form, *clock);
+        if (!parts) {
+            problem(Severity::Error, column + static_cast<int>(piece.text.size() - form.size()),
+                    "this form of date or time is not known",
+                    "Write HH:mm:ss, h:mm a, ddd d MMM yyyy, or parts of them");
+            return false;
+        }
+        for (const ClockPart& part : *parts)
+            if (part.expression.empty())
+                words(part.words);
+            else
+                putPart(part);
+        return true;
+    }
+
+    void putPart(const ClockPart& part) {
+        ExpressionScope scope;
+        scope.names = &names_;
+        scope.report = [](Severity, const Token&, const std::string&, const std::string&) {};
+        const auto tokens = splitExpression(part.expression, 1, 1, 0);
+        const auto value = ExpressionParser(scope, tokens, 0).parse();
+        assert(value);
+        if (part.names.empty())
+            put(*value, Form{GORSE_FORM_NUMBER, part.digits, 0});
+        else
+            putNames(*value, part.names);
+    }
+
+    // The name of a number from 1 on.
+    void putNames(const Compiled& value, const std::vector<std::string>& names) {
+        std::vector<uint8_t> all;
+        std::string longest;
+        for (const std::string& name : names) {
+            all.insert(all.end(), name.begin(), name.end());
+            all.push_back(0);
+            longest = name.size() > longest.size() ? name : longest;
+            out_.characters.merge(charactersOf(name));
+        }
+        const size_t code = value.code.size() + 1;
+        putInset(value, {GORSE_FORM_NAME, static_cast<int>(code), 0}, all);
+        out_.longest += static_cast<int>(longest.size());
+        out_.longestShown += longest;
+    }
+
     bool put(const Compiled& value, const Form& form) {
         if (value.type == ValueType::Colour || value.code.size() > 254) {
             problem(Severity::Error, value.from.column,
@@ -149,18 +207,26 @@ class TextCompiler {
                     value.code.size() > 254 ? "Let a rule set a variable, and show that" : "Show a number or a text");
             return false;
         }
-        for (const int part : {int{GORSE_TEXT_INSET}, form.form, form.digits, form.decimals, value.scale,
-                               static_cast<int>(value.code.size()) + 1})
+        putInset(value, form, {});
+        addExtremes(value, form);
+        return true;
+    }
+
+    // `behind` lies behind the code.
+    void putInset(const Compiled& value, const Form& form, const std::vector<uint8_t>& behind) {
+        const size_t length = value.code.size() + 1 + behind.size();
+        assert(length <= 255);
+        for (const int part :
+             {int{GORSE_TEXT_INSET}, form.form, form.digits, form.decimals, value.scale, static_cast<int>(length)})
             out_.bytes.push_back(static_cast<uint8_t>(part));
         out_.bytes.insert(out_.bytes.end(), value.code.begin(), value.code.end());
         out_.bytes.push_back(GORSE_OP_END);
+        out_.bytes.insert(out_.bytes.end(), behind.begin(), behind.end());
         out_.hasInsets = true;
         out_.needsForms = out_.needsForms || form.form != GORSE_FORM_NUMBER;
         out_.needsExtended = out_.needsExtended || value.needsExtended;
         out_.stackDepth = std::max(out_.stackDepth, value.depth);
         out_.variables.insert(value.variables.begin(), value.variables.end());
-        addExtremes(value, form);
-        return true;
     }
 
     void addExtremes(const Compiled& value, const Form& form) {

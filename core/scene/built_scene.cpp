@@ -6,6 +6,7 @@
 
 #include "core/base/characters.h"
 #include "core/project/project_text.h"
+#include "core/rules/clock_fields.h"
 #include "core/rules/lexer.h"
 #include "core/rules/moved_rules.h"
 #include "core/scene/panel_record.h"
@@ -72,9 +73,10 @@ void tellMissing(BuiltScene& scene, const BakedFont& font, const std::set<char32
 
 void fillVariables(BuiltScene& out, const ProjectNames& names) {
     size_t offset = 0;
+    const auto addNumber = [&](const Variable& each) { out.numbers.push_back({each.min, each.max, each.start}); };
     for (const Variable& each : *out.document.variables) {
         if (each.type != VariableType::Text) {
-            out.numbers.push_back({each.min, each.max, each.start});
+            addNumber(each);
             continue;
         }
         out.startTexts.push_back(compileText(plainText(each.startText), names));
@@ -95,6 +97,18 @@ void fillVariables(BuiltScene& out, const ProjectNames& names) {
         offset += text.capacity;
         out.texts.push_back(text);
     }
+    if (!out.document.clock)
+        return;
+    out.scene.clock = static_cast<uint16_t>(out.numbers.size());
+    std::for_each(clockVariables().begin(), clockVariables().end(), addNumber);
+}
+
+// Anything shows the seconds of the clock, or is computed from them.
+bool usesSeconds(const BuiltScene& out) {
+    const std::string& name = clockVariables()[GORSE_CLOCK_SECOND].name;
+    return out.rules->readNumbers.count(out.scene.clock + GORSE_CLOCK_SECOND) != 0 ||
+           std::any_of(out.parts.begin(), out.parts.end(),
+                       [&](const auto& part) { return part->usedVariables.count(name) != 0; });
 }
 
 void fillImages(BuiltScene& out) {
@@ -129,6 +143,18 @@ void fillScreens(BuiltScene& out) {
     out.scene.slot_count = slots;
 }
 
+// Returns the bytes of all recordings.
+uint32_t fillRecorders(BuiltScene& out) {
+    uint32_t bytes = 0;
+    for (size_t i = 0; i < out.parts.size(); ++i)
+        for (const auto& [widget, size] : out.parts[i]->recorded) {
+            out.recorders.push_back({&out.tables[i]->records[static_cast<size_t>(widget)].trend, bytes,
+                                     static_cast<uint16_t>(i), static_cast<uint16_t>(widget)});
+            bytes += static_cast<uint32_t>(size);
+        }
+    return bytes;
+}
+
 // Any text of the scene has that; screens know it of theirs, as there may be very many.
 bool anyText(const BuiltScene& scene, bool CompiledText::*text, bool ScreenPart::*part) {
     const auto any = [&](const auto& all, auto what) {
@@ -154,7 +180,7 @@ uint8_t scratchBytes(const BuiltScene& scene) {
 }
 
 // Where the parts of the state begin, see gorse_scene.
-void layOutState(BuiltScene& out) {
+void layOutState(BuiltScene& out, uint32_t recordings) {
     gorse_scene& s = out.scene;
     uint32_t screenBytes = 0;
     for (const auto& part : out.parts)
@@ -163,7 +189,9 @@ void layOutState(BuiltScene& out) {
     const uint32_t followed = s.follow_count != 0 ? s.slot_count : 0;
     s.slots_at = 4u * s.number_count;
     s.timers_at = s.slots_at + 4u * s.slot_count;
-    s.changed_at = s.timers_at + 4u * s.timer_count;
+    s.recorders_at = s.timers_at + 4u * s.timer_count;
+    s.clock_at = s.recorders_at + recordings;
+    s.changed_at = s.clock_at + (out.document.clock ? static_cast<uint32_t>(sizeof(gorse_clock_state)) : 0);
     s.whens_at = s.changed_at + (s.number_count + s.text_count + followed + 7u) / 8u;
     s.scratch_bytes = scratchBytes(out);
     s.scratch_at = s.whens_at + s.when_count;
@@ -173,7 +201,28 @@ void layOutState(BuiltScene& out) {
         textBytes = std::max(textBytes, uint32_t{each.offset} + each.capacity);
     s.screen_at = s.texts_at + textBytes;
     s.end = (s.screen_at + screenBytes + 3u) / 4u * 4u;
-    assert(out.numbers.size() + out.texts.size() == out.document.variables->size());
+    assert(out.numbers.size() + out.texts.size() ==
+           out.document.variables->size() + (out.document.clock ? size_t{GORSE_CLOCK_NUMBERS} : 0));
+}
+
+// What happens without rules.
+void fillMotions(BuiltScene& out) {
+    gorse_scene& s = out.scene;
+    if (std::any_of(out.parts.begin(), out.parts.end(), [](const auto& part) { return part->moves; }))
+        s.motion = &gorse_motion_of_widgets;
+    if (!out.rules->follows.empty())
+        s.motion = &gorse_motion_that_follows;
+    if (out.recorders.empty() && !out.document.clock)
+        return;
+    if (out.document.clock)
+        out.motions.push_back(&gorse_motion_of_clock);
+    if (s.motion)
+        out.motions.push_back(s.motion);
+    if (!out.recorders.empty())
+        out.motions.push_back(&gorse_motion_that_records);
+    out.motions.push_back(nullptr);
+    s.motion = &gorse_motion_of_several;
+    s.motions = out.motions.data();
 }
 
 void fillScene(BuiltScene& out) {
@@ -194,10 +243,11 @@ void fillScene(BuiltScene& out) {
     s.rules = out.rules->rules.data();
     s.code = out.rules->code.data();
     s.strings = out.strings.data();
-    if (std::any_of(out.parts.begin(), out.parts.end(), [](const auto& part) { return part->moves; }))
-        s.motion = &gorse_motion_of_widgets;
-    if (!out.rules->follows.empty())
-        s.motion = &gorse_motion_that_follows;
+    const uint32_t recordings = fillRecorders(out);
+    s.recorders = out.recorders.data();
+    s.recorder_count = static_cast<uint16_t>(out.recorders.size());
+    fillMotions(out);
+    s.clock_by_minutes = out.document.clock && !usesSeconds(out) ? 1 : 0;
     s.follows = out.rules->follows.data();
     s.follow_count = static_cast<uint16_t>(out.rules->follows.size());
     s.rules_read = out.rules->readFollowed ? 1 : 0;
@@ -208,7 +258,7 @@ void fillScene(BuiltScene& out) {
     s.timer_count = static_cast<uint16_t>(out.rules->timers);
     s.when_count = static_cast<uint16_t>(out.rules->whens);
     s.string_count = static_cast<uint16_t>(out.strings.size());
-    layOutState(out);
+    layOutState(out, recordings);
     out.upright = s;
     out.upright.panel = &out.uprightPanel;
 }
@@ -245,7 +295,7 @@ SceneBuilder::Changes SceneBuilder::changesFrom(const Document& document) const 
         return out;
     }
     const Document& before = last_->document;
-    out.all = before.panel != document.panel || !sameFaces(before, document);
+    out.all = before.panel != document.panel || before.clock != document.clock || !sameFaces(before, document);
     if (!out.all && before.faces != document.faces)
         for (size_t i = 0; i < document.faces->size(); ++i)
             if (!((*before.faces)[i] == (*document.faces)[i]))
@@ -271,7 +321,7 @@ SceneBuilder::Changes SceneBuilder::changesFrom(const Document& document) const 
 std::shared_ptr<const CompiledRules> SceneBuilder::rulesOf(const Document& document, const ProjectNames& names) const {
     std::shared_ptr<const CompiledRules> rules;
     if (last_ && last_->document.rules == document.rules && last_->document.variables == document.variables &&
-        last_->document.screens.size() == document.screens.size())
+        last_->document.clock == document.clock && last_->document.screens.size() == document.screens.size())
         rules = last_->rules;
     for (size_t i = 0; rules && i < document.screens.size(); ++i)
         if (const ScreenRef& before = last_->document.screens[i], &now = document.screens[i]; before != now)

@@ -20,6 +20,8 @@ struct BuiltScene {
     std::vector<gorse_text_variable> texts;
     std::deque<CompiledText> startTexts;
     std::vector<gorse_screen> screens;
+    std::vector<gorse_recorder> recorders;     // by screen, then widget
+    std::vector<const gorse_motion*> motions;  // see gorse_scene
     gorse_panel panel{};
     gorse_panel uprightPanel{};  // without turn, mirror, inversion and offsets: for looking at
     gorse_scene scene{};

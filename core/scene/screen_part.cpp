@@ -80,6 +80,8 @@ class PartBuilder {
         record.widget.kind = runtime.kind;
         if (std::find(part_->kinds.begin(), part_->kinds.end(), &runtime) == part_->kinds.end())
             part_->kinds.push_back(&runtime);
+        if (kind.recordingBytes)
+            part_->recorded.emplace_back(number, kind.recordingBytes(record));
         addSlots(number, widget, record.widget);
     }
 
@@ -94,7 +96,9 @@ class PartBuilder {
         std::optional<NumberVariable> number(const std::string& variable) override {
             return part_.number(widget_, variable);
         }
-        std::optional<NumberVariable> computedValue() override { return part_.computedValue(number_); }
+        std::optional<NumberVariable> computedValue(std::string_view key) override {
+            return part_.computedValue(number_, key);
+        }
         const int32_t* keep(std::vector<int32_t> numbers) override {
             return part_.part_->numbers.emplace_back(std::move(numbers)).data();
         }
@@ -361,22 +365,24 @@ class PartBuilder {
     }
 
     std::optional<NumberVariable> number(const Widget& widget, const std::string& name) {
-        const Variable* variable = context_.document.variable(name);
-        if (!variable || variable->type == VariableType::Text) {
+        const auto found = context_.names.variable(name);
+        const bool isText = found && found->variable->type == VariableType::Text;
+        if (!found || isText) {
             problem(Severity::Error, widget,
-                    variable ? "\"" + name + "\" is a text" : "there is no variable \"" + name + "\"",
+                    isText ? "\"" + name + "\" is a text" : "there is no variable \"" + name + "\"",
                     "Choose a variable that is a number");
             return std::nullopt;
         }
+        const Variable& variable = *found->variable;
         part_->usedVariables.insert(name);
-        return NumberVariable{static_cast<uint16_t>(context_.names.variable(name)->number), variable->min,
-                              variable->max, variable->decimals};
+        return NumberVariable{static_cast<uint16_t>(found->number), variable.min, variable.max, variable.decimals};
     }
 
-    // The slot of the widget's value, if an expression gives it.
-    std::optional<NumberVariable> computedValue(int number) const {
+    // The slot of a value of the widget, if an expression gives it.
+    std::optional<NumberVariable> computedValue(int number, std::string_view key) const {
         for (size_t i = 0; i < context_.slots.size(); ++i)
-            if (const SlotInfo& slot = context_.slots[i]; slot.widget == number && slot.shown)
+            if (const SlotInfo& slot = context_.slots[i];
+                slot.widget == number && slot.shown && key == slot.property->key)
                 return NumberVariable{static_cast<uint16_t>(GORSE_VALUE_IN_SLOT + i), slot.shown->min, slot.shown->max,
                                       slot.shown->decimals};
         return std::nullopt;

@@ -71,8 +71,9 @@ struct ScreenPart {
     std::vector<LongestText> longest;  // of those that change and are not broken into lines
     std::vector<size_t> withFonts;     // widgets whose records point to fonts, beside that of their look
     std::vector<ImageUse> images;
-    int memoryBytes = 0;  // of its texts' buffers
-    int longestText = 0;  // bytes of the longest text that changes, its closing zero included
+    std::vector<std::pair<int, long>> recorded;  // widgets whose values are recorded, and the bytes of each recording
+    int memoryBytes = 0;                         // of its texts' buffers
+    int longestText = 0;                         // bytes of the longest text that changes, its closing zero included
     std::set<std::string> usedVariables, usedLooks, usedImages;
     std::set<FontKey> usedFonts;
     Problems problems;

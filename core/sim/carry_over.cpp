@@ -17,7 +17,7 @@ namespace gorsefinch {
 namespace {
 
 void carryVariables(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
-    if (before.document.variables == now.document.variables) {
+    if (before.document.variables == now.document.variables && !before.document.clock == !now.document.clock) {
         for (uint16_t i = 0; i < now.scene.number_count; ++i)
             gorse_numbers(&to)[i] = gorse_numbers(&from)[i];
         for (uint16_t i = 0; i < now.scene.text_count; ++i)
@@ -40,6 +40,15 @@ void carryVariables(const BuiltScene& before, const gorse& from, const BuiltScen
             gorse_set_number(&to, static_cast<uint16_t>(fresh->number), value);
         }
     }
+}
+
+void carryClock(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
+    if (!before.document.clock || !now.document.clock)
+        return;
+    std::copy_n(gorse_numbers(&from) + before.scene.clock, size_t{GORSE_CLOCK_NUMBERS},
+                gorse_numbers(&to) + now.scene.clock);
+    std::memcpy(gorse_behind_head(&to, now.scene.clock_at), gorse_behind_head(&from, before.scene.clock_at),
+                sizeof(gorse_clock_state));
 }
 
 // The value of a slot under the new scene's numbers; nothing if it has its initial value. Texts are numbered by
@@ -111,6 +120,21 @@ void carryStates(const BuiltScene& before, const gorse& from, const BuiltScene& 
         if (state.keep(was, is, bytes))
             std::memcpy(stateOf(to, is.widget), bytes.data(), bytes.size());
     }
+}
+
+// The newest samples, as many as both have room for, of the values that both have.
+void carryRecording(const gorse& from, const gorse_recorder& was, gorse& to, const gorse_recorder& is) {
+    const gorse_widget_trend &old = *was.trend, &now = *is.trend;
+    const gorse_recording& before = *gorse_recording_of(&from, &was);
+    gorse_recording& after = *gorse_recording_of(&to, &is);
+    after = before;
+    after.count = std::min(before.count, now.samples);
+    after.next = static_cast<uint16_t>(after.count % now.samples);
+    const uint16_t* oldSamples = gorse_samples_of(const_cast<gorse_recording*>(&before));
+    for (int value = 0; value < std::min(old.values, now.values); ++value)
+        for (int i = 0; i < after.count; ++i)
+            gorse_samples_of(&after)[value * now.samples + i] =
+                oldSamples[value * old.samples + (before.next + old.samples - after.count + i) % old.samples];
 }
 
 // The code of a rule: its condition and all that it does.
@@ -225,13 +249,31 @@ void carryHead(const BuiltScene& before, const gorse& from, const BuiltScene& no
 
 }  // namespace
 
+void carryRecordings(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
+    const auto ranges = [](const gorse_widget_trend& trend) {
+        return std::pair(trend.shown.limits[GORSE_COURSE_MIN], trend.shown.limits[GORSE_COURSE_MAX]);
+    };
+    for (const gorse_recorder& recorder : now.recorders) {
+        const Screen& screen = *now.parts[recorder.screen]->source;
+        const std::string& name = screen.widgets[recorder.widget]->name;
+        for (const gorse_recorder& old : before.recorders) {
+            const Screen& source = *before.parts[old.screen]->source;
+            if (source.name == screen.name && source.widgets[old.widget]->name == name &&
+                ranges(*old.trend) == ranges(*recorder.trend))
+                carryRecording(from, old, to, recorder);
+        }
+    }
+}
+
 std::vector<int> carryOver(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
     carryVariables(before, from, now, to);
+    carryClock(before, from, now, to);
     if (gorse_head_of(&from)->started == 0)
         return std::vector<int>(now.rules->rules.size(), -1);
     carrySlots(before, from, now, to);
     std::vector<int> sameRules = carryRules(before, from, now, to);
     carryHead(before, from, now, to);
+    carryRecordings(before, from, now, to);
     if (now.scene.follow_count != 0)
         gorse_follow_all(&to);
     gorse_show_screen(&to);

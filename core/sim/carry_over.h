@@ -10,4 +10,8 @@ namespace gorsefinch {
 // of the new scene, the number of the same rule in the old one, or -1.
 std::vector<int> carryOver(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to);
 
+// What trends have recorded, of those that are in both with the same ranges: the newest samples, as many as both have
+// room for. Both must have begun.
+void carryRecordings(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to);
+
 }  // namespace gorsefinch

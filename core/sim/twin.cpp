@@ -5,7 +5,9 @@
 #include <cassert>
 #include <utility>
 
+#include "core/rules/clock_fields.h"
 #include "core/sim/carry_over.h"
+#include "core/sim/date_text.h"
 #include "runtime/gorse_internal.h"
 
 namespace gorsefinch {
@@ -82,7 +84,19 @@ bool Twin::touch(int x, int y, bool down) {
     return true;
 }
 
+Result<void> Twin::setClock(const std::string& value) {
+    const auto date = dateFromText(value);
+    const auto byte = [](int number) { return static_cast<uint8_t>(number); };
+    if (!date || gorse_set_clock(&run_, static_cast<uint16_t>(date->year), byte(date->month), byte(date->day),
+                                 byte(date->hour), byte(date->minute), byte(date->second)) != GORSE_RESULT_OK)
+        return failure("", kClockName, "\"" + value + "\" is no date and time from 2000 to 2099",
+                       "Write one such as 2026-11-30 14:05:00");
+    return {};
+}
+
 Result<void> Twin::set(const std::string& name, const std::string& value) {
+    if (name == kClockName && scene_->document.clock)
+        return setClock(value);
     const ProjectNames names(scene_->document);
     const auto found = names.variable(name);
     if (!found)
@@ -182,6 +196,7 @@ PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values) 
             gorse_set_number(&run, i, gorse_number(from, i));
         for (uint16_t i = 0; i < scene.scene.text_count; ++i)
             gorse_set_text(&run, i, gorse_text_value(from, i));
+        carryRecordings(values->scene(), *from, scene, run);
     }
     gorse_head_of(&run)->screen = static_cast<uint16_t>(screen);
     gorse_show_screen(&run);

@@ -43,7 +43,8 @@ class Twin {
     void step(uint32_t ms);
     // A finger at a pixel of the interface. False, and nothing happens, if the panel has no touch.
     bool touch(int x, int y, bool down);
-    // Sets a variable from what a user writes; an error if there is none or the value can't be read.
+    // Sets a variable from what a user writes, or the clock ("clock", "2026-11-30 14:05:00"); an error if there is none
+    // or the value can't be read.
     Result<void> set(const std::string& variable, const std::string& value);
     // A variable's value as the user reads it; "" if there is none.
     std::string get(const std::string& variable) const;
@@ -65,6 +66,7 @@ class Twin {
     gorse* run() { return &run_; }
 
   private:
+    Result<void> setClock(const std::string& value);
     void begin();
     const gorse_scene* runtimeScene() const { return view_ == View::Panel ? &scene_->scene : &scene_->upright; }
     static void flush(void* user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t* bytes, uint32_t count);

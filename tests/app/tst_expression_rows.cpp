@@ -227,7 +227,7 @@ class TestExpressionRows : public QObject, support::OnWindow {
         });
         dropAt(canvas, *data, canvas->fromPanel(QPointF(160, 200)).toPoint());
         QTRY_COMPARE(session_->selection().screen()->widgets.size(), before + 2);
-        QCOMPARE(offered, (QStringList{"readout", "progress", "ring", "gauge", "lamp", "text"}));
+        QCOMPARE(offered, (QStringList{"readout", "progress", "ring", "gauge", "trend", "lamp", "text"}));
         const Widget& shown = widget("status", "kiln_temp_readout");
         QCOMPARE(shown.properties.at("value"), PropertyValue(std::string("kiln_temp")));
         QCOMPARE(shown.properties.at("unit"), PropertyValue(std::string("°C")));

@@ -180,7 +180,7 @@ class TestRenames : public QObject {
 
     // A variable may have the name of a statement.
     void statementsAndVariablesOfOneName() {
-        for (const char* name : {"go", "back", "call", "show", "play", "start", "every"}) {
+        for (const char* name : {"go", "back", "call", "show", "play", "sample", "start", "every"}) {
             Document d = renameProject("on start\n    temp = temp + 1\n");
             d = *renameVariable(d, "temp", name);
             SceneBuilder builder;

@@ -91,6 +91,8 @@ class RandomProject {
         document_ = withVariable(document_, makeNumber("heat", -9999, 9999, 215, 1));
         document_ = withVariable(document_, makeYesNo("open", maybe(50)));
         document_ = withVariable(document_, makeText("title", "Kiln 3", 20));
+        if (maybe(50))
+            document_ = withClock(document_, Clock{});
     }
 
     void makePictures() {
@@ -170,7 +172,7 @@ class RandomProject {
                                           "{open}",
                                           "two\nlines",
                                           "{count:mm:ss}"};
-        return anyOf(all);
+        return document_.clock && maybe(20) ? "{clock:HH:mm:ss} {clock:ddd d}" : anyOf(all);
     }
 
     void someOf(std::span<const PropertyInfo> properties, int percent, PropertyMap& into) {
