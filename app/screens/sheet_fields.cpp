@@ -19,6 +19,7 @@
 #include "core/edits/font_edits.h"
 #include "core/edits/image_edits.h"
 #include "core/font/face_facts.h"
+#include "core/rules/clock_fields.h"
 
 namespace gorsefinch::app {
 
@@ -161,6 +162,9 @@ QWidget* Sheet::variableField(const PropertyInfo& property, std::function<void()
     field->addItem(tr("none"), QString());
     for (const Variable& each : *session_.document().variables)
         if (each.type != VariableType::Text)
+            field->addItem(fromStd(each.name), fromStd(each.name));
+    if (session_.document().clock)
+        for (const Variable& each : clockVariables())
             field->addItem(fromStd(each.name), fromStd(each.name));
     if (property.takesExpression())
         field->addItem(tr("Expression…"), kExpression);

@@ -1,7 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/twin_runner.h"
 
+#include <QDateTime>
 #include <algorithm>
+
+#include "core/rules/clock_fields.h"
 
 namespace gorsefinch::app {
 
@@ -20,10 +23,19 @@ TwinRunner::TwinRunner() {
 }
 
 void TwinRunner::update(const BuiltSceneRef& scene) {
+    const bool hadClock = twin_ && twin_->scene().document.clock;
     if (twin_)
         twin_->update(scene);
     else
         twin_ = std::make_unique<Twin>(scene);
+    if (!hadClock)
+        setClock();
+}
+
+// What firmware does that has the time from somewhere.
+void TwinRunner::setClock() {
+    if (twin_->scene().document.clock)
+        (void)twin_->set(kClockName, QDateTime::currentDateTime().toString("yyyy-MM-dd HH:mm:ss").toStdString());
 }
 
 void TwinRunner::reset() {
@@ -42,6 +54,7 @@ void TwinRunner::run(bool run) {
 
 void TwinRunner::restart() {
     twin_->restart();
+    setClock();
     step();
 }
 

@@ -43,6 +43,7 @@ class TwinRunner : public QObject {
     void refused(const QString& reason);
 
   private:
+    void setClock();
     std::unique_ptr<Twin> twin_;
     QTimer ticker_;
     QElapsedTimer clock_;

@@ -14,10 +14,12 @@
 
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "app/variables/clock_dialog.h"
 #include "app/variables/variables_model.h"
 #include "app/widgets/from_std.h"
 #include "core/base/file_writer.h"
 #include "core/base/files.h"
+#include "core/edits/edit.h"
 #include "core/edits/variable_csv.h"
 
 namespace gorsefinch::app {
@@ -86,7 +88,9 @@ VariablesStation::VariablesStation(Session& session, QWidget* parent)
          {std::tuple("import_variables", tr("Import…"), tr("Read variables from a table of comma-separated values"),
                      &VariablesStation::importTable),
           {"export_variables", tr("Export…"), tr("Write all variables as a table of comma-separated values"),
-           &VariablesStation::exportTable}}) {
+           &VariablesStation::exportTable},
+          {"edit_clock", tr("Clock…"), tr("Date and time for texts and rules, and the names of days and months"),
+           &VariablesStation::editClock}}) {
         auto* button = new QPushButton(words, this);
         button->setObjectName(name);
         button->setToolTip(help);
@@ -192,6 +196,19 @@ void VariablesStation::exportTable() {
         file->append(variablesToCsv(*session_.document().variables));
     if (const auto written = file ? file->finish() : tl::unexpected(file.error()); !written)
         session_.showError(fromStd(written.error().text()));
+}
+
+void VariablesStation::editClock() {
+    auto* dialog = new ClockDialog(session_.document().clock.get(), this);
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    connect(dialog, &QDialog::accepted, this, [this, dialog] {
+        const auto clock = dialog->clock();
+        const Document& now = session_.document();
+        if (clock ? now.clock && *now.clock == *clock : !now.clock)
+            return;
+        session_.edit(withClock(now, clock), clock ? tr("Clock") : tr("Remove the clock"));
+    });
+    dialog->open();
 }
 
 void VariablesStation::removeSelected() {

@@ -28,6 +28,7 @@ class VariablesStation : public Station {
     void removeSelected();
     void importTable();
     void exportTable();
+    void editClock();
 
     Session& session_;
     VariablesModel* model_;

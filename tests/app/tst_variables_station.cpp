@@ -2,10 +2,12 @@
 // The table of variables, worked by keys: every column, what is refused, what follows from a change.
 #include <QCheckBox>
 #include <QLabel>
+#include <QLineEdit>
 #include <QPushButton>
 #include <QTableView>
 
 #include "app/theme/theme.h"
+#include "app/variables/clock_dialog.h"
 #include "app/variables/variables_model.h"
 #include "tests/support/test_case.h"
 #include "tests/support/window.h"
@@ -236,6 +238,45 @@ class TestVariablesStation : public QObject, support::OnWindow {
         QTRY_VERIFY(open_->window.isActiveWindow());
         QTest::keyClick(&open_->window, Qt::Key_Z, Qt::ControlModifier);
         QVERIFY(*session_->document().variables == *before);
+    }
+
+    void theClockIsGivenAndTakenAway() {
+        const auto dialog = [&] {
+            QTest::mouseClick(open_->find<QPushButton>("edit_clock"), Qt::LeftButton);
+            auto* found = open_->window.findChild<ClockDialog*>();
+            return found;
+        };
+        const auto takeOver = [](ClockDialog* of) {
+            for (auto* button : of->findChildren<QPushButton*>())
+                if (button->isDefault())
+                    QTest::mouseClick(button, Qt::LeftButton);
+        };
+        ClockDialog* asked = dialog();
+        QVERIFY(asked && !asked->clock());
+        auto* days = asked->findChild<QLineEdit*>("days");
+        QVERIFY(!days->isEnabled());
+        QTest::mouseClick(asked->findChild<QCheckBox*>("has_clock"), Qt::LeftButton, {}, QPoint(8, 8));
+        QVERIFY(days->isEnabled());
+        days->selectAll();
+        QTest::keyClicks(days, "Mo, Di, Mi, Do, Fr, Sa");
+        takeOver(asked);
+        QVERIFY(asked->isVisible());  // six days are refused
+        QVERIFY(asked->findChild<QLabel*>("told")->text().contains("Seven"));
+        QTest::keyClicks(days, ", So");
+        takeOver(asked);
+        QVERIFY(session_->document().clock);
+        QCOMPARE(session_->document().clock->days[6], std::string("So"));
+        // The twin has the time of this computer.
+        QCOMPARE(session_->runner().twin().get("clock.year"), std::to_string(QDate::currentDate().year()));
+        QTRY_VERIFY(!open_->window.findChild<ClockDialog*>());
+        asked = dialog();
+        QTest::mouseClick(asked->findChild<QCheckBox*>("has_clock"), Qt::LeftButton, {}, QPoint(8, 8));
+        takeOver(asked);
+        QVERIFY(!session_->document().clock);
+        session_->undo();
+        QCOMPARE(session_->document().clock->days[6], std::string("So"));
+        session_->undo();
+        QVERIFY(!session_->document().clock);
     }
 };
 
