@@ -17,6 +17,7 @@
 #include "app/widgets/frame_picture.h"
 #include "core/document/new_widget.h"
 #include "core/edits/image_edits.h"
+#include "core/sim/twin.h"
 
 namespace gorsefinch::app {
 
@@ -42,6 +43,20 @@ std::string sampleImage(Document& sample, const KindInfo& kind) {
     return name;
 }
 
+// The variable that samples of what shows the course of a value show, from 0 to 100.
+constexpr const char* kCourse = "course";
+
+// Records a firing: up, a step, up, and slowly down.
+void recordCourse(Twin& twin) {
+    const gorse_widget_trend& trend = *twin.scene().recorders.front().trend;
+    for (int i = 0; i < trend.samples; ++i) {
+        const int at = i * 100 / trend.samples;
+        const int value = at < 25 ? 8 + at * 2 : at < 45 ? 58 : at < 65 ? 58 + (at - 45) * 3 / 2 : 88 - (at - 65) * 2;
+        twin.set(kCourse, std::to_string(value));
+        twin.step(static_cast<uint32_t>(i) * 1000);
+    }
+}
+
 // A project with the same panel format, looks, faces and images, and one screen with one widget.
 Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
     Document sample = from;
@@ -63,6 +78,14 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
     widget.look = startLook(from, kind);
     if (info(kind).sample)
         info(kind).sample(widget, info(panel.format).isOneBit());
+    if (info(kind).recordingBytes) {
+        Variable course;
+        course.name = kCourse;
+        course.type = VariableType::Whole;
+        course.max = 100;
+        sample.variables = std::make_shared<const std::vector<Variable>>(std::vector{course});
+        widget.properties["value"] = course.name;
+    }
     if (const std::string image = sampleImage(sample, info(kind)); !image.empty())
         widget.properties[requiredImage(info(kind))->key] = image;
     Screen screen;
@@ -78,7 +101,11 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
 QPixmap samplePicture(Session& session, Kind kind, const QSize& size) {
     SceneBuilder builder;
     const BuiltSceneRef scene = builder.build(sampleDocument(session.document(), kind, size));
-    return QPixmap::fromImage(toImage(drawScreen(*scene, 0)));
+    if (scene->recorders.empty())
+        return QPixmap::fromImage(toImage(drawScreen(*scene, 0)));
+    Twin twin(scene);
+    recordCourse(twin);
+    return QPixmap::fromImage(toImage(twin.memory()));
 }
 
 class Tray::Sample : public QAbstractButton {

@@ -50,7 +50,7 @@ std::vector<Kind> kindsFor(const Variable& variable) {
     switch (variable.type) {
         case VariableType::Text: return {Kind::Text};
         case VariableType::YesNo: return {Kind::Lamp, Kind::Text};
-        default: return {Kind::Readout, Kind::Progress, Kind::Ring, Kind::Gauge, Kind::Lamp, Kind::Text};
+        default: return {Kind::Readout, Kind::Progress, Kind::Ring, Kind::Gauge, Kind::Trend, Kind::Lamp, Kind::Text};
     }
 }
 
