@@ -50,13 +50,12 @@ void addNameError(const std::string& name, const std::string& what, Problems& pr
 bool isNameOfRuntime(std::string_view project) { return project == "gorse" || project.starts_with("gorse_"); }
 
 void visitOwnSymbols(const SymbolVisitor& visit) {
-    for (const char* own : {"begin",         "begin_in",      "step",        "touch",        "go",
-                            "screen",        "redraw",        "flush",       "trace",        "screens",
-                            "numbers",       "texts",         "strings",     "code",         "rules",
-                            "recorders",     "motions",       "panel",       "scene",        "read",
-                            "palette",       "set_clock",     "H",           "WIDTH",        "HEIGHT",
-                            "PANEL_COLUMNS", "PANEL_ROWS",    "STATE_BYTES", "BUFFER_BYTES", "BUFFER_MIN",
-                            "STACK_BYTES",   "OUTSIDE_BYTES", "SCREENS"})
+    for (const char* own :
+         {"begin",      "begin_in",    "step",          "touch",         "go",         "screen",      "redraw",
+          "flush",      "trace",       "screens",       "numbers",       "texts",      "strings",     "code",
+          "rules",      "recorders",   "motions",       "panel",         "scene",      "read",        "palette",
+          "H",          "WIDTH",       "HEIGHT",        "PANEL_COLUMNS", "PANEL_ROWS", "STATE_BYTES", "BUFFER_BYTES",
+          "BUFFER_MIN", "STACK_BYTES", "OUTSIDE_BYTES", "SCREENS"})
         visit(own, std::string("the generated ") + own);
 }
 
@@ -93,6 +92,8 @@ void visitSymbols(const CompiledRules& rules, const SymbolVisitor& visit) {
 
 void visitAssetSymbols(const BuiltScene& scene, const SymbolVisitor& visit) {
     const Document& doc = scene.document;
+    if (doc.clock)
+        visit("set_clock", "the clock");
     const auto plain = [&](const std::string& symbol) { return symbol.substr(doc.name.size() + 1); };
     for (const ImageUse& use : scene.images)
         for (size_t i = 0; i < use.frameCount(); ++i)

@@ -81,8 +81,9 @@ void SceneReporter::followAssets(const BuiltScene& scene) {
                                        });
     const bool sameFonts = std::equal(scene.fonts.begin(), scene.fonts.end(), fonts_.begin(), fonts_.end(),
                                       [](const FontRef& font, const FontKey& known) { return font->key() == known; });
-    if (sameImages && sameFonts)
+    if (sameImages && sameFonts && hasClock_ == (scene.document.clock != nullptr))
         return;
+    hasClock_ = scene.document.clock != nullptr;
     images_.clear();
     for (const ImageUse& use : scene.images)
         images_.emplace_back(use.name, use.frameCount());

@@ -51,6 +51,7 @@ class SceneReporter {
     std::shared_ptr<const CompiledRules> rules_;
     std::vector<std::pair<std::string, size_t>> images_;  // with their frames
     std::vector<FontKey> fonts_;
+    bool hasClock_ = false;
     Symbols ofGenerated_, ofVariables_, ofRules_, ofAssets_;
     SymbolCounts counts_;        // of all of them
     size_t invalidScreens_ = 0;  // that have an invalid name or hold one

@@ -113,7 +113,7 @@ class TextCompiler {
 
     bool inset(const TextPiece& piece) {
         const std::string clock = std::string(kClockName) + ":";
-        if (piece.text.starts_with(clock))
+        if (piece.text.starts_with(clock) && (names_.document().clock || !names_.variable(kClockName)))
             return dateAndTime(piece, piece.text.substr(clock.size()));
         const auto tokens = splitExpression(piece.text, 1, static_cast<int>(piece.begin) + 1, 0);
         ExpressionScope scope;

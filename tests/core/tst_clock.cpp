@@ -5,6 +5,7 @@
 
 #include "core/edits/edit.h"
 #include "core/emit/generate.h"
+#include "core/emit/scene_report.h"
 #include "core/project/project_text.h"
 #include "core/rules/clock_fields.h"
 #include "core/rules/completion.h"
@@ -203,6 +204,22 @@ class TestClock : public QObject {
         document.rules =
             std::make_shared<std::vector<RuleFile>>(std::vector<RuleFile>{{"main", "on start\n    clock.hour = 5\n"}});
         QVERIFY(says(document, "only the firmware sets the clock"));
+    }
+
+    // Without a clock its name is free; with one, its setter has the same name in C.
+    void aVariableOfItsName() {
+        const auto withOne = [](const std::optional<Clock>& clock) {
+            return withVariable(withTexts({"{clock:000}"}, clock), makeNumber("clock", 0, 999, 7));
+        };
+        Twin twin(built(withOne(std::nullopt)));
+        twin.step(0);
+        QCOMPARE(shown(twin), std::string("007"));
+        SceneReporter reporter;
+        QVERIFY(!hasErrors(reporter.report(twin.scene()).problems));
+        const auto clash = reporter.report(*builder_.build(withOne(Clock{}))).problems;
+        QVERIFY(std::any_of(clash.begin(), clash.end(), [](const Problem& each) {
+            return each.text().find("demo_set_clock") != std::string::npos;
+        }));
     }
 
     void filesAndEditsCarryIt() {
