@@ -240,18 +240,20 @@ class TestLayersAndReel : public QObject, support::OnWindow {
     }
 
     void screensAreCarried() {
-        QCOMPARE(screens(), (QStringList{"status", "programme", "alarm"}));
+        QCOMPARE(screens(), (QStringList{"status", "programme", "alarm", "course"}));
         carry(reel(), 2, 0);
-        QCOMPARE(screens(), (QStringList{"alarm", "status", "programme"}));
+        QCOMPARE(screens(), (QStringList{"alarm", "status", "programme", "course"}));
         QCOMPARE(session_->selection().screenName(), QString("status"));
         carry(reel(), 0, -1);
-        QCOMPARE(screens(), (QStringList{"status", "programme", "alarm"}));
+        QCOMPARE(screens(), (QStringList{"status", "programme", "course", "alarm"}));
+        carry(reel(), 3, 2);
+        QCOMPARE(screens(), (QStringList{"status", "programme", "alarm", "course"}));
         carry(reel(), 1, 2);
-        QCOMPARE(screens(), (QStringList{"status", "programme", "alarm"}));
+        QCOMPARE(screens(), (QStringList{"status", "programme", "alarm", "course"}));
         QMimeData strange;
         strange.setData("application/x-gorsefinch-screen", "900");
         (void)reel()->model()->dropMimeData(&strange, Qt::MoveAction, 0, 0, {});
-        QCOMPARE(screens(), (QStringList{"status", "programme", "alarm"}));
+        QCOMPARE(screens(), (QStringList{"status", "programme", "alarm", "course"}));
     }
 
     void screensAreRenamedInTheReel() {
@@ -267,42 +269,42 @@ class TestLayersAndReel : public QObject, support::OnWindow {
         QVERIFY(reel()->hasFocus());
         QTest::keyClick(reel(), Qt::Key_F2);
         typeInto(reel(), "status");
-        QCOMPARE(screens(), (QStringList{"status", "steps", "alarm"}));
+        QCOMPARE(screens(), (QStringList{"status", "steps", "alarm", "course"}));
     }
 
     // A copy of a screen has widgets of the same names; the rules go on meaning those of the first.
     void aDuplicateLeavesTheRulesWhole() {
         reel()->setFocus();
         QTest::keyClick(reel(), Qt::Key_D, Qt::ControlModifier);
-        QCOMPARE(screens(), (QStringList{"status", "status_2", "programme", "alarm"}));
+        QCOMPARE(screens(), (QStringList{"status", "status_2", "programme", "alarm", "course"}));
         QCOMPARE(session_->selection().screenName(), QString("status_2"));
         QVERIFY(session_->problems().empty());
         QVERIFY(session_->document().rules->front().text.find("on status.") != std::string::npos);
         undo();
-        QCOMPARE(screens(), (QStringList{"status", "programme", "alarm"}));
+        QCOMPARE(screens(), (QStringList{"status", "programme", "alarm", "course"}));
     }
 
     void theMenuOfTheReel() {
         const QPoint second = inRow(reel(), 1, 130);
         QTest::mouseClick(reel()->viewport(), Qt::LeftButton, {}, second);
         choose(reel()->viewport(), second, "New screen");
-        QCOMPARE(screens(), (QStringList{"status", "programme", "screen", "alarm"}));
+        QCOMPARE(screens(), (QStringList{"status", "programme", "screen", "alarm", "course"}));
         choose(reel()->viewport(), second, "Down");
-        QCOMPARE(screens(), (QStringList{"status", "programme", "alarm", "screen"}));
+        QCOMPARE(screens(), (QStringList{"status", "programme", "alarm", "screen", "course"}));
         choose(reel()->viewport(), second, "Up");
         choose(reel()->viewport(), second, "Delete");
-        QCOMPARE(screens(), (QStringList{"status", "programme", "alarm"}));
+        QCOMPARE(screens(), (QStringList{"status", "programme", "alarm", "course"}));
     }
 
     void theLastScreenStays() {
         reel()->setFocus();
-        for (int i = 0; i < 4; ++i)
+        for (int i = 0; i < 5; ++i)
             QTest::keyClick(reel(), Qt::Key_Delete);
         QCOMPARE(screens().size(), 1);
         QCOMPARE(reel()->model()->rowCount(), 1);
-        undo();
-        undo();
-        QCOMPARE(screens(), (QStringList{"status", "programme", "alarm"}));
+        for (int i = 0; i < 3; ++i)
+            undo();
+        QCOMPARE(screens(), (QStringList{"status", "programme", "alarm", "course"}));
     }
 
     // A thumbnail follows its screen after a short delay.
