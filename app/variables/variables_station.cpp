@@ -20,13 +20,17 @@
 #include "core/base/file_writer.h"
 #include "core/base/files.h"
 #include "core/edits/edit.h"
-#include "core/edits/variable_csv.h"
+#include "core/edits/variable_header.h"
 
 namespace gorsefinch::app {
 
 namespace {
 
 constexpr int kToldLines = 4;  // of what an import could not take
+
+bool isHeader(const QString& path) {
+    return path.endsWith(".h", Qt::CaseInsensitive) || path.endsWith(".hpp", Qt::CaseInsensitive);
+}
 
 // Offers the words of a column in a list.
 class WordsDelegate : public QStyledItemDelegate {
@@ -85,9 +89,12 @@ VariablesStation::VariablesStation(Session& session, QWidget* parent)
     bar->addWidget(add);
     bar->addWidget(remove);
     for (const auto& [name, words, help, what] :
-         {std::tuple("import_variables", tr("Import…"), tr("Read variables from a table of comma-separated values"),
-                     &VariablesStation::importTable),
-          {"export_variables", tr("Export…"), tr("Write all variables as a table of comma-separated values"),
+         {std::tuple(
+              "import_variables", tr("Import…"),
+              tr("Read variables from a table of comma-separated values, or from the structs and enums of a C header"),
+              &VariablesStation::importTable),
+          {"export_variables", tr("Export…"),
+           tr("Write all variables as a table of comma-separated values, or as a C header"),
            &VariablesStation::exportTable},
           {"edit_clock", tr("Clock…"), tr("Date and time for texts and rules, and the names of days and months"),
            &VariablesStation::editClock}}) {
@@ -156,15 +163,17 @@ void VariablesStation::addOne() {
 
 // Makes one edit. Lines that can't be used are reported with their numbers; the others are taken.
 void VariablesStation::importTable() {
-    const QString path =
-        QFileDialog::getOpenFileName(this, tr("Import variables"), QString(), tr("Tables (*.csv);;All files (*)"));
+    const QString path = QFileDialog::getOpenFileName(this, tr("Import variables"), QString(),
+                                                      tr("Tables and C headers (*.csv *.h *.hpp);;All files (*)"));
     if (path.isEmpty())
         return;
     Disk disk;
     const std::string file = QFileInfo(path).fileName().toStdString();
     const auto bytes = readFile(disk, path.toStdString(), kMaxCsv);
-    const auto read =
-        bytes ? variablesFromCsv(*bytes, file, *session_.document().variables) : tl::unexpected(bytes.error());
+    const auto& known = *session_.document().variables;
+    const auto read = !bytes           ? tl::unexpected(bytes.error())
+                      : isHeader(path) ? variablesFromHeader(*bytes, file, known)
+                                       : variablesFromCsv(*bytes, file, known);
     if (!read) {
         session_.showError(fromStd(read.error().text()));
         return;
@@ -187,13 +196,15 @@ void VariablesStation::importTable() {
 
 void VariablesStation::exportTable() {
     QString path = QFileDialog::getSaveFileName(this, tr("Export variables"), "variables.csv",
-                                                tr("Tables (*.csv);;All files (*)"));
+                                                tr("Tables (*.csv);;C headers (*.h);;All files (*)"));
     if (path.isEmpty())
         return;
     Disk disk;
+    const Document& document = session_.document();
     auto file = FileWriter::open(disk, path.toStdString());
     if (file)
-        file->append(variablesToCsv(*session_.document().variables));
+        file->append(isHeader(path) ? variablesToHeader(document.name, *document.variables)
+                                    : variablesToCsv(*document.variables));
     if (const auto written = file ? file->finish() : tl::unexpected(file.error()); !written)
         session_.showError(fromStd(written.error().text()));
 }

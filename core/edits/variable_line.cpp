@@ -10,7 +10,7 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr int kMaxLineDecimals = 6, kMaxTextLength = 200, kMaxUnitBytes = 40;
+constexpr int kMaxLineDecimals = 6, kMaxUnitBytes = 40;
 constexpr const char* kExample = "Write one like oil_temp 0.0 to 120.0 °C, pump yes/no, or title text 20";
 
 std::vector<std::string> wordsOfLine(std::string_view line) {

@@ -8,6 +8,8 @@
 
 namespace gorsefinch {
 
+inline constexpr int kMaxTextLength = 200;  // bytes of a text variable
+
 // A variable from one line: its name, then what is wanted of a type (whole, decimal, yes/no, text), a range "0 to 120"
 // (of a text its bytes), and a unit. The digits behind the points are the decimals: "oil_temp 0.0 to 120.0 °C". Without
 // a type it is the one that the rest suggests, at last a whole number. An error says what can't be read.

@@ -43,6 +43,16 @@ class TestVariablesStation : public QObject, support::OnWindow {
         QTest::keyClick(editor, Qt::Key_Return);
         QTRY_VERIFY(!table_->viewport()->findChild<QLineEdit*>());
     }
+    // Presses a button, and gives its dialog a file.
+    void choose(const char* button, const QString& path) {
+        support::onNextDialog([path](QWidget* dialog) {
+            auto* name = dialog->findChild<QLineEdit*>("fileNameEdit");
+            QVERIFY(name);
+            name->setText(path);
+            QTest::keyClick(name, Qt::Key_Return);
+        });
+        QTest::mouseClick(open_->find<QPushButton>(button), Qt::LeftButton);
+    }
     QString notice() { return open_->find<QLabel>("notice")->text(); }
     void add(const char* name) {
         QTest::mouseClick(open_->find<QPushButton>("add_variable"), Qt::LeftButton);
@@ -208,16 +218,7 @@ class TestVariablesStation : public QObject, support::OnWindow {
     // Written, changed outside and read again: this is one edit, and lines that can't be used are reported.
     void tablesAreExchanged() {
         const QString path = open_->path("variables.csv");
-        const auto choose = [&](const char* button) {
-            support::onNextDialog([path](QWidget* dialog) {
-                auto* name = dialog->findChild<QLineEdit*>("fileNameEdit");
-                QVERIFY(name);
-                name->setText(path);
-                QTest::keyClick(name, Qt::Key_Return);
-            });
-            QTest::mouseClick(open_->find<QPushButton>(button), Qt::LeftButton);
-        };
-        choose("export_variables");
+        choose("export_variables", path);
         QFile file(path);
         QVERIFY(file.open(QIODevice::ReadWrite));
         QByteArray table = file.readAll();
@@ -230,7 +231,7 @@ class TestVariablesStation : public QObject, support::OnWindow {
         file.write(table);
         file.close();
         const auto before = session_->document().variables;
-        choose("import_variables");
+        choose("import_variables", path);
         QCOMPARE(variable("kiln_temp").max, 1400);
         QCOMPARE(variable("fan").start, 1);
         QVERIFY2(notice().contains("line 13") && notice().contains("7up"), qPrintable(notice()));
@@ -238,6 +239,28 @@ class TestVariablesStation : public QObject, support::OnWindow {
         QTRY_VERIFY(open_->window.isActiveWindow());
         QTest::keyClick(&open_->window, Qt::Key_Z, Qt::ControlModifier);
         QVERIFY(*session_->document().variables == *before);
+    }
+
+    void headersAreExchanged() {
+        const QString path = open_->path("values.h");
+        choose("export_variables", path);
+        QFile file(path);
+        QVERIFY(file.open(QIODevice::ReadWrite));
+        QByteArray header = file.readAll();
+        QVERIFY(header.contains("uint16_t kiln_temp; /* measured by the thermocouple */"));
+        header.replace("#define KILN_TEMP_MAX 1320", "#define KILN_TEMP_MAX 1250");
+        header.replace("} kiln_values;", "    bool fan; // of the vent\n    void *port;\n} kiln_values;");
+        file.resize(0);
+        file.seek(0);
+        file.write(header);
+        file.close();
+        choose("import_variables", path);
+        QCOMPARE(variable("kiln_temp").max, 1250);
+        QCOMPARE(variable("kiln_temp").unit, std::string("°C"));
+        QVERIFY(variable("fan").type == VariableType::YesNo);
+        QCOMPARE(variable("fan").note, std::string("of the vent"));
+        QCOMPARE(variable("programme_name").length, 14);
+        QVERIFY2(notice().contains("pointers are not variables"), qPrintable(notice()));
     }
 
     void theClockIsGivenAndTakenAway() {
