@@ -66,7 +66,7 @@ static void record_times(gorse *g, const GORSE_ROM gorse_recorder *recorder, uin
     show(g, recorder, (uint8_t)(whole | (recording->low != low) | (recording->high != high)));
 }
 
-/* Records what has become due; a late step stands for all that were due before it. Returns the ms to the next. */
+/* Records what has become due; a late step records one for each that was missed. Returns the ms to the next. */
 static uint32_t record_due(gorse *g, const GORSE_ROM gorse_recorder *recorder) {
     const uint32_t interval = gorse_sample_interval(recorder->trend);
     gorse_recording *recording = gorse_recording_of(g, recorder);

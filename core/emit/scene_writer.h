@@ -16,6 +16,8 @@ std::string hookSymbol(const Document& document, const HookInfo& hook);
 
 // NAME_scene.c, NAME_images.c, NAME_fonts.c, NAME.h and NAME_port.c.
 std::string writeScene(const BuiltScene& scene);
+// The end of NAME_scene.c, behind its tables: how the interface is run.
+std::string writeRun(const BuiltScene& scene);
 std::string writeImages(const BuiltScene& scene);
 std::string writeFonts(const BuiltScene& scene);
 std::string writeHeader(const BuiltScene& scene);

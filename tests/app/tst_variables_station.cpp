@@ -53,6 +53,15 @@ class TestVariablesStation : public QObject, support::OnWindow {
         });
         QTest::mouseClick(open_->find<QPushButton>(button), Qt::LeftButton);
     }
+    static QByteArray read(const QString& path) {
+        QFile file(path);
+        return file.open(QIODevice::ReadOnly) ? file.readAll() : QByteArray();
+    }
+    static void write(const QString& path, const QByteArray& bytes) {
+        QFile file(path);
+        QVERIFY(file.open(QIODevice::WriteOnly | QIODevice::Truncate));
+        file.write(bytes);
+    }
     QString notice() { return open_->find<QLabel>("notice")->text(); }
     void add(const char* name) {
         QTest::mouseClick(open_->find<QPushButton>("add_variable"), Qt::LeftButton);
@@ -219,17 +228,12 @@ class TestVariablesStation : public QObject, support::OnWindow {
     void tablesAreExchanged() {
         const QString path = open_->path("variables.csv");
         choose("export_variables", path);
-        QFile file(path);
-        QVERIFY(file.open(QIODevice::ReadWrite));
-        QByteArray table = file.readAll();
+        QByteArray table = read(path);
         QVERIFY(table.startsWith("name,type,decimals,min,max"));
         QVERIFY(table.contains("\nkiln_temp,whole,,0,1320,1043,,°C,firmware"));
         table.replace("kiln_temp,whole,,0,1320,", "kiln_temp,whole,,0,1400,");
         table += "fan,yes/no,,,,yes\n7up,whole\n";
-        file.resize(0);
-        file.seek(0);
-        file.write(table);
-        file.close();
+        write(path, table);
         const auto before = session_->document().variables;
         choose("import_variables", path);
         QCOMPARE(variable("kiln_temp").max, 1400);
@@ -244,16 +248,11 @@ class TestVariablesStation : public QObject, support::OnWindow {
     void headersAreExchanged() {
         const QString path = open_->path("values.h");
         choose("export_variables", path);
-        QFile file(path);
-        QVERIFY(file.open(QIODevice::ReadWrite));
-        QByteArray header = file.readAll();
+        QByteArray header = read(path);
         QVERIFY(header.contains("uint16_t kiln_temp; /* measured by the thermocouple */"));
         header.replace("#define KILN_TEMP_MAX 1320", "#define KILN_TEMP_MAX 1250");
         header.replace("} kiln_values;", "    bool fan; // of the vent\n    void *port;\n} kiln_values;");
-        file.resize(0);
-        file.seek(0);
-        file.write(header);
-        file.close();
+        write(path, header);
         choose("import_variables", path);
         QCOMPARE(variable("kiln_temp").max, 1250);
         QCOMPARE(variable("kiln_temp").unit, std::string("°C"));

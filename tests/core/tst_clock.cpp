@@ -12,6 +12,7 @@
 #include "core/sim/date_text.h"
 #include "core/sim/twin.h"
 #include "runtime/gorse_internal.h"
+#include "tests/support/built_scene.h"
 #include "tests/support/projects.h"
 #include "tests/support/rounds.h"
 #include "tests/support/test_case.h"
@@ -66,13 +67,7 @@ class TestClock : public QObject {
 
     SceneBuilder builder_;
 
-    BuiltSceneRef built(const Document& document) {
-        BuiltSceneRef scene = builder_.build(document);
-        for (const Problem& each : scene->problems)
-            if (each.severity == Severity::Error)
-                qFatal("%s", each.text().c_str());
-        return scene;
-    }
+    BuiltSceneRef built(const Document& document) { return builtWithoutErrors(builder_, document); }
 
   private Q_SLOTS:
     void itRunsOnAsACalendarDoes() {

@@ -6,6 +6,7 @@
 #include "core/edits/replace_kind.h"
 #include "core/sim/twin.h"
 #include "runtime/gorse_internal.h"
+#include "tests/support/built_scene.h"
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
 
@@ -74,13 +75,7 @@ class TestFollowed : public QObject {
 
     SceneBuilder builder_;
 
-    BuiltSceneRef built(const Document& document) {
-        BuiltSceneRef scene = builder_.build(document);
-        for (const Problem& each : scene->problems.list())
-            if (each.severity == Severity::Error)
-                qFatal("%s", each.text().c_str());
-        return scene;
-    }
+    BuiltSceneRef built(const Document& document) { return builtWithoutErrors(builder_, document); }
 
     std::vector<std::string> problemsOf(const Document& document) {
         std::vector<std::string> out;

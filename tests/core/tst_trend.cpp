@@ -10,6 +10,7 @@
 #include "core/emit/generate.h"
 #include "core/sim/twin.h"
 #include "runtime/gorse_internal.h"
+#include "tests/support/built_scene.h"
 #include "tests/support/projects.h"
 #include "tests/support/rounds.h"
 #include "tests/support/test_case.h"
@@ -102,13 +103,7 @@ class TestTrend : public QObject {
 
     SceneBuilder builder_;
 
-    BuiltSceneRef built(const Document& document) {
-        BuiltSceneRef scene = builder_.build(document);
-        for (const Problem& each : scene->problems.list())
-            if (each.severity == Severity::Error)
-                qFatal("%s", each.text().c_str());
-        return scene;
-    }
+    BuiltSceneRef built(const Document& document) { return builtWithoutErrors(builder_, document); }
     BuiltSceneRef withTrend(const Widget& trend, const Document& document) {
         return built(addWidgets(document, "first", {trend}));
     }
@@ -124,7 +119,7 @@ class TestTrend : public QObject {
         step(twin, 1);
         QCOMPARE(levels(twin), std::vector<int>({0, 10}));
         set(twin, "level", 20);
-        // A late step stands for all that were due; the next one is in time again.
+        // A late step makes up for those that were missed; the next one is in time again.
         step(twin, 250);
         QCOMPARE(levels(twin), std::vector<int>({0, 10, 20, 20}));
         set(twin, "level", 30);

@@ -1,0 +1,199 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/scene/scene_record.h"
+
+#include <algorithm>
+#include <cassert>
+
+#include "core/project/project_text.h"
+#include "core/rules/clock_fields.h"
+#include "core/rules/lexer.h"
+#include "runtime/gorse_internal.h"
+
+namespace gorsefinch {
+
+namespace {
+
+// Anything shows the seconds of the clock, or is computed from them.
+bool usesSeconds(const BuiltScene& out) {
+    const std::string& name = clockVariables()[GORSE_CLOCK_SECOND].name;
+    return out.rules->readNumbers.count(out.scene.clock + GORSE_CLOCK_SECOND) != 0 ||
+           std::any_of(out.parts.begin(), out.parts.end(),
+                       [&](const auto& part) { return part->usedVariables.count(name) != 0; });
+}
+
+// Returns the bytes of all recordings.
+uint32_t fillRecorders(BuiltScene& out) {
+    uint32_t bytes = 0;
+    for (size_t i = 0; i < out.parts.size(); ++i)
+        for (const auto& [widget, size] : out.parts[i]->recorded) {
+            out.recorders.push_back({&out.tables[i]->records[static_cast<size_t>(widget)].trend, bytes,
+                                     static_cast<uint16_t>(i), static_cast<uint16_t>(widget)});
+            bytes += static_cast<uint32_t>(size);
+        }
+    return bytes;
+}
+
+// Any text of the scene has that; screens know it of theirs, as there may be very many.
+bool anyText(const BuiltScene& scene, bool CompiledText::*text, bool ScreenPart::*part) {
+    const auto any = [&](const auto& all, auto what) {
+        return std::any_of(all.begin(), all.end(), [&](const auto& each) { return each.*what; });
+    };
+    return any(scene.rules->strings, text) || any(scene.startTexts, text) ||
+           std::any_of(scene.parts.begin(), scene.parts.end(), [&](const auto& each) { return (*each).*part; });
+}
+
+// Bytes of the longest text that the runtime puts together beside the one that shows: a widget's, or one that a rule
+// sets or gives to a hook.
+uint8_t scratchBytes(const BuiltScene& scene) {
+    int bytes = 0;
+    for (const auto& part : scene.parts)
+        bytes = std::max(bytes, part->longestText);
+    if (scene.rules->needsExtended) {
+        for (const CompiledText& text : scene.rules->strings)
+            bytes = std::max(bytes, text.longest + 1);
+        for (const gorse_text_variable& text : scene.texts)
+            bytes = std::max(bytes, int{text.capacity});
+    }
+    return static_cast<uint8_t>(std::min(bytes, kMaxShownText));
+}
+
+// Where the parts of the state begin, see gorse_scene.
+void layOutState(BuiltScene& out, uint32_t recordings) {
+    gorse_scene& s = out.scene;
+    uint32_t screenBytes = 0;
+    for (const auto& part : out.parts)
+        screenBytes = std::max(screenBytes, static_cast<uint32_t>(part->memoryBytes));
+    // Expressions that read properties depend on marks of their slots.
+    const uint32_t followed = s.follow_count != 0 ? s.slot_count : 0;
+    s.slots_at = 4u * s.number_count;
+    s.timers_at = s.slots_at + 4u * s.slot_count;
+    s.recorders_at = s.timers_at + 4u * s.timer_count;
+    s.clock_at = s.recorders_at + recordings;
+    s.changed_at = s.clock_at + (out.document.clock ? static_cast<uint32_t>(sizeof(gorse_clock_state)) : 0);
+    s.whens_at = s.changed_at + (s.number_count + s.text_count + followed + 7u) / 8u;
+    s.scratch_bytes = scratchBytes(out);
+    s.scratch_at = s.whens_at + s.when_count;
+    s.texts_at = s.scratch_at + s.scratch_bytes;
+    uint32_t textBytes = 0;
+    for (const gorse_text_variable& each : out.texts)
+        textBytes = std::max(textBytes, uint32_t{each.offset} + each.capacity);
+    s.screen_at = s.texts_at + textBytes;
+    s.end = (s.screen_at + screenBytes + 3u) / 4u * 4u;
+    assert(out.numbers.size() + out.texts.size() ==
+           out.document.variables->size() + (out.document.clock ? size_t{GORSE_CLOCK_NUMBERS} : 0));
+}
+
+// What happens without rules.
+void fillMotions(BuiltScene& out) {
+    gorse_scene& s = out.scene;
+    if (std::any_of(out.parts.begin(), out.parts.end(), [](const auto& part) { return part->moves; }))
+        s.motion = &gorse_motion_of_widgets;
+    if (!out.rules->follows.empty())
+        s.motion = &gorse_motion_that_follows;
+    if (out.recorders.empty() && !out.document.clock)
+        return;
+    if (out.document.clock)
+        out.motions.push_back(&gorse_motion_of_clock);
+    if (s.motion)
+        out.motions.push_back(s.motion);
+    if (!out.recorders.empty())
+        out.motions.push_back(&gorse_motion_that_records);
+    out.motions.push_back(nullptr);
+    s.motion = &gorse_motion_of_several;
+    s.motions = out.motions.data();
+}
+
+}  // namespace
+
+void fillVariables(BuiltScene& out, const ProjectNames& names) {
+    size_t offset = 0;
+    const auto addNumber = [&](const Variable& each) { out.numbers.push_back({each.min, each.max, each.start}); };
+    for (const Variable& each : *out.document.variables) {
+        if (each.type != VariableType::Text) {
+            addNumber(each);
+            continue;
+        }
+        out.startTexts.push_back(compileText(plainText(each.startText), names));
+        gorse_text_variable text{};
+        text.start = out.startTexts.back().bytes.data();
+        text.capacity = static_cast<uint8_t>(each.length + 1);
+        if (offset + text.capacity > kMaxStateTexts) {
+            Problem problem;
+            problem.file = kMainFile;
+            problem.place = "variable " + each.name;
+            problem.reason = "the texts of all variables need more than " + std::to_string(kMaxStateTexts) + " bytes";
+            problem.remedy = "Make some of them shorter";
+            out.problems.add({std::move(problem)});
+            // It shares the first one's bytes, so that the rest can be looked at.
+            offset = 0;
+        }
+        text.offset = static_cast<uint16_t>(offset);
+        offset += text.capacity;
+        out.texts.push_back(text);
+    }
+    if (!out.document.clock)
+        return;
+    out.scene.clock = static_cast<uint16_t>(out.numbers.size());
+    std::for_each(clockVariables().begin(), clockVariables().end(), addNumber);
+}
+
+void fillScreens(BuiltScene& out) {
+    assert(out.parts.size() == out.document.screens.size() && out.tables.size() == out.parts.size());
+    uint16_t slots = 0;
+    for (size_t i = 0; i < out.parts.size(); ++i) {
+        const auto& part = out.parts[i];
+        assert(out.tables[i]->widgets.size() == part->source->widgets.size());
+        gorse_screen screen{};
+        screen.background = part->source->background.argb;
+        screen.widgets = out.tables[i]->widgets.data();
+        screen.slots = part->slots.data();
+        screen.bindings = part->bindings.data();
+        screen.widget_count = static_cast<uint16_t>(part->records.size());
+        screen.slot_count = static_cast<uint16_t>(part->slots.size());
+        screen.binding_count = static_cast<uint16_t>(part->bindings.size());
+        screen.first_slot = slots;
+        slots = static_cast<uint16_t>(slots + part->slots.size());
+        out.screens.push_back(screen);
+    }
+    out.scene.slot_count = slots;
+}
+
+void fillScene(BuiltScene& out) {
+    gorse_scene& s = out.scene;
+    s.extended = out.rules->needsExtended || anyText(out, &CompiledText::needsExtended, &ScreenPart::needsExtended)
+                     ? gorse_extended_code
+                     : nullptr;
+    s.forms = anyText(out, &CompiledText::needsForms, &ScreenPart::needsForms) ? gorse_extended_forms : nullptr;
+    for (const CompiledText& text : out.rules->strings)
+        out.strings.push_back(text.bytes.data());
+    for (const auto& part : out.parts)
+        for (const CompiledText& text : part->slotTexts)
+            out.strings.push_back(text.bytes.data());
+    s.panel = &out.panel;
+    s.screens = out.screens.data();
+    s.numbers = out.numbers.data();
+    s.texts = out.texts.data();
+    s.rules = out.rules->rules.data();
+    s.code = out.rules->code.data();
+    s.strings = out.strings.data();
+    const uint32_t recordings = fillRecorders(out);
+    s.recorders = out.recorders.data();
+    s.recorder_count = static_cast<uint16_t>(out.recorders.size());
+    fillMotions(out);
+    s.clock_by_minutes = out.document.clock && !usesSeconds(out) ? 1 : 0;
+    s.follows = out.rules->follows.data();
+    s.follow_count = static_cast<uint16_t>(out.rules->follows.size());
+    s.rules_read = out.rules->readFollowed ? 1 : 0;
+    s.screen_count = static_cast<uint16_t>(out.screens.size());
+    s.number_count = static_cast<uint16_t>(out.numbers.size());
+    s.text_count = static_cast<uint16_t>(out.texts.size());
+    s.rule_count = static_cast<uint16_t>(out.rules->rules.size());
+    s.timer_count = static_cast<uint16_t>(out.rules->timers);
+    s.when_count = static_cast<uint16_t>(out.rules->whens);
+    s.string_count = static_cast<uint16_t>(out.strings.size());
+    layOutState(out, recordings);
+    out.upright = s;
+    out.upright.panel = &out.uprightPanel;
+}
+
+}  // namespace gorsefinch
