@@ -77,7 +77,8 @@ void ZonesField::addRow(size_t number) {
         field->setFont(Theme::figures());
         field->setMaxLength(static_cast<int>(kMaxZoneText));
         field->setToolTip(help);
-        field->setMinimumWidth(40);
+        field->setProperty("tight", true);
+        field->setMinimumWidth(44);
         connect(field, &QLineEdit::editingFinished, this, [this, field, number, member] {
             ZoneList next = zones_;
             if (number < next.size())
@@ -100,7 +101,8 @@ void ZonesField::addRow(size_t number) {
     connect(colour, &ColourField::colourChosen, this, [chooseColour](Colour chosen) { chooseColour(chosen, false); });
     connect(colour, &ColourField::chosenLive, this, [chooseColour](Colour chosen) { chooseColour(chosen, true); });
     // Its code is wide enough to be read.
-    colour->findChild<QLineEdit*>()->setFixedWidth(66);
+    colour->findChild<QLineEdit*>()->setProperty("tight", true);
+    colour->findChild<QLineEdit*>()->setFixedWidth(60);
     across->addWidget(colour);
     auto* remove = new QToolButton(row);
     remove->setObjectName("zone_remove_" + QString::number(number));
