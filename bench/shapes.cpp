@@ -47,6 +47,21 @@ QPainterPath ringPath(const QRectF& outer, double thickness, double start, doubl
     return path;
 }
 
+// A value over time, 0 to 1: two swings of different length.
+double courseAt(int sample) { return 0.5 + 0.3 * std::sin(sample / 20.0) + 0.15 * std::sin(sample / 3.0); }
+
+// Fills what trends have recorded.
+void fillRecordings(gorse& run) {
+    for (uint16_t i = 0; i < run.scene->recorder_count; ++i) {
+        const gorse_recorder& recorder = run.scene->recorders[i];
+        gorse_recording* recording = gorse_recording_of(&run, &recorder);
+        recording->count = recorder.trend->samples;
+        for (int sample = 0; sample < recording->count; ++sample)
+            gorse_samples_of(recording)[(recording->next + sample) % recording->count] =
+                static_cast<uint16_t>(courseAt(sample) * GORSE_SAMPLE_MAX);
+    }
+}
+
 std::vector<ShapeCase> shapeCases() {
     std::vector<ShapeCase> out;
     const PointList zigzag{{8, 120}, {50, 30}, {90, 100}, {150, 20}};
@@ -142,6 +157,25 @@ std::vector<ShapeCase> shapeCases() {
                        painter.setBrush(ink(0xE0712A));
                        painter.drawRoundedRect(kBoxRect.adjusted(2, 2, -60, -2), 1, 1);
                    }});
+    out.push_back({"trend",
+                   Kind::Trend,
+                   {{"fill", opaque(0x0E1110)},
+                    {"colour", opaque(0xE0712A)},
+                    {"samples", int64_t{kBox}},
+                    {"thickness", int64_t{2}},
+                    {"min", std::string("0")},
+                    {"max", std::string("100")},
+                    {"grid_x", int64_t{1}},
+                    {"grid_y", int64_t{1}}},
+                   [](QPainter& painter) {
+                       painter.fillRect(kBoxRect, ink(0x0E1110));
+                       QPolygonF course;
+                       for (int i = 0; i < kBox; ++i)
+                           course << QPointF(kLeft + i + 0.5, kTop + kBox - 1 - courseAt(i) * (kBox - 2));
+                       painter.setPen(QPen(ink(0xE0712A), 2, Qt::SolidLine, Qt::FlatCap, Qt::RoundJoin));
+                       painter.setBrush(Qt::NoBrush);
+                       painter.drawPolyline(course);
+                   }});
     out.push_back({"lamp",
                    Kind::Lamp,
                    {{"fill", opaque(0x2B3436)}, {"border", opaque(0x0E1110)}, {"border_width", int64_t{2}}},
@@ -179,6 +213,7 @@ void wholeDraw(benchmark::State& state, const ShapeCase& shape) {
     gorse_begin(&run, &scene->scene, &port, memory.data(), static_cast<uint32_t>(memory.size() * 4), buffer.data(),
                 static_cast<uint32_t>(buffer.size() * 4));
     gorse_step(&run, 0);
+    fillRecordings(run);
     QImage image(320, 240, QImage::Format_RGB16);
     bench::Stopwatch ours, theirs;
     for (auto _ : state) {
