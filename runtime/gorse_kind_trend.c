@@ -7,6 +7,9 @@
 /* Distances down are in 1/32 pixel, so that a high panel's fit. */
 #define PIXEL 32
 
+/* Farther than any panel is high: half of what 32 bits hold, so that differences fit. */
+#define NOWHERE 0x3fffffff
+
 /* Columns that are worked on at a time: each takes 16 bytes of stack. */
 #if defined(__AVR__)
 #define COLUMNS 3
@@ -206,7 +209,7 @@ static GORSE_OWN_FRAME band find_bands(const gorse_canvas *c, const plot *p, gor
         const int32_t middle = position_of(p, column);
         for (quarter = 0; quarter < QUARTERS; quarter++, bands++) {
             const int32_t at = p->is_crisp != 0u ? middle : middle + (int32_t)(2 * quarter - 3) * p->step / 8;
-            reach r = {0x7fffffff, -0x7fffffff};
+            reach r = {NOWHERE, -NOWHERE};
             if (is_area != 0u)
                 find_area(p, at, &r);
             else if (p->is_crisp != 0u)
