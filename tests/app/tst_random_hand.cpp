@@ -155,10 +155,12 @@ class TestRandomHand : public QObject, support::OnWindow {
         }
         window_->setFocus();
         const ProjectFiles after = toFiles(session_->document());
-        while (session_->history().canUndo())
+        // The hand may have undone something last: that is not done again.
+        int undone = 0;
+        for (; session_->history().canUndo(); ++undone)
             session_->undo();
         QVERIFY(toFiles(session_->document()) == before);
-        while (session_->history().canRedo())
+        for (; undone > 0; --undone)
             session_->redo();
         QVERIFY(toFiles(session_->document()) == after);
         close();
