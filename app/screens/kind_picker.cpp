@@ -5,6 +5,7 @@
 #include <QLineEdit>
 #include <QListWidget>
 #include <QVBoxLayout>
+#include <algorithm>
 
 #include "app/screens/tray.h"
 
@@ -26,7 +27,9 @@ KindPicker::KindPicker(Session& session, QWidget* parent)
     }
     column->addWidget(letters_);
     column->addWidget(list_);
-    setFixedSize(340, 200);
+    // As wide as the longest line, with a scroll bar beside it.
+    list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    setFixedSize(std::max(340, list_->sizeHintForColumn(0) + 40), 200);
     list_->setCurrentRow(0);
     letters_->installEventFilter(this);
     letters_->setFocus();
