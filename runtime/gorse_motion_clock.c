@@ -75,8 +75,6 @@ gorse_result gorse_set_clock(gorse *g, uint16_t year, uint8_t month, uint8_t day
     return GORSE_RESULT_OK;
 }
 
-static void enter(gorse *g) { (void)g; }
-
 static uint32_t tick(gorse *g) {
     gorse_clock_state *clock = state_of(g);
     const uint32_t now = gorse_head_of(g)->now;
@@ -100,11 +98,4 @@ static uint32_t follow(gorse *g) {
     return passed < until * SECOND_MS ? until * SECOND_MS - passed : 0u;
 }
 
-static void command(gorse *g, uint16_t screen, uint16_t widget, uint8_t what) {
-    (void)g;
-    (void)screen;
-    (void)widget;
-    (void)what;
-}
-
-const GORSE_ROM gorse_motion gorse_motion_of_clock = {enter, tick, follow, command};
+const GORSE_ROM gorse_motion gorse_motion_of_clock = {0, tick, follow, 0};

@@ -87,13 +87,6 @@ static uint32_t record_due(gorse *g, const GORSE_ROM gorse_recorder *recorder) {
     return interval - passed % interval;
 }
 
-static void enter(gorse *g) { (void)g; }
-
-static uint32_t tick(gorse *g) {
-    (void)g;
-    return GORSE_FOREVER;
-}
-
 static uint32_t follow(gorse *g) {
     uint32_t wait = GORSE_FOREVER;
     const GORSE_ROM gorse_recorder *recorder = g->scene->recorders;
@@ -121,4 +114,4 @@ static void command(gorse *g, uint16_t screen, uint16_t widget, uint8_t what) {
             (void)gorse_sample(g, i);
 }
 
-const GORSE_ROM gorse_motion gorse_motion_that_records = {enter, tick, follow, command};
+const GORSE_ROM gorse_motion gorse_motion_that_records = {0, 0, follow, command};

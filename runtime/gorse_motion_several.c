@@ -5,13 +5,15 @@
 static void enter(gorse *g) {
     const GORSE_ROM gorse_motion *const GORSE_ROM *each = g->scene->motions;
     for (; *each != 0; each++)
-        (*each)->enter(g);
+        if ((*each)->enter != 0)
+            (*each)->enter(g);
 }
 
 static uint32_t tick(gorse *g) {
     const GORSE_ROM gorse_motion *const GORSE_ROM *each = g->scene->motions;
     for (; *each != 0; each++)
-        (void)(*each)->tick(g);
+        if ((*each)->tick != 0)
+            (void)(*each)->tick(g);
     return GORSE_FOREVER;
 }
 
@@ -28,7 +30,8 @@ static uint32_t follow(gorse *g) {
 static void command(gorse *g, uint16_t screen, uint16_t widget, uint8_t what) {
     const GORSE_ROM gorse_motion *const GORSE_ROM *each = g->scene->motions;
     for (; *each != 0; each++)
-        (*each)->command(g, screen, widget, what);
+        if ((*each)->command != 0)
+            (*each)->command(g, screen, widget, what);
 }
 
 const GORSE_ROM gorse_motion gorse_motion_of_several = {enter, tick, follow, command};

@@ -159,7 +159,8 @@ typedef struct gorse_rule {
     uint8_t reserved[2];
 } gorse_rule;
 
-/* What widgets do by themselves; scenes without such kinds leave it out. */
+/* What widgets do by themselves; scenes without such kinds leave it out. Those among several may lack any but follow:
+ * 0. */
 typedef struct gorse_motion {
     void (*enter)(gorse *g);    /* the shown screen was entered */
     uint32_t (*tick)(gorse *g); /* at the beginning of each step */
