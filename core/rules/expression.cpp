@@ -1,6 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/rules/expression.h"
-#include "core/rules/clock_fields.h"
 
 #include <algorithm>
 #include <array>
@@ -364,16 +363,13 @@ Compiled ExpressionParser::primary() {
          "Write a number, yes, no, or a variable's name");
 }
 
-// True for what is behind "clock." in a project that has one: a widget of that name is found with its screen.
-bool ExpressionParser::isClockField(const Token& first, const Token& field) const {
-    return first.text == kClockName && scope_.names->document().clock && clockField(field.text);
-}
-
 Compiled ExpressionParser::name() {
     Token token = peek();
     ++at_;
-    if (peek().is(".") && isClockField(token, at_ + 1 < tokens_.size() ? tokens_[at_ + 1] : token)) {
-        token.text += "." + tokens_[at_ + 1].text;
+    // A field of the clock is a variable whose name has a point.
+    const std::string joined = token.text + "." + (at_ + 1 < tokens_.size() ? tokens_[at_ + 1].text : std::string());
+    if (peek().is(".") && scope_.names->variable(joined)) {
+        token.text = joined;
         at_ += 2;
     } else if (peek().is(".")) {
         return property(token);

@@ -92,7 +92,6 @@ class ExpressionParser {
     Compiled unary();
     Compiled primary();
     Compiled name();
-    bool isClockField(const Token& first, const Token& field) const;
     Compiled property(const Token& first);
     Compiled combine(Compiled a, const Token& op, Compiled b);
     Compiled logic(Compiled a, const Token& op, const Compiled& b);

@@ -1,6 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/rules/statement_compiler.h"
-#include "core/rules/clock_fields.h"
 
 #include <algorithm>
 
@@ -230,7 +229,7 @@ void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equ
         report(Severity::Error, tokens[0], "write widget.property or screen.widget.property");
         return;
     }
-    if (equals == 3 && tokens[0].is(kClockName) && pool_.names().document().clock && clockField(tokens[2].text)) {
+    if (equals == 3 && pool_.names().variable(tokens[0].text + "." + tokens[2].text)) {
         report(Severity::Error, tokens[0], "only the firmware sets the clock", "Let a hook ask it to");
         return;
     }
