@@ -72,8 +72,10 @@ void visitSymbols(const Screen& screen, const SymbolVisitor& visit) {
     }
 }
 
-void visitSymbols(const std::vector<Variable>& variables, const SymbolVisitor& visit) {
-    for (const Variable& v : variables) {
+void visitSymbols(const Document& document, const SymbolVisitor& visit) {
+    if (document.clock)
+        visit("set_clock", "the clock");
+    for (const Variable& v : *document.variables) {
         const std::string what = "variable " + v.name;
         visit("set_" + accessorName(v), what);
         visit("get_" + accessorName(v), what);
@@ -92,8 +94,6 @@ void visitSymbols(const CompiledRules& rules, const SymbolVisitor& visit) {
 
 void visitAssetSymbols(const BuiltScene& scene, const SymbolVisitor& visit) {
     const Document& doc = scene.document;
-    if (doc.clock)
-        visit("set_clock", "the clock");
     const auto plain = [&](const std::string& symbol) { return symbol.substr(doc.name.size() + 1); };
     for (const ImageUse& use : scene.images)
         for (size_t i = 0; i < use.frameCount(); ++i)
@@ -125,7 +125,7 @@ Problems nameProblems(const BuiltScene& scene) {
     visitOwnSymbols(add);
     for (const ScreenRef& screen : doc.screens)
         visitSymbols(*screen, add);
-    visitSymbols(*doc.variables, add);
+    visitSymbols(doc, add);
     visitSymbols(*scene.rules, add);
     visitAssetSymbols(scene, add);
     const Problems more = clashes.problems();

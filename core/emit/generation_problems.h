@@ -24,7 +24,8 @@ Problems sizeProblems(const BuiltScene& scene);
 using SymbolVisitor = std::function<void(const std::string& symbol, const std::string& what)>;
 void visitOwnSymbols(const SymbolVisitor& visit);
 void visitSymbols(const Screen& screen, const SymbolVisitor& visit);
-void visitSymbols(const std::vector<Variable>& variables, const SymbolVisitor& visit);
+// Of its variables and its clock.
+void visitSymbols(const Document& document, const SymbolVisitor& visit);
 void visitSymbols(const CompiledRules& rules, const SymbolVisitor& visit);
 void visitAssetSymbols(const BuiltScene& scene, const SymbolVisitor& visit);
 

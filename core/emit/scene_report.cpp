@@ -58,10 +58,11 @@ void SceneReporter::followScreens(const BuiltScene& scene) {
 
 void SceneReporter::followDocument(const BuiltScene& scene) {
     const Document& doc = scene.document;
-    if (variables_ != doc.variables) {
+    if (variables_ != doc.variables || clock_ != doc.clock) {
         variables_ = doc.variables;
+        clock_ = doc.clock;
         Symbols symbols;
-        visitSymbols(*doc.variables, hashing(symbols.hashes));
+        visitSymbols(doc, hashing(symbols.hashes));
         symbols.invalidNames = std::any_of(doc.variables->begin(), doc.variables->end(),
                                            [](const Variable& each) { return nameError(each.name).has_value(); });
         replace(ofVariables_, std::move(symbols));
@@ -81,9 +82,8 @@ void SceneReporter::followAssets(const BuiltScene& scene) {
                                        });
     const bool sameFonts = std::equal(scene.fonts.begin(), scene.fonts.end(), fonts_.begin(), fonts_.end(),
                                       [](const FontRef& font, const FontKey& known) { return font->key() == known; });
-    if (sameImages && sameFonts && hasClock_ == (scene.document.clock != nullptr))
+    if (sameImages && sameFonts)
         return;
-    hasClock_ = scene.document.clock != nullptr;
     images_.clear();
     for (const ImageUse& use : scene.images)
         images_.emplace_back(use.name, use.frameCount());

@@ -48,10 +48,10 @@ class SceneReporter {
     std::unordered_map<const ScreenPart*, ScreenFacts> screens_;
     size_t scene_ = 0;
     std::shared_ptr<const std::vector<Variable>> variables_;
+    std::shared_ptr<const Clock> clock_;
     std::shared_ptr<const CompiledRules> rules_;
     std::vector<std::pair<std::string, size_t>> images_;  // with their frames
     std::vector<FontKey> fonts_;
-    bool hasClock_ = false;
     Symbols ofGenerated_, ofVariables_, ofRules_, ofAssets_;
     SymbolCounts counts_;        // of all of them
     size_t invalidScreens_ = 0;  // that have an invalid name or hold one
