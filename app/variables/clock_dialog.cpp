@@ -6,8 +6,6 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
-#include <QRegularExpression>
-#include <QStyle>
 #include <QVBoxLayout>
 #include <algorithm>
 
@@ -82,7 +80,7 @@ ClockDialog::ClockDialog(const Clock* clock, QWidget* parent)
     column->addWidget(told_);
     column->addStretch(1);
     auto* buttons = new QDialogButtonBox(QDialogButtonBox::Cancel, this);
-    done_ = buttons->addButton(tr("Take over"), QDialogButtonBox::AcceptRole);
+    done_ = buttons->addButton(tr("Apply"), QDialogButtonBox::AcceptRole);
     done_->setProperty("primary", true);
     done_->setDefault(true);
     column->addWidget(buttons);

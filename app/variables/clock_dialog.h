@@ -7,7 +7,9 @@
 #include "core/document/document.h"
 
 class QCheckBox;
+class QLabel;
 class QLineEdit;
+class QPushButton;
 
 namespace gorsefinch::app {
 
@@ -27,8 +29,8 @@ class ClockDialog : public QDialog {
     Clock known_;
     QCheckBox* has_;
     QLineEdit *days_, *months_;
-    class QLabel* told_;
-    class QPushButton* done_;
+    QLabel* told_;
+    QPushButton* done_;
 };
 
 }  // namespace gorsefinch::app

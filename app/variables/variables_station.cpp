@@ -21,6 +21,7 @@
 #include "core/base/files.h"
 #include "core/edits/edit.h"
 #include "core/edits/variable_header.h"
+#include "core/emit/export_variables.h"
 
 namespace gorsefinch::app {
 
@@ -194,9 +195,25 @@ void VariablesStation::importTable() {
         session_.showError(told.join('\n'));
 }
 
+// The name takes the ending of what is chosen. "" if the user does not want it.
+QString VariablesStation::askForExport() {
+    QFileDialog dialog(this, tr("Export variables"));
+    dialog.setAcceptMode(QFileDialog::AcceptSave);
+    const QString header = tr("C headers (*.h)");
+    dialog.setNameFilters({tr("Tables (*.csv)"), header});
+    dialog.setDefaultSuffix("csv");
+    dialog.selectFile("variables.csv");
+    connect(&dialog, &QFileDialog::filterSelected, this, [&](const QString& filter) {
+        const QString ending = filter == header ? "h" : "csv";
+        const QString name = QFileInfo(dialog.selectedFiles().value(0)).completeBaseName();
+        dialog.setDefaultSuffix(ending);
+        dialog.selectFile(name + "." + ending);
+    });
+    return dialog.exec() == QDialog::Accepted ? dialog.selectedFiles().value(0) : QString();
+}
+
 void VariablesStation::exportTable() {
-    QString path = QFileDialog::getSaveFileName(this, tr("Export variables"), "variables.csv",
-                                                tr("Tables (*.csv);;C headers (*.h);;All files (*)"));
+    const QString path = askForExport();
     if (path.isEmpty())
         return;
     Disk disk;

@@ -27,6 +27,7 @@ class VariablesStation : public Station {
     void addOne();
     void removeSelected();
     void importTable();
+    QString askForExport();
     void exportTable();
     void editClock();
 

@@ -6,7 +6,7 @@
 
 #include "core/edits/variable_csv.h"
 
-// Variables from and to C headers, as firmware has them already.
+// Variables from C headers, as firmware has them already.
 namespace gorsefinch {
 
 // What a header declares that can be variables: the members of its structs, and its enums that no member has. A comment
@@ -18,9 +18,5 @@ namespace gorsefinch {
 // name is among the known ones, what C can't say stays as it is.
 Result<ReadVariables> variablesFromHeader(std::string_view text, const std::string& file,
                                           std::span<const Variable> known = {});
-
-// A struct NAME_values with a member for each variable in the smallest type that holds its range, and the macros that
-// variablesFromHeader() reads back.
-std::string variablesToHeader(const std::string& name, std::span<const Variable> variables);
 
 }  // namespace gorsefinch

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include <algorithm>
-#include <cctype>
-#include <limits>
+#include "core/emit/export_variables.h"
 
-#include "core/edits/variable_header.h"
+#include <algorithm>
+
+#include "core/emit/c_text.h"
 
 namespace gorsefinch {
 
@@ -17,23 +17,19 @@ const char* memberType(const Variable& v) {
     return v.min >= -128 && v.max <= 127 ? "int8_t" : v.min >= -32768 && v.max <= 32767 ? "int16_t" : "int32_t";
 }
 
+// A note as it is, but for marks of comments, as it is read back.
 std::string inComment(std::string words) {
-    for (size_t at = 0; (at = words.find("*/", at)) != std::string::npos;)
-        words.erase(at, 1);
-    std::replace(words.begin(), words.end(), '\n', ' ');
+    for (size_t i = 0; i < words.size(); ++i)
+        if (words[i] == '\n' ||
+            (i > 0 && ((words[i - 1] == '*' && words[i] == '/') || (words[i - 1] == '/' && words[i] == '*'))))
+            words[i] = ' ';
     return words;
 }
 
 std::string macrosOf(const Variable& v) {
-    std::string upper = v.name;
-    std::transform(upper.begin(), upper.end(), upper.begin(),
-                   [](unsigned char c) { return static_cast<char>(std::toupper(c)); });
     std::string out;
     const auto define = [&](const char* word, const std::string& value) {
-        out += "#define " + upper + "_" + word + " " + value + "\n";
-    };
-    const auto number = [](int32_t value) {
-        return value == std::numeric_limits<int32_t>::min() ? "(-2147483647 - 1)" : std::to_string(value);
+        out += "#define " + upperCase(v.name) + "_" + word + " " + value + "\n";
     };
     if (!v.unit.empty() && v.unit.find_first_of("\"\\\n") == std::string::npos)
         define("UNIT", "\"" + v.unit + "\"");
@@ -42,10 +38,10 @@ std::string macrosOf(const Variable& v) {
     if (v.type == VariableType::Decimal)
         define("DECIMALS", std::to_string(v.decimals));
     if (v.type != VariableType::YesNo) {
-        define("MIN", number(v.min));
-        define("MAX", number(v.max));
+        define("MIN", longLiteral(v.min));
+        define("MAX", longLiteral(v.max));
     }
-    define("START", number(v.start));
+    define("START", longLiteral(v.start));
     return out;
 }
 

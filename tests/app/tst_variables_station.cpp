@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The table of variables, worked by keys: every column, what is refused, what follows from a change.
 #include <QCheckBox>
+#include <QComboBox>
+#include <QFileDialog>
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
@@ -243,6 +245,26 @@ class TestVariablesStation : public QObject, support::OnWindow {
         QTRY_VERIFY(open_->window.isActiveWindow());
         QTest::keyClick(&open_->window, Qt::Key_Z, Qt::ControlModifier);
         QVERIFY(*session_->document().variables == *before);
+    }
+
+    // Who chooses headers in the dialog gets one, whatever name it proposed.
+    void theKindThatIsChosenIsWritten() {
+        const QString folder = open_->path(QString());
+        support::onNextDialog([folder](QWidget* dialog) {
+            auto* files = qobject_cast<QFileDialog*>(dialog);
+            QVERIFY(files);
+            files->setDirectory(folder);
+            auto* kinds = dialog->findChild<QComboBox*>("fileTypeCombo");
+            QVERIFY(kinds);
+            kinds->setFocus();
+            QTest::keyClick(kinds, Qt::Key_Down);
+            auto* name = dialog->findChild<QLineEdit*>("fileNameEdit");
+            QCOMPARE(name->text(), QString("variables.h"));
+            name->setFocus();
+            QTest::keyClick(name, Qt::Key_Return);
+        });
+        QTest::mouseClick(open_->find<QPushButton>("export_variables"), Qt::LeftButton);
+        QVERIFY(read(open_->path("variables.h")).contains("typedef struct kiln_values {"));
     }
 
     void headersAreExchanged() {

@@ -4,6 +4,7 @@
 #include <random>
 
 #include "core/edits/variable_header.h"
+#include "core/emit/export_variables.h"
 #include "tests/support/projects.h"
 #include "tests/support/rounds.h"
 #include "tests/support/test_case.h"
@@ -131,11 +132,11 @@ class TestVariableHeader : public QObject {
                     variables.push_back(each);
         }
         variables.push_back(makeNumber("all_bits", std::numeric_limits<int32_t>::min(), 2147483647, -7));
-        variables.back().note = "ends */ with a mark";
+        variables.back().note = "ends */ with **// marks /* of comments";
         ReadVariables read = readHeader(variablesToHeader("all", variables), variables);
         QVERIFY(read.problems.empty());
         QCOMPARE(read.variables.size(), variables.size());
-        variables.back().note = "ends / with a mark";
+        variables.back().note = "ends * with ** / marks / of comments";
         for (size_t i = 0; i < variables.size(); ++i)
             QVERIFY2(read.variables[i] == variables[i], variables[i].name.c_str());
         // Into a project that has none of them, ranges, types, units and notes come across.

@@ -2,6 +2,7 @@
 // Any bytes as a table of variables, and as a C header. What is read is usable, and is the same once it was written.
 #include "core/document/names.h"
 #include "core/edits/variable_header.h"
+#include "core/emit/export_variables.h"
 #include "core/edits/variable_line.h"
 #include "tests/fuzz/fuzz.h"
 
