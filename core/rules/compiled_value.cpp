@@ -29,6 +29,7 @@ const char* toWords(ValueType type) {
         case ValueType::Number: return "a number";
         case ValueType::YesNo: return "yes or no";
         case ValueType::Text: return "a text";
+        case ValueType::Choice: return "a choice";
         default: return "a colour";
     }
 }

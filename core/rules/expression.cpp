@@ -89,6 +89,8 @@ Compiled ExpressionParser::choice() {
         fail(colon, "a : and the other value belong here", "Write condition ? value : other value");
     Compiled no = choice();
     want(no, yes.type, colon);
+    if (yes.choices.data() != no.choices.data())
+        fail(colon, "these are choices of different properties", "Write words of one of them");
     if (yes.type == ValueType::Number) {
         const int scale = std::max(yes.scale, no.scale);
         yes.rescale(scale);
@@ -103,6 +105,7 @@ Compiled ExpressionParser::choice() {
     out.word(static_cast<int>(no.code.size()));
     out.append(no);
     out.type = yes.type;
+    out.choices = yes.choices;
     out.scale = yes.scale;
     out.unit = yes.unit.empty() ? no.unit : yes.unit;
     out.min = std::min(yes.min, no.min);
@@ -126,7 +129,12 @@ Compiled ExpressionParser::binary(int level) {
         if (op.type != TokenType::Symbol || std::find(operators.begin(), operators.end(), op.text) == operators.end())
             return left;
         ++at_;
-        left = combine(std::move(left), op, binary(level + 1));
+        const ChoiceWords outer = choices_;
+        if (op.text == "==" || op.text == "!=")
+            choices_ = left.choices;
+        Compiled right = binary(level + 1);
+        choices_ = outer;
+        left = combine(std::move(left), op, std::move(right));
     }
 }
 
@@ -165,6 +173,8 @@ Compiled ExpressionParser::compare(Compiled a, const Token& op, Compiled b) {
     if (orders)
         want(a, ValueType::Number, op);
     want(b, a.type, op);
+    if (a.choices.data() != b.choices.data())
+        fail(op, "these are choices of different properties", "Compare it with one of its words in quotes");
     const bool texts = a.type == ValueType::Text;
     if (a.type == ValueType::Number) {
         const int scale = std::max(a.scale, b.scale);
@@ -189,6 +199,7 @@ Compiled ExpressionParser::compare(Compiled a, const Token& op, Compiled b) {
     a.constant = false;
     a.strings.clear();
     a.otherText = false;
+    a.choices = {};
     return a;
 }
 
@@ -342,6 +353,10 @@ Compiled ExpressionParser::primary() {
             out.push(static_cast<int32_t>(token.colour));
             return out;
         case TokenType::Text: {
+            if (auto choice = chosen(token)) {
+                ++at_;
+                return std::move(*choice);
+            }
             if (!scope_.string)
                 fail(token, "a text in quotes is not possible here", "Use a number or a variable");
             ++at_;
@@ -361,6 +376,19 @@ Compiled ExpressionParser::primary() {
     }
     fail(token, token.type == TokenType::End ? "a value is missing here" : "a value belongs here",
          "Write a number, yes, no, or a variable's name");
+}
+
+// One of the words that are looked for.
+std::optional<Compiled> ExpressionParser::chosen(const Token& token) const {
+    const auto found = std::find(choices_.begin(), choices_.end(), token.text);
+    if (found == choices_.end())
+        return std::nullopt;
+    Compiled out;
+    out.from = token;
+    out.type = ValueType::Choice;
+    out.choices = choices_;
+    out.push(found - choices_.begin());
+    return out;
 }
 
 Compiled ExpressionParser::name() {
@@ -435,6 +463,7 @@ Compiled ExpressionParser::property(const Token& first) {
     out.from = first;
     out.type = valueTypeOf(*info);
     out.otherText = out.type == ValueType::Text;
+    out.choices = info->choices;
     out.min = info->min;
     out.max = info->type == PropertyType::YesNo ? 1 : info->max;
     out.operation(GORSE_OP_SLOT);

@@ -3,7 +3,9 @@
 
 #include <cassert>
 #include <functional>
+#include <optional>
 #include <set>
+#include <span>
 #include <string>
 #include <vector>
 
@@ -13,7 +15,10 @@
 
 namespace gorsefinch {
 
-enum class ValueType { Number, YesNo, Text, Colour };
+enum class ValueType { Number, YesNo, Text, Colour, Choice };
+
+// The words of a choice; those of one choice are the same in memory.
+using ChoiceWords = std::span<const char* const>;
 
 // A position in byte code where the number of a slot is to be written (2 bytes), once all slots are known.
 struct SlotUse {
@@ -31,6 +36,7 @@ struct Compiled {
     bool constant = false;     // a number's value is `min`
     std::vector<int> strings;  // of a text: the literals that it can be, as ExpressionScope::string has them
     bool otherText = false;    // of a text: it can be something else
+    ChoiceWords choices;       // of a choice: what it can be, in the order of its numbers
     int depth = 1;             // values on the stack at most
     std::set<int> variables;   // bindings that it depends on
     std::vector<SlotUse> slots;
@@ -75,8 +81,10 @@ inline constexpr int kMaxTerms = 1000;
 // Reads one expression from tokens[at] on. On a mistake, which is reported, nothing comes back.
 class ExpressionParser {
   public:
-    ExpressionParser(const ExpressionScope& scope, const std::vector<Token>& tokens, size_t at)
-        : scope_(scope), tokens_(tokens), at_(at) {}
+    // One of these words in quotes is a choice, unless something else is compared with it.
+    ExpressionParser(const ExpressionScope& scope, const std::vector<Token>& tokens, size_t at,
+                     ChoiceWords choices = {})
+        : scope_(scope), tokens_(tokens), at_(at), choices_(choices) {}
 
     std::optional<Compiled> parse();
     size_t position() const { return at_; }
@@ -91,6 +99,7 @@ class ExpressionParser {
     Compiled binary(int level);
     Compiled unary();
     Compiled primary();
+    std::optional<Compiled> chosen(const Token& token) const;
     Compiled name();
     Compiled property(const Token& first);
     Compiled combine(Compiled a, const Token& op, Compiled b);
@@ -105,6 +114,7 @@ class ExpressionParser {
     const ExpressionScope& scope_;
     const std::vector<Token>& tokens_;
     size_t at_;
+    ChoiceWords choices_;
     int nesting_ = 0;
     int terms_ = 0;
 };

@@ -54,7 +54,7 @@ class FollowedReader {
     // False after a mistake, which is reported.
     bool read(const std::string& text) {
         const std::vector<Token> tokens = splitExpression(text, 1, 1, 0);
-        ExpressionParser parser(scope_, tokens, 0);
+        ExpressionParser parser(scope_, tokens, 0, to_.property->choices);
         auto value = parser.parse();
         if (!value)
             return false;

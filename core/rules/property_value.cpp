@@ -20,6 +20,14 @@ void fitNumber(Compiled& value, const PropertyInfo& property, const Token& at,
                "Keep the value inside");
 }
 
+// "none", "left-right" or "top-bottom".
+std::string wordsOf(ChoiceWords choices) {
+    std::string out;
+    for (size_t i = 0; i < choices.size(); ++i)
+        out += (i == 0 ? "\"" : i + 1 == choices.size() ? " or \"" : ", \"") + std::string(choices[i]) + "\"";
+    return out;
+}
+
 }  // namespace
 
 ValueType valueTypeOf(const PropertyInfo& property) {
@@ -27,6 +35,7 @@ ValueType valueTypeOf(const PropertyInfo& property) {
         case PropertyType::YesNo: return ValueType::YesNo;
         case PropertyType::Colour: return ValueType::Colour;
         case PropertyType::Text: return ValueType::Text;
+        case PropertyType::Choice: return ValueType::Choice;
         default: return ValueType::Number;
     }
 }
@@ -35,9 +44,12 @@ void fitToProperty(Compiled& value, const PropertyInfo& property, const Token& a
                    const decltype(ExpressionScope::report)& report) {
     const ValueType wanted = valueTypeOf(property);
     // An indicator shows yes as 1.
-    const bool fits = value.type == wanted || (property.isValue && value.type == ValueType::YesNo);
+    const bool fits = (value.type == wanted && value.choices.data() == property.choices.data()) ||
+                      (property.isValue && value.type == ValueType::YesNo);
     if (!fits)
-        report(Severity::Error, at, std::string("it takes ") + toWords(wanted) + ", this is " + toWords(value.type),
+        report(Severity::Error, at,
+               "it takes " + (wanted == ValueType::Choice ? wordsOf(property.choices) : toWords(wanted)) +
+                   ", this is " + (value.type == wanted ? "another" : toWords(value.type)),
                "Set it to another value");
     else if (wanted == ValueType::Text)
         fitText(value, at, report);

@@ -80,8 +80,8 @@ void RuleFileContext::expectEnd(const std::vector<Token>& tokens, size_t i) {
                "Begin a new line, or put an operator before it");
 }
 
-std::optional<Compiled> RuleFileContext::expression(const std::vector<Token>& tokens, size_t& i) {
-    ExpressionParser parser(scope_, tokens, std::min(i, tokens.size() - 1));
+std::optional<Compiled> RuleFileContext::expression(const std::vector<Token>& tokens, size_t& i, ChoiceWords choices) {
+    ExpressionParser parser(scope_, tokens, std::min(i, tokens.size() - 1), choices);
     auto value = parser.parse();
     i = parser.position();
     if (value)

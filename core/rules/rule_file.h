@@ -31,7 +31,8 @@ class RuleFileContext {
     }
     void expectEnd(const std::vector<Token>& tokens, size_t i);
     // The expression from token i on, which is then the one behind it; nothing after a mistake, which is reported.
-    std::optional<Compiled> expression(const std::vector<Token>& tokens, size_t& i);
+    // One of `choices` in quotes is a choice.
+    std::optional<Compiled> expression(const std::vector<Token>& tokens, size_t& i, ChoiceWords choices = {});
     // A widget named from token i on, in the short form or with its screen; nothing after a mistake, which is reported.
     std::optional<ProjectNames::WidgetPlace> widget(const std::vector<Token>& tokens, size_t i, bool full);
     // The numbers that the pool returns. If there are too many, they report it at the token and return 0.

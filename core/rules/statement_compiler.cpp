@@ -74,7 +74,8 @@ void StatementCompiler::call(const std::vector<Token>& tokens, Compiled& body) {
         }
         if (value->type == ValueType::Text)
             texts |= 1 << hook.values.size();
-        hook.values.push_back(value->type);
+        // The firmware gets the number of a choice.
+        hook.values.push_back(value->type == ValueType::Choice ? ValueType::Number : value->type);
         hook.scales.push_back(value->scale);
         body.append(*value);
         if (!at(tokens, i).is(","))
@@ -164,15 +165,21 @@ void StatementCompiler::assignment(const std::vector<Token>& tokens, Compiled& b
                "Write name = value, go, back, call, show, hide, toggle, play, stop or sample");
         return;
     }
+    if (equals == 1) {
+        if (auto value = valueBehind(tokens, equals, {}))
+            setVariable(tokens[0], tokens[equals], std::move(*value), body);
+    } else {
+        setProperty(tokens, equals, body);
+    }
+}
+
+std::optional<Compiled> StatementCompiler::valueBehind(const std::vector<Token>& tokens, size_t equals,
+                                                       ChoiceWords choices) {
     size_t i = equals + 1;
-    auto value = file_.expression(tokens, i);
-    if (!value)
-        return;
-    expectEnd(tokens, i);
-    if (equals == 1)
-        setVariable(tokens[0], tokens[equals], *value, body);
-    else
-        setProperty(tokens, equals, *value, body);
+    auto value = file_.expression(tokens, i, choices);
+    if (value)
+        expectEnd(tokens, i);
+    return value;
 }
 
 void StatementCompiler::wantType(ValueType wanted, const Compiled& value, const Token& op) {
@@ -224,7 +231,7 @@ void StatementCompiler::fitNumber(const Variable& variable, const Token& op, Com
                "Set it inside, or widen the range");
 }
 
-void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equals, Compiled value, Compiled& body) {
+void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equals, Compiled& body) {
     if (equals != 3 && equals != 5) {
         report(Severity::Error, tokens[0], "write widget.property or screen.widget.property");
         return;
@@ -244,14 +251,17 @@ void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equ
                "Use one that Ctrl+Space offers");
         return;
     }
+    auto value = valueBehind(tokens, equals, property->choices);
+    if (!value)
+        return;
     const int slot = file_.slot(*place, *property, key);
-    fitToProperty(value, *property, op,
+    fitToProperty(*value, *property, op,
                   [this](Severity severity, const Token& at, const std::string& reason, const std::string& remedy) {
                       report(severity, at, reason, remedy);
                   });
     std::vector<int>& strings = pool_.out().slots[static_cast<size_t>(slot)].strings;
-    strings.insert(strings.end(), value.strings.begin(), value.strings.end());
-    body.append(value);
+    strings.insert(strings.end(), value->strings.begin(), value->strings.end());
+    body.append(*value);
     storeSlot(body, slot, place->screen);
 }
 

@@ -24,7 +24,9 @@ class StatementCompiler {
     void wantType(ValueType wanted, const Compiled& value, const Token& op);
     void setVariable(const Token& name, const Token& op, Compiled value, Compiled& body);
     void fitNumber(const Variable& variable, const Token& op, Compiled& value);
-    void setProperty(const std::vector<Token>& tokens, size_t equals, Compiled value, Compiled& body);
+    void setProperty(const std::vector<Token>& tokens, size_t equals, Compiled& body);
+    // What is behind the equals sign.
+    std::optional<Compiled> valueBehind(const std::vector<Token>& tokens, size_t equals, ChoiceWords choices);
 
     static const Token& at(const std::vector<Token>& tokens, size_t i) { return RuleFileContext::at(tokens, i); }
     void report(Severity severity, const Token& where, const std::string& reason, const std::string& remedy = {}) {

@@ -15,6 +15,11 @@ PropertyValue valueOf(const BuiltScene& scene, const SlotInfo& slot, int32_t val
     switch (slot.property->type) {
         case PropertyType::YesNo: return value != 0;
         case PropertyType::Colour: return Colour{static_cast<uint32_t>(value)};
+        case PropertyType::Choice: {
+            const auto& words = slot.property->choices;
+            return std::string(
+                words[static_cast<size_t>(std::clamp<int32_t>(value, 0, static_cast<int32_t>(words.size()) - 1))]);
+        }
         case PropertyType::Text: {
             const std::vector<std::string>& words = scene.rules->stringWords;
             return value >= 0 && static_cast<size_t>(value) < words.size() ? words[static_cast<size_t>(value)]
