@@ -6,11 +6,14 @@
 #include <QImage>
 #include <QPainter>
 #include <QPainterPath>
+#include <QPixmap>
 #include <cmath>
 #include <functional>
 
 #include "bench/interleaved.h"
 #include "core/edits/edit.h"
+#include "core/edits/image_edits.h"
+#include "core/emit/export_image.h"
 #include "core/scene/built_scene.h"
 #include "runtime/gorse_internal.h"
 
@@ -62,8 +65,61 @@ void fillRecordings(gorse& run) {
     }
 }
 
+// A picture of 120 x 120 colours, with rounded corners.
+const Picture& plaque() {
+    static const Picture made = [] {
+        Picture p = makePicture(120, 120);
+        for (int y = 0; y < 120; ++y)
+            for (int x = 0; x < 120; ++x) {
+                const double dx = std::max({10 - x, x - 109, 0}), dy = std::max({10 - y, y - 109, 0});
+                const auto level = [](int value) { return static_cast<uint32_t>(value % 256); };
+                if (std::hypot(dx, dy) < 10)
+                    p.at(x, y) = 0xff000000u | level(x * 2) << 16 | level(y * 2) << 8 | level(x * y / 40);
+            }
+        return p;
+    }();
+    return made;
+}
+
+QImage plaqueImage() {
+    const auto* bytes = reinterpret_cast<const uchar*>(plaque().pixels.data());
+    return QImage(bytes, 120, 120, QImage::Format_ARGB32).convertToFormat(QImage::Format_ARGB32_Premultiplied);
+}
+
 std::vector<ShapeCase> shapeCases() {
     std::vector<ShapeCase> out;
+    out.push_back(
+        {"image", Kind::Image, {{"image", std::string("plaque")}}, [image = plaqueImage()](QPainter& painter) {
+             painter.drawImage(kBoxRect.topLeft() + QPointF(20, 20), image);
+         }});
+    out.push_back({"turned_image",
+                   Kind::Image,
+                   {{"image", std::string("plaque")}, {"turn", int64_t{30}}},
+                   [image = plaqueImage()](QPainter& painter) {
+                       painter.setRenderHint(QPainter::SmoothPixmapTransform, true);
+                       painter.translate(kBoxRect.center());
+                       painter.rotate(30);
+                       painter.drawImage(QPointF(-60, -60), image);
+                   }});
+    out.push_back({"tiled_image",
+                   Kind::Image,
+                   {{"image", std::string("plaque")}, {"repeat", std::string("tile")}},
+                   [](QPainter& painter) {
+                       static const QPixmap pixmap = QPixmap::fromImage(plaqueImage());
+                       painter.drawTiledPixmap(kBoxRect, pixmap, QPointF(100, 100));
+                   }});
+    out.push_back({"stretched_image",
+                   Kind::Image,
+                   {{"image", std::string("plaque")}, {"repeat", std::string("stretch")}},
+                   [image = plaqueImage()](QPainter& painter) { painter.drawImage(kBoxRect, image); }});
+    out.push_back({"mirrored_image",
+                   Kind::Image,
+                   {{"image", std::string("plaque")}, {"mirror", std::string("left-right")}},
+                   [image = plaqueImage()](QPainter& painter) {
+                       painter.translate(kBoxRect.center());
+                       painter.scale(-1, 1);
+                       painter.drawImage(QPointF(-60, -60), image);
+                   }});
     const PointList zigzag{{8, 120}, {50, 30}, {90, 100}, {150, 20}};
     out.push_back({"line",
                    Kind::Line,
@@ -204,6 +260,8 @@ void wholeDraw(benchmark::State& state, const ShapeCase& shape) {
     widget.y = kTop;
     widget.w = widget.h = kBox;
     widget.properties = shape.properties;
+    if (shape.kind == Kind::Image)
+        document = addImage(document, "plaque.png", std::make_shared<const FileContents>(encodePng(plaque())), nullptr);
     document = addWidgets(document, "first", {widget});
     SceneBuilder builder;
     const BuiltSceneRef scene = builder.build(document);

@@ -36,6 +36,22 @@ typedef struct gorse_image_row {
     uint8_t ahead[16];
 } gorse_image_row;
 
+/* A plane with the row that is read. */
+typedef struct gorse_plane_reader {
+    gorse_image_plane plane;
+    gorse_image_row row;
+} gorse_plane_reader;
+
+/* An image while its rows are read, wherever its bytes are. */
+typedef struct gorse_image_reading {
+    const gorse_canvas *c;
+    const GORSE_ROM gorse_image *image;
+    const GORSE_ROM gorse_image_source *source; /* the image's, or one that leaves everything as it is */
+    gorse_plane_reader *pixels;                 /* 0: a mask alone */
+    gorse_plane_reader *mask;                   /* 0: none */
+    uint8_t bits;                               /* a pixel */
+} gorse_image_reading;
+
 /* How many pixels of an image are worked on at a time, on the stack, where they can't be copied from where they lie: a
  * multiple of 8, so that parts begin with whole bytes. */
 enum { GORSE_IMAGE_PIXELS = GORSE_CHUNK < 32 ? 8 : GORSE_CHUNK / 32 * 8 };
@@ -47,6 +63,48 @@ uint16_t gorse_bytes_of(uint16_t x, uint16_t n, uint8_t bits);
 /* What of an image at x, y lies inside the clip; 1 if that is anything. */
 uint8_t gorse_image_area(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_coord x, gorse_coord y,
                          gorse_rect *area);
+
+/* Begins to read an image, with room for its pixels; and for its mask, which may lie in another frame of the stack. */
+void gorse_open_image(gorse_image_reading *reading, const gorse_canvas *c, const GORSE_ROM gorse_image *image,
+                      gorse_plane_reader *pixels);
+void gorse_open_mask(gorse_image_reading *reading, gorse_plane_reader *mask);
+/* Goes to a pixel. */
+void gorse_start_image_row(const gorse_image_reading *reading, uint16_t column, uint16_t y);
+/* Reads the coverage of n pixels, at most GORSE_IMAGE_PIXELS, by way of `room`; 0 if all are opaque. What is read of a
+ * row after the pixel that was gone to follows on it; each part but the first begins with a whole byte. */
+uint8_t gorse_read_mask(const gorse_image_reading *reading, uint16_t column, uint16_t y, uint16_t n, uint8_t *room,
+                        uint8_t *coverage);
+/* Reads the pixels themselves in the panel's row form, in `room` for 4 bytes each, or where they lie. May lessen the
+ * coverage, which is read before. There must be pixels. */
+const uint8_t *gorse_read_pixels(const gorse_image_reading *reading, uint16_t column, uint16_t y, uint16_t n,
+                                 uint8_t *room, uint8_t *coverage);
+
+/* A part of an image, in its pixels, and the rectangle of the panel that it fills. */
+typedef struct gorse_image_part {
+    gorse_rect from, to;
+    uint8_t mirror; /* GORSE_MIRROR_... */
+} gorse_image_part;
+/* Draws it: of several pixels on one the middle one, one on several repeated. `from` must lie in the image. A mask
+ * without pixels is drawn in `colour`. */
+void gorse_draw_image_part(const gorse_canvas *c, const GORSE_ROM gorse_image *image, const gorse_image_part *part,
+                           gorse_colour colour);
+
+/* The whole image with its top left at x, y. */
+void gorse_draw_mirrored_image(const gorse_canvas *c, const GORSE_ROM gorse_image *image, gorse_coord x, gorse_coord y,
+                               uint8_t mirror, gorse_colour colour);
+
+/* An image that is turned round a point. */
+typedef struct gorse_turned_image {
+    const GORSE_ROM gorse_image *image; /* plainly in memory */
+    gorse_colour colour;                /* of a mask without pixels */
+    int32_t x, y;                       /* where the point is on the panel, and in the image; 1/64 pixel */
+    int32_t image_x, image_y;
+    uint16_t angle; /* 1/64 degree, clockwise, below 360 degrees */
+    uint8_t mirror; /* GORSE_MIRROR_..., round the image's middle before it is turned */
+} gorse_turned_image;
+/* Draws it with the mean of the four pixels around each place; where they are not all opaque, the one of most weight.
+ */
+void gorse_draw_turned_image(const gorse_canvas *c, const gorse_turned_image *turned);
 
 /* Zeros where the firmware gives no way to read. */
 static inline void gorse_read_outside(const gorse *run, uint32_t address, uint8_t *to, uint16_t n) {

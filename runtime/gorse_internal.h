@@ -84,6 +84,13 @@ uint8_t gorse_move_reach(gorse *g, const gorse_widget_indicator *indicator, uint
 /* What is shown: from the value of the indicator's third limit, or to there. */
 gorse_reach gorse_shown_reach(const gorse *g, const gorse_widget_indicator *indicator, uint16_t steps);
 
+/* What kinds that show frames do, as gorse_kind says. */
+void gorse_frames_command(gorse *g, const gorse_widget *widget, const gorse_look *look, uint8_t what);
+uint8_t gorse_frames_tick(gorse *g, const gorse_widget *widget, const gorse_look *look);
+uint32_t gorse_frames_wait(const gorse *g, const gorse_widget *widget);
+/* The frame that is drawn; 0 if there is none. */
+const GORSE_ROM gorse_image *gorse_shown_frame(const gorse *g, const gorse_widget *widget);
+
 /* The largest of the steps in which samples are stored; the smallest is 0. */
 #define GORSE_SAMPLE_MAX 0xffffu
 /* What a recorder remembers. Behind it are its samples, 2 bytes each: those of the first value, of the second. The

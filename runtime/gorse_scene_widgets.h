@@ -193,14 +193,27 @@ typedef struct gorse_widget_polygon {
     uint8_t reserved;
 } gorse_widget_polygon;
 
+enum { GORSE_MIRROR_NONE = 0, GORSE_MIRROR_ACROSS = 1, GORSE_MIRROR_DOWN = 2 };
+enum { GORSE_REPEAT_ONCE = 0, GORSE_REPEAT_TILE = 1, GORSE_REPEAT_STRETCH = 2 };
+
 typedef struct gorse_widget_image {
     gorse_widget widget;
     const GORSE_ROM gorse_image *image;
     uint8_t align, place;
-    uint8_t reserved[2];
+    uint8_t mirror;           /* GORSE_MIRROR_... */
+    uint8_t repeat;           /* GORSE_REPEAT_... */
+    int16_t turn;             /* degrees, clockwise, round the pivot */
+    int16_t pivot_x, pivot_y; /* from the box's top left */
+    uint8_t slice;            /* pixels at each edge that are not stretched */
+    uint8_t reserved;
 } gorse_widget_image;
 
-enum { GORSE_PLAY_LOOP = 0, GORSE_PLAY_ONCE = 1, GORSE_PLAY_TO_AND_FRO = 2 };
+enum {
+    GORSE_PLAY_LOOP = 0,
+    GORSE_PLAY_ONCE = 1,
+    GORSE_PLAY_TO_AND_FRO = 2,
+    GORSE_PLAY_STARTS = 4 /* a bit: when its screen is entered */
+};
 
 /* Its memory holds a gorse_frames_state. */
 typedef struct gorse_widget_frames {
@@ -209,9 +222,9 @@ typedef struct gorse_widget_frames {
     const GORSE_ROM int32_t *steps; /* 0: plays by time; else from which value on each frame after the first shows */
     uint16_t variable;              /* whose value, with steps */
     uint8_t align, place;
-    uint8_t play;
-    uint8_t starts; /* plays when its screen is entered */
-    uint8_t reserved[2];
+    uint8_t play;        /* GORSE_PLAY_..., with GORSE_PLAY_STARTS */
+    uint8_t mirror;      /* GORSE_MIRROR_... */
+    uint8_t first, last; /* the frames that are shown, from 1 on; last 0: to the end */
 } gorse_widget_frames;
 
 typedef struct gorse_frames_state {
@@ -413,9 +426,12 @@ extern const GORSE_ROM gorse_kind gorse_kind_line;
 extern const GORSE_ROM gorse_kind gorse_kind_polygon;
 extern const GORSE_ROM gorse_kind gorse_kind_text;
 extern const GORSE_ROM gorse_kind gorse_kind_image;
+extern const GORSE_ROM gorse_kind gorse_kind_image_arranged; /* a mirrored, tiled or stretched one's */
+extern const GORSE_ROM gorse_kind gorse_kind_image_turned;
 extern const GORSE_ROM gorse_kind gorse_kind_button;
 extern const GORSE_ROM gorse_kind gorse_kind_button_image; /* a button's that has an image */
 extern const GORSE_ROM gorse_kind gorse_kind_frames;
+extern const GORSE_ROM gorse_kind gorse_kind_frames_mirrored;
 extern const GORSE_ROM gorse_kind gorse_kind_readout;
 extern const GORSE_ROM gorse_kind gorse_kind_progress;
 extern const GORSE_ROM gorse_kind gorse_kind_ring;

@@ -137,6 +137,8 @@ PropertyValue effectiveValue(const Document& document, const Widget& widget, std
     const PropertyInfo& property = *findProperty(widget.kind, key);
     if (auto own = ownValue(widget, property))
         return std::move(*own);
+    if (property.half)
+        return int64_t{widget.*property.half / 2};
     return findStyleProperty(key) ? lookValue(document.look(widget.look), "", key) : property.fallback;
 }
 

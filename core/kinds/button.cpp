@@ -50,10 +50,9 @@ constexpr FieldInfo buttonFields[] = {
 constexpr const char* buttonLooks[] = {"button", "plain"};
 
 constexpr RuntimeKind plainButton{&gorse_kind_button, "gorse_kind_button", "gorse_kind_button.c"};
-constexpr RuntimeKind imageButton{&gorse_kind_button_image, "gorse_kind_button_image", "gorse_kind_button_image.c"};
-
 // Buttons without an image do without the code for one.
-const RuntimeKind& buttonRuntime(const gorse_record& record) { return record.button.image ? imageButton : plainButton; }
+constexpr RuntimeKind otherButtons[] = {
+    {&gorse_kind_button_image, "gorse_kind_button_image", "gorse_kind_button_image.c"}};
 
 }  // namespace
 
@@ -73,8 +72,14 @@ constinit const KindInfo buttonKind{
     .record = &buttonRecord,
     .traits = kHasText | kIsTouched | kHasBox,
     .runtime = plainButton,
-    .runtimeOf = buttonRuntime,
-    .complete = [](RecordBuilder& builder) { builder.record().label.place = GORSE_ALIGN_MIDDLE; },
+    .otherRuntimes = otherButtons,
+    .complete =
+        [](RecordBuilder& builder) {
+            gorse_widget_button& button = builder.record().button;
+            button.label.place = GORSE_ALIGN_MIDDLE;
+            if (button.image)
+                button.label.widget.kind = &gorse_kind_button_image;
+        },
     .looks = buttonLooks,
     .start = [](Widget& widget, bool) { widget.properties["text"] = std::string("Button"); },
     .sample = [](Widget& widget, bool oneBit) { sampleText(widget, "Press", oneBit); },

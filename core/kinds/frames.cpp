@@ -3,6 +3,7 @@
 #include <cstring>
 
 #include "core/kinds/indicator.h"
+#include "core/kinds/pictures.h"
 
 namespace gorsefinch {
 
@@ -43,6 +44,22 @@ const PropertyInfo framesProperties[] = {
      .type = PropertyType::Decimal,
      .fallback = std::string(),
      .help = "the value of the last frame; empty: the variable's maximum"},
+    {.key = "first",
+     .label = "First frame",
+     .type = PropertyType::Whole,
+     .fallback = int64_t{1},
+     .min = 1,
+     .max = 255,
+     .help = "of the part that is shown",
+     .inRules = true},
+    {.key = "last",
+     .label = "Last frame",
+     .type = PropertyType::Whole,
+     .fallback = int64_t{0},
+     .max = 255,
+     .help = "of the part that is shown; 0 for the image's last",
+     .inRules = true},
+    mirrorProperty(),
     {.key = "align",
      .label = "Align",
      .type = PropertyType::Choice,
@@ -64,14 +81,32 @@ constexpr FieldInfo framesFields[] = {
     GORSEFINCH_FIELD(gorse_widget_frames, align, U8, "align"),
     GORSEFINCH_FIELD(gorse_widget_frames, place, U8, "place"),
     GORSEFINCH_FIELD(gorse_widget_frames, play, U8, "play"),
-    GORSEFINCH_FIELD(gorse_widget_frames, starts, U8, "starts"),
-    GORSEFINCH_FIELD(gorse_widget_frames, reserved, Padding),
+    GORSEFINCH_FIELD(gorse_widget_frames, mirror, U8, "mirror"),
+    GORSEFINCH_FIELD(gorse_widget_frames, first, U8, "first"),
+    GORSEFINCH_FIELD(gorse_widget_frames, last, U8, "last"),
 };
 
-// Cuts the variable's range into as many equal parts as there are frames.
+constexpr const char* framesSources[] = {"gorse_frames.c"};
+constexpr const char* mirroredSources[] = {"gorse_frames.c", "gorse_image_part.c", "gorse_image_read.c"};
+constexpr RuntimeKind plainFrames{&gorse_kind_frames, "gorse_kind_frames", "gorse_kind_frames.c", framesSources};
+// Frames that are never mirrored do without the code for it.
+constexpr RuntimeKind otherFrames[] = {
+    {&gorse_kind_frames_mirrored, "gorse_kind_frames_mirrored", "gorse_kind_frames_mirrored.c", mirroredSources}};
+
+// Cuts the variable's range into as many equal parts as there are frames in the part that is shown.
 void completeFrames(RecordBuilder& builder) {
     gorse_widget_frames& frames = builder.record().frames;
+    if (frames.mirror != GORSE_MIRROR_NONE || builder.changes("mirror"))
+        frames.widget.kind = &gorse_kind_frames_mirrored;
+    if (std::get<bool>(builder.value("starts")))
+        frames.play |= GORSE_PLAY_STARTS;
     frames.variable = GORSE_NONE;
+    if (frames.animation && (frames.first > frames.animation->count || frames.last > frames.animation->count))
+        builder.report(Severity::Warning,
+                       "the image has " + std::to_string(frames.animation->count) + " frames, this shows others",
+                       "Correct First frame or Last frame");
+    if (frames.last != 0 && frames.last < frames.first)
+        builder.report(Severity::Warning, "the last frame is before the first", "Correct First frame or Last frame");
     const std::string name = builder.text("variable");
     if (!frames.animation || name.empty())
         return;
@@ -79,7 +114,14 @@ void completeFrames(RecordBuilder& builder) {
     if (!variable)
         return;
     const int64_t from = decimalOf(builder, "from", variable->decimals, variable->min);
-    const int64_t to = decimalOf(builder, "to", variable->decimals, variable->max), count = frames.animation->count;
+    const int64_t to = decimalOf(builder, "to", variable->decimals, variable->max);
+    const bool isFixed = !builder.changes("first") && !builder.changes("last");
+    if (!isFixed)
+        builder.report(Severity::Error, "rules change which part is shown of frames that follow a variable",
+                       "Clear Follows, or leave first and last as they are");
+    const int64_t end = !isFixed || frames.last == 0 ? frames.animation->count
+                                                     : std::min<uint16_t>(frames.last, frames.animation->count);
+    const int64_t count = isFixed ? std::max<int64_t>(1, end - frames.first + 1) : end;
     if (from >= to)
         builder.report(Severity::Error, "the last frame's value must be above the first's",
                        "Correct First at or Last at");
@@ -121,7 +163,8 @@ constinit const KindInfo framesKind{
     .record = &framesRecord,
     .traits = kIsInked | kIsPadded | kPlays | kHasBox,
     .state = {sizeof(gorse_frames_state), keepFrames},
-    .runtime = {&gorse_kind_frames, "gorse_kind_frames", "gorse_kind_frames.c"},
+    .runtime = plainFrames,
+    .otherRuntimes = otherFrames,
     .complete = completeFrames,
 };
 

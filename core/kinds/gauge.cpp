@@ -6,6 +6,7 @@
 
 #include "core/kinds/angles.h"
 #include "core/kinds/indicator.h"
+#include "core/kinds/pictures.h"
 
 namespace gorsefinch {
 
@@ -22,20 +23,8 @@ PropertyInfo gaugeNumber(const char* key, const char* label, int fallback, int m
             .help = help};
 }
 
-PropertyInfo gaugePivot(const char* key, const char* label, HandleType handle, const char* help) {
-    PropertyInfo out = gaugeNumber(key, label, 48, kMaxPoint, "px", help);
-    out.min = -kMaxPoint;
-    out.handle = handle;
-    return out;
-}
-
 PropertyInfo gaugeColour(const char* key, const char* label, uint32_t fallback, const char* help) {
     return {.key = key, .label = label, .type = PropertyType::Colour, .fallback = opaque(fallback), .help = help};
-}
-
-PropertyInfo inSection(const char* section, PropertyInfo property) {
-    property.section = section;
-    return property;
 }
 
 constexpr const char* kScale = "Scale";
@@ -61,9 +50,8 @@ const std::array gaugeProperties{
                                    .fallback = true,
                                    .help = "the value beside each long tick"}),
     inSection(kScale, gaugeNumber("label_decimals", "Decimals", 0, 6, "", "of the labels")),
-    // Dragged as a point: the one is behind the other.
-    inSection(kNeedle, gaugePivot("pivot_x", "Pivot left", HandleType::Point, "where it turns, from the left edge")),
-    inSection(kNeedle, gaugePivot("pivot_y", "Pivot top", HandleType::None, "where it turns, from the top edge")),
+    inSection(kNeedle, pivotX()),
+    inSection(kNeedle, pivotY()),
     inSection(kNeedle, gaugeNumber("needle_width", "Width", 7, 255, "px", "at the pivot; it ends in points")),
     inSection(kNeedle,
               gaugeNumber("needle_length", "Length", 0, kMaxPoint, "px", "from the pivot; 0 reaches the ticks")),
@@ -198,8 +186,6 @@ constinit const KindInfo gaugeKind{
     .looks = gaugeLooks,
     .start =
         [](Widget& widget, bool oneBit) {
-            widget.properties["pivot_x"] = int64_t{widget.w / 2};
-            widget.properties["pivot_y"] = int64_t{widget.h / 2};
             widget.properties["size"] = int64_t{std::clamp(widget.w / 9, 8, 16)};
             if (widget.look.empty())
                 styleGauge(widget, oneBit);
@@ -210,7 +196,6 @@ constinit const KindInfo gaugeKind{
             styleGauge(widget, oneBit);
             widget.properties["min"] = std::string("-70");
             widget.properties["max"] = std::string("30");
-            widget.properties["pivot_x"] = int64_t{widget.w / 2};
             widget.properties["pivot_y"] = int64_t{widget.h - 4};
             widget.properties["from_angle"] = int64_t{270};
             widget.properties["to_angle"] = int64_t{90};

@@ -57,8 +57,8 @@ struct KindInfo {
     unsigned traits = 0;  // of Trait
     KeptState state = {};
     RuntimeKind runtime;
-    // The runtime kind of a completed record, if it is not always the same.
-    const RuntimeKind& (*runtimeOf)(const gorse_record& record) = nullptr;
+    // What complete() can choose instead, as the kind of a record.
+    std::span<const RuntimeKind> otherRuntimes = {};
     // Sets the fields without a property; null if there is nothing to do.
     void (*complete)(RecordBuilder& builder) = nullptr;
     // Bytes of the state that record what it shows, whichever screen is shown: a multiple of 4. Null if nothing does.
@@ -75,7 +75,13 @@ struct KindInfo {
     RoundPlace (*round)(const Widget& widget, const WholeOf& whole) = nullptr;
 
     bool has(unsigned trait) const { return (traits & trait) != 0; }
-    const RuntimeKind& of(const gorse_record& built) const { return runtimeOf ? runtimeOf(built) : runtime; }
+    // What draws a completed record.
+    const RuntimeKind& of(const gorse_record& built) const {
+        for (const RuntimeKind& other : otherRuntimes)
+            if (other.kind == built.widget.kind)
+                return other;
+        return runtime;
+    }
 };
 
 std::span<const KindInfo* const> kinds();

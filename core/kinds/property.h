@@ -58,6 +58,8 @@ struct PropertyInfo {
     bool required = false;  // of an image: a widget without one gets a warning, a new one takes one of the project's
     unsigned needs = 0;     // of a style property: traits that a kind needs at least one of
     HandleType handle = HandleType::None;
+    // Of a whole number: where it is not set, it is half of this, instead of `fallback`.
+    int Widget::*half = nullptr;
     // Of what every widget has: where the widget keeps it, instead of among its properties.
     int Widget::*number = nullptr;
     bool Widget::*flag = nullptr;

@@ -28,6 +28,10 @@ class RecordBuilder {
     // the kind's.
     virtual PropertyValue value(std::string_view key) const = 0;
     std::string text(std::string_view key) const { return std::get<std::string>(value(key)); }
+    // True if rules or an expression change the property while the interface runs.
+    virtual bool changes(std::string_view key) const = 0;
+    // False if a property is an image whose pixels are packed or in outside memory.
+    virtual bool isStoredPlainly(std::string_view key) const = 0;
     // The variable of that name. If there is none, or it is a text, nothing, after reporting a problem.
     virtual std::optional<NumberVariable> number(const std::string& variable) = 0;
     // What the expression of a property gives that is a value; nothing if it has none, or a wrong one.

@@ -77,7 +77,6 @@ class PartBuilder {
         if (kind.complete)
             kind.complete(filler);
         const RuntimeKind& runtime = kind.of(record);
-        record.widget.kind = runtime.kind;
         if (std::find(part_->kinds.begin(), part_->kinds.end(), &runtime) == part_->kinds.end())
             part_->kinds.push_back(&runtime);
         if (kind.recordingBytes)
@@ -93,6 +92,10 @@ class PartBuilder {
 
         gorse_record& record() override { return record_; }
         PropertyValue value(std::string_view key) const override { return part_.value(widget_, key); }
+        bool changes(std::string_view key) const override { return part_.changes(number_, key); }
+        bool isStoredPlainly(std::string_view key) const override {
+            return part_.isStoredPlainly(std::get<std::string>(value(key)));
+        }
         std::optional<NumberVariable> number(const std::string& variable) override {
             return part_.number(widget_, variable);
         }
@@ -362,6 +365,18 @@ class PartBuilder {
         }
         part_->images.push_back({name, *baked, allFrames});
         return *baked;
+    }
+
+    bool changes(int number, std::string_view key) const {
+        return std::any_of(context_.slots.begin(), context_.slots.end(),
+                           [&](const SlotInfo& slot) { return slot.widget == number && key == slot.property->key; });
+    }
+
+    // True for one that the part does not use.
+    bool isStoredPlainly(const std::string& image) const {
+        return std::none_of(part_->images.begin(), part_->images.end(), [&](const auto& used) {
+            return used.name == image && (used.image->outside || used.image->packedByRuns());
+        });
     }
 
     std::optional<NumberVariable> number(const Widget& widget, const std::string& name) {

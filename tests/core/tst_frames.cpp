@@ -30,7 +30,7 @@ Bytes columnsGif() {
     return std::make_shared<const FileContents>(gif.finish());
 }
 
-Document withFrames(PropertyMap properties, const std::string& rules = "") {
+Document withFrames(PropertyMap properties, const std::string& rules = "", ExpressionMap expressions = {}) {
     Document document = makeDocument({"first", "second"});
     Panel panel = *document.panel;
     panel.width = 32;
@@ -41,7 +41,9 @@ Document withFrames(PropertyMap properties, const std::string& rules = "") {
     document = withVariable(document, makeNumber("level", 0, 99, 0));
     document = withVariable(document, makeNumber("ends", 0, 100, 0));
     properties["image"] = std::string("columns");
-    document = addWidgets(document, "first", {makeWidget("bar", Kind::Frames, 0, 0, 8, 8, std::move(properties))});
+    Widget bar = makeWidget("bar", Kind::Frames, 0, 0, 8, 8, std::move(properties));
+    bar.expressions = std::move(expressions);
+    document = addWidgets(document, "first", {bar});
     return rules.empty() ? document : withRules(document, "main", rules);
 }
 
@@ -87,6 +89,93 @@ class TestFrames : public QObject {
         QCOMPARE(playedBy(withFrames({{"play", std::string("once")}}), 7), (Order{1, 2, 3, 4, 4, 4, 4}));
         QCOMPARE(playedBy(withFrames({{"play", std::string("to and fro")}}), 9), (Order{1, 2, 3, 4, 3, 2, 1, 2, 3}));
         QCOMPARE(playedBy(withFrames({{"starts", false}}), 4), (Order{1, 1, 1, 1}));
+    }
+
+    void aPartOfThemPlays() {
+        const auto order = [](PropertyMap properties, const std::string& rules = "") {
+            SceneBuilder builder;
+            Twin twin(builder.build(withFrames(std::move(properties), rules)));
+            return played(twin, 9);
+        };
+        const int64_t two = 2, three = 3;
+        QCOMPARE(order({{"first", two}, {"last", three}}), (Order{2, 3, 2, 3, 2, 3, 2, 3, 2}));
+        QCOMPARE(order({{"first", two}}), (Order{2, 3, 4, 2, 3, 4, 2, 3, 4}));
+        QCOMPARE(order({{"last", two}, {"play", std::string("once")}}), (Order{1, 2, 2, 2, 2, 2, 2, 2, 2}));
+        QCOMPARE(order({{"first", two}, {"play", std::string("to and fro")}}), (Order{2, 3, 4, 3, 2, 3, 4, 3, 2}));
+        QCOMPARE(order({{"first", three}, {"last", three}}), (Order{3, 3, 3, 3, 3, 3, 3, 3, 3}));
+        // A rule goes over to another part, whose first frame comes at once.
+        QCOMPARE(order({{"last", two}}, "every 350 ms\n    bar.first = 3\n    bar.last = 4\n"),
+                 (Order{1, 2, 1, 2, 3, 4, 3, 4, 3}));
+    }
+
+    void aPartFollowsAValue() {
+        SceneBuilder builder;
+        Twin twin(builder.build(
+            withFrames({{"variable", std::string("level")}, {"first", int64_t{2}}, {"last", int64_t{3}}})));
+        for (const auto& [level, frame] : {std::pair(0, 2), {49, 2}, {50, 3}, {99, 3}}) {
+            QVERIFY(twin.set("level", std::to_string(level)).has_value());
+            twin.step(0);
+            QCOMPARE(shown(twin), frame);
+        }
+        const BuiltSceneRef changed =
+            builder.build(withFrames({{"variable", std::string("level")}}, "on start\n    bar.first = 3\n"));
+        QVERIFY(hasErrors(changed->problems));
+    }
+
+    void mistakesInPartsAreTold() {
+        SceneBuilder builder;
+        const auto reason = [&](int64_t first, int64_t last) {
+            const BuiltSceneRef scene = builder.build(withFrames({{"first", first}, {"last", last}}));
+            return scene->problems.empty() ? std::string() : scene->problems.front().reason;
+        };
+        QCOMPARE(reason(2, 4), std::string());
+        QCOMPARE(reason(2, 0), std::string());
+        QCOMPARE(reason(5, 0), std::string("the image has 4 frames, this shows others"));
+        QCOMPARE(reason(1, 5), std::string("the image has 4 frames, this shows others"));
+        QCOMPARE(reason(3, 2), std::string("the last frame is before the first"));
+    }
+
+    // A choice is one of its words in quotes.
+    void rulesMirrorThem() {
+        const std::string rules =
+            "when level > 50\n    bar.mirror = \"left-right\"\notherwise\n    bar.mirror = \"none\"\n\n"
+            "when bar.mirror == \"left-right\"\n    ends = 1\notherwise\n    ends = 2\n";
+        SceneBuilder builder;
+        const BuiltSceneRef scene = builder.build(withFrames({{"last", int64_t{1}}}, rules));
+        QCOMPARE(scene->problems.size(), size_t{0});
+        Twin twin(scene);
+        const auto lit = [&](int x) { return (twin.memory().picture().at(x, 0) & 255) != 0; };
+        twin.step(0);
+        QVERIFY(lit(0) && !lit(7));
+        for (const int level : {60, 20, 99}) {
+            QVERIFY(twin.set("level", std::to_string(level)).has_value());
+            twin.step(10);
+            twin.step(20);
+            QCOMPARE(lit(7), level > 50);
+            QCOMPARE(lit(0), level <= 50);
+            QCOMPARE(twin.get("ends"), std::string(level > 50 ? "1" : "2"));
+        }
+    }
+
+    void expressionsMirrorThem() {
+        const auto built = [](const char* expression) {
+            SceneBuilder builder;
+            return builder.build(withFrames({{"last", int64_t{1}}}, "", {{"mirror", expression}}));
+        };
+        const BuiltSceneRef scene = built("level > 50 ? \"left-right\" : \"none\"");
+        QCOMPARE(scene->problems.size(), size_t{0});
+        Twin twin(scene);
+        for (const int level : {60, 20, 99}) {
+            QVERIFY(twin.set("level", std::to_string(level)).has_value());
+            twin.step(0);
+            QCOMPARE((twin.memory().picture().at(7, 0) & 255) != 0, level > 50);
+        }
+        const std::pair<const char*, const char*> mistakes[] = {
+            {"\"sideways\"", "column 1: it takes \"none\", \"left-right\" or \"top-bottom\", this is a text"},
+            {"level", "column 1: it takes \"none\", \"left-right\" or \"top-bottom\", this is a number"},
+            {"bar.play == \"once\" ? \"none\" : \"none\"", "column 5: rules can't read \"play\" of it"}};
+        for (const auto& [expression, reason] : mistakes)
+            QCOMPARE(built(expression)->problems.front().reason, std::string(reason));
     }
 
     void aLateStepCatchesUp() {

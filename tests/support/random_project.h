@@ -109,7 +109,8 @@ class RandomProject {
             recipe.maskBits = 1 << upTo(4);
             recipe.maskOnly = maybe(25);
             recipe.reduction = static_cast<Reduction>(upTo(6));
-            recipe.packing = static_cast<Packing>(upTo(3));
+            // The first can be turned.
+            recipe.packing = images_.empty() ? Packing::Plain : static_cast<Packing>(upTo(3));
             if (maybe(60))
                 recipe.format = anyOf(formats_);
             document_ = withRecipe(document_, name, recipe);
@@ -187,6 +188,9 @@ class RandomProject {
         switch (valueTypeOf(property)) {
             case ValueType::YesNo: return anyOf(std::array{"open", "level > 30", "two.onward.y > 9 && open"});
             case ValueType::Colour: return "open ? " + toText(colour()) + " : level > 20 ? none : " + toText(colour());
+            case ValueType::Choice:
+                return "open ? \"" + std::string(anyOf(property.choices)) + "\" : \"" +
+                       std::string(anyOf(property.choices)) + "\"";
             case ValueType::Text: return R"(open ? "{level}: {title}" : level > 20 ? "AVA" : "")";
             default: return std::to_string(property.min + 1) + anyOf(std::array{" + count % 9", " + (level + 10) / 3"});
         }
@@ -206,6 +210,17 @@ class RandomProject {
         return look;
     }
 
+    // Takes out what the kinds refuse.
+    void makePossible(Widget& widget) {
+        const auto changes = [&](const char* key) {
+            return widget.properties.count(key) != 0 || widget.expressions.count(key) != 0;
+        };
+        if (widget.kind == Kind::Image && changes("turn"))
+            widget.properties["image"] = images_.front();
+        if (widget.expressions.count("first") + widget.expressions.count("last") != 0)
+            widget.properties.erase("variable");
+    }
+
     void makeScreen(const std::string& name) {
         Screen screen;
         screen.name = name;
@@ -221,6 +236,7 @@ class RandomProject {
                 for (const PropertyInfo& each : properties)
                     if (each.takesExpression() && maybe(7))
                         widget.expressions[each.key] = expressionFor(each);
+            makePossible(widget);
             screen.widgets.push_back(std::make_shared<const Widget>(widget));
         }
         screen.widgets.push_back(

@@ -1,0 +1,58 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/kinds/pictures.h"
+
+namespace gorsefinch {
+
+namespace {
+
+constexpr const char* mirrors[] = {"none", "left-right", "top-bottom"};
+
+PropertyInfo pivotProperty(const char* key, const char* label, int Widget::*whole, HandleType handle,
+                           const char* help) {
+    return {.key = key,
+            .label = label,
+            .type = PropertyType::Whole,
+            .fallback = int64_t{0},
+            .min = -kMaxPoint,
+            .max = kMaxPoint,
+            .unit = "px",
+            .help = help,
+            .handle = handle,
+            .half = whole};
+}
+
+}  // namespace
+
+PropertyInfo mirrorProperty() {
+    return {.key = "mirror",
+            .label = "Mirror",
+            .type = PropertyType::Choice,
+            .fallback = std::string("none"),
+            .help = "shows the image mirrored; no second one is stored",
+            .choices = mirrors,
+            .inRules = true};
+}
+
+// Dragged as a point: the one is behind the other.
+PropertyInfo pivotX() {
+    return pivotProperty("pivot_x", "Pivot left", &Widget::w, HandleType::Point,
+                         "where it turns, from the left edge; the middle unless set");
+}
+PropertyInfo pivotY() {
+    return pivotProperty("pivot_y", "Pivot top", &Widget::h, HandleType::None,
+                         "where it turns, from the top edge; the middle unless set");
+}
+
+PropertyInfo inSection(const char* section, PropertyInfo property) {
+    property.section = section;
+    return property;
+}
+
+void needPlainImage(RecordBuilder& builder, const char* property) {
+    if (builder.isStoredPlainly(property))
+        return;
+    builder.report(Severity::Error, "the image \"" + builder.text(property) + "\" is packed, or in outside memory",
+                   "Store it plainly, as single pixels of it are read: Packing at the station Images");
+}
+
+}  // namespace gorsefinch
