@@ -212,8 +212,9 @@ class TestImageArrangements : public QObject {
             for (int y = 0; y < kPanelHeight; ++y)
                 for (int x = 0; x < kPanelWidth; ++x) {
                     int count = 0;
-                    for (int i = 0; i < 256; ++i)
-                        count += box.covers(x + (i % 16 + 0.5) / 16, y + (i / 16 + 0.5) / 16) ? 1 : 0;
+                    for (int i = 0; i < 16; ++i)
+                        for (int k = 0; k < 16; ++k)
+                            count += box.covers(x + (i + 0.5) / 16, y + (k + 0.5) / 16) ? 1 : 0;
                     const double error = std::abs((picture.at(x, y) & 255) / 255.0 - count / 256.0);
                     worst = std::max(worst, error);
                     bad += error > 0.08 ? 1 : 0;

@@ -83,7 +83,8 @@ std::vector<double> reference(int w, int h, const std::vector<Place>& course, do
         for (int x = 0; x < w; ++x) {
             int inside = 0;
             for (int place = 0; place < 256; ++place) {
-                const Place at{x + (place % 16 + 0.5) / 16, y + (place / 16 + 0.5) / 16};
+                const int down = place / 16;
+                const Place at{x + (place % 16 + 0.5) / 16, y + (down + 0.5) / 16};
                 for (size_t i = 0; i + 1 < course.size(); ++i)
                     if (course[i].x - at.x < thickness && at.x - course[i + 1].x < thickness &&
                         distance(at, course[i], course[i + 1]) <= thickness / 2) {
@@ -216,7 +217,8 @@ class TestTrend : public QObject {
             for (int y = 0; y < h; ++y)
                 for (int x = 0; x < w; ++x) {
                     const double is = (shown.at(x, y) & 0xff) / 255.0;
-                    const double should = wanted[static_cast<size_t>(y * w + x)];
+                    const double should =
+                        wanted[static_cast<size_t>(y) * static_cast<size_t>(w) + static_cast<size_t>(x)];
                     if ((should <= 0.01 && is <= 0.01) || (should >= 0.99 && is >= 0.99))
                         continue;
                     ++edges;
