@@ -150,5 +150,7 @@ const GORSE_ROM gorse_image *gorse_shown_frame(const gorse *g, const gorse_widge
     const gorse_widget_frames *f = frames_of(widget);
     gorse_frames_state state;
     get_state(g, widget, &state);
-    return f->animation != 0 && state.frame < f->animation->count ? f->animation->frames[state.frame] : 0;
+    if (f->animation == 0 || state.frame >= f->animation->count)
+        return 0;
+    return f->animation->frames[state.frame];
 }

@@ -1,21 +1,13 @@
 /* SPDX-License-Identifier: MIT */
-/* A needle before a face of ticks, labels and zones. Its state is where the needle is, and where it is going to. */
-#include "gorse_cover.h"
-#include "gorse_internal.h"
+/* What gauges do, and how their scale and a drawn needle look. Their state is where the needle is, and where it is
+ * going to. */
+#include "gorse_gauge.h"
+
 #include "gorse_text.h"
 
 static const gorse_widget_gauge *gauge_of(const gorse_widget *widget) {
     return (const gorse_widget_gauge *)(const void *)widget;
 }
-
-/* A gauge and where its middle is. */
-typedef struct dial {
-    const gorse_widget_gauge *of;
-    const GORSE_ROM int16_t *face;
-    gorse_fine pivot;
-    int32_t radius; /* of the face, 1/64 pixel */
-    gorse_rect box;
-} dial;
 
 /* The smaller of a radius and of what there is room for between the pivot and an edge. */
 static int32_t with_room(int32_t radius, int32_t pixels, int16_t each) {
@@ -23,7 +15,7 @@ static int32_t with_room(int32_t radius, int32_t pixels, int16_t each) {
     return room < radius ? room : radius;
 }
 
-static void measure(const gorse_widget_gauge *gauge, dial *out) {
+void gorse_measure_dial(const gorse_widget_gauge *gauge, gorse_dial *out) {
     out->of = gauge;
     out->face = gauge->face;
     gorse_widget_box(&gauge->shown.widget, &out->box);
@@ -39,30 +31,32 @@ static void measure(const gorse_widget_gauge *gauge, dial *out) {
 }
 
 /* Where the ticks begin: inside the zones and a space as wide. */
-static int32_t tick_radius(const dial *d) {
+static int32_t tick_radius(const gorse_dial *d) {
     return d->radius - (int32_t)d->face[GORSE_GAUGE_ZONE_WIDTH] * (2 * GORSE_FINE);
 }
 
-static int32_t needle_length(const dial *d) {
+static int32_t needle_length(const gorse_dial *d) {
     const int32_t length = (int32_t)d->face[GORSE_GAUGE_NEEDLE_LENGTH] * GORSE_FINE;
     const int32_t to_ticks = tick_radius(d) - (int32_t)d->face[GORSE_GAUGE_TICK_LENGTH] * (GORSE_FINE / 2);
     return length != 0 ? length : to_ticks > 0 ? to_ticks : 0;
 }
 
-static uint16_t sweep_of(const dial *d) { return (uint16_t)((uint16_t)d->face[GORSE_GAUGE_SWEEP] * GORSE_DEGREE); }
+static uint16_t sweep_of(const gorse_dial *d) {
+    return (uint16_t)((uint16_t)d->face[GORSE_GAUGE_SWEEP] * GORSE_DEGREE);
+}
 
 /* The angle of a distance along the sweep. */
-static uint16_t angle_at(const dial *d, uint16_t distance) {
+static uint16_t angle_at(const gorse_dial *d, uint16_t distance) {
     return (uint16_t)(((uint32_t)(uint16_t)d->face[GORSE_GAUGE_FROM_ANGLE] * GORSE_DEGREE + distance) % GORSE_TURN);
 }
 
-static void circle(const dial *d, int32_t radius, gorse_ellipse *out) {
+static void circle(const gorse_dial *d, int32_t radius, gorse_ellipse *out) {
     out->centre = d->pivot;
     out->radius.x = out->radius.y = radius > 0 ? radius : 0;
 }
 
 /* The point so many 1/64 pixels from the pivot. */
-static void polar(const dial *d, int32_t radius, uint16_t angle, gorse_fine *out) {
+static void polar(const gorse_dial *d, int32_t radius, uint16_t angle, gorse_fine *out) {
     gorse_ellipse round;
     circle(d, radius, &round);
     gorse_point_at(&round, angle, out);
@@ -84,7 +78,7 @@ static void add_blade(gorse_cover *to, const void *shape) {
         gorse_cover_line(to, &b->corners[i], &b->corners[(i + 1u) % 4u]);
 }
 
-static void needle_at(const dial *d, uint16_t angle, blade *out) {
+static void needle_at(const gorse_dial *d, uint16_t angle, blade *out) {
     const int32_t half = (int32_t)d->face[GORSE_GAUGE_NEEDLE_WIDTH] * (GORSE_FINE / 2);
     polar(d, needle_length(d), angle, &out->corners[0]);
     polar(d, half, turned(angle, 1), &out->corners[1]);
@@ -93,7 +87,7 @@ static void needle_at(const dial *d, uint16_t angle, blade *out) {
 }
 
 /* Marks what a needle covers: along it in four boxes, so that a slanted one does not mark all around it. */
-static void mark_needle(gorse *g, const dial *d, uint16_t angle) {
+static void mark_needle(gorse *g, const gorse_dial *d, uint16_t angle) {
     const int32_t length = needle_length(d);
     const int32_t tail = (int32_t)d->face[GORSE_GAUGE_NEEDLE_TAIL] * GORSE_FINE;
     const int32_t more = (int32_t)d->face[GORSE_GAUGE_NEEDLE_WIDTH] * (GORSE_FINE / 2) + GORSE_FINE;
@@ -120,7 +114,7 @@ static void put_state(gorse *g, const gorse_widget *widget, const gorse_gauge_st
     memcpy(gorse_widget_state(g, widget), state, sizeof *state);
 }
 
-static uint16_t target_now(const gorse *g, const dial *d) {
+static uint16_t target_now(const gorse *g, const gorse_dial *d) {
     return gorse_scaled_value(&d->of->shown, gorse_shown_value(g, &d->of->shown), sweep_of(d));
 }
 
@@ -134,25 +128,25 @@ static uint16_t settled(const gorse_gauge_state *state, uint32_t passed, uint16_
     return (uint16_t)((int32_t)state->target - way * (int32_t)(left * left / 256u) / 256);
 }
 
-static void command(gorse *g, const gorse_widget *widget, const gorse_look *look, uint8_t what) {
+void gorse_gauge_command(gorse *g, const gorse_widget *widget, const gorse_look *look, uint8_t what) {
     gorse_gauge_state state;
-    dial d;
+    gorse_dial d;
     (void)look;
     if (what != GORSE_COMMAND_ENTER)
         return;
-    measure(gauge_of(widget), &d);
+    gorse_measure_dial(gauge_of(widget), &d);
     memset(&state, 0, sizeof state);
     state.shown = state.from = state.target = target_now(g, &d);
     put_state(g, widget, &state);
 }
 
-static uint8_t tick(gorse *g, const gorse_widget *widget, const gorse_look *look) {
+uint8_t gorse_gauge_tick(gorse *g, const gorse_widget *widget, const gorse_look *look) {
     const uint32_t now = gorse_head_of(g)->now;
     gorse_gauge_state state;
     uint16_t target, before;
-    dial d;
+    gorse_dial d;
     (void)look;
-    measure(gauge_of(widget), &d);
+    gorse_measure_dial(gauge_of(widget), &d);
     get_state(g, widget, &state);
     before = state.shown;
     target = target_now(g, &d);
@@ -170,7 +164,7 @@ static uint8_t tick(gorse *g, const gorse_widget *widget, const gorse_look *look
     return 0;
 }
 
-static uint32_t wait(const gorse *g, const gorse_widget *widget) {
+uint32_t gorse_gauge_wait(const gorse *g, const gorse_widget *widget) {
     gorse_gauge_state state;
     (void)g;
     get_state(g, widget, &state);
@@ -185,8 +179,8 @@ static void draw_blade(const gorse_canvas *c, const blade *b, gorse_colour colou
 }
 
 /* The corners at one end of a tick: half its width to both sides. */
-static void tick_end(const dial *d, int32_t radius, uint16_t angle, int32_t half, uint8_t is_thin, gorse_fine *left,
-                     gorse_fine *right) {
+static void tick_end(const gorse_dial *d, int32_t radius, uint16_t angle, int32_t half, uint8_t is_thin,
+                     gorse_fine *left, gorse_fine *right) {
     gorse_ellipse end;
     end.radius.x = end.radius.y = half;
     polar(d, radius, angle, &end.centre);
@@ -198,7 +192,7 @@ static void tick_end(const dial *d, int32_t radius, uint16_t angle, int32_t half
 }
 
 /* A stroke of so many 1/64 pixels across and along, from the ticks' beginning inwards. */
-static void draw_tick(const gorse_canvas *c, const dial *d, uint16_t angle, int32_t width, int32_t length,
+static void draw_tick(const gorse_canvas *c, const gorse_dial *d, uint16_t angle, int32_t width, int32_t length,
                       gorse_colour colour) {
     const uint8_t is_thin = (uint8_t)(c->format->bits == 1u && width == GORSE_FINE);
     blade b;
@@ -212,7 +206,7 @@ static gorse_colour faded(gorse_colour colour) {
     return (colour & 0xffffffu) | (gorse_colour)gorse_scale8(gorse_alpha(colour), 150) << 24;
 }
 
-static GORSE_OWN_FRAME void draw_ticks(const gorse_canvas *c, const dial *d, gorse_colour colour) {
+static GORSE_OWN_FRAME void draw_ticks(const gorse_canvas *c, const gorse_dial *d, gorse_colour colour) {
     const uint16_t small = (uint16_t)d->face[GORSE_GAUGE_SMALL_TICKS];
     const uint16_t count = (uint16_t)((uint16_t)d->face[GORSE_GAUGE_TICKS] * small);
     const int32_t width = (int32_t)d->face[GORSE_GAUGE_TICK_WIDTH] * GORSE_FINE;
@@ -229,7 +223,7 @@ static GORSE_OWN_FRAME void draw_ticks(const gorse_canvas *c, const dial *d, gor
     }
 }
 
-static GORSE_OWN_FRAME void draw_zones(const gorse_canvas *c, const dial *d) {
+static GORSE_OWN_FRAME void draw_zones(const gorse_canvas *c, const gorse_dial *d) {
     const GORSE_ROM int32_t *zone = d->of->shown.limits + GORSE_GAUGE_FIRST_ZONE;
     const uint16_t sweep = sweep_of(d);
     gorse_sector s;
@@ -249,8 +243,8 @@ static GORSE_OWN_FRAME void draw_zones(const gorse_canvas *c, const dial *d) {
 }
 
 /* A text whose edge towards the ticks is so many pixels inside them. */
-static GORSE_OWN_FRAME void draw_label(const gorse_canvas *c, const dial *d, uint16_t angle, gorse_text_source text,
-                                       const gorse_look *look) {
+static GORSE_OWN_FRAME void draw_label(const gorse_canvas *c, const gorse_dial *d, uint16_t angle,
+                                       gorse_text_source text, const gorse_look *look) {
     const int32_t inside = tick_radius(d) - (int32_t)d->face[GORSE_GAUGE_TICK_LENGTH] * GORSE_FINE - 3 * GORSE_FINE;
     gorse_text_box where;
     gorse_ellipse half;
@@ -274,7 +268,7 @@ static GORSE_OWN_FRAME void draw_label(const gorse_canvas *c, const dial *d, uin
 }
 
 /* Writes a label; room for 16 bytes. */
-static GORSE_OWN_FRAME void put_label(const dial *d, uint16_t number, char *out) {
+static GORSE_OWN_FRAME void put_label(const gorse_dial *d, uint16_t number, char *out) {
     const int32_t value =
         d->of->shown
             .limits[(uint16_t)(GORSE_GAUGE_FIRST_ZONE + d->face[GORSE_GAUGE_ZONES] * GORSE_ZONE_NUMBERS) + number];
@@ -287,7 +281,7 @@ static GORSE_OWN_FRAME void put_label(const dial *d, uint16_t number, char *out)
     out[to.at] = 0;
 }
 
-static GORSE_OWN_FRAME void draw_labels(const gorse_canvas *c, const dial *d, const gorse_look *look) {
+static GORSE_OWN_FRAME void draw_labels(const gorse_canvas *c, const gorse_dial *d, const gorse_look *look) {
     char words[16];
     uint16_t i;
     if (look->font == 0)
@@ -299,15 +293,19 @@ static GORSE_OWN_FRAME void draw_labels(const gorse_canvas *c, const dial *d, co
     }
 }
 
-static GORSE_OWN_FRAME void draw_needle(const gorse_canvas *c, const dial *d) {
+uint16_t gorse_needle_angle(const gorse *g, const gorse_dial *d) {
     gorse_gauge_state state;
+    get_state(g, &d->of->shown.widget, &state);
+    return angle_at(d, state.shown);
+}
+
+GORSE_OWN_FRAME void gorse_draw_needle(const gorse_canvas *c, const gorse_dial *d) {
     blade needle;
-    get_state(c->run, &d->of->shown.widget, &state);
-    needle_at(d, angle_at(d, state.shown), &needle);
+    needle_at(d, gorse_needle_angle(c->run, d), &needle);
     draw_blade(c, &needle, (gorse_colour)d->of->shown.limits[GORSE_GAUGE_NEEDLE_COLOUR]);
 }
 
-static GORSE_OWN_FRAME void draw_hub(const gorse_canvas *c, const dial *d) {
+GORSE_OWN_FRAME void gorse_draw_hub(const gorse_canvas *c, const gorse_dial *d) {
     gorse_sector hub;
     circle(d, (int32_t)d->face[GORSE_GAUGE_HUB] * (GORSE_FINE / 2), &hub.outer);
     circle(d, 0, &hub.hole);
@@ -317,16 +315,9 @@ static GORSE_OWN_FRAME void draw_hub(const gorse_canvas *c, const dial *d) {
     gorse_fill_outline(c, &d->box, gorse_add_sector, &hub, (gorse_colour)d->of->shown.limits[GORSE_GAUGE_HUB_COLOUR]);
 }
 
-static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
-    dial d;
-    measure(gauge_of(widget), &d);
-    gorse_draw_box(c, &d.box, look);
-    draw_zones(c, &d);
-    draw_ticks(c, &d, look->text);
-    if (d.face[GORSE_GAUGE_LABELS] != 0)
-        draw_labels(c, &d, look);
-    draw_needle(c, &d);
-    draw_hub(c, &d);
+void gorse_draw_scale(const gorse_canvas *c, const gorse_dial *d, const gorse_look *look) {
+    draw_zones(c, d);
+    draw_ticks(c, d, look->text);
+    if (d->face[GORSE_GAUGE_LABELS] != 0)
+        draw_labels(c, d, look);
 }
-
-const GORSE_ROM gorse_kind gorse_kind_gauge = {sizeof(gorse_widget_gauge), 0, draw, command, tick, wait};

@@ -343,12 +343,14 @@ enum {
     GORSE_GAUGE_NEEDLE_WIDTH = 13,  /* at the pivot */
     GORSE_GAUGE_NEEDLE_LENGTH = 14, /* 0: to the middle of the ticks */
     GORSE_GAUGE_NEEDLE_TAIL = 15,
-    GORSE_GAUGE_HUB = 16,      /* diameter */
-    GORSE_GAUGE_SETTLE = 17,   /* ms until the needle has come to another value */
-    GORSE_GAUGE_LABELS = 18,   /* how many: one at each tick, from the first on */
-    GORSE_GAUGE_DECIMALS = 19, /* of a label */
-    GORSE_GAUGE_ZONES = 20,    /* how many */
-    GORSE_GAUGE_NUMBERS = 21
+    GORSE_GAUGE_HUB = 16,            /* diameter */
+    GORSE_GAUGE_SETTLE = 17,         /* ms until the needle has come to another value */
+    GORSE_GAUGE_LABELS = 18,         /* how many: one at each tick, from the first on */
+    GORSE_GAUGE_DECIMALS = 19,       /* of a label */
+    GORSE_GAUGE_ZONES = 20,          /* how many */
+    GORSE_GAUGE_NEEDLE_PIVOT_X = 21, /* of a needle that is an image, from its top left, 1/16 pixel */
+    GORSE_GAUGE_NEEDLE_PIVOT_Y = 22,
+    GORSE_GAUGE_NUMBERS = 23
 };
 
 enum { GORSE_GAUGE_NEEDLE_COLOUR = 2, GORSE_GAUGE_HUB_COLOUR = 3, GORSE_GAUGE_FIRST_ZONE = 4 };
@@ -357,7 +359,9 @@ enum { GORSE_GAUGE_NEEDLE_COLOUR = 2, GORSE_GAUGE_HUB_COLOUR = 3, GORSE_GAUGE_FI
  * gorse_gauge_state. */
 typedef struct gorse_widget_gauge {
     gorse_widget_indicator shown;
-    const GORSE_ROM int16_t *face; /* GORSE_GAUGE_... */
+    const GORSE_ROM int16_t *face;             /* GORSE_GAUGE_... */
+    const GORSE_ROM gorse_image *image;        /* behind the scale, in the middle of the box; 0: none */
+    const GORSE_ROM gorse_image *needle_image; /* which shows the needle at the top; 0: it is drawn */
 } gorse_widget_gauge;
 
 /* Where the needle is, from the beginning of the sweep on in 1/64 degree. */
@@ -437,6 +441,7 @@ extern const GORSE_ROM gorse_kind gorse_kind_progress;
 extern const GORSE_ROM gorse_kind gorse_kind_ring;
 extern const GORSE_ROM gorse_kind gorse_kind_lamp;
 extern const GORSE_ROM gorse_kind gorse_kind_gauge;
+extern const GORSE_ROM gorse_kind gorse_kind_gauge_pictured; /* with an image as face or needle */
 extern const GORSE_ROM gorse_kind gorse_kind_trend;
 
 #ifdef __cplusplus

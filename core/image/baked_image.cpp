@@ -125,6 +125,11 @@ size_t BakedImage::bytes(bool all) const {
     return sum;
 }
 
+std::optional<TurningPoint> BakedImage::hub() const {
+    std::call_once(hubIsKnown_, [this] { hub_ = findHub(picture(0)); });
+    return hub_;
+}
+
 Picture BakedImage::picture(size_t number) const {
     const BakedFrame& frame = frames[number];
     const auto plane = [&](const std::vector<uint8_t>& bytes, const std::vector<uint32_t>& groups, PixelFormat of) {

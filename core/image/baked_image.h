@@ -4,9 +4,12 @@
 #include <deque>
 #include <map>
 #include <memory>
+#include <mutex>
+#include <optional>
 #include <vector>
 
 #include "core/document/document.h"
+#include "core/image/hub.h"
 #include "core/image/pack.h"
 #include "core/image/picture.h"
 #include "core/image/shape.h"
@@ -47,8 +50,14 @@ struct BakedImage {
     bool packedByRuns() const { return !frames.front().pixelGroups.empty() || !frames.front().maskGroups.empty(); }
     // Of all frames, or of the first alone, with the palette.
     size_t bytes(bool all = true) const;
+    // Where the first frame turns as a needle, see findHub().
+    std::optional<TurningPoint> hub() const;
     // How the frame looks: its reduced colours, under its mask where it has one.
     Picture picture(size_t frame) const;
+
+  private:
+    mutable std::once_flag hubIsKnown_;
+    mutable std::optional<TurningPoint> hub_;
 };
 
 // Maximum size of all images in use, as packed for the target.

@@ -27,8 +27,19 @@ PropertyInfo gaugeColour(const char* key, const char* label, uint32_t fallback, 
     return {.key = key, .label = label, .type = PropertyType::Colour, .fallback = opaque(fallback), .help = help};
 }
 
+PropertyInfo needlePivot(const char* key, const char* label, const char* help) {
+    return {.key = key,
+            .label = label,
+            .type = PropertyType::Decimal,
+            .fallback = std::string(),
+            .unit = "px",
+            .help = help,
+            .hint = "found"};
+}
+
 constexpr const char* kScale = "Scale";
 constexpr const char* kNeedle = "Needle";
+constexpr int kMostNeedle = 2000;  // px of an image from its edge to where it turns, which is kept in 1/16 px
 
 const std::array gaugeProperties{
     indicatorValue(),
@@ -36,6 +47,11 @@ const std::array gaugeProperties{
     indicatorMax(),
     indicatorZones(),
     gaugeNumber("zone_width", "Zone width", 3, 255, "px", "of the band that shows the zones"),
+    inSection(kScale, PropertyInfo{.key = "image",
+                                   .label = "Face",
+                                   .type = PropertyType::Image,
+                                   .fallback = std::string(),
+                                   .help = "an image behind the scale; with Ticks 0 alone"}),
     inSection(kScale, fromAngle(225, false)),
     inSection(kScale, toAngle(135, false)),
     inSection(kScale, gaugeNumber("ticks", "Ticks", 4, 60, "", "parts with a long tick between them; 0 for none")),
@@ -52,6 +68,15 @@ const std::array gaugeProperties{
     inSection(kScale, gaugeNumber("label_decimals", "Decimals", 0, 6, "", "of the labels")),
     inSection(kNeedle, pivotX()),
     inSection(kNeedle, pivotY()),
+    inSection(kNeedle, PropertyInfo{.key = "needle_image",
+                                    .label = "Image",
+                                    .type = PropertyType::Image,
+                                    .fallback = std::string(),
+                                    .help = "shows the needle pointing up; none draws one"}),
+    inSection(kNeedle, needlePivot("needle_pivot_x", "Its pivot left",
+                                   "where the image turns, from its left edge; empty: the middle of its hub")),
+    inSection(kNeedle, needlePivot("needle_pivot_y", "Its pivot top",
+                                   "where the image turns, from its top edge; empty: the middle of its hub")),
     inSection(kNeedle, gaugeNumber("needle_width", "Width", 7, 255, "px", "at the pivot; it ends in points")),
     inSection(kNeedle,
               gaugeNumber("needle_length", "Length", 0, kMaxPoint, "px", "from the pivot; 0 reaches the ticks")),
@@ -64,7 +89,18 @@ const std::array gaugeProperties{
 
 constexpr FieldInfo gaugeFields[] = {
     GORSEFINCH_FIELD(gorse_widget_gauge, face, Shorts),
+    GORSEFINCH_FIELD(gorse_widget_gauge, image, Image, "image"),
+    GORSEFINCH_FIELD(gorse_widget_gauge, needle_image, Image, "needle_image"),
 };
+
+constexpr const char* gaugeSources[] = {"gorse_cover.h", "gorse_cover.c", "gorse_outline.c", "gorse_sector.c",
+                                        "gorse_sine.c",  "gorse_gauge.h", "gorse_gauge.c",   "gorse_indicator.c"};
+constexpr const char* picturedSources[] = {"gorse_cover.h",  "gorse_cover.c",     "gorse_outline.c",
+                                           "gorse_sector.c", "gorse_sine.c",      "gorse_gauge.h",
+                                           "gorse_gauge.c",  "gorse_indicator.c", "gorse_turned_image.c"};
+// Gauges without an image do without the code for one.
+constexpr RuntimeKind otherGauges[] = {
+    {&gorse_kind_gauge_pictured, "gorse_kind_gauge_pictured", "gorse_kind_gauge_pictured.c", picturedSources}};
 
 constexpr const char* gaugeLooks[] = {"gauge"};
 
@@ -135,6 +171,28 @@ std::vector<int32_t> labelNumbers(const WholeOf& whole, int32_t min, int32_t max
     return out;
 }
 
+// Lets the needle be an image: where that turns, and how far it reaches from there.
+void setNeedleImage(RecordBuilder& builder, std::vector<int16_t>& face) {
+    const auto image = builder.needleImage("needle_image");
+    if (!image)
+        return;
+    needPlainImage(builder, "needle_image");
+    const auto pivot = [&](const char* key, double found, int size) {
+        const int32_t tenths = decimalOf(builder, key, 1, static_cast<int32_t>(std::lround(found * 10)));
+        return std::clamp(tenths / 10.0, 0.0, std::min<double>(size, kMostNeedle));
+    };
+    const double x = pivot("needle_pivot_x", image->hubX, image->width);
+    const double y = pivot("needle_pivot_y", image->hubY, image->height);
+    const auto set = [&](int at, double value) {
+        face[static_cast<size_t>(at)] = static_cast<int16_t>(std::clamp(std::ceil(value), 1.0, 32767.0));
+    };
+    set(GORSE_GAUGE_NEEDLE_LENGTH, y);
+    set(GORSE_GAUGE_NEEDLE_TAIL, image->height - y);
+    set(GORSE_GAUGE_NEEDLE_WIDTH, 2 * std::max(x, image->width - x));
+    face[GORSE_GAUGE_NEEDLE_PIVOT_X] = static_cast<int16_t>(std::lround(x * 16));
+    face[GORSE_GAUGE_NEEDLE_PIVOT_Y] = static_cast<int16_t>(std::lround(y * 16));
+}
+
 void completeGauge(RecordBuilder& builder) {
     const auto variable = completeIndicator(builder);
     gorse_widget_gauge& gauge = builder.record().gauge;
@@ -149,7 +207,11 @@ void completeGauge(RecordBuilder& builder) {
         labels = labelNumbers(whole, limits[0], limits[1], decimals);
         builder.write("-.0123456789");
     }
-    gauge.face = builder.keepShorts(faceNumbers(whole, labels.size(), zones.size() / GORSE_ZONE_NUMBERS));
+    std::vector<int16_t> face = faceNumbers(whole, labels.size(), zones.size() / GORSE_ZONE_NUMBERS);
+    setNeedleImage(builder, face);
+    if (gauge.image || gauge.needle_image)
+        gauge.shown.widget.kind = &gorse_kind_gauge_pictured;
+    gauge.face = builder.keepShorts(std::move(face));
     limits.insert(limits.end(), zones.begin(), zones.end());
     limits.insert(limits.end(), labels.begin(), labels.end());
     gauge.shown.limits = builder.keep(std::move(limits));
@@ -181,7 +243,8 @@ constinit const KindInfo gaugeKind{
     .record = &gaugeRecord,
     .traits = kIsInked | kHasBox | kHasLabels,
     .state = {sizeof(gorse_gauge_state)},
-    .runtime = {&gorse_kind_gauge, "gorse_kind_gauge", "gorse_kind_gauge.c", kDialSources},
+    .runtime = {&gorse_kind_gauge, "gorse_kind_gauge", "gorse_kind_gauge.c", gaugeSources},
+    .otherRuntimes = otherGauges,
     .complete = completeGauge,
     .looks = gaugeLooks,
     .start =

@@ -32,6 +32,12 @@ class RecordBuilder {
     virtual bool changes(std::string_view key) const = 0;
     // False if a property is an image whose pixels are packed or in outside memory.
     virtual bool isStoredPlainly(std::string_view key) const = 0;
+    // The size of the image that a property names, and where it turns as a needle; nothing without an image.
+    struct NeedleImage {
+        int width = 0, height = 0;
+        double hubX = 0, hubY = 0;
+    };
+    virtual std::optional<NeedleImage> needleImage(std::string_view key) const = 0;
     // The variable of that name. If there is none, or it is a text, nothing, after reporting a problem.
     virtual std::optional<NumberVariable> number(const std::string& variable) = 0;
     // What the expression of a property gives that is a value; nothing if it has none, or a wrong one.

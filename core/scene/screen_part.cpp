@@ -96,6 +96,9 @@ class PartBuilder {
         bool isStoredPlainly(std::string_view key) const override {
             return part_.isStoredPlainly(std::get<std::string>(value(key)));
         }
+        std::optional<NeedleImage> needleImage(std::string_view key) const override {
+            return part_.needleImage(std::get<std::string>(value(key)));
+        }
         std::optional<NumberVariable> number(const std::string& variable) override {
             return part_.number(widget_, variable);
         }
@@ -370,6 +373,15 @@ class PartBuilder {
     bool changes(int number, std::string_view key) const {
         return std::any_of(context_.slots.begin(), context_.slots.end(),
                            [&](const SlotInfo& slot) { return slot.widget == number && key == slot.property->key; });
+    }
+
+    std::optional<RecordBuilder::NeedleImage> needleImage(const std::string& image) const {
+        const auto used = std::find_if(part_->images.begin(), part_->images.end(),
+                                       [&](const auto& each) { return each.name == image; });
+        if (used == part_->images.end())
+            return std::nullopt;
+        const auto hub = used->image->hub().value_or(TurningPoint{});
+        return RecordBuilder::NeedleImage{used->image->width, used->image->height, hub.x, hub.y};
     }
 
     // True for one that the part does not use.

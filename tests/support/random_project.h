@@ -217,6 +217,8 @@ class RandomProject {
         };
         if (widget.kind == Kind::Image && changes("turn"))
             widget.properties["image"] = images_.front();
+        if (changes("needle_image"))
+            widget.properties["needle_image"] = images_.front();
         if (widget.expressions.count("first") + widget.expressions.count("last") != 0)
             widget.properties.erase("variable");
     }
