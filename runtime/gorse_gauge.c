@@ -3,6 +3,7 @@
  * going to. */
 #include "gorse_gauge.h"
 
+#include "gorse_blade.h"
 #include "gorse_text.h"
 
 static const gorse_widget_gauge *gauge_of(const gorse_widget *widget) {
@@ -57,53 +58,21 @@ static void circle(const gorse_dial *d, int32_t radius, gorse_ellipse *out) {
 
 /* The point so many 1/64 pixels from the pivot. */
 static void polar(const gorse_dial *d, int32_t radius, uint16_t angle, gorse_fine *out) {
-    gorse_ellipse round;
-    circle(d, radius, &round);
-    gorse_point_at(&round, angle, out);
+    gorse_polar(&d->pivot, radius, angle, out);
 }
 
-static uint16_t turned(uint16_t angle, uint8_t quarters) {
-    return (uint16_t)(((uint32_t)angle + (uint32_t)quarters * (GORSE_TURN / 4u)) % GORSE_TURN);
+static void needle_at(const gorse_dial *d, uint16_t angle, gorse_hand *out) {
+    out->pivot = d->pivot;
+    out->length = needle_length(d);
+    out->tail = (int32_t)d->face[GORSE_GAUGE_NEEDLE_TAIL] * GORSE_FINE;
+    out->half = (int32_t)d->face[GORSE_GAUGE_NEEDLE_WIDTH] * (GORSE_FINE / 2);
+    out->angle = angle;
 }
 
-/* Four corners of a needle or tick, clockwise. */
-typedef struct blade {
-    gorse_fine corners[4];
-} blade;
-
-static void add_blade(gorse_cover *to, const void *shape) {
-    const blade *b = (const blade *)shape;
-    uint_fast8_t i;
-    for (i = 0; i < 4u; i++)
-        gorse_cover_line(to, &b->corners[i], &b->corners[(i + 1u) % 4u]);
-}
-
-static void needle_at(const gorse_dial *d, uint16_t angle, blade *out) {
-    const int32_t half = (int32_t)d->face[GORSE_GAUGE_NEEDLE_WIDTH] * (GORSE_FINE / 2);
-    polar(d, needle_length(d), angle, &out->corners[0]);
-    polar(d, half, turned(angle, 1), &out->corners[1]);
-    polar(d, (int32_t)d->face[GORSE_GAUGE_NEEDLE_TAIL] * GORSE_FINE, turned(angle, 2), &out->corners[2]);
-    polar(d, half, turned(angle, 3), &out->corners[3]);
-}
-
-/* Marks what a needle covers: along it in four boxes, so that a slanted one does not mark all around it. */
-static void mark_needle(gorse *g, const gorse_dial *d, uint16_t angle) {
-    const int32_t length = needle_length(d);
-    const int32_t tail = (int32_t)d->face[GORSE_GAUGE_NEEDLE_TAIL] * GORSE_FINE;
-    const int32_t more = (int32_t)d->face[GORSE_GAUGE_NEEDLE_WIDTH] * (GORSE_FINE / 2) + GORSE_FINE;
-    uint_fast8_t i;
-    for (i = 0; i < 4u; i++) {
-        gorse_fine ends[2];
-        gorse_rect part;
-        uint_fast8_t k;
-        for (k = 0; k < 2u; k++) {
-            const int32_t at = (length + tail) / 4 * (int32_t)(i + k) - tail;
-            polar(d, at < 0 ? -at : at, at < 0 ? turned(angle, 2) : angle, &ends[k]);
-        }
-        gorse_box_around(ends, 2, more, &part);
-        if (gorse_clip(&part, &d->box) != 0u)
-            gorse_dirty(g, &part);
-    }
+static GORSE_OWN_FRAME void mark_needle(gorse *g, const gorse_dial *d, uint16_t angle) {
+    gorse_hand needle;
+    needle_at(d, angle, &needle);
+    gorse_mark_hand(g, &needle, &d->box);
 }
 
 static void get_state(const gorse *g, const gorse_widget *widget, gorse_gauge_state *state) {
@@ -171,13 +140,6 @@ uint32_t gorse_gauge_wait(const gorse *g, const gorse_widget *widget) {
     return state.shown == state.target ? GORSE_FOREVER : 0u;
 }
 
-/* Draws a shape that lies between its corners. */
-static void draw_blade(const gorse_canvas *c, const blade *b, gorse_colour colour) {
-    gorse_rect area;
-    gorse_box_around(b->corners, 4, 0, &area);
-    gorse_fill_outline(c, &area, add_blade, b, colour);
-}
-
 /* The corners at one end of a tick: half its width to both sides. */
 static void tick_end(const gorse_dial *d, int32_t radius, uint16_t angle, int32_t half, uint8_t is_thin,
                      gorse_fine *left, gorse_fine *right) {
@@ -187,18 +149,18 @@ static void tick_end(const gorse_dial *d, int32_t radius, uint16_t angle, int32_
     /* One whole pixel in each row, or in each column, is what lies there. */
     if (is_thin != 0u)
         angle = (uint16_t)((angle + GORSE_TURN / 8u) % (GORSE_TURN / 2u) < GORSE_TURN / 4u ? 0u : GORSE_TURN / 4u);
-    gorse_point_at(&end, turned(angle, 3), left);
-    gorse_point_at(&end, turned(angle, 1), right);
+    gorse_point_at(&end, gorse_quarters_on(angle, 3), left);
+    gorse_point_at(&end, gorse_quarters_on(angle, 1), right);
 }
 
 /* A stroke of so many 1/64 pixels across and along, from the ticks' beginning inwards. */
 static void draw_tick(const gorse_canvas *c, const gorse_dial *d, uint16_t angle, int32_t width, int32_t length,
                       gorse_colour colour) {
     const uint8_t is_thin = (uint8_t)(c->format->bits == 1u && width == GORSE_FINE);
-    blade b;
+    gorse_blade b;
     tick_end(d, tick_radius(d), angle, width / 2, is_thin, &b.corners[0], &b.corners[1]);
     tick_end(d, tick_radius(d) - length, angle, width / 2, is_thin, &b.corners[3], &b.corners[2]);
-    draw_blade(c, &b, colour);
+    gorse_draw_blade(c, &b, colour);
 }
 
 /* The same colour, less of it. */
@@ -300,9 +262,9 @@ uint16_t gorse_needle_angle(const gorse *g, const gorse_dial *d) {
 }
 
 GORSE_OWN_FRAME void gorse_draw_needle(const gorse_canvas *c, const gorse_dial *d) {
-    blade needle;
+    gorse_hand needle;
     needle_at(d, gorse_needle_angle(c->run, d), &needle);
-    draw_blade(c, &needle, (gorse_colour)d->of->shown.limits[GORSE_GAUGE_NEEDLE_COLOUR]);
+    gorse_draw_hand(c, &needle, (gorse_colour)d->of->shown.limits[GORSE_GAUGE_NEEDLE_COLOUR]);
 }
 
 GORSE_OWN_FRAME void gorse_draw_hub(const gorse_canvas *c, const gorse_dial *d) {

@@ -371,6 +371,28 @@ typedef struct gorse_gauge_state {
     uint8_t reserved[2];
 } gorse_gauge_state;
 
+/* Bits of gorse_widget_clock.hands. */
+enum { GORSE_CLOCK_SHOWS_HOUR = 1, GORSE_CLOCK_SHOWS_MINUTE = 2, GORSE_CLOCK_SHOWS_SECOND = 4 };
+
+/* Its memory holds a gorse_clock_time. */
+typedef struct gorse_widget_clock {
+    gorse_widget widget;
+    const GORSE_ROM gorse_image *image; /* behind the hands, in the middle of the box; 0: none */
+    gorse_colour second_colour;         /* of the hand of seconds and the hub */
+    uint16_t clock;                     /* the first number of the clock, or GORSE_NONE */
+    uint8_t hands;                      /* GORSE_CLOCK_SHOWS_... */
+    uint8_t ticks;                      /* how many; 0: none */
+    uint8_t hand_width;                 /* pixels, of the hand of hours at its middle */
+    uint8_t reserved[3];
+} gorse_widget_clock;
+
+/* The time that a clock shows. */
+typedef struct gorse_clock_time {
+    uint16_t minute; /* of the day */
+    uint8_t second;  /* 0 where no hand shows it */
+    uint8_t reserved;
+} gorse_clock_time;
+
 /* A value whose course is shown, in a table of numbers for each. */
 enum {
     GORSE_COURSE_MIN = 0, /* the value at the lower edge, and at the upper one */
@@ -418,6 +440,7 @@ typedef union gorse_record {
     gorse_widget_lamp lamp;
     gorse_widget_gauge gauge;
     gorse_widget_trend trend;
+    gorse_widget_clock clock;
 } gorse_record;
 
 void gorse_read_glyph_bits(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
@@ -440,6 +463,7 @@ extern const GORSE_ROM gorse_kind gorse_kind_readout;
 extern const GORSE_ROM gorse_kind gorse_kind_progress;
 extern const GORSE_ROM gorse_kind gorse_kind_ring;
 extern const GORSE_ROM gorse_kind gorse_kind_lamp;
+extern const GORSE_ROM gorse_kind gorse_kind_clock;
 extern const GORSE_ROM gorse_kind gorse_kind_gauge;
 extern const GORSE_ROM gorse_kind gorse_kind_gauge_pictured; /* with an image as face or needle */
 extern const GORSE_ROM gorse_kind gorse_kind_trend;

@@ -93,9 +93,9 @@ constexpr FieldInfo gaugeFields[] = {
     GORSEFINCH_FIELD(gorse_widget_gauge, needle_image, Image, "needle_image"),
 };
 
-constexpr const char* gaugeSources[] = {"gorse_cover.h", "gorse_cover.c", "gorse_outline.c", "gorse_sector.c",
+constexpr const char* gaugeSources[] = {"gorse_blade.h", "gorse_blade.c", "gorse_cover.h", "gorse_cover.c", "gorse_outline.c", "gorse_sector.c",
                                         "gorse_sine.c",  "gorse_gauge.h", "gorse_gauge.c",   "gorse_indicator.c"};
-constexpr const char* picturedSources[] = {"gorse_cover.h",  "gorse_cover.c",     "gorse_outline.c",
+constexpr const char* picturedSources[] = {"gorse_blade.h", "gorse_blade.c", "gorse_cover.h",  "gorse_cover.c",     "gorse_outline.c",
                                            "gorse_sector.c", "gorse_sine.c",      "gorse_gauge.h",
                                            "gorse_gauge.c",  "gorse_indicator.c", "gorse_turned_image.c"};
 // Gauges without an image do without the code for one.

@@ -40,6 +40,9 @@ class RecordBuilder {
     virtual std::optional<NeedleImage> needleImage(std::string_view key) const = 0;
     // The variable of that name. If there is none, or it is a text, nothing, after reporting a problem.
     virtual std::optional<NumberVariable> number(const std::string& variable) = 0;
+    // The number of a field of the project's clock, such as "hour", which the widget shows; nothing, after reporting a
+    // problem, if it has no clock.
+    virtual std::optional<uint16_t> clockField(std::string_view field) = 0;
     // What the expression of a property gives that is a value; nothing if it has none, or a wrong one.
     virtual std::optional<NumberVariable> computedValue(std::string_view key) = 0;
     // Keeps numbers as long as the record; for fields of the type Numbers. Must not be empty.

@@ -5,6 +5,7 @@
 #include <cassert>
 #include <cstring>
 
+#include "core/rules/clock_fields.h"
 #include "core/rules/lexer.h"
 
 namespace gorsefinch {
@@ -101,6 +102,9 @@ class PartBuilder {
         }
         std::optional<NumberVariable> number(const std::string& variable) override {
             return part_.number(widget_, variable);
+        }
+        std::optional<uint16_t> clockField(std::string_view field) override {
+            return part_.clockField(widget_, field);
         }
         std::optional<NumberVariable> computedValue(std::string_view key) override {
             return part_.computedValue(number_, key);
@@ -403,6 +407,15 @@ class PartBuilder {
         const Variable& variable = *found->variable;
         part_->usedVariables.insert(name);
         return NumberVariable{static_cast<uint16_t>(found->number), variable.min, variable.max, variable.decimals};
+    }
+
+    std::optional<uint16_t> clockField(const Widget& widget, std::string_view field) {
+        if (!context_.document.clock) {
+            problem(Severity::Error, widget, "the project has no clock", "Give it one at the station Variables");
+            return std::nullopt;
+        }
+        const auto found = number(widget, gorsefinch::clockField(field)->name);
+        return found ? std::optional(found->number) : std::nullopt;
     }
 
     // The slot of a value of the widget, if an expression gives it.

@@ -210,6 +210,11 @@ class RandomProject {
         return look;
     }
 
+    Kind anyKind() {
+        const Kind kind = anyOf(kinds())->kind;
+        return kind == Kind::Clock && !document_.clock ? Kind::Lamp : kind;
+    }
+
     // Takes out what the kinds refuse.
     void makePossible(Widget& widget) {
         const auto changes = [&](const char* key) {
@@ -228,7 +233,7 @@ class RandomProject {
         screen.name = name;
         screen.background = Colour{0xff000000 | colour().argb};
         for (int i = 0; i < 9; ++i) {
-            Widget widget = makeWidget("w" + std::to_string(i), anyOf(kinds())->kind, upTo(panel_.width) - 10,
+            Widget widget = makeWidget("w" + std::to_string(i), anyKind(), upTo(panel_.width) - 10,
                                        upTo(panel_.height) - 8, 1 + upTo(panel_.width), 1 + upTo(60));
             widget.look = maybe(70) ? "look_" + std::to_string(upTo(3)) : std::string();
             widget.visible = maybe(90);
