@@ -198,6 +198,26 @@ std::vector<ShapeCase> shapeCases() {
                        painter.setBrush(ink(0xE0712A));
                        painter.drawEllipse(middle, 4, 4);
                    }});
+    out.push_back(
+        {"clock", Kind::Clock, {{"colour", opaque(0xD7DBD6)}, {"hand_width", int64_t{8}}}, [](QPainter& painter) {
+             const QPointF middle = kBoxRect.center();
+             const auto way = [](double degrees) {
+                 return QPointF(std::sin(degrees * 3.14159265 / 180), -std::cos(degrees * 3.14159265 / 180));
+             };
+             painter.setPen(QPen(ink(0xD7DBD6), 2, Qt::SolidLine, Qt::FlatCap));
+             for (int i = 0; i < 12; ++i)
+                 painter.drawLine(middle + way(i * 30) * 80, middle + way(i * 30) * 70);
+             painter.setPen(Qt::NoPen);
+             const auto hand = [&](double degrees, double length, double half, uint32_t rgb) {
+                 painter.setBrush(ink(rgb));
+                 painter.drawPolygon(QPolygonF({middle + way(degrees) * length, middle + way(degrees + 90) * half,
+                                                middle - way(degrees) * 10, middle - way(degrees + 90) * half}));
+             };
+             hand(304, 45, 4, 0xD7DBD6);
+             hand(54, 65, 3, 0xD7DBD6);
+             hand(216, 70, 1, 0xE0712A);
+             painter.drawEllipse(middle, 4.5, 4.5);
+         }});
     out.push_back({"progress",
                    Kind::Progress,
                    {{"fill", opaque(0x0E1110)},

@@ -118,6 +118,10 @@ gorse_coord gorse_placed(gorse_coord from, gorse_coord to, gorse_coord size, uin
 void gorse_widget_box(const gorse_widget *widget, gorse_rect *box);
 /* Makes a box smaller by so many pixels at each side. */
 void gorse_shrink(gorse_rect *box, gorse_coord by);
+/* Where the pivot of a widget is on one axis: from one edge of its box on, or in the middle to the other. */
+static inline int32_t gorse_pivot_at(gorse_coord from, gorse_coord to, int16_t pivot) {
+    return pivot == GORSE_PIVOT_MIDDLE ? (int32_t)from + ((int32_t)to - from) / 2 : (int32_t)from + pivot;
+}
 /* Leaves of `area` what is in `by` too; 1 if that is anything. */
 uint8_t gorse_clip(gorse_rect *area, const gorse_rect *by);
 /* Leaves of `area` the smallest box around it and `other`. */

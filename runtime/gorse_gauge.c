@@ -17,18 +17,18 @@ static int32_t with_room(int32_t radius, int32_t pixels, int16_t each) {
 }
 
 void gorse_measure_dial(const gorse_widget_gauge *gauge, gorse_dial *out) {
+    int32_t x, y;
     out->of = gauge;
     out->face = gauge->face;
     gorse_widget_box(&gauge->shown.widget, &out->box);
-    out->pivot.x = ((int32_t)out->box.x0 + gauge->face[GORSE_GAUGE_PIVOT_X]) * GORSE_FINE;
-    out->pivot.y = ((int32_t)out->box.y0 + gauge->face[GORSE_GAUGE_PIVOT_Y]) * GORSE_FINE;
-    out->radius =
-        with_room(32767 * (int32_t)GORSE_FINE, gauge->face[GORSE_GAUGE_PIVOT_X], gauge->face[GORSE_GAUGE_ROOM_LEFT]);
-    out->radius = with_room(out->radius, (int32_t)out->box.x1 - out->box.x0 - gauge->face[GORSE_GAUGE_PIVOT_X],
-                            gauge->face[GORSE_GAUGE_ROOM_RIGHT]);
-    out->radius = with_room(out->radius, gauge->face[GORSE_GAUGE_PIVOT_Y], gauge->face[GORSE_GAUGE_ROOM_ABOVE]);
-    out->radius = with_room(out->radius, (int32_t)out->box.y1 - out->box.y0 - gauge->face[GORSE_GAUGE_PIVOT_Y],
-                            gauge->face[GORSE_GAUGE_ROOM_BELOW]);
+    x = gorse_pivot_at(out->box.x0, out->box.x1, gauge->face[GORSE_GAUGE_PIVOT_X]);
+    y = gorse_pivot_at(out->box.y0, out->box.y1, gauge->face[GORSE_GAUGE_PIVOT_Y]);
+    out->pivot.x = x * GORSE_FINE;
+    out->pivot.y = y * GORSE_FINE;
+    out->radius = with_room(32767 * (int32_t)GORSE_FINE, x - out->box.x0, gauge->face[GORSE_GAUGE_ROOM_LEFT]);
+    out->radius = with_room(out->radius, out->box.x1 - x, gauge->face[GORSE_GAUGE_ROOM_RIGHT]);
+    out->radius = with_room(out->radius, y - out->box.y0, gauge->face[GORSE_GAUGE_ROOM_ABOVE]);
+    out->radius = with_room(out->radius, out->box.y1 - y, gauge->face[GORSE_GAUGE_ROOM_BELOW]);
 }
 
 /* Where the ticks begin: inside the zones and a space as wide. */

@@ -124,8 +124,11 @@ static GORSE_OWN_FRAME void draw_ticks(const gorse_canvas *c, const gorse_widget
         gorse_blade blade;
         for (k = 0; k < 2u; k++) {
             gorse_fine end;
-            gorse_polar(&face->centre, face->radius.x - (k == 0u ? 0 : is_long != 0u ? long_one : long_one / 2), angle,
-                        &end);
+            gorse_polar(&face->centre,
+                        face->radius.x - (k == 0u         ? 0
+                                          : is_long != 0u ? long_one
+                                                          : long_one / 2),
+                        angle, &end);
             gorse_polar(&end, is_long != 0u ? GORSE_FINE : GORSE_FINE / 2, gorse_quarters_on(angle, 3),
                         &blade.corners[k == 0u ? 0 : 3]);
             gorse_polar(&end, is_long != 0u ? GORSE_FINE : GORSE_FINE / 2, gorse_quarters_on(angle, 1),

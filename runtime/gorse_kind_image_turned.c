@@ -17,8 +17,8 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
     gorse_shrink(&inside, inset);
     turned.image = picture->image;
     turned.colour = look->text;
-    turned.x = ((int32_t)box.x0 + picture->pivot_x) * GORSE_FINE;
-    turned.y = ((int32_t)box.y0 + picture->pivot_y) * GORSE_FINE;
+    turned.x = gorse_pivot_at(box.x0, box.x1, picture->pivot_x) * GORSE_FINE;
+    turned.y = gorse_pivot_at(box.y0, box.y1, picture->pivot_y) * GORSE_FINE;
     turned.image_x =
         turned.x - gorse_placed(inside.x0, inside.x1, (gorse_coord)picture->image->width, picture->align) * GORSE_FINE;
     turned.image_y =

@@ -193,6 +193,9 @@ typedef struct gorse_widget_polygon {
     uint8_t reserved;
 } gorse_widget_polygon;
 
+/* Instead of where something turns: in the middle of its box. */
+#define GORSE_PIVOT_MIDDLE (-32768)
+
 enum { GORSE_MIRROR_NONE = 0, GORSE_MIRROR_ACROSS = 1, GORSE_MIRROR_DOWN = 2 };
 enum { GORSE_REPEAT_ONCE = 0, GORSE_REPEAT_TILE = 1, GORSE_REPEAT_STRETCH = 2 };
 
@@ -203,7 +206,7 @@ typedef struct gorse_widget_image {
     uint8_t mirror;           /* GORSE_MIRROR_... */
     uint8_t repeat;           /* GORSE_REPEAT_... */
     int16_t turn;             /* degrees, clockwise, round the pivot */
-    int16_t pivot_x, pivot_y; /* from the box's top left */
+    int16_t pivot_x, pivot_y; /* from the box's top left; GORSE_PIVOT_MIDDLE */
     uint8_t slice;            /* pixels at each edge that are not stretched */
     uint8_t reserved;
 } gorse_widget_image;
@@ -328,7 +331,7 @@ typedef struct gorse_widget_lamp {
 enum {
     GORSE_GAUGE_FROM_ANGLE = 0,
     GORSE_GAUGE_SWEEP = 1,   /* 1 to 360, clockwise */
-    GORSE_GAUGE_PIVOT_X = 2, /* from the box's top left */
+    GORSE_GAUGE_PIVOT_X = 2, /* from the box's top left; GORSE_PIVOT_MIDDLE */
     GORSE_GAUGE_PIVOT_Y = 3,
     /* How large the face can be for each pixel from the pivot to an edge of the box, 1/512 pixel. */
     GORSE_GAUGE_ROOM_LEFT = 4,

@@ -68,6 +68,8 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
     panel.columnOffset = panel.rowOffset = 0;
     sample.panel = std::make_shared<const Panel>(panel);
     sample.rules = std::make_shared<std::vector<RuleFile>>();
+    // Hands then show a time at which all can be seen.
+    sample.clock = nullptr;
     Widget widget;
     widget.name = "sample";
     widget.kind = kind;

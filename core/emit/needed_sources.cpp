@@ -11,11 +11,11 @@ namespace {
 // Files that only some scenes need.
 bool isOptional(std::string_view name) {
     for (const std::string_view prefix :
-         {"gorse_kind_",   "gorse_format_",  "gorse_image_",        "gorse_turn_",         "gorse_reader_",
-          "gorse_palette", "gorse_motion",   "gorse_stored_image",  "gorse_turned_image",  "gorse_frames",
-          "gorse_gauge", "gorse_blade",   "gorse_glyph_",   "gorse_paint_squares", "gorse_code_extended", "gorse_expand_extended",
-          "gorse_latch",   "gorse_input",    "gorse_cover",         "gorse_sine",          "gorse_outline",
-          "gorse_sector",  "gorse_indicator"})
+         {"gorse_kind_",           "gorse_format_", "gorse_image_",       "gorse_turn_",         "gorse_reader_",
+          "gorse_palette",         "gorse_motion",  "gorse_stored_image", "gorse_turned_image",  "gorse_frames",
+          "gorse_gauge",           "gorse_blade",   "gorse_glyph_",       "gorse_paint_squares", "gorse_code_extended",
+          "gorse_expand_extended", "gorse_latch",   "gorse_input",        "gorse_cover",         "gorse_sine",
+          "gorse_outline",         "gorse_sector",  "gorse_indicator"})
         if (name.starts_with(prefix) && name.ends_with(".c"))
             return true;
     return name == "gorse_latch.h" || name == "gorse_cover.h" || name == "gorse_gauge.h" || name == "gorse_blade.h";

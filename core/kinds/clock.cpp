@@ -52,8 +52,8 @@ constexpr FieldInfo clockFields[] = {
     GORSEFINCH_FIELD(gorse_widget_clock, reserved, Padding),
 };
 
-constexpr const char* clockSources[] = {"gorse_cover.h",  "gorse_cover.c", "gorse_outline.c", "gorse_sector.c",
-                                        "gorse_sine.c",   "gorse_blade.h", "gorse_blade.c"};
+constexpr const char* clockSources[] = {"gorse_cover.h", "gorse_cover.c", "gorse_outline.c", "gorse_sector.c",
+                                        "gorse_sine.c",  "gorse_blade.h", "gorse_blade.c"};
 constexpr const char* clockLooks[] = {"clock", "gauge"};
 
 void completeClock(RecordBuilder& builder) {
@@ -108,6 +108,8 @@ constinit const KindInfo clockKind{
         [](Widget& widget, bool oneBit) {
             widget.look.clear();
             styleClock(widget, oneBit);
+            widget.properties["hand_width"] = int64_t{4};
+            widget.properties["ticks"] = int64_t{4};
             const int side = std::min(widget.w, widget.h);
             widget.x += (widget.w - side) / 2;
             widget.y += (widget.h - side) / 2;

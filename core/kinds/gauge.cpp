@@ -93,11 +93,12 @@ constexpr FieldInfo gaugeFields[] = {
     GORSEFINCH_FIELD(gorse_widget_gauge, needle_image, Image, "needle_image"),
 };
 
-constexpr const char* gaugeSources[] = {"gorse_blade.h", "gorse_blade.c", "gorse_cover.h", "gorse_cover.c", "gorse_outline.c", "gorse_sector.c",
-                                        "gorse_sine.c",  "gorse_gauge.h", "gorse_gauge.c",   "gorse_indicator.c"};
-constexpr const char* picturedSources[] = {"gorse_blade.h", "gorse_blade.c", "gorse_cover.h",  "gorse_cover.c",     "gorse_outline.c",
-                                           "gorse_sector.c", "gorse_sine.c",      "gorse_gauge.h",
-                                           "gorse_gauge.c",  "gorse_indicator.c", "gorse_turned_image.c"};
+constexpr const char* gaugeSources[] = {"gorse_blade.h",   "gorse_blade.c",    "gorse_cover.h", "gorse_cover.c",
+                                        "gorse_outline.c", "gorse_sector.c",   "gorse_sine.c",  "gorse_gauge.h",
+                                        "gorse_gauge.c",   "gorse_indicator.c"};
+constexpr const char* picturedSources[] = {
+    "gorse_blade.h", "gorse_blade.c", "gorse_cover.h", "gorse_cover.c",     "gorse_outline.c",     "gorse_sector.c",
+    "gorse_sine.c",  "gorse_gauge.h", "gorse_gauge.c", "gorse_indicator.c", "gorse_turned_image.c"};
 // Gauges without an image do without the code for one.
 constexpr RuntimeKind otherGauges[] = {
     {&gorse_kind_gauge_pictured, "gorse_kind_gauge_pictured", "gorse_kind_gauge_pictured.c", picturedSources}};
@@ -208,6 +209,10 @@ void completeGauge(RecordBuilder& builder) {
         builder.write("-.0123456789");
     }
     std::vector<int16_t> face = faceNumbers(whole, labels.size(), zones.size() / GORSE_ZONE_NUMBERS);
+    if (!builder.isSet("pivot_x"))
+        face[GORSE_GAUGE_PIVOT_X] = GORSE_PIVOT_MIDDLE;
+    if (!builder.isSet("pivot_y"))
+        face[GORSE_GAUGE_PIVOT_Y] = GORSE_PIVOT_MIDDLE;
     setNeedleImage(builder, face);
     if (gauge.image || gauge.needle_image)
         gauge.shown.widget.kind = &gorse_kind_gauge_pictured;

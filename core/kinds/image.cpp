@@ -80,6 +80,10 @@ constexpr RuntimeKind otherImages[] = {
 
 void completeImage(RecordBuilder& builder) {
     gorse_widget_image& image = builder.record().picture;
+    if (!builder.isSet("pivot_x"))
+        image.pivot_x = GORSE_PIVOT_MIDDLE;
+    if (!builder.isSet("pivot_y"))
+        image.pivot_y = GORSE_PIVOT_MIDDLE;
     const bool repeats = image.repeat != GORSE_REPEAT_ONCE;
     const bool turns = image.turn != 0 || builder.changes("turn");
     if (repeats && turns)

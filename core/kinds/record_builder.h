@@ -28,6 +28,8 @@ class RecordBuilder {
     // the kind's.
     virtual PropertyValue value(std::string_view key) const = 0;
     std::string text(std::string_view key) const { return std::get<std::string>(value(key)); }
+    // True if the widget has a value of its own for the property.
+    virtual bool isSet(std::string_view key) const = 0;
     // True if rules or an expression change the property while the interface runs.
     virtual bool changes(std::string_view key) const = 0;
     // False if a property is an image whose pixels are packed or in outside memory.

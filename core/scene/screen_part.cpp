@@ -93,6 +93,9 @@ class PartBuilder {
 
         gorse_record& record() override { return record_; }
         PropertyValue value(std::string_view key) const override { return part_.value(widget_, key); }
+        bool isSet(std::string_view key) const override {
+            return ownValue(widget_, *findProperty(widget_.kind, key)).has_value();
+        }
         bool changes(std::string_view key) const override { return part_.changes(number_, key); }
         bool isStoredPlainly(std::string_view key) const override {
             return part_.isStoredPlainly(std::get<std::string>(value(key)));
@@ -103,9 +106,7 @@ class PartBuilder {
         std::optional<NumberVariable> number(const std::string& variable) override {
             return part_.number(widget_, variable);
         }
-        std::optional<uint16_t> clockField(std::string_view field) override {
-            return part_.clockField(widget_, field);
-        }
+        std::optional<uint16_t> clockField(std::string_view field) override { return part_.clockField(widget_, field); }
         std::optional<NumberVariable> computedValue(std::string_view key) override {
             return part_.computedValue(number_, key);
         }

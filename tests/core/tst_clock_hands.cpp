@@ -56,8 +56,10 @@ class TestClockHands : public QObject {
             }
             const double dial = hour % 12 * 5 + minute / 12.0;
             QVERIFY(reaches(hours.memory().picture(), dial, 24) && !reaches(hours.memory().picture(), dial, 31));
-            QVERIFY(reaches(minutes.memory().picture(), minute, 37) && !reaches(minutes.memory().picture(), minute, 45));
-            QVERIFY(reaches(seconds.memory().picture(), second, 39) && !reaches(seconds.memory().picture(), second, 46));
+            QVERIFY(reaches(minutes.memory().picture(), minute, 37) &&
+                    !reaches(minutes.memory().picture(), minute, 45));
+            QVERIFY(reaches(seconds.memory().picture(), second, 39) &&
+                    !reaches(seconds.memory().picture(), second, 46));
             // Nothing else than the hand is there.
             for (const double away : {10.0, 20.0, 42.0})
                 QVERIFY(!reaches(minutes.memory().picture(), minute + away, 20));

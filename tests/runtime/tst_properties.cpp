@@ -16,7 +16,7 @@ namespace {
 
 // One widget of each kind, over one another in part, so that what lies below matters too.
 Document allKinds() {
-    Document d = addScreen(openKiln(), 2, "kinds");
+    Document d = withClock(addScreen(openKiln(), 2, "kinds"), Clock{});
     const QRect boxes[] = {
         {20, 20, 120, 80}, {40, 130, 160, 60}, {60, 60, 150, 60}, {150, 40, 90, 90}, {180, 120, 100, 90}};
     for (size_t i = 0; i < kinds().size(); ++i) {
@@ -50,6 +50,10 @@ std::vector<std::pair<std::string, PropertyValue>> valuesOf(const PropertyInfo& 
         default: break;
     }
     std::vector<std::pair<std::string, PropertyValue>> out;
+    for (const char* each : property.choices)
+        out.emplace_back("\"" + std::string(each) + "\"", std::string(each));
+    if (property.type == PropertyType::Choice)
+        return out;
     for (const int value : {property.min, 7, 33, 150, property.max})
         if (value >= property.min && value <= property.max)
             out.emplace_back(std::to_string(value), int64_t{value});
