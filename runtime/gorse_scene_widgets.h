@@ -455,6 +455,7 @@ extern const GORSE_ROM gorse_kind gorse_kind_disc;
 extern const GORSE_ROM gorse_kind gorse_kind_line;
 extern const GORSE_ROM gorse_kind gorse_kind_polygon;
 extern const GORSE_ROM gorse_kind gorse_kind_text;
+extern const GORSE_ROM gorse_kind gorse_kind_text_dots; /* one whose lines end in dots where they are too long */
 extern const GORSE_ROM gorse_kind gorse_kind_image;
 extern const GORSE_ROM gorse_kind gorse_kind_image_arranged; /* a mirrored, tiled or stretched one's */
 extern const GORSE_ROM gorse_kind gorse_kind_image_turned;

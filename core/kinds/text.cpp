@@ -5,6 +5,8 @@ namespace gorsefinch {
 
 namespace {
 
+constexpr const char* textOverflows[] = {"cut", "dots"};
+
 const PropertyInfo textProperties[] = {
     {.key = "text",
      .label = "Text",
@@ -29,7 +31,24 @@ const PropertyInfo textProperties[] = {
      .type = PropertyType::YesNo,
      .fallback = false,
      .help = "break lines that are too long at spaces"},
+    {.key = "overflow",
+     .label = "Overflow",
+     .type = PropertyType::Choice,
+     .fallback = std::string("cut"),
+     .help = "a line that is too long is cut, or ends in dots; one that wraps is cut",
+     .choices = textOverflows},
 };
+
+// Texts that are cut do without the code for dots.
+constexpr RuntimeKind otherTexts[] = {{&gorse_kind_text_dots, "gorse_kind_text_dots", "gorse_kind_text_dots.c"}};
+
+void completeText(RecordBuilder& builder) {
+    gorse_widget_text& label = builder.record().label;
+    if (builder.text("overflow") != "dots" || label.wrap != 0)
+        return;
+    label.widget.kind = &gorse_kind_text_dots;
+    builder.write(".");
+}
 
 constexpr const char* textLooks[] = {"text", "plain"};
 
@@ -47,6 +66,8 @@ constinit const KindInfo textKind{
     .record = &labelRecord,
     .traits = kHasText | kHasBox,
     .runtime = {&gorse_kind_text, "gorse_kind_text", "gorse_kind_text.c"},
+    .otherRuntimes = otherTexts,
+    .complete = completeText,
     .looks = textLooks,
     .start = [](Widget& widget, bool) { widget.properties["text"] = std::string("Text"); },
     .sample = [](Widget& widget, bool oneBit) { sampleText(widget, "Words", oneBit); },

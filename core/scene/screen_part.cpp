@@ -242,19 +242,19 @@ class PartBuilder {
         addCharacters(number, all);
         if (changes)
             addMemory(number, widget, label, all);
-        if (changes && isOnOneLine(widget))
+        if (changes && isMeantWhole(widget))
             for (const CompiledText* each : all)
                 part_->longest.push_back({static_cast<size_t>(number), each->longestShown, {}});
         return text.bytes.data();
     }
 
-    // Its text is not broken into lines, and has the box to itself.
-    bool isOnOneLine(const Widget& widget) const {
+    // Its text is meant to be seen whole: it is not broken into lines, has the box to itself, and ends in no dots.
+    bool isMeantWhole(const Widget& widget) const {
         const auto isSet = [&](const char* key) {
             const PropertyInfo* property = findIn(info(widget.kind).properties, key);
             return property && value(widget, key) != property->fallback;
         };
-        return !isSet("wrap") && !isSet("image");
+        return !isSet("wrap") && !isSet("image") && !isSet("overflow");
     }
 
     void addMemory(int number, const Widget& widget, gorse_widget_text& label,
