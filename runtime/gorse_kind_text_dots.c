@@ -30,16 +30,18 @@ static GORSE_OWN_FRAME gorse_coord behind_dots(const gorse_pen *before) {
     return pen.x;
 }
 
-/* The byte up to which a line is shown so that there is room for dots behind it. */
+/* The byte up to which a line is shown so that there is room for dots behind it, which follow no space. */
 static GORSE_OWN_FRAME uint16_t cut_of(const GORSE_ROM gorse_font *font, gorse_text_source text, const gorse_line *line,
                                        gorse_coord room) {
     uint16_t cut = line->from;
+    uint32_t code;
     gorse_pen pen;
     gorse_glyph glyph;
     gorse_coord x;
     gorse_start_pen(&pen, font, text, line->from, 0);
-    while (pen.at < line->to && gorse_next_glyph(&pen, &glyph, &x) != 0u && behind_dots(&pen) <= room)
-        cut = pen.at;
+    while (pen.at < line->to && (code = gorse_next_glyph(&pen, &glyph, &x)) != 0u && behind_dots(&pen) <= room)
+        if (code != 32u)
+            cut = pen.at;
     return cut;
 }
 

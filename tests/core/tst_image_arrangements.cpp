@@ -169,8 +169,12 @@ class TestImageArrangements : public QObject {
 
     void stretchedKeepsItsSlices() {
         const Picture picture = tessera(20, 16);
-        for (const auto& [w, h, slice] :
-             {std::tuple(50, 40, 0), {50, 40, 4}, {50, 40, 7}, {11, 9, 3}, {1, 1, 3}, {64, 10, 9}}) {
+        struct Stretch {
+            int w, h, slice;
+        };
+        for (const Stretch& to : {Stretch{50, 40, 0}, Stretch{50, 40, 4}, Stretch{50, 40, 7}, Stretch{11, 9, 3},
+                                  Stretch{1, 1, 3}, Stretch{64, 10, 9}}) {
+            const int w = to.w, h = to.h, slice = to.slice;
             const auto source = [&](int at, int size, int from) {
                 const int kept = std::min({slice, 20 / 2, 16 / 2, w / 2, h / 2});
                 if (at < kept)
