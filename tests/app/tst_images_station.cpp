@@ -178,7 +178,7 @@ class TestImagesStation : public QObject, support::OnImages {
     void theListIsFoundSortedRenamedAndDeleted() {
         bringPhoto("cups.png", 40, 40);
         bringPhoto("jug.png", 90, 90);
-        QCOMPARE(list()->model()->rowCount(), 5);
+        QCOMPARE(list()->model()->rowCount(), 6);
         QTest::keyClicks(open_->find<QLineEdit>("find_image"), "ju");
         QCOMPARE(list()->model()->rowCount(), 1);
         open_->find<QLineEdit>("find_image")->clear();
