@@ -122,7 +122,7 @@ class TestFrames : public QObject {
         QVERIFY(hasErrors(changed->problems));
     }
 
-    void mistakesInPartsAreTold() {
+    void mistakesInPartsAreReported() {
         SceneBuilder builder;
         const auto reason = [&](int64_t first, int64_t last) {
             const BuiltSceneRef scene = builder.build(withFrames({{"first", first}, {"last", last}}));

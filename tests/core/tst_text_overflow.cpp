@@ -98,7 +98,7 @@ class TestTextOverflow : public QObject {
             withTexts({words("{kiln_temp} degrees in the kiln", 100, {{"overflow", std::string("dots")}})});
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(document);
-        // Dots are what was asked for, so nothing is said of texts that are too long.
+        // Dots are what the user chose, so the text is not reported as too long.
         for (const Problem& each : scene->problems)
             QVERIFY(each.widget != "words");
         Twin twin(scene);
