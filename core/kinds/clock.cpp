@@ -62,12 +62,12 @@ void completeClock(RecordBuilder& builder) {
     clock.hands = static_cast<uint8_t>(bit("hour", GORSE_CLOCK_SHOWS_HOUR) | bit("minute", GORSE_CLOCK_SHOWS_MINUTE) |
                                        bit("second", GORSE_CLOCK_SHOWS_SECOND));
     // Each field that is used, so that nothing is woken for others.
-    const auto minute = builder.clockField("minute");
+    const auto minute = builder.clockNumber("minute");
     clock.clock = GORSE_NONE;
-    if (!minute || !builder.clockField("hour"))
+    if (!minute || !builder.clockNumber("hour"))
         return;
     if ((clock.hands & GORSE_CLOCK_SHOWS_SECOND) != 0)
-        (void)builder.clockField("second");
+        (void)builder.clockNumber("second");
     clock.clock = static_cast<uint16_t>(*minute - GORSE_CLOCK_MINUTE);
 }
 

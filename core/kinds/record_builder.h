@@ -44,7 +44,7 @@ class RecordBuilder {
     virtual std::optional<NumberVariable> number(const std::string& variable) = 0;
     // The number of a field of the project's clock, such as "hour", which the widget shows; nothing, after reporting a
     // problem, if it has no clock.
-    virtual std::optional<uint16_t> clockField(std::string_view field) = 0;
+    virtual std::optional<uint16_t> clockNumber(std::string_view field) = 0;
     // What the expression of a property gives that is a value; nothing if it has none, or a wrong one.
     virtual std::optional<NumberVariable> computedValue(std::string_view key) = 0;
     // Keeps numbers as long as the record; for fields of the type Numbers. Must not be empty.

@@ -7,6 +7,7 @@
 
 #include "core/rules/clock_fields.h"
 #include "core/rules/lexer.h"
+#include "core/scene/part_images.h"
 
 namespace gorsefinch {
 
@@ -28,7 +29,7 @@ std::vector<ResolvedStyle*> stylesOf(ResolvedLook& look) {
 class PartBuilder {
   public:
     PartBuilder(const ScreenRef& screen, const PartContext& context)
-        : context_(context), part_(std::make_shared<ScreenPart>()) {
+        : context_(context), part_(std::make_shared<ScreenPart>()), images_(context, *part_) {
         part_->source = screen;
         part_->slotInfos.assign(context.slots.begin(), context.slots.end());
         part_->firstString = context.firstString;
@@ -97,16 +98,16 @@ class PartBuilder {
             return ownValue(widget_, *findProperty(widget_.kind, key)).has_value();
         }
         bool changes(std::string_view key) const override { return part_.changes(number_, key); }
-        bool isStoredPlainly(std::string_view key) const override {
-            return part_.isStoredPlainly(std::get<std::string>(value(key)));
-        }
+        bool isStoredPlainly(std::string_view key) const override { return part_.images_.isStoredPlainly(text(key)); }
         std::optional<NeedleImage> needleImage(std::string_view key) const override {
-            return part_.needleImage(std::get<std::string>(value(key)));
+            return part_.images_.needle(text(key));
         }
         std::optional<NumberVariable> number(const std::string& variable) override {
             return part_.number(widget_, variable);
         }
-        std::optional<uint16_t> clockField(std::string_view field) override { return part_.clockField(widget_, field); }
+        std::optional<uint16_t> clockNumber(std::string_view field) override {
+            return part_.clockNumber(widget_, field);
+        }
         std::optional<NumberVariable> computedValue(std::string_view key) override {
             return part_.computedValue(number_, key);
         }
@@ -358,42 +359,18 @@ class PartBuilder {
                 problem(Severity::Warning, widget, "it has no image", "Choose one in the sheet");
             return nullptr;
         }
-        part_->usedImages.insert(name);
-        const Image* image = context_.document.image(name);
-        if (!image) {
-            problem(Severity::Error, widget, "there is no image \"" + name + "\"", "Choose another image");
-            return nullptr;
-        }
-        if (!image->recipe.paletteImage.empty())
-            part_->usedImages.insert(image->recipe.paletteImage);
-        const auto baked = context_.images.bake(context_.document, *image);
-        if (!baked) {
-            problem(Severity::Error, widget, baked.error().file + ": " + baked.error().reason, baked.error().remedy);
-            return nullptr;
-        }
-        part_->images.push_back({name, *baked, allFrames});
-        return *baked;
+        const auto baked = images_.use(name, allFrames);
+        if (baked)
+            return *baked;
+        const Error& error = baked.error();
+        problem(Severity::Error, widget, error.file.empty() ? error.reason : error.file + ": " + error.reason,
+                error.remedy);
+        return nullptr;
     }
 
     bool changes(int number, std::string_view key) const {
         return std::any_of(context_.slots.begin(), context_.slots.end(),
                            [&](const SlotInfo& slot) { return slot.widget == number && key == slot.property->key; });
-    }
-
-    std::optional<RecordBuilder::NeedleImage> needleImage(const std::string& image) const {
-        const auto used = std::find_if(part_->images.begin(), part_->images.end(),
-                                       [&](const auto& each) { return each.name == image; });
-        if (used == part_->images.end())
-            return std::nullopt;
-        const auto hub = used->image->hub().value_or(TurningPoint{});
-        return RecordBuilder::NeedleImage{used->image->width, used->image->height, hub.x, hub.y};
-    }
-
-    // True for one that the part does not use.
-    bool isStoredPlainly(const std::string& image) const {
-        return std::none_of(part_->images.begin(), part_->images.end(), [&](const auto& used) {
-            return used.name == image && (used.image->outside || used.image->packedByRuns());
-        });
     }
 
     std::optional<NumberVariable> number(const Widget& widget, const std::string& name) {
@@ -410,12 +387,12 @@ class PartBuilder {
         return NumberVariable{static_cast<uint16_t>(found->number), variable.min, variable.max, variable.decimals};
     }
 
-    std::optional<uint16_t> clockField(const Widget& widget, std::string_view field) {
+    std::optional<uint16_t> clockNumber(const Widget& widget, std::string_view field) {
         if (!context_.document.clock) {
             problem(Severity::Error, widget, "the project has no clock", "Give it one at the station Variables");
             return std::nullopt;
         }
-        const auto found = number(widget, gorsefinch::clockField(field)->name);
+        const auto found = number(widget, clockField(field)->name);
         return found ? std::optional(found->number) : std::nullopt;
     }
 
@@ -460,6 +437,7 @@ class PartBuilder {
 
     const PartContext& context_;
     std::shared_ptr<ScreenPart> part_;
+    PartImages images_;
     std::set<FontKey> toldFonts_;  // that can't be opened: one problem a screen is enough
     ResolvedLook look_;
     std::set<const gorse_look*> looks_;
