@@ -4,7 +4,7 @@
 #ifndef GORSE_SCENE_H
 #define GORSE_SCENE_H
 
-#include "gorse_scene_widgets.h"
+#include "gorse_scene_kinds.h"
 
 #ifdef __cplusplus
 extern "C" {

@@ -1,0 +1,62 @@
+/* SPDX-License-Identifier: MIT */
+/* All kinds of widgets, and how glyphs are read. */
+#ifndef GORSE_SCENE_KINDS_H
+#define GORSE_SCENE_KINDS_H
+
+#include "gorse_scene_indicators.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* The largest record of all kinds, for the copy on the stack. */
+typedef union gorse_record {
+    gorse_widget widget;
+    gorse_widget_rectangle rectangle;
+    gorse_widget_disc disc;
+    gorse_widget_line line;
+    gorse_widget_polygon polygon;
+    gorse_widget_text label;
+    gorse_widget_image picture;
+    gorse_widget_button button;
+    gorse_widget_frames frames;
+    gorse_widget_indicator indicator;
+    gorse_widget_readout readout;
+    gorse_widget_progress progress;
+    gorse_widget_ring ring;
+    gorse_widget_lamp lamp;
+    gorse_widget_gauge gauge;
+    gorse_widget_trend trend;
+    gorse_widget_clock clock;
+} gorse_record;
+
+void gorse_read_glyph_bits(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
+void gorse_read_glyph_nibbles(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
+void gorse_read_glyph_runs(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
+
+extern const GORSE_ROM gorse_kind gorse_kind_rectangle;
+extern const GORSE_ROM gorse_kind gorse_kind_disc;
+extern const GORSE_ROM gorse_kind gorse_kind_line;
+extern const GORSE_ROM gorse_kind gorse_kind_polygon;
+extern const GORSE_ROM gorse_kind gorse_kind_text;
+extern const GORSE_ROM gorse_kind gorse_kind_text_dots; /* one whose lines end in dots where they are too long */
+extern const GORSE_ROM gorse_kind gorse_kind_image;
+extern const GORSE_ROM gorse_kind gorse_kind_image_arranged; /* a mirrored, tiled or stretched one's */
+extern const GORSE_ROM gorse_kind gorse_kind_image_turned;
+extern const GORSE_ROM gorse_kind gorse_kind_button;
+extern const GORSE_ROM gorse_kind gorse_kind_button_image; /* a button's that has an image */
+extern const GORSE_ROM gorse_kind gorse_kind_frames;
+extern const GORSE_ROM gorse_kind gorse_kind_frames_mirrored;
+extern const GORSE_ROM gorse_kind gorse_kind_readout;
+extern const GORSE_ROM gorse_kind gorse_kind_progress;
+extern const GORSE_ROM gorse_kind gorse_kind_ring;
+extern const GORSE_ROM gorse_kind gorse_kind_lamp;
+extern const GORSE_ROM gorse_kind gorse_kind_clock;
+extern const GORSE_ROM gorse_kind gorse_kind_gauge;
+extern const GORSE_ROM gorse_kind gorse_kind_gauge_pictured; /* with an image as face or needle */
+extern const GORSE_ROM gorse_kind gorse_kind_trend;
+
+#ifdef __cplusplus
+}
+#endif
+#endif
