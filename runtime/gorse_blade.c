@@ -30,6 +30,18 @@ GORSE_OWN_FRAME void gorse_draw_hand(const gorse_canvas *c, const gorse_hand *ha
     gorse_draw_blade(c, &blade, colour);
 }
 
+GORSE_OWN_FRAME void gorse_draw_hub(const gorse_canvas *c, const gorse_fine *pivot, int32_t radius,
+                                    const gorse_rect *box, gorse_colour colour) {
+    gorse_sector hub;
+    hub.outer.centre = hub.hole.centre = *pivot;
+    hub.outer.radius.x = hub.outer.radius.y = radius;
+    hub.hole.radius.x = hub.hole.radius.y = 0;
+    hub.from = hub.to = 0;
+    hub.border = 0;
+    hub.ends = GORSE_ENDS_FLAT;
+    gorse_fill_outline(c, box, gorse_add_sector, &hub, colour);
+}
+
 void gorse_mark_hand(gorse *g, const gorse_hand *hand, const gorse_rect *box) {
     uint_fast8_t i;
     for (i = 0; i < 4u; i++) {

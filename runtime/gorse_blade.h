@@ -31,6 +31,9 @@ static inline uint16_t gorse_quarters_on(uint16_t angle, uint8_t quarters) {
 
 void gorse_draw_blade(const gorse_canvas *c, const gorse_blade *blade, gorse_colour colour);
 void gorse_draw_hand(const gorse_canvas *c, const gorse_hand *hand, gorse_colour colour);
+/* A disc on the pivot, so many 1/64 pixels wide to each side, as far as the box goes. */
+void gorse_draw_hub(const gorse_canvas *c, const gorse_fine *pivot, int32_t radius, const gorse_rect *box,
+                    gorse_colour colour);
 /* Marks what a hand covers of a box: along it in four boxes, so that a slanted one does not mark all around it. */
 void gorse_mark_hand(gorse *g, const gorse_hand *hand, const gorse_rect *box);
 

@@ -261,20 +261,16 @@ uint16_t gorse_needle_angle(const gorse *g, const gorse_dial *d) {
     return angle_at(d, state.shown);
 }
 
-GORSE_OWN_FRAME void gorse_draw_needle(const gorse_canvas *c, const gorse_dial *d) {
+static GORSE_OWN_FRAME void draw_hand(const gorse_canvas *c, const gorse_dial *d) {
     gorse_hand needle;
     needle_at(d, gorse_needle_angle(c->run, d), &needle);
     gorse_draw_hand(c, &needle, (gorse_colour)d->of->shown.limits[GORSE_GAUGE_NEEDLE_COLOUR]);
 }
 
-GORSE_OWN_FRAME void gorse_draw_hub(const gorse_canvas *c, const gorse_dial *d) {
-    gorse_sector hub;
-    circle(d, (int32_t)d->face[GORSE_GAUGE_HUB] * (GORSE_FINE / 2), &hub.outer);
-    circle(d, 0, &hub.hole);
-    hub.from = hub.to = 0;
-    hub.border = 0;
-    hub.ends = GORSE_ENDS_FLAT;
-    gorse_fill_outline(c, &d->box, gorse_add_sector, &hub, (gorse_colour)d->of->shown.limits[GORSE_GAUGE_HUB_COLOUR]);
+void gorse_draw_needle(const gorse_canvas *c, const gorse_dial *d) {
+    draw_hand(c, d);
+    gorse_draw_hub(c, &d->pivot, (int32_t)d->face[GORSE_GAUGE_HUB] * (GORSE_FINE / 2), &d->box,
+                   (gorse_colour)d->of->shown.limits[GORSE_GAUGE_HUB_COLOUR]);
 }
 
 void gorse_draw_scale(const gorse_canvas *c, const gorse_dial *d, const gorse_look *look) {

@@ -29,8 +29,8 @@ uint32_t gorse_gauge_wait(const gorse *g, const gorse_widget *widget);
 void gorse_draw_scale(const gorse_canvas *c, const gorse_dial *d, const gorse_look *look);
 /* The angle of the needle now. */
 uint16_t gorse_needle_angle(const gorse *g, const gorse_dial *d);
+/* A drawn needle with its hub. */
 void gorse_draw_needle(const gorse_canvas *c, const gorse_dial *d);
-void gorse_draw_hub(const gorse_canvas *c, const gorse_dial *d);
 
 #ifdef __cplusplus
 }

@@ -105,14 +105,6 @@ static uint32_t wait(const gorse *g, const gorse_widget *widget) {
     return GORSE_FOREVER;
 }
 
-static GORSE_OWN_FRAME void draw_face(const gorse_canvas *c, const gorse_widget_clock *clock, const gorse_rect *box,
-                                      gorse_colour colour) {
-    const GORSE_ROM gorse_image *image = clock->image;
-    if (image != 0)
-        gorse_draw_image(c, image, gorse_placed(box->x0, box->x1, (gorse_coord)image->width, GORSE_ALIGN_MIDDLE),
-                         gorse_placed(box->y0, box->y1, (gorse_coord)image->height, GORSE_ALIGN_MIDDLE), colour);
-}
-
 /* Of 60 only each fifth is long. */
 static GORSE_OWN_FRAME void draw_ticks(const gorse_canvas *c, const gorse_widget_clock *clock,
                                        const gorse_ellipse *face, gorse_colour colour) {
@@ -138,18 +130,6 @@ static GORSE_OWN_FRAME void draw_ticks(const gorse_canvas *c, const gorse_widget
     }
 }
 
-static GORSE_OWN_FRAME void draw_hub(const gorse_canvas *c, const gorse_ellipse *face, int32_t radius,
-                                     const gorse_rect *box, gorse_colour colour) {
-    gorse_sector hub;
-    hub.outer.centre = hub.hole.centre = face->centre;
-    hub.outer.radius.x = hub.outer.radius.y = radius < face->radius.x ? radius : face->radius.x;
-    hub.hole.radius.x = hub.hole.radius.y = 0;
-    hub.from = hub.to = 0;
-    hub.border = 0;
-    hub.ends = GORSE_ENDS_FLAT;
-    gorse_fill_outline(c, box, gorse_add_sector, &hub, colour);
-}
-
 static GORSE_OWN_FRAME void draw_hands(const gorse_canvas *c, const gorse_widget_clock *clock,
                                        const gorse_ellipse *face, gorse_colour colour) {
     gorse_clock_time at;
@@ -165,15 +145,15 @@ static GORSE_OWN_FRAME void draw_hands(const gorse_canvas *c, const gorse_widget
 
 static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
     const gorse_widget_clock *clock = clock_of(widget);
+    const int32_t hub = (int32_t)clock->hand_width * (GORSE_FINE / 2) + GORSE_FINE / 2;
     gorse_ellipse face;
     gorse_rect box;
     measure(widget, look, &box, &face);
-    gorse_draw_box(c, &box, look);
-    draw_face(c, clock, &box, look->text);
+    gorse_draw_image_box(c, widget, look, clock->image, GORSE_ALIGN_MIDDLE, GORSE_ALIGN_MIDDLE);
     draw_ticks(c, clock, &face, look->text);
     draw_hands(c, clock, &face, look->text);
-    draw_hub(c, &face, (int32_t)clock->hand_width * (GORSE_FINE / 2) + GORSE_FINE / 2, &box,
-             (clock->hands & GORSE_CLOCK_SHOWS_SECOND) != 0u ? clock->second_colour : look->text);
+    gorse_draw_hub(c, &face.centre, hub < face.radius.x ? hub : face.radius.x, &box,
+                   shows(clock, SECOND) != 0u ? clock->second_colour : look->text);
 }
 
 const GORSE_ROM gorse_kind gorse_kind_clock = {sizeof(gorse_widget_clock), 0, draw, command, tick, wait};

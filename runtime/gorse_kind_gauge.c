@@ -8,7 +8,6 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
     gorse_draw_box(c, &d.box, look);
     gorse_draw_scale(c, &d, look);
     gorse_draw_needle(c, &d);
-    gorse_draw_hub(c, &d);
 }
 
 const GORSE_ROM gorse_kind gorse_kind_gauge = {

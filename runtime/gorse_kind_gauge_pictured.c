@@ -3,12 +3,6 @@
 #include "gorse_gauge.h"
 #include "gorse_image.h"
 
-static void draw_face(const gorse_canvas *c, const gorse_dial *d, const gorse_look *look) {
-    const GORSE_ROM gorse_image *image = d->of->image;
-    gorse_draw_image(c, image, gorse_placed(d->box.x0, d->box.x1, (gorse_coord)image->width, GORSE_ALIGN_MIDDLE),
-                     gorse_placed(d->box.y0, d->box.y1, (gorse_coord)image->height, GORSE_ALIGN_MIDDLE), look->text);
-}
-
 static GORSE_OWN_FRAME void draw_needle_image(const gorse_canvas *c, const gorse_dial *d) {
     gorse_turned_image turned;
     turned.image = d->of->needle_image;
@@ -25,16 +19,12 @@ static GORSE_OWN_FRAME void draw_needle_image(const gorse_canvas *c, const gorse
 static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
     gorse_dial d;
     gorse_measure_dial((const gorse_widget_gauge *)(const void *)widget, &d);
-    gorse_draw_box(c, &d.box, look);
-    if (d.of->image != 0)
-        draw_face(c, &d, look);
+    gorse_draw_image_box(c, widget, look, d.of->image, GORSE_ALIGN_MIDDLE, GORSE_ALIGN_MIDDLE);
     gorse_draw_scale(c, &d, look);
-    if (d.of->needle_image != 0) {
+    if (d.of->needle_image != 0)
         draw_needle_image(c, &d);
-    } else {
+    else
         gorse_draw_needle(c, &d);
-        gorse_draw_hub(c, &d);
-    }
 }
 
 const GORSE_ROM gorse_kind gorse_kind_gauge_pictured = {

@@ -111,11 +111,11 @@ bool showSame(const Document& one, const Document& other) {
 struct TurnedBox {
     int x, y, w, h;  // of the image before it is turned
     int pivotX, pivotY, turn;
+    double cosine = std::cos(turn * std::numbers::pi / 180), sine = std::sin(turn * std::numbers::pi / 180);
 
     bool covers(double atX, double atY) const {
-        const double angle = turn * std::numbers::pi / 180, dx = atX - pivotX, dy = atY - pivotY;
-        const double u = pivotX + dx * std::cos(angle) + dy * std::sin(angle);
-        const double v = pivotY - dx * std::sin(angle) + dy * std::cos(angle);
+        const double dx = atX - pivotX, dy = atY - pivotY;
+        const double u = pivotX + dx * cosine + dy * sine, v = pivotY - dx * sine + dy * cosine;
         return u >= x && u < x + w && v >= y && v < y + h;
     }
 };
@@ -201,10 +201,8 @@ class TestImageArrangements : public QObject {
         double sum = 0, worst = 0;
         int edges = 0, bad = 0;
         for (int round = 0; round < rounds(150); ++round) {
-            TurnedBox box{};
-            box.w = any(3, 30), box.h = any(3, 30), box.turn = any(-400, 400);
-            box.pivotX = any(10, 54), box.pivotY = any(10, 38);
-            box.x = (kPanelWidth - box.w) / 2, box.y = (kPanelHeight - box.h) / 2;
+            const int w = any(3, 30), h = any(3, 30), turn = any(-400, 400), pivotX = any(10, 54), pivotY = any(10, 38);
+            const TurnedBox box{(kPanelWidth - w) / 2, (kPanelHeight - h) / 2, w, h, pivotX, pivotY, turn};
             const Document document =
                 withPicture(makePicture(box.w, box.h, 0xffffffffu), PixelFormat::Grey8, [](Recipe&) {},
                             {pictureAt("it", 0, 0, kPanelWidth, kPanelHeight,
