@@ -177,7 +177,10 @@ void setNeedleImage(RecordBuilder& builder, std::vector<int16_t>& face) {
     const auto image = builder.needleImage("needle_image");
     if (!image)
         return;
-    needPlainImage(builder, "needle_image");
+    if (!isReadableByPixels(builder, "needle_image")) {
+        builder.record().gauge.needle_image = nullptr;
+        return;
+    }
     const auto pivot = [&](const char* key, double found, int size) {
         const int32_t tenths = decimalOf(builder, key, 1, static_cast<int32_t>(std::lround(found * 10)));
         return std::clamp(tenths / 10.0, 0.0, std::min<double>(size, kMostNeedle));

@@ -89,11 +89,9 @@ void completeImage(RecordBuilder& builder) {
     if (repeats && turns)
         builder.report(Severity::Warning, "an image that is tiled or stretched is not turned",
                        "Set Repeat to once, or Turn to 0");
-    else if (turns)
-        needPlainImage(builder, "image");
     if (repeats || image.mirror != GORSE_MIRROR_NONE || builder.changes("mirror"))
         image.widget.kind = &gorse_kind_image_arranged;
-    if (turns && !repeats)
+    if (turns && !repeats && isReadableByPixels(builder, "image"))
         image.widget.kind = &gorse_kind_image_turned;
 }
 

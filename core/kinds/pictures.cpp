@@ -48,11 +48,14 @@ PropertyInfo inSection(const char* section, PropertyInfo property) {
     return property;
 }
 
-void needPlainImage(RecordBuilder& builder, const char* property) {
+bool isReadableByPixels(RecordBuilder& builder, const char* property) {
     if (builder.isStoredPlainly(property))
-        return;
-    builder.report(Severity::Error, "the image \"" + builder.text(property) + "\" is packed, or in outside memory",
-                   "Store it plainly, as single pixels of it are read: Packing at the station Images");
+        return true;
+    builder.report(
+        Severity::Error,
+        "the image \"" + builder.text(property) + "\" is packed or lives outside: its pixels can't be turned",
+        "Set Pack to plain and Lives in to code at the station Images");
+    return false;
 }
 
 }  // namespace gorsefinch

@@ -14,8 +14,8 @@ PropertyInfo pivotX();
 PropertyInfo pivotY();
 PropertyInfo inSection(const char* section, PropertyInfo property);
 
-// Reports an image that is packed or in outside memory as an error: single pixels of it can't be read. `property` is
-// one of the kind's.
-void needPlainImage(RecordBuilder& builder, const char* property);
+// False, after reporting an error, for an image that is packed or in outside memory: single pixels of it can't be read,
+// so the record must not make the runtime do so. `property` is one of the kind's.
+bool isReadableByPixels(RecordBuilder& builder, const char* property);
 
 }  // namespace gorsefinch

@@ -265,6 +265,14 @@ class TestImageArrangements : public QObject {
             SceneBuilder builder;
             const BuiltSceneRef scene = builder.build(document);
             QCOMPARE(hasErrors(scene->problems), packed);
+            // It is shown as if it were not turned.
+            Twin twin(scene);
+            twin.step(0);
+            if (packed)
+                QVERIFY(twin.memory().picture().pixels ==
+                        shown(withPicture(tessera(40, 20), PixelFormat::Rgb565, way.change,
+                                          {pictureAt("it", 5, 5, 40, 30)}))
+                            .pixels);
             if (packed)
                 QVERIFY(scene->problems.front().reason.find("\"tessera\" is packed") != std::string::npos);
         }

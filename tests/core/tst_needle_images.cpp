@@ -173,6 +173,25 @@ class TestNeedleImages : public QObject {
         QVERIFY2(area > 0 && area < 13 * 56 * 5, qPrintable(QString::number(area)));
     }
 
+    // A needle that can't be read pixel by pixel is drawn instead.
+    void packedNeedlesAreReported() {
+        for (const bool outside : {false, true}) {
+            Document document = withNeedle({13, 56, 6.5, 49.5, 5, 1.5, 1});
+            auto images = std::make_shared<std::vector<Image>>(*document.images);
+            images->front().recipe.packing = outside ? Packing::Plain : Packing::Runs;
+            images->front().recipe.outside = outside;
+            document.images = images;
+            SceneBuilder builder;
+            const BuiltSceneRef scene = builder.build(document);
+            QVERIFY(hasErrors(scene->problems));
+            QCOMPARE(scene->problems.front().reason,
+                     std::string("the image \"hand\" is packed or lives outside: its pixels can't be turned"));
+            Twin twin(scene);
+            twin.step(0);
+            QVERIFY(twin.memory().picture().pixels != makePicture(kDialSide, kDialSide, 0xff000000u).pixels);
+        }
+    }
+
     void facesLieBehindTheScale() {
         Document document = withNeedle({13, 56, 6.5, 49.5, 5, 1.5, 1}, {{"image", std::string("plate")}});
         document =
