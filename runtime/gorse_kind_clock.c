@@ -2,7 +2,9 @@
 /* The hands of a clock. Its state is the time that they show. */
 #include "gorse_blade.h"
 
-enum { HOUR = 0, MINUTE = 1, SECOND = 2, HANDS = 3 };
+enum { HOUR = 0, MINUTE = 1, SECOND = 2 };
+
+#define HANDS 3u
 
 static const gorse_widget_clock *clock_of(const gorse_widget *widget) {
     return (const gorse_widget_clock *)(const void *)widget;

@@ -83,11 +83,12 @@ std::optional<TurningPoint> findHub(const Picture& picture) {
     const size_t deepest = static_cast<size_t>(std::max_element(all.begin(), all.end()) - all.begin());
     if (all[deepest] == 0)
         return std::nullopt;
+    const size_t deepestColumn = deepest % width, deepestRow = deepest / width;
     // The pixels around it that are as deep, but for what rounding makes of a disc with an even diameter.
     double sumX = 0, sumY = 0, count = 0;
     for (size_t y = 0; y < height; ++y)
         for (size_t x = 0; x < width; ++x) {
-            const double dx = double(x) - double(deepest % width), dy = double(y) - double(deepest / width);
+            const double dx = double(x) - double(deepestColumn), dy = double(y) - double(deepestRow);
             if (std::sqrt(all[y * width + x]) > std::sqrt(all[deepest]) - 0.3 && std::hypot(dx, dy) < 3) {
                 sumX += double(x) - 0.5, sumY += double(y) - 0.5, count += 1;
             }
