@@ -56,9 +56,9 @@ double courseAt(int sample) { return 0.5 + 0.3 * std::sin(sample / 20.0) + 0.15 
 // Fills what trends have recorded.
 void fillRecordings(gorse& run) {
     for (uint16_t i = 0; i < run.scene->recorder_count; ++i) {
-        const gorse_recorder& recorder = run.scene->recorders[i];
+        const gorse_keeper& recorder = run.scene->keepers[i];
         gorse_recording* recording = gorse_recording_of(&run, &recorder);
-        recording->count = recorder.trend->samples;
+        recording->count = gorse_trend_of(&recorder)->samples;
         for (int sample = 0; sample < recording->count; ++sample)
             gorse_samples_of(recording)[(recording->next + sample) % recording->count] =
                 static_cast<uint16_t>(courseAt(sample) * GORSE_SAMPLE_MAX);

@@ -111,6 +111,10 @@ gorse_result gorse_set_clock(gorse *g, uint16_t year, uint8_t month, uint8_t day
 /* Records the values of a trend as they are now, and shows them at the next step. `recorder` is one of the scene's. */
 gorse_result gorse_sample(gorse *g, uint16_t recorder);
 
+/* Sets a cell of a map of tiles: a frame of its image, from 1 on, or 0 for none. `keeper` is one of the scene's.
+ * GORSE_RESULT_UNKNOWN for a cell that the map does not have. */
+gorse_result gorse_set_cell(gorse *g, uint16_t keeper, uint8_t column, uint8_t row, uint8_t cell);
+
 /* Marks the whole panel for drawing, for a panel that lost its memory. */
 void gorse_redraw(gorse *g);
 

@@ -71,8 +71,8 @@ static int32_t compute(int32_t a, int32_t b, uint8_t op) {
 /* 1 for the operations of expressions. */
 static uint8_t changes_nothing(uint8_t op) {
     return (uint8_t)(op != GORSE_OP_SET_NUMBER && op != GORSE_OP_SET_SLOT && op != GORSE_OP_SET_TEXT &&
-                     op != GORSE_OP_CALL && op != GORSE_OP_CALL_TEXT && op != GORSE_OP_COMMAND && op != GORSE_OP_GO &&
-                     op != GORSE_OP_BACK);
+                     op != GORSE_OP_SET_CELL && op != GORSE_OP_CALL && op != GORSE_OP_CALL_TEXT &&
+                     op != GORSE_OP_COMMAND && op != GORSE_OP_GO && op != GORSE_OP_BACK);
 }
 #endif
 

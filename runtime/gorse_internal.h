@@ -93,17 +93,29 @@ const GORSE_ROM gorse_image *gorse_shown_frame(const gorse *g, const gorse_widge
 
 /* The largest of the steps in which samples are stored; the smallest is 0. */
 #define GORSE_SAMPLE_MAX 0xffffu
-/* What a recorder remembers. Behind it are its samples, 2 bytes each: those of the first value, of the second. The
- * oldest is replaced. */
+/* What a keeper has in the state. */
+static inline void *gorse_kept_by(const gorse *g, const GORSE_ROM gorse_keeper *keeper) {
+    return gorse_behind_head(g, g->scene->keepers_at + keeper->at);
+}
+/* What a recorder, the keeper of a trend, remembers. Behind it are its samples, 2 bytes each: those of the first value,
+ * of the second. The oldest is replaced. */
 typedef struct gorse_recording {
     uint32_t since;     /* when the latest was due */
     uint16_t next;      /* where the next one goes */
     uint16_t count;     /* how many there are */
     uint16_t low, high; /* the smallest and the largest, where the range is fitted, else the ends of the range */
 } gorse_recording;
-static inline gorse_recording *gorse_recording_of(const gorse *g, const GORSE_ROM gorse_recorder *recorder) {
-    return (gorse_recording *)(void *)gorse_behind_head(g, g->scene->recorders_at + recorder->at);
+static inline gorse_recording *gorse_recording_of(const gorse *g, const GORSE_ROM gorse_keeper *recorder) {
+    return (gorse_recording *)gorse_kept_by(g, recorder);
 }
+static inline const GORSE_ROM gorse_widget_trend *gorse_trend_of(const GORSE_ROM gorse_keeper *recorder) {
+    return (const GORSE_ROM gorse_widget_trend *)(const GORSE_ROM void *)recorder->of;
+}
+/* The cells of a map that were set, as gorse_keeper says; 0 where nothing sets them. */
+const uint8_t *gorse_map_changes(const gorse *g, const gorse_widget_tiles *tiles);
+/* Where a cell is drawn, pixels of the panel, which may be outside its box. The map must have an image. */
+void gorse_place_cell(const gorse_widget_tiles *tiles, const gorse_look *look, uint8_t column, uint8_t row,
+                      gorse_rect *out);
 static inline uint16_t *gorse_samples_of(gorse_recording *recording) { return (uint16_t *)(void *)(recording + 1); }
 /* ms between samples, or 0. */
 static inline uint32_t gorse_sample_interval(const GORSE_ROM gorse_widget_trend *trend) {

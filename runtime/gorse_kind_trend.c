@@ -310,10 +310,10 @@ static void draw_grid(const gorse_canvas *c, const gorse_rect *box, const gorse_
 
 /* The one of the trend, whose limits nothing else has; 0 if the scene has none. */
 static const gorse_recording *find_recording(const gorse *g, const gorse_widget_trend *trend) {
-    const GORSE_ROM gorse_recorder *each = g->scene->recorders;
+    const GORSE_ROM gorse_keeper *each = g->scene->keepers;
     uint16_t i;
     for (i = g->scene->recorder_count; i != 0u; i--, each++)
-        if (each->trend->shown.limits == trend->shown.limits)
+        if (gorse_trend_of(each)->shown.limits == trend->shown.limits)
             return gorse_recording_of(g, each);
     return 0;
 }

@@ -3,8 +3,8 @@
 #include "gorse_internal.h"
 
 /* Stores a sample of one value. */
-static void store(const gorse *g, const GORSE_ROM gorse_recorder *recorder, uint8_t value, uint16_t to) {
-    const GORSE_ROM gorse_widget_trend *trend = recorder->trend;
+static void store(const gorse *g, const GORSE_ROM gorse_keeper *recorder, uint8_t value, uint16_t to) {
+    const GORSE_ROM gorse_widget_trend *trend = gorse_trend_of(recorder);
     const GORSE_ROM int32_t *course = trend->shown.limits + (uint16_t)value * GORSE_COURSE_NUMBERS;
     const int32_t now = gorse_value_from(g, (uint16_t)course[GORSE_COURSE_FROM], &g->scene->screens[recorder->screen]);
     gorse_samples_of(gorse_recording_of(g, recorder))[(uint32_t)value * trend->samples + to] =
@@ -29,8 +29,8 @@ static void find_range(const GORSE_ROM gorse_widget_trend *trend, gorse_recordin
         }
 }
 
-static GORSE_OWN_FRAME void record(const gorse *g, const GORSE_ROM gorse_recorder *recorder) {
-    const GORSE_ROM gorse_widget_trend *trend = recorder->trend;
+static GORSE_OWN_FRAME void record(const gorse *g, const GORSE_ROM gorse_keeper *recorder) {
+    const GORSE_ROM gorse_widget_trend *trend = gorse_trend_of(recorder);
     gorse_recording *recording = gorse_recording_of(g, recorder);
     uint8_t value;
     for (value = 0; value < trend->values; value++)
@@ -42,7 +42,7 @@ static GORSE_OWN_FRAME void record(const gorse *g, const GORSE_ROM gorse_recorde
 }
 
 /* Marks what a sample changed, if its trend is shown. `whole`: its scale, or more than one sample. */
-static GORSE_OWN_FRAME void show(gorse *g, const GORSE_ROM gorse_recorder *recorder, uint8_t whole) {
+static GORSE_OWN_FRAME void show(gorse *g, const GORSE_ROM gorse_keeper *recorder, uint8_t whole) {
     gorse_view view;
     if (recorder->screen != gorse_head_of(g)->screen)
         return;
@@ -55,20 +55,20 @@ static GORSE_OWN_FRAME void show(gorse *g, const GORSE_ROM gorse_recorder *recor
 }
 
 /* Records so many samples of what the values are now. */
-static void record_times(gorse *g, const GORSE_ROM gorse_recorder *recorder, uint32_t times) {
+static void record_times(gorse *g, const GORSE_ROM gorse_keeper *recorder, uint32_t times) {
     const gorse_recording *recording = gorse_recording_of(g, recorder);
     const uint16_t low = recording->low, high = recording->high;
     const uint8_t whole = (uint8_t)(times > 1u);
-    if (times > recorder->trend->samples)
-        times = recorder->trend->samples;
+    if (times > gorse_trend_of(recorder)->samples)
+        times = gorse_trend_of(recorder)->samples;
     for (; times != 0u; times--)
         record(g, recorder);
     show(g, recorder, (uint8_t)(whole | (recording->low != low) | (recording->high != high)));
 }
 
 /* Records what has become due; a late step records one for each that was missed. Returns the ms to the next. */
-static uint32_t record_due(gorse *g, const GORSE_ROM gorse_recorder *recorder) {
-    const uint32_t interval = gorse_sample_interval(recorder->trend);
+static uint32_t record_due(gorse *g, const GORSE_ROM gorse_keeper *recorder) {
+    const uint32_t interval = gorse_sample_interval(gorse_trend_of(recorder));
     gorse_recording *recording = gorse_recording_of(g, recorder);
     const uint32_t passed = gorse_head_of(g)->now - recording->since;
     uint32_t due;
@@ -89,7 +89,7 @@ static uint32_t record_due(gorse *g, const GORSE_ROM gorse_recorder *recorder) {
 
 static uint32_t follow(gorse *g) {
     uint32_t wait = GORSE_FOREVER;
-    const GORSE_ROM gorse_recorder *recorder = g->scene->recorders;
+    const GORSE_ROM gorse_keeper *recorder = g->scene->keepers;
     uint16_t i;
     for (i = g->scene->recorder_count; i != 0u; i--, recorder++) {
         const uint32_t own = record_due(g, recorder);
@@ -103,14 +103,14 @@ gorse_result gorse_sample(gorse *g, uint16_t recorder) {
         return GORSE_RESULT_NOT_BEGUN;
     if (recorder >= g->scene->recorder_count)
         return GORSE_RESULT_UNKNOWN;
-    record_times(g, &g->scene->recorders[recorder], 1);
+    record_times(g, &g->scene->keepers[recorder], 1);
     return GORSE_RESULT_OK;
 }
 
 static void command(gorse *g, uint16_t screen, uint16_t widget, uint8_t what) {
     uint16_t i;
     for (i = 0; i < g->scene->recorder_count && what == GORSE_COMMAND_SAMPLE; i++)
-        if (g->scene->recorders[i].screen == screen && g->scene->recorders[i].widget == widget)
+        if (g->scene->keepers[i].screen == screen && g->scene->keepers[i].widget == widget)
             (void)gorse_sample(g, i);
 }
 

@@ -102,12 +102,13 @@ enum {
     GORSE_CLOCK_NUMBERS = 7
 };
 
-/* Records the values of a trend, whichever screen is shown. */
-typedef struct gorse_recorder {
-    const GORSE_ROM gorse_widget_trend *trend;
-    uint32_t at; /* where its gorse_recording begins in the recorders' part of the state: a multiple of 4 */
+/* A widget that keeps something in a part of the state of its own, whichever screen is shown: a trend its
+ * gorse_recording, a map of tiles the cells that were set, a byte each, as the difference (exclusive or) to the map. */
+typedef struct gorse_keeper {
+    const GORSE_ROM gorse_widget *of;
+    uint32_t at; /* where that begins in the keepers' part of the state: a multiple of 4 */
     uint16_t screen, widget;
-} gorse_recorder;
+} gorse_keeper;
 
 typedef struct gorse_screen {
     gorse_colour background;
@@ -181,7 +182,8 @@ typedef struct gorse_scene {
     const GORSE_ROM gorse_rule *rules;
     const GORSE_ROM uint8_t *code;
     const GORSE_ROM uint8_t *const GORSE_ROM *strings; /* texts that rules speak of */
-    /* gorse_extended_code where byte code has operations that need more, else 0. */
+    /* gorse_extended_code where byte code has operations that need more, gorse_extended_code_with_cells where it sets
+     * cells of maps, else 0. */
     void (*extended)(gorse *g, struct gorse_machine *m, uint8_t op, uint16_t operand);
     /* gorse_extended_forms where texts show times, other texts, or yes and no, else 0. */
     void (*forms)(const gorse *g, struct gorse_writer *to, const GORSE_ROM uint8_t *inset, int32_t value);
@@ -202,14 +204,15 @@ typedef struct gorse_scene {
     /* What gorse_motion_of_several does one after the other, closed by 0: with a clock &gorse_motion_of_clock,
      * then what would be the motion without all these, with recorders &gorse_motion_that_records. */
     const GORSE_ROM gorse_motion *const GORSE_ROM *motions;
-    const GORSE_ROM gorse_recorder *recorders;
-    uint32_t recorders_at;
+    const GORSE_ROM gorse_keeper *keepers; /* trends first, which are the recorders, then maps */
+    uint32_t keepers_at;
     uint32_t clock_at; /* of the state: a gorse_clock_state */
     uint16_t recorder_count;
     uint16_t clock; /* with a clock: its first number */
     /* 1: nothing shows or uses its seconds, so that it needs a step only each minute. */
     uint8_t clock_by_minutes;
-    uint8_t reserved_end[3];
+    uint8_t reserved_end;
+    uint16_t map_count;
 } gorse_scene;
 
 /* Byte code: one byte, then its operands, low byte first. Values are 32-bit and wrap. */
@@ -249,7 +252,8 @@ enum {
     GORSE_OP_OR,
     GORSE_OP_XOR,
     GORSE_OP_LEFT,
-    GORSE_OP_RIGHT
+    GORSE_OP_RIGHT,
+    GORSE_OP_SET_CELL /* u16 screen, u16 widget: pop a cell, its row and its column */
 };
 
 /* Where byte code has got to. */
@@ -272,6 +276,8 @@ extern const GORSE_ROM gorse_motion gorse_motion_of_several;
 extern const GORSE_ROM gorse_motion gorse_motion_that_records;
 
 void gorse_extended_code(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand);
+/* The same with cells of maps. */
+void gorse_extended_code_with_cells(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand);
 void gorse_extended_forms(const gorse *g, struct gorse_writer *to, const GORSE_ROM uint8_t *inset, int32_t value);
 
 extern const GORSE_ROM gorse_format gorse_format_page1;

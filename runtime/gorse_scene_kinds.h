@@ -28,6 +28,7 @@ typedef union gorse_record {
     gorse_widget_gauge gauge;
     gorse_widget_trend trend;
     gorse_widget_clock clock;
+    gorse_widget_tiles tiles;
 } gorse_record;
 
 void gorse_read_glyph_bits(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
@@ -52,6 +53,7 @@ extern const GORSE_ROM gorse_kind gorse_kind_progress;
 extern const GORSE_ROM gorse_kind gorse_kind_ring;
 extern const GORSE_ROM gorse_kind gorse_kind_lamp;
 extern const GORSE_ROM gorse_kind gorse_kind_clock;
+extern const GORSE_ROM gorse_kind gorse_kind_tiles;
 extern const GORSE_ROM gorse_kind gorse_kind_gauge;
 extern const GORSE_ROM gorse_kind gorse_kind_gauge_pictured; /* with an image as face or needle */
 extern const GORSE_ROM gorse_kind gorse_kind_trend;

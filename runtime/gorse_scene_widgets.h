@@ -236,6 +236,17 @@ typedef struct gorse_frames_state {
     uint8_t playing, backwards;
 } gorse_frames_state;
 
+/* A map of cells, each as large as a frame of the image. */
+typedef struct gorse_widget_tiles {
+    gorse_widget widget;
+    const GORSE_ROM gorse_animation *animation;
+    const GORSE_ROM uint8_t *cells; /* row by row: a frame from 1 on, 0 for none; no other map has the same address */
+    int16_t pan_x, pan_y;           /* pixels of the map that lie left of the box and above it */
+    uint8_t columns, rows;
+    uint8_t set_by_firmware; /* 1: it has a setter */
+    uint8_t reserved;
+} gorse_widget_tiles;
+
 enum { GORSE_SIDE_LEFT = 0, GORSE_SIDE_RIGHT = 1, GORSE_SIDE_ABOVE = 2, GORSE_SIDE_BELOW = 3 };
 
 typedef struct gorse_widget_button {

@@ -276,7 +276,9 @@ QStringList RulesStation::completionsFor(const QString& before) const {
     if (parts.size() == 1)
         for (const std::string& word : ruleKeywords())
             out << QString::fromStdString(word);
-    for (const std::string& name : namesInExpression(document, before.toStdString()))
+    const std::string written = before.toStdString();
+    for (const std::string& name :
+         before.contains('=') ? namesInExpression(document, written) : namesInStatement(document, written))
         out << QString::fromStdString(name);
     return out;
 }

@@ -18,9 +18,19 @@ namespace {
 
 constexpr int kMinBox = 4;
 
+// Gives a new map as many cells as fill its box.
+void fitMap(Widget& map, int cellWidth, int cellHeight) {
+    const auto count = [](int length, int cell) {
+        return int64_t{std::clamp((length + cell - 1) / cell, 1, kMaxMapSide)};
+    };
+    map.properties["columns"] = count(map.w, cellWidth);
+    map.properties["rows"] = count(map.h, cellHeight);
+}
+
 }  // namespace
 
-Canvas::Canvas(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+Canvas::Canvas(Session& session, CellBrush& brush, QWidget* parent)
+    : QWidget(parent), session_(session), brush_(brush) {
     setObjectName("canvas");
     setAttribute(Qt::WA_OpaquePaintEvent);
     setFocusPolicy(Qt::StrongFocus);
@@ -32,7 +42,12 @@ Canvas::Canvas(Session& session, QWidget* parent) : QWidget(parent), session_(se
             fit();
         refreshPicture();
     });
-    connect(&session.selection(), &Selection::changed, this, &Canvas::refreshPicture);
+    connect(&session.selection(), &Selection::changed, this, [this] {
+        hoveredCell_.reset();
+        brush_.setDown(false);
+        refreshPicture();
+    });
+    connect(&brush, &CellBrush::changed, this, [this] { update(); });
     connect(&session.runner(), &TwinRunner::valueSet, this, &Canvas::refreshPicture);
     connect(&session.runner(), &TwinRunner::stepped, this, [this] {
         if (operating_)
@@ -116,10 +131,12 @@ void Canvas::insert(Kind kind, const QRect& box, const std::optional<QLine>& way
     const bool drawn = follows ? wide || high : wide && high;
     Widget widget =
         newWidget(document, *session_.selection().screen(), kind, box.x(), box.y(), box.width(), box.height(), drawn);
-    if (const Image* image = document.image(startImage(document, kind)); image && !drawn)
+    if (const Image* image = document.image(startImage(document, kind)))
         if (const auto baked = session_.images().bake(document, *image)) {
-            widget.w = (*baked)->width;
-            widget.h = (*baked)->height;
+            if (info(kind).has(kHasCells))
+                fitMap(widget, (*baked)->width, (*baked)->height);
+            else if (!drawn)
+                setBox(widget, widget.x, widget.y, (*baked)->width, (*baked)->height);
         }
     if (follows && drawn)
         widget.properties["points"] =
@@ -197,7 +214,7 @@ void Canvas::keyPressEvent(QKeyEvent* event) {
     if (!session_.isOpen())
         return;
     const bool plain = (event->modifiers() & (Qt::ControlModifier | Qt::AltModifier)) == 0;
-    if (moveByKey(event))
+    if (paintByKey(event) || moveByKey(event))
         return;
     if (event->key() == Qt::Key_H && plain) {
         if (event->isAutoRepeat())

@@ -5,8 +5,11 @@
 #include <QWidget>
 #include <optional>
 
+#include "app/screens/cell_brush.h"
+#include "app/screens/cell_pictures.h"
 #include "app/screens/snapping.h"
 #include "core/edits/handles.h"
+#include "core/edits/paint_cells.h"
 #include "core/kinds/kinds.h"
 
 namespace gorsefinch::app {
@@ -22,7 +25,8 @@ class Canvas : public QWidget {
     Q_OBJECT
 
   public:
-    explicit Canvas(Session& session, QWidget* parent = nullptr);
+    // The brush, which must outlive the canvas, paints the cells of a selected map while it is down.
+    Canvas(Session& session, CellBrush& brush, QWidget* parent = nullptr);
 
     int zoom() const { return zoom_; }
     void setZoom(int zoom);
@@ -74,7 +78,7 @@ class Canvas : public QWidget {
     void dropEvent(QDropEvent* event) override;
 
   private:
-    enum class Gesture { None, Move, Resize, Band, Draw, Pan, Drag };
+    enum class Gesture { None, Move, Resize, Band, Draw, Pan, Drag, Paint };
 
     QRect panelRect() const;
     QRect bandRect() const;
@@ -101,6 +105,22 @@ class Canvas : public QWidget {
     void dragHandle(const QPointF& at, Qt::KeyboardModifiers modifiers);
     void drawHandles(QPainter& painter) const;
     void setOwn(const PropertyValues& values, const QString& what, const QString& joins);
+    // The selected map of tiles while the brush is down.
+    struct PaintedMap {
+        WidgetRef widget;
+        MapSize size;
+        QSize cell;     // pixels of the panel
+        QPoint origin;  // of the first cell
+    };
+    std::optional<PaintedMap> paintedMap() const;
+    CellPlace cellAtPointer(const PaintedMap& map, const QPointF& at) const;
+    bool pressCells(const QPointF& at, Qt::KeyboardModifiers modifiers);
+    void dragCells(const QPointF& at);
+    void paintTo(const PaintedMap& map, CellPlace to);
+    void setCells(const PaintedMap& map, const CellMap& cells);
+    void finishCells();
+    bool paintByKey(QKeyEvent* event);
+    void drawCells(QPainter& painter);
     void pressSelect(const QPoint& at, Qt::KeyboardModifiers modifiers);
     void beginGesture(Gesture gesture, const QPoint& at);
     void dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers);
@@ -112,6 +132,7 @@ class Canvas : public QWidget {
     void refreshPicture();
 
     Session& session_;
+    CellBrush& brush_;
     int zoom_ = 2;
     bool fitted_ = true;
     QPoint offset_;  // of the panel from the middle
@@ -133,6 +154,11 @@ class Canvas : public QWidget {
     std::vector<Guide> guides_;
     std::optional<QRect> drop_;  // on the panel: where what is dragged in would lie
     std::optional<std::string> clickedInSelection_;
+    CellPictures cellPictures_;
+    CellMap cellsBefore_;  // the gesture
+    CellPlace paintedFrom_, paintedLast_;
+    std::optional<CellPlace> hoveredCell_;
+    bool picking_ = false;
 };
 
 }  // namespace gorsefinch::app

@@ -83,8 +83,10 @@ void Canvas::mousePressEvent(QMouseEvent* event) {
     } else if (event->button() == Qt::LeftButton && armed_) {
         beginGesture(Gesture::Draw, at);
     } else if (event->button() == Qt::LeftButton) {
-        handle_ = handleAt(event->position());
-        if (pressHandle(event->position(), event->modifiers()))
+        handle_ = paintedMap() ? 0 : handleAt(event->position());
+        if (pressCells(event->position(), event->modifiers()))
+            handle_ = 0;
+        else if (pressHandle(event->position(), event->modifiers()))
             handle_ = 0;
         else if (handle_ != 0)
             beginGesture(Gesture::Resize, at);
@@ -115,13 +117,18 @@ void Canvas::mouseMoveEvent(QMouseEvent* event) {
             break;
         case Gesture::Move: dragMove(at, event->modifiers()); break;
         case Gesture::Resize: dragResize(at, event->modifiers()); break;
+        case Gesture::Paint: dragCells(event->position()); break;
         case Gesture::Drag: dragHandle(event->position(), event->modifiers()); break;
         case Gesture::Band:
         case Gesture::Draw: dragged_ = at; break;
         case Gesture::None:
             if (operating_ && (event->buttons() & Qt::LeftButton))
                 touchTwin(event->position(), true);
-            else if (!operating_ && !armed_) {
+            else if (const auto map = paintedMap(); map && !armed_) {
+                hoveredCell_ = cellAtPointer(*map, event->position());
+                setToolTip({});
+                setCursor(map->size.has(*hoveredCell_) ? Qt::CrossCursor : Qt::ArrowCursor);
+            } else if (!operating_ && !armed_) {
                 const auto handle = ownHandleAt(event->position());
                 const bool own = handle.has_value();
                 setToolTip(!own ? QString()
@@ -244,6 +251,8 @@ void Canvas::mouseReleaseEvent(QMouseEvent* event) {
         finishBand(event->modifiers());
     else if (done == Gesture::Draw)
         finishDraw();
+    else if (done == Gesture::Paint)
+        finishCells();
     else if (done == Gesture::Drag)
         dragging_.reset();
     else if (done == Gesture::Move && clickedInSelection_)
@@ -258,6 +267,10 @@ void Canvas::mouseDoubleClickEvent(QMouseEvent* event) {
         mousePressEvent(event);
     else if (addPointAt(event->position()))
         update();
+    else if (paintedMap())
+        mousePressEvent(event);
+    else if (const WidgetRef map = editedWidget(); map && info(map->kind).has(kHasCells))
+        brush_.setDown(true);
     else if (!session_.selection().names().empty() && !ownHandleAt(event->position()))
         Q_EMIT renameRequested();
 }

@@ -63,9 +63,14 @@ void Canvas::paintEvent(QPaintEvent*) {
     drawPanel(painter);
     if (!operating_) {
         drawHiddenAndZones(painter);
+        drawCells(painter);
         drawGuides(painter);
         drawDrop(painter);
         drawSelection(painter);
+        if (const auto map = paintedMap())
+            drawTag(painter, QPointF(panelRect().center().x(), panelRect().top() - 22),
+                    brush_.cell() == 0 ? tr("painting no cell: Escape ends it")
+                                       : tr("painting cell %1: Escape ends it").arg(brush_.cell()));
     }
     if ((gesture_ == Gesture::Band || gesture_ == Gesture::Draw) && start_ != dragged_) {
         const QRect band = bandRect();

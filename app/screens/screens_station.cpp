@@ -150,7 +150,7 @@ QWidget* ScreensStation::makeMiddle() {
     auto* column = new QVBoxLayout(middle);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
-    canvas_ = new Canvas(session_, middle);
+    canvas_ = new Canvas(session_, brush_, middle);
     tray_ = new Tray(session_, middle);
     column->addWidget(makeTools());
     column->addWidget(line(middle));
@@ -168,7 +168,7 @@ QWidget* ScreensStation::makeRight() {
     auto* column = new QVBoxLayout(right);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
-    sheet_ = new Sheet(session_, right);
+    sheet_ = new Sheet(session_, brush_, right);
     column->addWidget(new TwinView(session_, right));
     column->addWidget(line(right));
     column->addWidget(sheet_, 1);

@@ -4,6 +4,7 @@
 #include <QPoint>
 #include <optional>
 
+#include "app/screens/cell_brush.h"
 #include "app/widgets/station.h"
 
 class QLabel;
@@ -73,6 +74,7 @@ class ScreensStation : public Station {
     void unlockAll();
 
     Session& session_;
+    CellBrush brush_;
     Reel* reel_ = nullptr;
     Layers* layers_ = nullptr;
     Canvas* canvas_ = nullptr;

@@ -21,7 +21,8 @@
 
 namespace gorsefinch::app {
 
-Sheet::Sheet(Session& session, QWidget* parent) : QScrollArea(parent), session_(session) {
+Sheet::Sheet(Session& session, CellBrush& brush, QWidget* parent)
+    : QScrollArea(parent), session_(session), brush_(brush) {
     setObjectName("sheet");
     setWidgetResizable(true);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);

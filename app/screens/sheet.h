@@ -7,6 +7,7 @@
 #include <QScrollArea>
 #include <functional>
 
+#include "app/screens/cell_pictures.h"
 #include "core/edits/edit.h"
 #include "core/kinds/kinds.h"
 
@@ -16,6 +17,7 @@ class QVBoxLayout;
 
 namespace gorsefinch::app {
 
+class CellBrush;
 class PropertyRow;
 class Session;
 
@@ -25,7 +27,8 @@ class Sheet : public QScrollArea {
     Q_OBJECT
 
   public:
-    explicit Sheet(Session& session, QWidget* parent = nullptr);
+    // The brush must outlive the sheet.
+    Sheet(Session& session, CellBrush& brush, QWidget* parent = nullptr);
     void focusName();
 
   Q_SIGNALS:
@@ -62,6 +65,7 @@ class Sheet : public QScrollArea {
     Names selectedNames() const;
     void addTrial(const PropertyInfo& property);
     QWidget* pointsField(const PropertyInfo& property, std::function<void()>& fill);
+    QWidget* cellsField(std::function<void()>& fill);
     QWidget* variableField(const PropertyInfo& property, std::function<void()>& fill);
     void beginExpression(const QWidget& field);
     void makeVariable(const PropertyInfo& property);
@@ -74,6 +78,8 @@ class Sheet : public QScrollArea {
     QString importOne(const PropertyInfo& property);
 
     Session& session_;
+    CellBrush& brush_;
+    CellPictures cellPictures_;
     QWidget* page_ = nullptr;
     QVBoxLayout* column_ = nullptr;
     QFormLayout* form_ = nullptr;

@@ -7,6 +7,7 @@
 #include <QFileInfo>
 #include <QLineEdit>
 
+#include "app/screens/cells_field.h"
 #include "app/screens/property_row.h"
 #include "app/screens/sheet.h"
 #include "app/session/session.h"
@@ -90,6 +91,7 @@ QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& f
         case PropertyType::Decimal: return textField(property, fill);
         case PropertyType::Variable: return variableField(property, fill);
         case PropertyType::Points: return pointsField(property, fill);
+        case PropertyType::Cells: return cellsField(fill);
         case PropertyType::Zones: {
             auto* field = new ZonesField(property.max, page_);
             connect(field, &ZonesField::zonesChosen, this,
@@ -152,6 +154,20 @@ QWidget* Sheet::pointsField(const PropertyInfo& property, std::function<void()>&
             field->setText(text);
             field->setCursorPosition(0);
         }
+    };
+    return field;
+}
+
+// The cells themselves are painted on the canvas.
+QWidget* Sheet::cellsField(std::function<void()>& fill) {
+    auto* field = new CellsField(brush_, page_);
+    fill = [this, field] {
+        const auto selected = session_.selection().widgets();
+        if (selected.empty())
+            return;
+        const std::vector<QImage>& cells = cellPictures_.of(session_, *selected.front());
+        field->setCells(cells);
+        field->setEnabled(selected.size() == 1 && !selected.front()->locked && !cells.empty());
     };
     return field;
 }

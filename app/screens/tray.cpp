@@ -30,16 +30,29 @@ constexpr const char* kPicture =
     R"(<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 48 32"><rect width="48" height="32" fill="#2b3436"/>)"
     R"(<circle cx="34" cy="10" r="5" fill="#e3b505"/><path d="M0 32V22L14 10 26 22 33 17 48 28V32Z" fill="#7fa287"/></svg>)";
 
-// The first image of the project, or the one above; its name.
-std::string sampleImage(Document& sample, const KindInfo& kind) {
-    std::string name = startImage(sample, kind.kind);
-    if (!name.empty() || !requiredImage(kind))
-        return name;
-    sample = addImage(sample, "sample.svg", FileContents::mapped(kPicture), &name);
+// What any project shows as a map: ground, and a path on it.
+constexpr const char* kCells =
+    R"(<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 12"><rect width="24" height="12" fill="#4f7b58"/>)"
+    R"(<path d="M2 3H5M7 8H10" stroke="#7fa287" stroke-width="1.5"/><rect x="12" width="12" height="12" fill="#e3b505"/></svg>)";
+
+std::string withPicture(Document& sample, const char* picture, int width, int height, int columns) {
+    std::string name;
+    sample = addImage(sample, "sample.svg", FileContents::mapped(picture), &name);
     Recipe recipe = sample.image(name)->recipe;
-    recipe.width = 48;
-    recipe.height = 32;
+    recipe.width = width;
+    recipe.height = height;
+    recipe.columns = columns;
     sample = withRecipe(sample, name, recipe);
+    return name;
+}
+
+// The first image of the project, or one of the above; its name.
+std::string sampleImage(Document& sample, const KindInfo& kind) {
+    if (kind.has(kHasCells))
+        return withPicture(sample, kCells, 12, 12, 2);
+    std::string name = startImage(sample, kind.kind);
+    if (name.empty() && requiredImage(kind))
+        name = withPicture(sample, kPicture, 48, 32, 1);
     return name;
 }
 
@@ -48,7 +61,7 @@ constexpr const char* kCourse = "course";
 
 // Records a firing: up, a step, up, and slowly down.
 void recordCourse(Twin& twin) {
-    const gorse_widget_trend& trend = *twin.scene().recorders.front().trend;
+    const gorse_widget_trend& trend = BuiltScene::trendOf(twin.scene().keepers.front());
     for (int i = 0; i < trend.samples; ++i) {
         const int at = i * 100 / trend.samples;
         const int value = at < 25 ? 8 + at * 2 : at < 45 ? 58 : at < 65 ? 58 + (at - 45) * 3 / 2 : 88 - (at - 65) * 2;
@@ -80,7 +93,7 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
     widget.look = startLook(from, kind);
     if (info(kind).sample)
         info(kind).sample(widget, info(panel.format).isOneBit());
-    if (info(kind).recordingBytes) {
+    if (info(kind).has(kRecords)) {
         Variable course;
         course.name = kCourse;
         course.type = VariableType::Whole;
@@ -103,7 +116,7 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
 QPixmap samplePicture(Session& session, Kind kind, const QSize& size) {
     SceneBuilder builder;
     const BuiltSceneRef scene = builder.build(sampleDocument(session.document(), kind, size));
-    if (scene->recorders.empty())
+    if (scene->scene.recorder_count == 0)
         return QPixmap::fromImage(toImage(drawScreen(*scene, 0)));
     Twin twin(scene);
     recordCourse(twin);

@@ -69,6 +69,10 @@ long widgetFlash(const ScreenPart& part, size_t widget, int wordBits) {
             for (const std::vector<int16_t>& numbers : part.shorts)
                 if (to == numbers.data())
                     bytes += 2 * static_cast<long>(numbers.size());
+        if (field.type == FieldType::Cells)
+            for (const std::vector<uint8_t>& cells : part.bytes)
+                if (to == cells.data())
+                    bytes += static_cast<long>(cells.size());
     });
     return bytes;
 }
@@ -85,10 +89,11 @@ ScreenCost screenCost(const BuiltScene& scene, const ScreenPart& part) {
     cost.own.flash += static_cast<long>(part.slots.size()) * recordBytes(slotRecord, bits);
     cost.own.flash += static_cast<long>(part.bindings.size()) * recordBytes(bindingRecord, bits);
     cost.own.ram = part.memoryBytes + 4 * static_cast<long>(part.slots.size());
-    for (const auto& [widget, bytes] : part.recorded) {
-        cost.own.flash += recordBytes(recorderRecord, bits);
-        cost.own.ram += bytes;
-    }
+    for (const Keeping& each : part.keeping)
+        if (each.always) {
+            cost.own.flash += recordBytes(keeperRecord, bits);
+            cost.own.ram += each.bytes;
+        }
     return cost;
 }
 
@@ -136,6 +141,12 @@ Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
     for (const CompiledText& text : rules.strings)
         out.rules.flash += static_cast<long>(text.bytes.size()) + pointerBytes(bits);
     out.rules.ram = 4L * rules.timers + rules.whens;
+    for (const auto& [screen, widget] : rules.cellsSet)
+        for (const Keeping& each : scene.parts[static_cast<size_t>(screen)]->keeping)
+            if (each.widget == widget && !each.always) {
+                out.rules.flash += recordBytes(keeperRecord, bits);
+                out.rules.ram += each.bytes;
+            }
     out.variables.flash = static_cast<long>(scene.numbers.size()) * recordBytes(numberVariableRecord, bits) +
                           static_cast<long>(scene.texts.size()) * recordBytes(textVariableRecord, bits);
     out.variables.ram = 4L * static_cast<long>(scene.numbers.size()) + (scene.scene.screen_at - scene.scene.texts_at);

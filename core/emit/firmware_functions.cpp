@@ -119,13 +119,23 @@ std::vector<FirmwareFunction> runFunctions(const BuiltScene& scene, const Projec
              "gorse_result " + name +
                  "_set_clock(uint16_t year, uint8_t month, uint8_t day, uint8_t hour, uint8_t minute, uint8_t second)",
              "    return gorse_set_clock(&run, year, month, day, hour, minute, second);\n"});
-    for (size_t i = 0; i < scene.recorders.size(); ++i) {
-        const gorse_recorder& recorder = scene.recorders[i];
-        const Screen& screen = *scene.parts[recorder.screen]->source;
-        if (gorse_sample_interval(recorder.trend) == 0)
+    for (size_t i = 0; i < scene.keepers.size(); ++i) {
+        const gorse_keeper& keeper = scene.keepers[i];
+        const Screen& screen = *scene.parts[keeper.screen]->source;
+        const std::string widget = screen.name + "_" + screen.widgets[keeper.widget]->name;
+        if (i >= scene.scene.recorder_count) {
+            if (BuiltScene::isSetByFirmware(keeper))
+                out.push_back(
+                    {"Sets a cell of a map to a frame of its image, from 1 on, or to 0 for none. GORSE_RESULT_UNKNOWN "
+                     "for a "
+                     "cell\n * that it lacks. No hook runs inside.",
+                     "gorse_result " + name + "_set_" + widget + "_cell(uint8_t column, uint8_t row, uint8_t cell)",
+                     "    return gorse_set_cell(&run, " + std::to_string(i) + "u, column, row, cell);\n"});
+            continue;
+        }
+        if (gorse_sample_interval(gorse_trend_of(&keeper)) == 0)
             out.push_back({"Records a sample of each value of a trend, as they are now. No hook runs inside.",
-                           "gorse_result " + name + "_sample_" + screen.name + "_" +
-                               screen.widgets[recorder.widget]->name + "(void)",
+                           "gorse_result " + name + "_sample_" + widget + "(void)",
                            "    return gorse_sample(&run, " + std::to_string(i) + "u);\n"});
     }
     out.push_back({"Draws everything again at the next step, for a panel that lost its memory.",

@@ -53,7 +53,7 @@ void visitOwnSymbols(const SymbolVisitor& visit) {
     for (const char* own :
          {"begin",      "begin_in",    "step",          "touch",         "go",         "screen",      "redraw",
           "flush",      "trace",       "screens",       "numbers",       "texts",      "strings",     "code",
-          "rules",      "recorders",   "motions",       "panel",         "scene",      "read",        "palette",
+          "rules",      "keepers",     "motions",       "panel",         "scene",      "read",        "palette",
           "H",          "WIDTH",       "HEIGHT",        "PANEL_COLUMNS", "PANEL_ROWS", "STATE_BYTES", "BUFFER_BYTES",
           "BUFFER_MIN", "STACK_BYTES", "OUTSIDE_BYTES", "SCREENS"})
         visit(own, std::string("the generated ") + own);
@@ -67,8 +67,10 @@ void visitSymbols(const Screen& screen, const SymbolVisitor& visit) {
         const std::string own = screen.name + "_" + widget->name,
                           ofWidget = "widget " + screen.name + "." + widget->name;
         visit(own, ofWidget);
-        if (info(widget->kind).recordingBytes)
+        if (info(widget->kind).has(kRecords))
             visit("sample_" + own, ofWidget);
+        if (info(widget->kind).has(kHasCells))
+            visit("set_" + own + "_cell", ofWidget);
     }
 }
 

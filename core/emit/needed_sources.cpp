@@ -15,7 +15,7 @@ bool isOptional(std::string_view name) {
           "gorse_palette",         "gorse_motion",  "gorse_stored_image", "gorse_turned_image",  "gorse_frames",
           "gorse_gauge",           "gorse_blade",   "gorse_glyph_",       "gorse_paint_squares", "gorse_code_extended",
           "gorse_expand_extended", "gorse_latch",   "gorse_input",        "gorse_cover",         "gorse_sine",
-          "gorse_outline",         "gorse_sector",  "gorse_indicator"})
+          "gorse_outline",         "gorse_sector",  "gorse_indicator",    "gorse_cells",         "gorse_code_cells"})
         if (name.starts_with(prefix) && name.ends_with(".c"))
             return true;
     return name == "gorse_latch.h" || name == "gorse_cover.h" || name == "gorse_gauge.h" || name == "gorse_blade.h";
@@ -77,6 +77,10 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
         chosen.add("gorse_motion.c");
     if (scene.scene.follow_count != 0)
         chosen.add("gorse_motion_follow.c");
+    if (scene.scene.map_count != 0)
+        chosen.add("gorse_cells.c");
+    if (scene.scene.extended == gorse_extended_code_with_cells)
+        chosen.add("gorse_code_cells.c");
     if (scene.scene.recorder_count != 0)
         chosen.add("gorse_motion_record.c");
     if (scene.document.clock)

@@ -37,7 +37,7 @@ class SceneWriter {
         screens();
         variables();
         rules();
-        recorders();
+        keepers();
         motions();
         scene();
         return std::move(out_) + writeRun(s_);
@@ -101,7 +101,8 @@ class SceneWriter {
                 return name == fontNames_.end() ? "0" : "&" + name->second;
             }
             case FieldType::Numbers:
-            case FieldType::Shorts: return numbersNames_.at(to);
+            case FieldType::Shorts:
+            case FieldType::Cells: return numbersNames_.at(to);
             default: return states;
         }
     }
@@ -175,6 +176,8 @@ class SceneWriter {
                 array(part.numbers, to, "int32_t", symbol + "_" + field.member);
             if (field.type == FieldType::Shorts)
                 array(part.shorts, to, "int16_t", symbol + "_" + field.member);
+            if (field.type == FieldType::Cells)
+                array(part.bytes, to, "uint8_t", symbol + "_" + field.member);
         });
     }
 
@@ -269,6 +272,12 @@ class SceneWriter {
         out_ += "};\n\n";
     }
 
+    const char* extendedCode() const {
+        return s_.scene.extended == gorse_extended_code_with_cells ? "gorse_extended_code_with_cells"
+               : s_.scene.extended                                 ? "gorse_extended_code"
+                                                                   : "0";
+    }
+
     static const char* symbolOf(const gorse_motion* motion) {
         static constexpr std::pair<const gorse_motion*, const char*> all[] = {
             {nullptr, "0"},
@@ -292,13 +301,14 @@ class SceneWriter {
         out_ += "};\n\n";
     }
 
-    void recorders() {
-        if (s_.recorders.empty())
+    void keepers() {
+        if (s_.keepers.empty())
             return;
-        out_ += "static const GORSE_ROM gorse_recorder " + name_ + "_recorders[] = {\n";
-        for (const gorse_recorder& each : s_.recorders) {
+        out_ += "static const GORSE_ROM gorse_keeper " + name_ + "_keepers[] = {\n";
+        for (const gorse_keeper& each : s_.keepers) {
             const Screen& screen = *s_.parts[each.screen]->source;
-            out_ += "    {&" + widgetSymbol(doc_, screen, *screen.widgets[each.widget]) + ", " +
+            const Widget& widget = *screen.widgets[each.widget];
+            out_ += "    {&" + headOf(*info(widget.kind).record, widgetSymbol(doc_, screen, widget)) + ", " +
                     std::to_string(each.at) + "u, " + num(each.screen) + ", " + num(each.widget) + "},\n";
         }
         out_ += "};\n\n";
@@ -338,8 +348,8 @@ class SceneWriter {
         line("    &" + name_ + "_panel, " + name_ + "_screens, " + table(s.number_count, "numbers") + ", " +
              table(s.text_count, "texts") + ", " + table(s.rule_count, "rules") + ", " +
              table(static_cast<int>(s_.rules->code.size()), "code") + ", " + table(s.string_count, "strings") + ", " +
-             (s.extended ? "gorse_extended_code" : "0") + ", " + (s.forms ? "gorse_extended_forms" : "0") + ", " +
-             symbolOf(s.motion) + ", " + table(s.follow_count, "follows") + ",");
+             extendedCode() + ", " + (s.forms ? "gorse_extended_forms" : "0") + ", " + symbolOf(s.motion) + ", " +
+             table(s.follow_count, "follows") + ",");
         line("    " + num(s.screen_count) + ", " + num(s.number_count) + ", " + num(s.text_count) + ", " +
              num(s.rule_count) + ", " + num(s.slot_count) + ", " + num(s.timer_count) + ", " + num(s.when_count) +
              ", " + num(s.string_count) + ", " + num(s.first_screen) + ", " + num(s.follow_count) + ", " +
@@ -350,9 +360,9 @@ class SceneWriter {
             places += (places.empty() ? "    " : ", ") + std::to_string(each) + "u";
         line(places + ",");
         line("    " + table(static_cast<int>(s_.motions.size()), "motions") + ", " +
-             table(s.recorder_count, "recorders") + ", " + std::to_string(s.recorders_at) + "u, " +
+             table(static_cast<int>(s_.keepers.size()), "keepers") + ", " + std::to_string(s.keepers_at) + "u, " +
              std::to_string(s.clock_at) + "u, " + num(s.recorder_count) + ", " + num(s.clock) + ", " +
-             num(s.clock_by_minutes) + ", {0, 0, 0}};\n");
+             num(s.clock_by_minutes) + ", 0, " + num(s.map_count) + "};\n");
         line("#if GORSE_STACK < " + num(s_.stackDepth()) + "\n#error \"GORSE_STACK must be at least " +
              num(s_.stackDepth()) +
              " for this interface: raise it where it is defined, or leave it out for the default\"\n#endif\n");

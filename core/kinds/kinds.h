@@ -61,8 +61,8 @@ struct KindInfo {
     std::span<const RuntimeKind> otherRuntimes = {};
     // Sets the fields without a property; null if there is nothing to do.
     void (*complete)(RecordBuilder& builder) = nullptr;
-    // Bytes of the state that record what it shows, whichever screen is shown: a multiple of 4. Null if nothing does.
-    long (*recordingBytes)(const gorse_record& built) = nullptr;
+    // Bytes of the state that it keeps whichever screen is shown, if it does: a multiple of 4. Null if it never does.
+    long (*keptBytes)(const gorse_record& built) = nullptr;
     // Names of looks that a new one takes, the first that the project has.
     std::span<const char* const> looks = {};
     // Sets the properties of a new widget, which has its box, look and image, and of the sample that the tray shows,

@@ -179,6 +179,12 @@ bool fits(const PropertyInfo& property, const PropertyValue& value) {
                        return zone.from.size() <= kMaxZoneText && zone.to.size() <= kMaxZoneText;
                    });
         }
+        case PropertyType::Cells: {
+            const CellMap* map = std::get_if<CellMap>(&value);
+            return map && map->size() <= size_t{kMaxMapSide} &&
+                   std::all_of(map->begin(), map->end(),
+                               [](const auto& row) { return row.size() <= size_t{kMaxMapSide}; });
+        }
         default: return std::holds_alternative<std::string>(value);
     }
 }

@@ -22,19 +22,22 @@ enum class PropertyType {
     Image,
     Variable,
     Points,
-    Zones
+    Zones,
+    Cells
 };
 
 // Bits of what a kind of widget does, for all that depends on kinds.
 enum Trait : unsigned {
-    kHasText = 1,      // its record begins with a gorse_widget_text; it takes a font
-    kIsInked = 2,      // its look's colour matters
-    kIsTouched = 4,    // has the events press, release, tap
-    kPlays = 8,        // has the event done; takes play and stop
-    kHasBox = 16,      // draws a box with the look's corners
-    kIsPadded = 32,    // draws inside the look's padding
-    kHasLabels = 64,   // writes what it makes itself, in the look's font
-    kCanBeWrong = 128  // shows that its value is out of its range
+    kHasText = 1,       // its record begins with a gorse_widget_text; it takes a font
+    kIsInked = 2,       // its look's colour matters
+    kIsTouched = 4,     // has the events press, release, tap
+    kPlays = 8,         // has the event done; takes play and stop
+    kHasBox = 16,       // draws a box with the look's corners
+    kIsPadded = 32,     // draws inside the look's padding
+    kHasLabels = 64,    // writes what it makes itself, in the look's font
+    kCanBeWrong = 128,  // shows that its value is out of its range
+    kRecords = 256,     // records what it shows, whichever screen is shown
+    kHasCells = 512     // is a map of cells, which rules set
 };
 
 // How a number is dragged on the canvas: as an angle on what KindInfo::round says, or together with the property behind

@@ -27,6 +27,7 @@ enum class FieldType {
     Font,
     Numbers,  // an array of int32_t
     Shorts,   // an array of int16_t
+    Cells,    // an array of uint8_t
     Pointer,  // to anything else
     Padding
 };

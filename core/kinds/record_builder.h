@@ -51,6 +51,8 @@ class RecordBuilder {
     virtual const int32_t* keep(std::vector<int32_t> numbers) = 0;
     // The same for fields of the type Shorts.
     virtual const int16_t* keepShorts(std::vector<int16_t> numbers) = 0;
+    // The same for fields of the type Cells. Each has an address of its own.
+    virtual const uint8_t* keepBytes(std::vector<uint8_t> bytes) = 0;
     // Texts as they are, one behind the other, each closed by a 0, kept as long as the record; for fields of the type
     // Text.
     virtual const uint8_t* keepWords(const std::vector<std::string>& words) = 0;

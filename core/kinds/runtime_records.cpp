@@ -125,11 +125,11 @@ constexpr FieldInfo followRecordFields[] = {
     GORSEFINCH_FIELD(gorse_follow, screen, Offset),
 };
 
-constexpr FieldInfo recorderRecordFields[] = {
-    GORSEFINCH_FIELD(gorse_recorder, trend, Pointer),
-    GORSEFINCH_FIELD(gorse_recorder, at, U32),
-    GORSEFINCH_FIELD(gorse_recorder, screen, U16),
-    GORSEFINCH_FIELD(gorse_recorder, widget, U16),
+constexpr FieldInfo keeperRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_keeper, of, Pointer),
+    GORSEFINCH_FIELD(gorse_keeper, at, U32),
+    GORSEFINCH_FIELD(gorse_keeper, screen, U16),
+    GORSEFINCH_FIELD(gorse_keeper, widget, U16),
 };
 
 constexpr FieldInfo sceneRecordFields[] = {
@@ -149,10 +149,11 @@ constexpr FieldInfo sceneRecordFields[] = {
     GORSEFINCH_FIELD(gorse_scene, changed_at, U32),      GORSEFINCH_FIELD(gorse_scene, whens_at, U32),
     GORSEFINCH_FIELD(gorse_scene, scratch_at, U32),      GORSEFINCH_FIELD(gorse_scene, texts_at, U32),
     GORSEFINCH_FIELD(gorse_scene, screen_at, U32),       GORSEFINCH_FIELD(gorse_scene, end, U32),
-    GORSEFINCH_FIELD(gorse_scene, motions, Pointer),     GORSEFINCH_FIELD(gorse_scene, recorders, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, recorders_at, U32),    GORSEFINCH_FIELD(gorse_scene, clock_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, motions, Pointer),     GORSEFINCH_FIELD(gorse_scene, keepers, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, keepers_at, U32),      GORSEFINCH_FIELD(gorse_scene, clock_at, U32),
     GORSEFINCH_FIELD(gorse_scene, recorder_count, U16),  GORSEFINCH_FIELD(gorse_scene, clock, U16),
     GORSEFINCH_FIELD(gorse_scene, clock_by_minutes, U8), GORSEFINCH_FIELD(gorse_scene, reserved_end, Padding),
+    GORSEFINCH_FIELD(gorse_scene, map_count, U16),
 };
 
 constexpr FieldInfo panelRecordFields[] = {
@@ -195,7 +196,7 @@ constexpr RecordInfo textVariableRecord{"gorse_text_variable", sizeof(gorse_text
                                         textVariableRecordFields};
 constexpr RecordInfo ruleRecord{"gorse_rule", sizeof(gorse_rule), nullptr, "", ruleRecordFields};
 constexpr RecordInfo followRecord{"gorse_follow", sizeof(gorse_follow), nullptr, "", followRecordFields};
-constexpr RecordInfo recorderRecord{"gorse_recorder", sizeof(gorse_recorder), nullptr, "", recorderRecordFields};
+constexpr RecordInfo keeperRecord{"gorse_keeper", sizeof(gorse_keeper), nullptr, "", keeperRecordFields};
 constexpr RecordInfo sceneRecord{"gorse_scene", sizeof(gorse_scene), nullptr, "", sceneRecordFields};
 constexpr RecordInfo panelRecord{"gorse_panel", sizeof(gorse_panel), nullptr, "", panelRecordFields};
 
@@ -215,7 +216,7 @@ static_assert(isComplete(numberVariableRecord));
 static_assert(isComplete(textVariableRecord));
 static_assert(isComplete(ruleRecord));
 static_assert(isComplete(followRecord));
-static_assert(isComplete(recorderRecord));
+static_assert(isComplete(keeperRecord));
 static_assert(isComplete(sceneRecord));
 static_assert(isComplete(panelRecord));
 
@@ -225,7 +226,7 @@ std::span<const RecordInfo* const> runtimeRecords() {
             &labelRecord,  &lookRecord,   &lookStateRecord, &fontRecord,           &glyphRecord,
             &rangeRecord,  &kernRecord,   &imageRecord,     &imageSourceRecord,    &animationRecord,
             &screenRecord, &slotRecord,   &bindingRecord,   &numberVariableRecord, &textVariableRecord,
-            &ruleRecord,   &followRecord, &recorderRecord,  &sceneRecord,          &panelRecord};
+            &ruleRecord,   &followRecord, &keeperRecord,    &sceneRecord,          &panelRecord};
         for (const KindInfo* kind : kinds())
             if (kind->record != &labelRecord)
                 out.push_back(kind->record);

@@ -37,7 +37,7 @@ static_assert(isComplete(labelRecord));
 extern const RecordInfo lookRecord;
 extern const RecordInfo lookStateRecord, fontRecord, glyphRecord, rangeRecord, kernRecord, imageRecord,
     imageSourceRecord, animationRecord, screenRecord, slotRecord, bindingRecord, numberVariableRecord,
-    textVariableRecord, ruleRecord, followRecord, recorderRecord, sceneRecord, panelRecord;
+    textVariableRecord, ruleRecord, followRecord, keeperRecord, sceneRecord, panelRecord;
 
 // All records: those above and those of the kinds.
 std::span<const RecordInfo* const> runtimeRecords();

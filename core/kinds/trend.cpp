@@ -191,10 +191,10 @@ constinit const KindInfo trendKind{
     .height = 80,
     .properties = trendProperties,
     .record = &trendRecord,
-    .traits = kIsInked | kIsPadded | kHasBox,
+    .traits = kIsInked | kIsPadded | kHasBox | kRecords,
     .runtime = {&gorse_kind_trend, "gorse_kind_trend", "gorse_kind_trend.c", kIndicatorSources},
     .complete = completeTrend,
-    .recordingBytes =
+    .keptBytes =
         [](const gorse_record& built) {
             return static_cast<long>(sizeof(gorse_recording)) +
                    (2L * built.trend.samples * built.trend.values + 3) / 4 * 4;

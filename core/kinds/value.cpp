@@ -65,6 +65,55 @@ std::optional<PointList> pointsFromText(std::string_view text) {
     return out;
 }
 
+std::string toText(const std::vector<uint8_t>& row) {
+    std::string out;
+    size_t end = row.size();
+    while (end != 0 && row[end - 1] == 0)
+        --end;
+    for (size_t i = 0; i < end; ++i)
+        out += (i == 0 ? "" : " ") + std::to_string(row[i]);
+    return out;
+}
+
+std::optional<std::vector<uint8_t>> cellRowFromText(std::string_view text) {
+    std::vector<uint8_t> out;
+    const char* at = text.data();
+    const char* const end = at + text.size();
+    while (at != end) {
+        if (*at == ' ') {
+            ++at;
+            continue;
+        }
+        uint8_t cell = 0;
+        const auto [next, error] = std::from_chars(at, end, cell);
+        if (error != std::errc() || (next != end && *next != ' ') || out.size() == size_t{kMaxMapSide})
+            return std::nullopt;
+        out.push_back(cell);
+        at = next;
+    }
+    return out;
+}
+
+uint8_t cellAt(const CellMap& map, int column, int row) {
+    if (row < 0 || column < 0 || static_cast<size_t>(row) >= map.size())
+        return 0;
+    const auto& cells = map[static_cast<size_t>(row)];
+    return static_cast<size_t>(column) < cells.size() ? cells[static_cast<size_t>(column)] : uint8_t{0};
+}
+
+void setCell(CellMap& map, int column, int row, uint8_t cell) {
+    const auto x = static_cast<size_t>(column), y = static_cast<size_t>(row);
+    if (map.size() <= y)
+        map.resize(y + 1);
+    if (map[y].size() <= x)
+        map[y].resize(x + 1);
+    map[y][x] = cell;
+    while (!map[y].empty() && map[y].back() == 0)
+        map[y].pop_back();
+    while (!map.empty() && map.back().empty())
+        map.pop_back();
+}
+
 std::optional<std::string> expressionText(std::string_view text) {
     if (!text.starts_with('=') || text.starts_with("=="))
         return std::nullopt;

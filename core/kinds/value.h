@@ -41,13 +41,25 @@ struct Zone {
 using ZoneList = std::vector<Zone>;
 inline constexpr size_t kMaxZoneText = 24;  // bytes of an end
 
+// A map of cells, row by row: 0 for none, else the number of a frame from 1 on. What is missing is none.
+using CellMap = std::vector<std::vector<uint8_t>>;
+inline constexpr int kMaxMapSide = 255;  // cells
+// A row as "1 1 2", without the cells that are none at its end.
+std::string toText(const std::vector<uint8_t>& row);
+// Nothing for any other text, or more than kMaxMapSide cells.
+std::optional<std::vector<uint8_t>> cellRowFromText(std::string_view text);
+// A cell, which may be outside the map: none.
+uint8_t cellAt(const CellMap& map, int column, int row);
+// Sets a cell, whose place is not negative and below kMaxMapSide. Keeps no cells at the ends that are none.
+void setCell(CellMap& map, int column, int row, uint8_t cell);
+
 // "0,0 20,10": in pairs, apart by spaces.
 std::string toText(const PointList& points);
 // Nothing for any other text, or a coordinate beyond kMaxPoint.
 std::optional<PointList> pointsFromText(std::string_view text);
 
 // What a property can hold. Choices, and names of images, fonts and looks, are texts.
-using PropertyValue = std::variant<bool, int64_t, std::string, Colour, PointList, ZoneList>;
+using PropertyValue = std::variant<bool, int64_t, std::string, Colour, PointList, ZoneList, CellMap>;
 
 // Only what was set; what is absent has its look's or its kind's default. Ordered, so files are stable.
 using PropertyMap = std::map<std::string, PropertyValue, std::less<>>;

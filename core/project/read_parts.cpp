@@ -51,6 +51,28 @@ ZoneList readZones(JsonObject& object, const PropertyInfo& property) {
     return out;
 }
 
+// A list of rows such as "1 1 2"; a mistake in one is a problem.
+CellMap readCells(JsonObject& object, const PropertyInfo& property) {
+    CellMap out;
+    for (const Json& each : object.array(property.key)) {
+        if (out.size() == size_t{kMaxMapSide}) {
+            object.problem(property.key, "there are more than " + std::to_string(kMaxMapSide) + " rows", "Remove some");
+            break;
+        }
+        auto row = each.is_string() ? cellRowFromText(each.get<std::string>()) : std::nullopt;
+        if (!row)
+            object.problem(property.key, "row " + std::to_string(out.size() + 1) + " is no list of cells",
+                           "Write up to " + std::to_string(kMaxMapSide) +
+                               " numbers from 0 to 255 with spaces between them, in quotes");
+        out.push_back(std::move(row).value_or(std::vector<uint8_t>()));
+        while (!out.back().empty() && out.back().back() == 0)
+            out.back().pop_back();
+    }
+    while (!out.empty() && out.back().empty())
+        out.pop_back();
+    return out;
+}
+
 // What is said of a value that does not fit.
 std::pair<std::string, std::string> misfit(const PropertyInfo& property, const PropertyValue& value) {
     const std::string count = std::to_string(property.min) + " to " + std::to_string(property.max);
@@ -75,6 +97,7 @@ std::optional<PropertyValue> readValue(JsonObject& object, const PropertyInfo& p
         case PropertyType::Colour: value = object.colour(property.key, std::get<Colour>(property.fallback)); break;
         case PropertyType::Points: value = readPoints(object.array(property.key), property); break;
         case PropertyType::Zones: value = readZones(object, property); break;
+        case PropertyType::Cells: value = readCells(object, property); break;
         default: value = object.text(property.key, std::get<std::string>(property.fallback), kMaxTextBytes); break;
     }
     if (fits(property, value))

@@ -30,6 +30,12 @@ Json toJson(const PropertyValue& value) {
             list.push_back({{"from", each.from}, {"to", each.to}, {"colour", toText(each.colour)}});
         return list;
     }
+    if (const auto* map = std::get_if<CellMap>(&value)) {
+        Json list = Json::array();
+        for (const auto& row : *map)
+            list.push_back(toText(row));
+        return list;
+    }
     return toText(std::get<Colour>(value));
 }
 

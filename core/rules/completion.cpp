@@ -16,7 +16,9 @@ void addWidgets(const Screen& screen, std::vector<std::string>& out) {
         out.push_back(each->name);
 }
 
-void addProperties(Kind kind, std::vector<std::string>& out) {
+void addProperties(Kind kind, bool withCells, std::vector<std::string>& out) {
+    if (withCells && info(kind).has(kHasCells))
+        out.emplace_back("cell");
     for (const auto& properties : {info(kind).properties, placeProperties(), styleProperties()})
         for (const PropertyInfo& property : properties)
             if (property.inRules)
@@ -30,7 +32,9 @@ std::string_view wordAtEnd(std::string_view before) {
     return before.substr(static_cast<size_t>(begin - before.begin()));
 }
 
-std::vector<std::string> namesInExpression(const Document& document, std::string_view before) {
+namespace {
+
+std::vector<std::string> namesFor(const Document& document, std::string_view before, bool isStatement) {
     std::vector<std::string> out;
     before.remove_suffix(wordAtEnd(before).size());
     if (before.ends_with('.')) {
@@ -48,7 +52,7 @@ std::vector<std::string> namesInExpression(const Document& document, std::string
         }
         for (const ScreenRef& screen : document.screens)
             if (const int at = widgetIndex(*screen, owner); at >= 0) {
-                addProperties(screen->widgets[static_cast<size_t>(at)]->kind, out);
+                addProperties(screen->widgets[static_cast<size_t>(at)]->kind, isStatement, out);
                 return out;
             }
         return out;
@@ -64,6 +68,16 @@ std::vector<std::string> namesInExpression(const Document& document, std::string
         addWidgets(*screen, out);
     }
     return out;
+}
+
+}  // namespace
+
+std::vector<std::string> namesInExpression(const Document& document, std::string_view before) {
+    return namesFor(document, before, false);
+}
+
+std::vector<std::string> namesInStatement(const Document& document, std::string_view before) {
+    return namesFor(document, before, true);
 }
 
 }  // namespace gorsefinch

@@ -15,8 +15,8 @@ bool isHex(char c) { return isDigit(c) || (c >= 'a' && c <= 'f') || (c >= 'A' &&
 bool isNamePart(char c) { return isNameStart(c) || isDigit(c); }
 
 constexpr auto symbols =
-    std::to_array<std::string_view>({"==", "!=", "<=", ">=", "&&", "||", "<<", ">>", "+", "-", "*", "/", "%", "<",
-                                     ">",  "=",  "!",  "~",  "&",  "|",  "^",  "?",  ":", "(", ")", ",", "."});
+    std::to_array<std::string_view>({"==", "!=", "<=", ">=", "&&", "||", "<<", ">>", "+", "-", "*", "/", "%", "<", ">",
+                                     "=",  "!",  "~",  "&",  "|",  "^",  "?",  ":",  "(", ")", ",", ".", "[", "]"});
 
 // Walks over one line.
 class LineSplitter {

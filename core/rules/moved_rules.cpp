@@ -48,6 +48,10 @@ class Mover {
         for (SlotInfo& slot : rules.slots)
             if (slot.screen == screen)
                 slot.widget = moved(static_cast<uint16_t>(slot.widget));
+        std::set<std::pair<int, int>> cellsSet;
+        for (const auto& [on, widget] : rules.cellsSet)
+            cellsSet.emplace(on, on == screen ? moved(static_cast<uint16_t>(widget)) : widget);
+        rules.cellsSet = std::move(cellsSet);
         for (const size_t at : rules.commands)
             if (wordAt(rules.code, at) == screen) {
                 const uint16_t widget = moved(wordAt(rules.code, at + 2));

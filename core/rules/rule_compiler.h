@@ -52,7 +52,8 @@ struct CompiledRules {
     std::vector<size_t> commands;  // positions in it of the operands of commands, see Compiled
     std::vector<CompiledText> strings;
     std::vector<std::string> stringWords;
-    std::vector<SlotInfo> slots;  // by screen, then widget, then property; a value last
+    std::set<std::pair<int, int>> cellsSet;  // screens and widgets: maps whose cells they set
+    std::vector<SlotInfo> slots;             // by screen, then widget, then property; a value last
     std::vector<gorse_follow> follows;
     std::set<int> readNumbers;  // bindings that code reads
     bool readFollowed = false;  // rules read a property that follows an expression

@@ -128,7 +128,7 @@ void StatementCompiler::command(const std::vector<Token>& tokens, Compiled& body
     if (!place)
         return;
     const KindInfo& kind = info(place->kind);
-    if (tokens[0].is("sample") ? !kind.recordingBytes : !kind.has(kPlays))
+    if (tokens[0].is("sample") ? !kind.has(kRecords) : !kind.has(kPlays))
         report(Severity::Error, at(tokens, full ? 3 : 1),
                std::string("a ") + kind.key + (tokens[0].is("sample") ? " records nothing" : " does not play"),
                tokens[0].is("sample") ? "Use a trend" : "Use frames");
@@ -159,6 +159,10 @@ void StatementCompiler::assignment(const std::vector<Token>& tokens, Compiled& b
     size_t equals = tokens[0].type == TokenType::Name ? 1 : 0;
     while (equals > 0 && at(tokens, equals).is(".") && at(tokens, equals + 1).type == TokenType::Name)
         equals += 2;
+    if (equals > 1 && at(tokens, equals).is("[")) {
+        setCell(tokens, equals, body);
+        return;
+    }
     if (equals == 0 || !tokens[equals].is("=")) {
         report(Severity::Error, tokens[equals == 1 ? 0 : equals],
                equals == 1 ? "there is no statement \"" + tokens[0].text + "\"" : "a statement belongs here",
@@ -229,6 +233,61 @@ void StatementCompiler::fitNumber(const Variable& variable, const Token& op, Com
                    decimalText(variable.min, variable.decimals) + " to " +
                    decimalText(variable.max, variable.decimals) + ") and will be clamped to it",
                "Set it inside, or widen the range");
+}
+
+// A whole number from 0 to `most`, and the token behind it. A constant beyond it is reported.
+std::optional<Compiled> StatementCompiler::cellNumber(const std::vector<Token>& tokens, size_t& i, const char* what,
+                                                      int most) {
+    const Token& from = at(tokens, i);
+    auto value = file_.expression(tokens, i);
+    if (!value)
+        return std::nullopt;
+    wantType(ValueType::Number, *value, from);
+    value->rescale(0);
+    if (value->constant && (value->min < 0 || value->min > most))
+        report(Severity::Error, from, std::string(what) + " goes from 0 to " + std::to_string(most), "Correct it");
+    return value;
+}
+
+// [screen.]map.cell[column, row] = value
+void StatementCompiler::setCell(const std::vector<Token>& tokens, size_t bracket, Compiled& body) {
+    const auto expect = [&](const Token& token, const char* symbol) {
+        if (!token.is(symbol))
+            report(Severity::Error, token, std::string("a ") + symbol + " belongs here",
+                   "Write map.cell[column, row] = value");
+        return token.is(symbol);
+    };
+    if (bracket != 3 && bracket != 5) {
+        report(Severity::Error, tokens[bracket], "this does not belong here", "Write map.cell[column, row] = value");
+        return;
+    }
+    const auto place = file_.widget(tokens, 0, bracket == 5);
+    if (!place)
+        return;
+    if (!tokens[bracket - 1].is("cell") || !info(place->kind).has(kHasCells)) {
+        report(Severity::Error, tokens[bracket - 1], std::string("a ") + info(place->kind).key + " has no such cells",
+               "Write map.cell[column, row] = value, for tiles");
+        return;
+    }
+    size_t i = bracket + 1;
+    const auto column = cellNumber(tokens, i, "a column", kMaxMapSide - 1);
+    if (!column || !expect(at(tokens, i), ","))
+        return;
+    const auto row = cellNumber(tokens, ++i, "a row", kMaxMapSide - 1);
+    if (!row || !expect(at(tokens, i), "]") || !expect(at(tokens, i + 1), "="))
+        return;
+    i += 2;
+    const auto cell = cellNumber(tokens, i, "a cell", 255);
+    if (!cell)
+        return;
+    expectEnd(tokens, i);
+    for (const Compiled& each : {*column, *row, *cell})
+        body.append(each);
+    body.operation(GORSE_OP_SET_CELL);
+    body.commands.push_back(body.code.size());
+    body.word(place->screen);
+    body.word(place->widget);
+    pool_.out().cellsSet.insert({place->screen, place->widget});
 }
 
 void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equals, Compiled& body) {

@@ -24,6 +24,8 @@ class StatementCompiler {
     void wantType(ValueType wanted, const Compiled& value, const Token& op);
     void setVariable(const Token& name, const Token& op, Compiled value, Compiled& body);
     void fitNumber(const Variable& variable, const Token& op, Compiled& value);
+    void setCell(const std::vector<Token>& tokens, size_t bracket, Compiled& body);
+    std::optional<Compiled> cellNumber(const std::vector<Token>& tokens, size_t& i, const char* what, int most);
     void setProperty(const std::vector<Token>& tokens, size_t equals, Compiled& body);
     // What is behind the equals sign.
     std::optional<Compiled> valueBehind(const std::vector<Token>& tokens, size_t equals, ChoiceWords choices);

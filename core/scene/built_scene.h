@@ -20,7 +20,7 @@ struct BuiltScene {
     std::vector<gorse_text_variable> texts;
     std::deque<CompiledText> startTexts;
     std::vector<gorse_screen> screens;
-    std::vector<gorse_recorder> recorders;     // by screen, then widget
+    std::vector<gorse_keeper> keepers;         // as gorse_scene says, each by screen, then widget
     std::vector<const gorse_motion*> motions;  // see gorse_scene
     gorse_panel panel{};
     gorse_panel uprightPanel{};  // without turn, mirror, inversion and offsets: for looking at
@@ -32,6 +32,14 @@ struct BuiltScene {
     std::vector<FontRef> fonts;         // those in use, by face and size
     SharedProblems problems;            // of screens, texts, images, fonts and rules
 
+    // What the keeper of a trend records.
+    static const gorse_widget_trend& trendOf(const gorse_keeper& recorder) {
+        return *reinterpret_cast<const gorse_widget_trend*>(recorder.of);
+    }
+    // True if the firmware has a function for what the keeper keeps.
+    static bool isSetByFirmware(const gorse_keeper& map) {
+        return reinterpret_cast<const gorse_widget_tiles*>(map.of)->set_by_firmware != 0;
+    }
     // Bytes that the state takes with a dirty list of `dirty` rectangles.
     long stateBytes(int dirty) const;
     // Values that the deepest expression of rules and texts puts on the runtime's stack, at least its lowest size.

@@ -21,14 +21,17 @@ bool usesSeconds(const BuiltScene& out) {
                        [&](const auto& part) { return part->usedVariables.count(name) != 0; });
 }
 
-// Returns the bytes of all recordings.
-uint32_t fillRecorders(BuiltScene& out) {
-    uint32_t bytes = 0;
+// Adds those that record, or the others. Returns the bytes of all keepers, of which there are so many before.
+uint32_t fillKeepers(BuiltScene& out, bool recorders, uint32_t bytes) {
     for (size_t i = 0; i < out.parts.size(); ++i)
-        for (const auto& [widget, size] : out.parts[i]->recorded) {
-            out.recorders.push_back({&out.tables[i]->records[static_cast<size_t>(widget)].trend, bytes,
-                                     static_cast<uint16_t>(i), static_cast<uint16_t>(widget)});
-            bytes += static_cast<uint32_t>(size);
+        for (const Keeping& each : out.parts[i]->keeping) {
+            const WidgetRef& widget = out.parts[i]->source->widgets[static_cast<size_t>(each.widget)];
+            const bool isSet = out.rules->cellsSet.count({static_cast<int>(i), each.widget}) != 0;
+            if (info(widget->kind).has(kRecords) != recorders || !(each.always || isSet))
+                continue;
+            out.keepers.push_back({&out.tables[i]->records[static_cast<size_t>(each.widget)].widget, bytes,
+                                   static_cast<uint16_t>(i), static_cast<uint16_t>(each.widget)});
+            bytes += static_cast<uint32_t>(each.bytes);
         }
     return bytes;
 }
@@ -58,7 +61,7 @@ uint8_t scratchBytes(const BuiltScene& scene) {
 }
 
 // Where the parts of the state begin, see gorse_scene.
-void layOutState(BuiltScene& out, uint32_t recordings) {
+void layOutState(BuiltScene& out, uint32_t keptBytes) {
     gorse_scene& s = out.scene;
     uint32_t screenBytes = 0;
     for (const auto& part : out.parts)
@@ -67,8 +70,8 @@ void layOutState(BuiltScene& out, uint32_t recordings) {
     const uint32_t followed = s.follow_count != 0 ? s.slot_count : 0;
     s.slots_at = 4u * s.number_count;
     s.timers_at = s.slots_at + 4u * s.slot_count;
-    s.recorders_at = s.timers_at + 4u * s.timer_count;
-    s.clock_at = s.recorders_at + recordings;
+    s.keepers_at = s.timers_at + 4u * s.timer_count;
+    s.clock_at = s.keepers_at + keptBytes;
     s.changed_at = s.clock_at + (out.document.clock ? static_cast<uint32_t>(sizeof(gorse_clock_state)) : 0);
     s.whens_at = s.changed_at + (s.number_count + s.text_count + followed + 7u) / 8u;
     s.scratch_bytes = scratchBytes(out);
@@ -90,13 +93,13 @@ void fillMotions(BuiltScene& out) {
         s.motion = &gorse_motion_of_widgets;
     if (!out.rules->follows.empty())
         s.motion = &gorse_motion_that_follows;
-    if (out.recorders.empty() && !out.document.clock)
+    if (s.recorder_count == 0 && !out.document.clock)
         return;
     if (out.document.clock)
         out.motions.push_back(&gorse_motion_of_clock);
     if (s.motion)
         out.motions.push_back(s.motion);
-    if (!out.recorders.empty())
+    if (s.recorder_count != 0)
         out.motions.push_back(&gorse_motion_that_records);
     out.motions.push_back(nullptr);
     s.motion = &gorse_motion_of_several;
@@ -160,9 +163,11 @@ void fillScreens(BuiltScene& out) {
 
 void fillScene(BuiltScene& out) {
     gorse_scene& s = out.scene;
-    s.extended = out.rules->needsExtended || anyText(out, &CompiledText::needsExtended, &ScreenPart::needsExtended)
-                     ? gorse_extended_code
-                     : nullptr;
+    const bool extended =
+        out.rules->needsExtended || anyText(out, &CompiledText::needsExtended, &ScreenPart::needsExtended);
+    s.extended = !out.rules->cellsSet.empty() ? gorse_extended_code_with_cells
+                 : extended                   ? gorse_extended_code
+                                              : nullptr;
     s.forms = anyText(out, &CompiledText::needsForms, &ScreenPart::needsForms) ? gorse_extended_forms : nullptr;
     for (const CompiledText& text : out.rules->strings)
         out.strings.push_back(text.bytes.data());
@@ -176,9 +181,11 @@ void fillScene(BuiltScene& out) {
     s.rules = out.rules->rules.data();
     s.code = out.rules->code.data();
     s.strings = out.strings.data();
-    const uint32_t recordings = fillRecorders(out);
-    s.recorders = out.recorders.data();
-    s.recorder_count = static_cast<uint16_t>(out.recorders.size());
+    const uint32_t recordings = fillKeepers(out, true, 0);
+    s.recorder_count = static_cast<uint16_t>(out.keepers.size());
+    const uint32_t kept = fillKeepers(out, false, recordings);
+    s.map_count = static_cast<uint16_t>(out.keepers.size() - s.recorder_count);
+    s.keepers = out.keepers.data();
     fillMotions(out);
     s.clock_by_minutes = out.document.clock && !usesSeconds(out) ? 1 : 0;
     s.follows = out.rules->follows.data();
@@ -191,7 +198,7 @@ void fillScene(BuiltScene& out) {
     s.timer_count = static_cast<uint16_t>(out.rules->timers);
     s.when_count = static_cast<uint16_t>(out.rules->whens);
     s.string_count = static_cast<uint16_t>(out.strings.size());
-    layOutState(out, recordings);
+    layOutState(out, kept);
     out.upright = s;
     out.upright.panel = &out.uprightPanel;
 }

@@ -81,8 +81,9 @@ class PartBuilder {
         const RuntimeKind& runtime = kind.of(record);
         if (std::find(part_->kinds.begin(), part_->kinds.end(), &runtime) == part_->kinds.end())
             part_->kinds.push_back(&runtime);
-        if (kind.recordingBytes)
-            part_->recorded.emplace_back(number, kind.recordingBytes(record));
+        if (kind.keptBytes)
+            part_->keeping.push_back(
+                {number, kind.keptBytes(record), kind.has(kRecords) || record.tiles.set_by_firmware != 0});
         addSlots(number, widget, record.widget);
     }
 
@@ -116,6 +117,9 @@ class PartBuilder {
         }
         const int16_t* keepShorts(std::vector<int16_t> numbers) override {
             return part_.part_->shorts.emplace_back(std::move(numbers)).data();
+        }
+        const uint8_t* keepBytes(std::vector<uint8_t> bytes) override {
+            return part_.part_->bytes.emplace_back(std::move(bytes)).data();
         }
         void canShow(std::string_view text, std::string_view unit) override {
             part_.part_->longest.push_back({static_cast<size_t>(number_), std::string(text), std::string(unit)});

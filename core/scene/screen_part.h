@@ -42,6 +42,13 @@ struct LookUse {
     int states;
 };
 
+// A widget that can keep something whichever screen is shown.
+struct Keeping {
+    int widget = 0;
+    long bytes = 0;
+    bool always = false;  // else only if rules set cells of it
+};
+
 // What the texts of all variables, and those of a screen, may take of the state: offsets in it have 16 bits.
 inline constexpr size_t kMaxStateTexts = 65000;
 // Bytes of the longest text with insets, its closing zero included: gorse_widget.capacity.
@@ -66,14 +73,15 @@ struct ScreenPart {
     bool moves = false;                              // any of its widgets does something by itself
     std::deque<std::vector<int32_t>> numbers;        // that records point to
     std::deque<std::vector<int16_t>> shorts;
+    std::deque<std::vector<uint8_t>> bytes;
     std::vector<const RuntimeKind*> kinds;  // that draw its widgets, each once
     std::vector<FontNeed> needs;
     std::vector<LongestText> longest;  // of those that change and are not broken into lines
     std::vector<size_t> withFonts;     // widgets whose records point to fonts, beside that of their look
     std::vector<ImageUse> images;
-    std::vector<std::pair<int, long>> recorded;  // widgets whose values are recorded, and the bytes of each recording
-    int memoryBytes = 0;                         // of its texts' buffers
-    int longestText = 0;                         // bytes of the longest text that changes, its closing zero included
+    std::vector<Keeping> keeping;
+    int memoryBytes = 0;  // of its texts' buffers
+    int longestText = 0;  // bytes of the longest text that changes, its closing zero included
     std::set<std::string> usedVariables, usedLooks, usedImages;
     std::set<FontKey> usedFonts;
     Problems problems;

@@ -123,8 +123,8 @@ void carryStates(const BuiltScene& before, const gorse& from, const BuiltScene& 
 }
 
 // The newest samples, as many as both have room for, of the values that both have.
-void carryRecording(const gorse& from, const gorse_recorder& was, gorse& to, const gorse_recorder& is) {
-    const gorse_widget_trend &old = *was.trend, &now = *is.trend;
+void carryRecording(const gorse& from, const gorse_keeper& was, gorse& to, const gorse_keeper& is) {
+    const gorse_widget_trend &old = *gorse_trend_of(&was), &now = *gorse_trend_of(&is);
     const gorse_recording& before = *gorse_recording_of(&from, &was);
     gorse_recording& after = *gorse_recording_of(&to, &is);
     after = before;
@@ -247,22 +247,54 @@ void carryHead(const BuiltScene& before, const gorse& from, const BuiltScene& no
     head.inside = old.inside;
 }
 
+// Calls `carry` with the keepers of each widget that keeps something before and now; those of trends or of maps.
+template <typename Carry>
+void forEachKeeper(const BuiltScene& before, const BuiltScene& now, unsigned trait, Carry carry) {
+    const auto widgetOf = [](const BuiltScene& scene, const gorse_keeper& keeper) -> const Widget& {
+        return *scene.parts[keeper.screen]->source->widgets[keeper.widget];
+    };
+    for (const gorse_keeper& is : now.keepers) {
+        const Widget& widget = widgetOf(now, is);
+        if (!info(widget.kind).has(trait))
+            continue;
+        for (const gorse_keeper& was : before.keepers) {
+            const Widget& old = widgetOf(before, was);
+            if (old.kind == widget.kind && old.name == widget.name &&
+                before.parts[was.screen]->source->name == now.parts[is.screen]->source->name)
+                carry(was, is);
+        }
+    }
+}
+
+const gorse_widget_tiles& mapOf(const gorse_keeper& keeper) {
+    return *reinterpret_cast<const gorse_widget_tiles*>(keeper.of);
+}
+
+// The cells that were set, where both maps have them.
+void carryCells(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
+    forEachKeeper(before, now, kHasCells, [&](const gorse_keeper& was, const gorse_keeper& is) {
+        const gorse_widget_tiles &old = mapOf(was), &fresh = mapOf(is);
+        const auto* set = static_cast<const uint8_t*>(gorse_kept_by(&from, &was));
+        auto* out = static_cast<uint8_t*>(gorse_kept_by(&to, &is));
+        for (int row = 0; row < std::min(old.rows, fresh.rows); ++row)
+            for (int column = 0; column < std::min(old.columns, fresh.columns); ++column) {
+                const int at = row * old.columns + column, place = row * fresh.columns + column;
+                if (set[at] != 0)
+                    out[place] = static_cast<uint8_t>(set[at] ^ old.cells[at] ^ fresh.cells[place]);
+            }
+    });
+}
+
 }  // namespace
 
 void carryRecordings(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
     const auto ranges = [](const gorse_widget_trend& trend) {
         return std::pair(trend.shown.limits[GORSE_COURSE_MIN], trend.shown.limits[GORSE_COURSE_MAX]);
     };
-    for (const gorse_recorder& recorder : now.recorders) {
-        const Screen& screen = *now.parts[recorder.screen]->source;
-        const std::string& name = screen.widgets[recorder.widget]->name;
-        for (const gorse_recorder& old : before.recorders) {
-            const Screen& source = *before.parts[old.screen]->source;
-            if (source.name == screen.name && source.widgets[old.widget]->name == name &&
-                ranges(*old.trend) == ranges(*recorder.trend))
-                carryRecording(from, old, to, recorder);
-        }
-    }
+    forEachKeeper(before, now, kRecords, [&](const gorse_keeper& was, const gorse_keeper& is) {
+        if (ranges(*gorse_trend_of(&was)) == ranges(*gorse_trend_of(&is)))
+            carryRecording(from, was, to, is);
+    });
 }
 
 std::vector<int> carryOver(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
@@ -274,6 +306,7 @@ std::vector<int> carryOver(const BuiltScene& before, const gorse& from, const Bu
     std::vector<int> sameRules = carryRules(before, from, now, to);
     carryHead(before, from, now, to);
     carryRecordings(before, from, now, to);
+    carryCells(before, from, now, to);
     if (now.scene.follow_count != 0)
         gorse_follow_all(&to);
     gorse_show_screen(&to);

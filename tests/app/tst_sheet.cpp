@@ -94,6 +94,16 @@ class TestSheet : public QObject, support::OnWindow {
                     QTest::mouseClick(zones->findChild<QPushButton*>("add_zone"), Qt::LeftButton);
                 return zones;
             }
+            case PropertyType::Cells: {
+                auto* paint = field<QWidget>(property.key)->findChild<QPushButton*>("paint_cells");
+                auto* canvas = window_->findChild<Canvas*>();
+                QTest::mouseClick(paint, Qt::LeftButton);
+                const Widget& map = *session_->selection().widgets().front();
+                const QPointF at = canvas->fromPanel(QPointF(map.x + map.w / 2.0, map.y + map.h / 2.0));
+                QTest::mouseClick(canvas, Qt::LeftButton, {}, at.toPoint());
+                QTest::mouseClick(paint, Qt::LeftButton);
+                return true;
+            }
             case PropertyType::Points: {
                 auto* points = field<QLineEdit>(property.key);
                 if (points)
@@ -131,7 +141,10 @@ class TestSheet : public QObject, support::OnWindow {
     void everyPropertyOfEveryKind() {
         QFETCH(int, number);
         const KindInfo& kind = *kinds()[static_cast<size_t>(number)];
-        put({made("probe", kind.kind)});
+        Widget probe = made("probe", kind.kind);
+        if (kind.has(kHasCells))
+            probe.properties["image"] = std::string("flame");
+        put({probe});
         const Document before = session_->document();
         std::vector<const PropertyInfo*> all;
         for (const auto properties : {kind.properties, styleProperties(), placeProperties()})

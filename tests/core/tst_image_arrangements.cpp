@@ -12,6 +12,7 @@
 #include "core/sim/twin.h"
 #include "tests/support/projects.h"
 #include "tests/support/rounds.h"
+#include "tests/support/stored_ways.h"
 #include "tests/support/test_case.h"
 
 using namespace gorsefinch;
@@ -43,28 +44,6 @@ Picture rearranged(const Picture& from, int w, int h, const Place& place) {
             out.at(x, y) = from.at(u, v);
         }
     return out;
-}
-
-struct Stored {
-    const char* name;
-    std::function<void(Recipe&)> change;
-};
-const std::vector<Stored>& everyWay() {
-    static const std::vector<Stored> ways{
-        {"plain", [](Recipe&) {}},
-        {"runs", [](Recipe& r) { r.packing = Packing::Runs; }},
-        {"outside", [](Recipe& r) { r.outside = true; }},
-        {"outside runs", [](Recipe& r) { r.outside = true, r.packing = Packing::Runs; }},
-        {"another format", [](Recipe& r) { r.format = PixelFormat::Rgb888, r.maskBits = 8; }},
-        {"a palette",
-         [](Recipe& r) {
-             r.format = PixelFormat::Index2, r.maskBits = 1, r.paletteSource = PaletteSource::Own,
-             r.palette = {opaque(0x101820), opaque(0xB03020), opaque(0x30A050), opaque(0xE0D0C0)};
-         }},
-        {"alpha inside", [](Recipe& r) { r.format = PixelFormat::Argb8888; }},
-        {"a mask alone", [](Recipe& r) { r.maskOnly = true; }},
-    };
-    return ways;
 }
 
 Document withPicture(const Picture& picture, PixelFormat panel, const std::function<void(Recipe&)>& change,
@@ -124,13 +103,6 @@ struct TurnedBox {
 
 class TestImageArrangements : public QObject {
     Q_OBJECT
-
-    void forEveryWay(const std::function<void(PixelFormat, const Stored&)>& check) {
-        for (const PixelFormat panel : {PixelFormat::Rgb565, PixelFormat::Page1, PixelFormat::Row1, PixelFormat::Grey4,
-                                        PixelFormat::Index8, PixelFormat::Rgb888, PixelFormat::Argb8888})
-            for (const Stored& way : everyWay())
-                check(panel, way);
-    }
 
   private Q_SLOTS:
     void mirroredIsDrawnMirrored() {

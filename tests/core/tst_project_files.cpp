@@ -20,15 +20,6 @@ MemoryDisk diskWith(const ProjectFiles& files) {
     return out;
 }
 
-ReadProject readFiles(const ProjectFiles& files) {
-    return fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> {
-        const auto found = files.find(path);
-        if (found == files.end())
-            return failure(path, "", "there is no such file");
-        return found->second;
-    });
-}
-
 // A whole project with the given text as its main file's tail.
 ProjectFiles mainWith(const std::string& keys) {
     return {{"gorsefinch.json", "{\"gorsefinch\": 1, \"name\": \"demo\", \"screens\": [\"first\"]" + keys + "}"},
@@ -89,6 +80,8 @@ class TestProjectFiles : public QObject {
                         value = std::string(p.choices.back());
                     else if (p.type == PropertyType::Zones)
                         value = ZoneList{{"", "-1.5", Colour{0x80123456}}, {"\"\n", "", opaque(0)}};
+                    else if (p.type == PropertyType::Cells)
+                        value = CellMap{{0, 1, 255}, {}, {0, 0, 7}};
                     else if (p.type == PropertyType::Points)
                         value = PointList{{-kMaxPoint, 3}, {kMaxPoint, -4}, {0, 0}, {5, 7}};
                     else

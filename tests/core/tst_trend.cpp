@@ -39,9 +39,9 @@ Widget trendOf(int w, int h, PropertyMap properties = {}) {
 
 // The stored samples of a value, the oldest first.
 std::vector<int> recorded(Twin& twin, int value = 0) {
-    const gorse_recorder& recorder = twin.scene().recorders.front();
+    const gorse_keeper& recorder = twin.scene().keepers.front();
     gorse_recording* recording = gorse_recording_of(twin.run(), &recorder);
-    const int samples = recorder.trend->samples;
+    const int samples = gorse_trend_of(&recorder)->samples;
     std::vector<int> out;
     for (int i = 0; i < recording->count; ++i) {
         const int at = (recording->next + samples - recording->count + i) % samples;

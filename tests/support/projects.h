@@ -97,6 +97,16 @@ bool tells(const Problems& problems, const std::string& words) {
     });
 }
 
+// What is read from files in memory.
+inline ReadProject readFiles(const ProjectFiles& files) {
+    return fromFiles([&](const std::string& path, size_t) -> Result<SharedBytes> {
+        const auto found = files.find(path);
+        if (found == files.end())
+            return failure(path, "", "there is no such file");
+        return found->second;
+    });
+}
+
 // A project's files in a folder of a disk in memory.
 inline void putProject(MemoryDisk& disk, const ProjectFiles& files, const std::string& folder = "/p") {
     for (const auto& [path, bytes] : files)

@@ -137,6 +137,7 @@ class RandomProject {
             case PropertyType::Decimal: return std::string();
             case PropertyType::Points: return points(property);
             case PropertyType::Zones: return zones(property);
+            case PropertyType::Cells: return cells();
             default: {
                 const int max = std::min(property.max, maybe(80) ? 12 : 70);
                 return int64_t{property.min + upTo(max - property.min + 1)};
@@ -148,6 +149,13 @@ class RandomProject {
         PointList out(static_cast<size_t>(property.min + upTo(maybe(80) ? 5 : property.max - property.min + 1)));
         for (Point& each : out)
             each = maybe(20) && &each != &out.front() ? out.front() : Point{upTo(90) - 10, upTo(70) - 10};
+        return out;
+    }
+
+    CellMap cells() {
+        CellMap out;
+        for (int i = upTo(60); i > 0; --i)
+            setCell(out, upTo(10), upTo(10), static_cast<uint8_t>(maybe(90) ? upTo(4) : upTo(256)));
         return out;
     }
 
@@ -264,6 +272,11 @@ class RandomProject {
                      widget + "\notherwise\n    " + widget + ".y = " + std::to_string(upTo(30)) + "\n    show " +
                      widget + "\n\n";
         }
+        for (const ScreenRef& screen : document_.screens)
+            for (const WidgetRef& widget : screen->widgets)
+                if (info(widget->kind).has(kHasCells) && maybe(60))
+                    rules += "when count > " + std::to_string(upTo(40)) + "\n    " + screen->name + "." + widget->name +
+                             ".cell[count % 6, level % 4] = level % 5\n\n";
         rules += "on one.onward.press\n    open = !open\n    level = level < 90 ? level + 9 : -10\n";
         document_ = withRules(document_, "main", rules);
     }

@@ -1,0 +1,181 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Painting the cells of a map of tiles on the canvas.
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <cmath>
+
+#include "app/screens/canvas.h"
+#include "app/session/session.h"
+#include "app/theme/theme.h"
+#include "app/widgets/from_std.h"
+
+namespace gorsefinch::app {
+
+std::optional<Canvas::PaintedMap> Canvas::paintedMap() const {
+    const WidgetRef widget = brush_.isDown() && !operating_ && session_.isOpen() ? editedWidget() : nullptr;
+    if (!widget || !info(widget->kind).has(kHasCells))
+        return std::nullopt;
+    const auto& part = session_.scene()->parts[static_cast<size_t>(session_.selection().screenIndex())];
+    const int at = widgetIndex(*part->source, widget->name);
+    if (at < 0)
+        return std::nullopt;
+    const gorse_record& record = part->records[static_cast<size_t>(at)];
+    if (!record.tiles.animation)
+        return std::nullopt;
+    const gorse_image& cell = *record.tiles.animation->frames[0];
+    const int inset = record.widget.look->border_width + record.widget.look->padding;
+    return PaintedMap{widget,
+                      {record.tiles.columns, record.tiles.rows},
+                      {cell.width, cell.height},
+                      boxNow(*widget).topLeft() + QPoint(inset - record.tiles.pan_x, inset - record.tiles.pan_y)};
+}
+
+CellPlace Canvas::cellAtPointer(const PaintedMap& map, const QPointF& at) const {
+    const QPoint place = toPanel(at) - map.origin;
+    const auto cell = [](int pixel, int size) { return static_cast<int>(std::floor(double(pixel) / size)); };
+    return {cell(place.x(), map.cell.width()), cell(place.y(), map.cell.height())};
+}
+
+bool Canvas::pressCells(const QPointF& at, Qt::KeyboardModifiers modifiers) {
+    const auto map = paintedMap();
+    if (!map)
+        return false;
+    const CellPlace place = cellAtPointer(*map, at);
+    if (!map->size.has(place))
+        return false;
+    beginGesture(Gesture::Paint, toPanel(at));
+    paintedFrom_ = paintedLast_ = place;
+    cellsBefore_ = std::get<CellMap>(effectiveValue(session_.document(), *map->widget, "cells"));
+    picking_ = brush_.tool() == CellTool::Pick || (modifiers & Qt::AltModifier) != 0;
+    paintTo(*map, place);
+    return true;
+}
+
+void Canvas::dragCells(const QPointF& at) {
+    if (const auto map = paintedMap())
+        paintTo(*map, cellAtPointer(*map, at));
+}
+
+// Carries the gesture on to a cell, which may be outside the map.
+void Canvas::paintTo(const PaintedMap& map, CellPlace to) {
+    const CellMap now = std::get<CellMap>(effectiveValue(session_.document(), *map.widget, "cells"));
+    hoveredCell_ = to;
+    if (picking_) {
+        if (map.size.has(to))
+            brush_.setCell(cellAt(now, to.column, to.row));
+        return;
+    }
+    const auto cell = static_cast<uint8_t>(brush_.cell());
+    switch (brush_.tool()) {
+        case CellTool::Box: setCells(map, withCellBox(cellsBefore_, map.size, paintedFrom_, to, cell)); break;
+        case CellTool::Fill:
+            if (to == paintedFrom_)
+                setCells(map, withCellsFilled(cellsBefore_, map.size, to, cell));
+            break;
+        default: setCells(map, withCellLine(now, map.size, paintedLast_, to, cell)); break;
+    }
+    paintedLast_ = to;
+}
+
+void Canvas::setCells(const PaintedMap& map, const CellMap& cells) {
+    if (cells == std::get<CellMap>(effectiveValue(session_.document(), *map.widget, "cells")))
+        return;
+    const std::string name = map.widget->name;
+    session_.edit(gorsefinch::setProperty(session_.document(), session_.selection().screenName().toStdString(),
+                                          std::span(&name, 1), "cells", cells),
+                  tr("Paint %1").arg(fromStd(name)), gestureKey_);
+}
+
+void Canvas::finishCells() {
+    if (picking_ && brush_.tool() == CellTool::Pick)
+        brush_.setTool(CellTool::Pen);
+    cellsBefore_.clear();
+}
+
+// The keys while cells are painted: the arrows move to another one, Space or Return paints it, letters choose tools.
+bool Canvas::paintByKey(QKeyEvent* event) {
+    const auto map = paintedMap();
+    if (!map || (event->modifiers() & (Qt::ControlModifier | Qt::AltModifier)) != 0)
+        return false;
+    const auto move = [&](int across, int down) {
+        const CellPlace from = hoveredCell_.value_or(CellPlace{});
+        hoveredCell_ = CellPlace{std::clamp(from.column + across, 0, map->size.columns - 1),
+                                 std::clamp(from.row + down, 0, map->size.rows - 1)};
+    };
+    switch (event->key()) {
+        case Qt::Key_Left: move(-1, 0); break;
+        case Qt::Key_Right: move(1, 0); break;
+        case Qt::Key_Up: move(0, -1); break;
+        case Qt::Key_Down: move(0, 1); break;
+        case Qt::Key_P: brush_.setTool(CellTool::Pen); break;
+        case Qt::Key_R: brush_.setTool(CellTool::Box); break;
+        case Qt::Key_F: brush_.setTool(CellTool::Fill); break;
+        case Qt::Key_K: brush_.setTool(CellTool::Pick); break;
+        case Qt::Key_Escape: brush_.setDown(false); break;
+        case Qt::Key_Space:
+        case Qt::Key_Return: {
+            const CellPlace at = hoveredCell_.value_or(CellPlace{});
+            const QPoint middle = map->origin + QPoint(at.column * map->cell.width() + map->cell.width() / 2,
+                                                       at.row * map->cell.height() + map->cell.height() / 2);
+            if (pressCells(fromPanel(QPointF(middle) + QPointF(0.5, 0.5)), Qt::NoModifier))
+                finishCells();
+            gesture_ = Gesture::None;
+            session_.endGesture();
+            break;
+        }
+        default: return false;
+    }
+    update();
+    return true;
+}
+
+// The whole map, what lies outside the box dimly, with a line between cells and a frame round the one to be painted.
+void Canvas::drawCells(QPainter& painter) {
+    const auto map = paintedMap();
+    if (!map)
+        return;
+    const std::vector<QImage>& pictures = cellPictures_.of(session_, *map->widget);
+    const CellMap cells = std::get<CellMap>(effectiveValue(session_.document(), *map->widget, "cells"));
+    const auto placed = [&](int column, int row, int columns, int rows) {
+        const QPoint corner = map->origin + QPoint(column * map->cell.width(), row * map->cell.height());
+        return QRectF(fromPanel(corner), QSizeF(columns * map->cell.width(), rows * map->cell.height()) * zoom_);
+    };
+    const QRect now = boxNow(*map->widget);
+    const QRectF inside(fromPanel(now.topLeft()), QSizeF(now.size()) * zoom_);
+    const QRectF all = placed(0, 0, map->size.columns, map->size.rows);
+    painter.save();
+    QRegion outside = QRegion(rect()) - QRegion(inside.toRect());
+    painter.setClipRegion(outside);
+    painter.setOpacity(0.55);
+    painter.setRenderHint(QPainter::SmoothPixmapTransform, false);
+    for (int row = 0; row < map->size.rows; ++row)
+        for (int column = 0; column < map->size.columns; ++column) {
+            const int cell = cellAt(cells, column, row);
+            const QRectF place = placed(column, row, 1, 1);
+            if (cell > 0 && cell <= static_cast<int>(pictures.size()) && place.intersects(QRectF(rect())) &&
+                !inside.contains(place))
+                painter.drawImage(place, pictures[static_cast<size_t>(cell) - 1]);
+        }
+    painter.restore();
+    if (zoom_ * std::min(map->cell.width(), map->cell.height()) >= 8) {
+        painter.setPen(QPen(QColor(255, 255, 255, 60), 1));
+        for (int column = 0; column <= map->size.columns; ++column)
+            painter.drawLine(placed(column, 0, 0, map->size.rows).topLeft(),
+                             placed(column, 0, 0, map->size.rows).bottomLeft());
+        for (int row = 0; row <= map->size.rows; ++row)
+            painter.drawLine(placed(0, row, map->size.columns, 0).topLeft(),
+                             placed(0, row, map->size.columns, 0).topRight());
+    }
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(Theme::colour(Role::Accent), 1, Qt::DashLine));
+    painter.drawRect(all);
+    if (!hoveredCell_ || !map->size.has(*hoveredCell_))
+        return;
+    painter.setPen(QPen(QColor(0, 0, 0, 160), 3));
+    painter.drawRect(placed(hoveredCell_->column, hoveredCell_->row, 1, 1));
+    painter.setPen(QPen(Theme::colour(Role::Accent), 1));
+    painter.drawRect(placed(hoveredCell_->column, hoveredCell_->row, 1, 1));
+}
+
+}  // namespace gorsefinch::app
