@@ -130,7 +130,8 @@ bool Canvas::paintByKey(QKeyEvent* event) {
     return true;
 }
 
-// The whole map, what lies outside the box dimly, with a line between cells and a frame round the one to be painted.
+// The whole map at rest, though expressions may pan it: what lies outside the box dimly, with a line between cells and
+// a frame round the one to be painted. It covers what lies over it.
 void Canvas::drawCells(QPainter& painter) {
     const auto map = paintedMap();
     if (!map)
@@ -141,22 +142,26 @@ void Canvas::drawCells(QPainter& painter) {
         const QPoint corner = map->origin + QPoint(column * map->cell.width(), row * map->cell.height());
         return QRectF(fromPanel(corner), QSizeF(columns * map->cell.width(), rows * map->cell.height()) * zoom_);
     };
+    const auto drawAll = [&] {
+        for (int row = 0; row < map->size.rows; ++row)
+            for (int column = 0; column < map->size.columns; ++column) {
+                const int cell = cellAt(cells, column, row);
+                const QRectF place = placed(column, row, 1, 1);
+                if (cell > 0 && cell <= static_cast<int>(pictures.size()) && place.intersects(QRectF(rect())))
+                    painter.drawImage(place, pictures[static_cast<size_t>(cell) - 1]);
+            }
+    };
     const QRect now = boxNow(*map->widget);
-    const QRectF inside(fromPanel(now.topLeft()), QSizeF(now.size()) * zoom_);
+    const QRect inside(fromPanel(now.topLeft()).toPoint(), now.size() * zoom_);
     const QRectF all = placed(0, 0, map->size.columns, map->size.rows);
     painter.save();
-    QRegion outside = QRegion(rect()) - QRegion(inside.toRect());
-    painter.setClipRegion(outside);
-    painter.setOpacity(0.55);
     painter.setRenderHint(QPainter::SmoothPixmapTransform, false);
-    for (int row = 0; row < map->size.rows; ++row)
-        for (int column = 0; column < map->size.columns; ++column) {
-            const int cell = cellAt(cells, column, row);
-            const QRectF place = placed(column, row, 1, 1);
-            if (cell > 0 && cell <= static_cast<int>(pictures.size()) && place.intersects(QRectF(rect())) &&
-                !inside.contains(place))
-                painter.drawImage(place, pictures[static_cast<size_t>(cell) - 1]);
-        }
+    painter.setClipRect(inside);
+    painter.fillRect(inside, QColor::fromRgb(session_.selection().screen()->background.argb));
+    drawAll();
+    painter.setClipRegion(QRegion(rect()) - QRegion(inside));
+    painter.setOpacity(0.55);
+    drawAll();
     painter.restore();
     if (zoom_ * std::min(map->cell.width(), map->cell.height()) >= 8) {
         painter.setPen(QPen(QColor(255, 255, 255, 60), 1));

@@ -130,7 +130,7 @@ class TestRandomHand : public QObject, support::OnWindow {
     void anywhere_data() {
         QTest::addColumn<QString>("example");
         QTest::addColumn<int>("seed");
-        for (const char* example : {"kiln", "hive", "enlarger"})
+        for (const char* example : {"kiln", "hive", "enlarger", "aquifer"})
             for (int seed = 1; seed <= support::rounds(2); ++seed)
                 QTest::addRow("%s %d", example, seed) << QString(example) << seed;
     }

@@ -45,7 +45,7 @@ class TestClippedTexts : public QObject {
 
   private Q_SLOTS:
     void theExamplesHaveRoom() {
-        for (const char* example : {"kiln", "hive", "enlarger"}) {
+        for (const char* example : {"kiln", "hive", "enlarger", "aquifer"}) {
             const BuiltSceneRef scene = builder_.build(openExample(example));
             QVERIFY2(scene->problems.empty(), scene->problems.empty() ? "" : scene->problems.front().text().c_str());
         }

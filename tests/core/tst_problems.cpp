@@ -110,7 +110,7 @@ class TestProblems : public QObject {
 
   private Q_SLOTS:
     void theDemosHaveNone() {
-        for (const char* example : {"kiln", "hive", "enlarger"}) {
+        for (const char* example : {"kiln", "hive", "enlarger", "aquifer"}) {
             SceneBuilder builder;
             const BuiltSceneRef scene = builder.build(openExample(example));
             QVERIFY2(allProblems(*scene).empty(), example);

@@ -51,7 +51,7 @@ class TestProjectFiles : public QObject {
     }
 
     void theExampleOnDiskIsAsItWouldBeSaved() {
-        for (const char* example : {"kiln", "hive", "enlarger"})
+        for (const char* example : {"kiln", "hive", "enlarger", "aquifer"})
             for (const auto& [path, bytes] : toFiles(openExample(example))) {
                 QFile file(QString::fromStdString(examplePath(example) + "/" + path));
                 QVERIFY2(file.open(QIODevice::ReadOnly), path.c_str());

@@ -194,7 +194,7 @@ class TestRenames : public QObject {
 
     void wholeProjects_data() {
         QTest::addColumn<QString>("example");
-        for (const char* each : {"kiln", "hive", "enlarger"})
+        for (const char* each : {"kiln", "hive", "enlarger", "aquifer"})
             QTest::newRow(each) << each;
     }
 

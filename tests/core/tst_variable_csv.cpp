@@ -27,7 +27,7 @@ class TestVariableCsv : public QObject {
 
   private Q_SLOTS:
     void theExamplesComeBack() {
-        for (const char* example : {"kiln", "hive", "enlarger"}) {
+        for (const char* example : {"kiln", "hive", "enlarger", "aquifer"}) {
             const Document document = openExample(example);
             const std::vector<Variable> back = read(variablesToCsv(*document.variables));
             QVERIFY2(back == *document.variables, example);

@@ -62,6 +62,7 @@ class TestSamePixels : public QObject {
         QTest::addColumn<QString>("name");
         QTest::newRow("hive") << "hive";
         QTest::newRow("enlarger") << "enlarger";
+        QTest::newRow("aquifer") << "aquifer";
     }
 
     void otherDemos() {

@@ -91,6 +91,7 @@ class TestStack : public QObject {
         QTest::newRow("kiln") << openExample("kiln") << QByteArray(kilnScript);
         QTest::newRow("hive") << openExample("hive") << demo("hive");
         QTest::newRow("enlarger") << openExample("enlarger") << demo("enlarger");
+        QTest::newRow("aquifer") << openExample("aquifer") << demo("aquifer");
         QTest::newRow("images_of_every_way") << withEveryImage() << QByteArray(everyImageScript);
         for (const PixelFormat format : {PixelFormat::Page1, PixelFormat::Index4, PixelFormat::Argb8888})
             QTest::addRow("kiln_%s", info(format).key)
