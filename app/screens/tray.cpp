@@ -93,6 +93,7 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
     widget.look = startLook(from, kind);
     if (info(kind).sample)
         info(kind).sample(widget, info(panel.format).isOneBit());
+    standOut(sample, widget, from.screens.front()->background);
     if (info(kind).has(kRecords)) {
         Variable course;
         course.name = kCourse;

@@ -2,6 +2,7 @@
 #include "core/document/new_widget.h"
 
 #include <algorithm>
+#include <cmath>
 
 #include "core/document/names.h"
 
@@ -37,6 +38,39 @@ void startContent(const Document& document, Widget& widget) {
         kind.start(widget, info(document.panel->format).isOneBit());
 }
 
+namespace {
+
+// The relative luminance of a colour, 0 to 1 (WCAG 2.1).
+double luminance(Colour colour) {
+    const auto linear = [&](int shift) {
+        const double c = (colour.argb >> shift & 255) / 255.0;
+        return c <= 0.03928 ? c / 12.92 : std::pow((c + 0.055) / 1.055, 2.4);
+    };
+    return 0.2126 * linear(16) + 0.7152 * linear(8) + 0.0722 * linear(0);
+}
+
+bool differs(Colour ink, Colour background) {
+    const double a = luminance(ink), b = luminance(background);
+    return (std::max(a, b) + 0.05) / (std::min(a, b) + 0.05) >= 2.5;
+}
+
+}  // namespace
+
+void standOut(const Document& document, Widget& widget, Colour background) {
+    const bool isOneBit = info(document.panel->format).isOneBit();
+    const bool isLight = luminance(background) > 0.4;
+    const Colour ink = opaque(isLight ? (isOneBit ? 0x000000 : 0x22302E) : (isOneBit ? 0xFFFFFF : 0xF2EEE4));
+    const Colour quiet = isOneBit ? ink : opaque(isLight ? 0x5F6B66 : 0x93A099);
+    constexpr unsigned kHasInk = kIsInked | kHasText | kHasLabels;
+    if (widget.look.empty() && widget.properties.count("colour") == 0 && info(widget.kind).has(kHasInk) &&
+        !differs(std::get<Colour>(styleProperty("colour").fallback), background))
+        widget.properties["colour"] = ink;
+    for (auto& [key, value] : widget.properties)
+        if (auto* colour = std::get_if<Colour>(&value);
+            colour && key != "fill" && key != "border" && !differs(*colour, background))
+            *colour = key == "colour" ? ink : quiet;
+}
+
 Widget newWidget(const Document& document, const Screen& screen, Kind kind, int x, int y, int w, int h, bool drawn) {
     const KindInfo& kindInfo = info(kind);
     const Panel& panel = *document.panel;
@@ -48,6 +82,7 @@ Widget newWidget(const Document& document, const Screen& screen, Kind kind, int 
     widget.y = drawn ? y : std::clamp(y, 0, panel.height - widget.h);
     widget.look = startLook(document, kind);
     startContent(document, widget);
+    standOut(document, widget, screen.background);
     widget.name = widgetNameFor(screen, kind, "");
     return widget;
 }

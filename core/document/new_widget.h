@@ -16,6 +16,10 @@ std::string startLook(const Document& document, Kind kind);
 // Gives a widget what a new one of its kind shows: an image and the properties of KindInfo::start.
 void startContent(const Document& document, Widget& widget);
 
+// Gives a widget other inks where its own, or the default, hardly differ from the background: dark ones on a light
+// screen. Colours of its look, its box and its border stay.
+void standOut(const Document& document, Widget& widget, Colour background);
+
 // A new widget with its start look and content, at x, y in pixels. `drawn` says whether w and h were chosen by the
 // user; else it has its default size, at most half a small panel's, and lies inside it. Its name is free on the screen.
 Widget newWidget(const Document& document, const Screen& screen, Kind kind, int x, int y, int w, int h, bool drawn);

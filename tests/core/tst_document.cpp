@@ -2,6 +2,8 @@
 // Names, edits, undo and redo of the document as a value.
 #include <QtTest>
 
+#include "core/document/new_widget.h"
+#include "core/image/levels.h"
 #include "core/document/history.h"
 #include "core/document/names.h"
 #include "core/edits/presets.h"
@@ -241,6 +243,29 @@ class TestDocument : public QObject {
             QCOMPARE(made->screens.size(), size_t{1});
         }
         QVERIFY(!newProject(presets()[0], "for"));
+    }
+
+    // What a new widget shows can be told from its screen, whatever the screen's colour.
+    void newWidgetsStandOut() {
+        for (const PixelFormat format : {PixelFormat::Rgb565, PixelFormat::Row1})
+            for (const uint32_t background : {0x000000u, 0xFFFFFFu, 0xF1EADBu, 0x20262Au}) {
+                Document document = withPanelOf(makeDocument(), format);
+                Screen screen = *document.screens[0];
+                screen.background = opaque(background);
+                document = withScreen(document, 0, screen);
+                for (const KindInfo* kind : kinds()) {
+                    const Widget made = newWidget(document, screen, kind->kind, 0, 0, 60, 40, true);
+                    for (const char* key : {"colour", "unit_colour", "second_colour"}) {
+                        if (!findProperty(kind->kind, key) ||
+                            (key != std::string("colour") && !made.properties.count(key)))
+                            continue;
+                        const Colour ink = std::get<Colour>(effectiveValue(document, made, key));
+                        const int difference = std::abs(int(greyOf(ink.argb)) - int(greyOf(background)));
+                        if (kind->has(kIsInked | kHasText | kHasLabels))
+                            QVERIFY2(difference > 50, kind->key);
+                    }
+                }
+            }
     }
 };
 
