@@ -17,6 +17,7 @@ typedef union gorse_record {
     gorse_widget_line line;
     gorse_widget_polygon polygon;
     gorse_widget_text label;
+    gorse_widget_rolling rolling;
     gorse_widget_image picture;
     gorse_widget_button button;
     gorse_widget_frames frames;
@@ -41,6 +42,7 @@ extern const GORSE_ROM gorse_kind gorse_kind_line;
 extern const GORSE_ROM gorse_kind gorse_kind_polygon;
 extern const GORSE_ROM gorse_kind gorse_kind_text;
 extern const GORSE_ROM gorse_kind gorse_kind_text_dots; /* one whose lines end in dots where they are too long */
+extern const GORSE_ROM gorse_kind gorse_kind_text_roll; /* one that rolls where it is too long */
 extern const GORSE_ROM gorse_kind gorse_kind_image;
 extern const GORSE_ROM gorse_kind gorse_kind_image_arranged; /* a mirrored, tiled or stretched one's */
 extern const GORSE_ROM gorse_kind gorse_kind_image_turned;

@@ -133,6 +133,24 @@ typedef struct gorse_widget_text {
     uint8_t reserved;
 } gorse_widget_text;
 
+/* A text that rolls where its widest line has no room. Its memory holds a gorse_roll_state behind the text. */
+typedef struct gorse_widget_rolling {
+    gorse_widget_text label;
+    uint16_t pause;     /* ms that it stands still at its beginning, and at its end if it turns back */
+    uint8_t speed;      /* pixels a second, at least 1 */
+    uint8_t gap;        /* pixels between its end and its beginning, if it does not */
+    uint8_t turns_back; /* 1 */
+    uint8_t reserved[3];
+} gorse_widget_rolling;
+
+typedef struct gorse_roll_state {
+    uint32_t since; /* when it began, or came round */
+    uint16_t sum;   /* of the text that it is of */
+    uint16_t width; /* pixels, of its widest line */
+    uint16_t way;   /* pixels that it moves before it stands still again; 0 if it has room */
+    uint16_t shift; /* pixels that it has moved to the left */
+} gorse_roll_state;
+
 enum { GORSE_TEXT_INSET = 1 };
 /* The form of an inset. */
 enum {

@@ -371,7 +371,7 @@ void Sheet::addRules() {
                    *session_.scene()->parts[static_cast<size_t>(session_.selection().screenIndex())];
                const auto index = static_cast<size_t>(at);
                const gorse_widget& w = part.records[index].widget;
-               const int state = info(part.source->widgets[index]->kind).state.bytes;
+               const int state = info(part.source->widgets[index]->kind).stateOf(part.records[index]).bytes;
                costs->setText(tr("%1 B flash · %2 B RAM")
                                   .arg(widgetFlash(part, index, session_.document().panel->wordBits))
                                   .arg(int{w.capacity} + state + 4 * w.slot_count));

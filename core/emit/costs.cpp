@@ -54,7 +54,7 @@ long imageFlash(const ImageUse& use, const ImageRecords& records) {
 }  // namespace
 
 long widgetFlash(const ScreenPart& part, size_t widget, int wordBits) {
-    const RecordInfo& record = *info(part.source->widgets[widget]->kind).record;
+    const RecordInfo& record = info(part.source->widgets[widget]->kind).recordOf(part.records[widget]);
     long bytes = recordBytes(record, wordBits);
     forEachPointer(record, &part.records[widget], [&](const FieldInfo& field, const void* to) {
         if (field.type == FieldType::Text)

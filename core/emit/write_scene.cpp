@@ -150,10 +150,11 @@ class SceneWriter {
             const std::string symbol = widgetSymbol(doc_, source, *source.widgets[i]);
             const RuntimeKind& runtime = kind.of(records[i]);
             kindNames_[runtime.kind] = runtime.symbol;
-            numbers(part, *kind.record, records[i], symbol);
-            line(std::string("static const GORSE_ROM ") + kind.record->structure + " " + symbol + " = " +
-                 initialiser(*kind.record, &records[i]) + ";");
-            list += "    &" + headOf(*kind.record, symbol) + ",\n";
+            const RecordInfo& record = kind.recordOf(records[i]);
+            numbers(part, record, records[i], symbol);
+            line(std::string("static const GORSE_ROM ") + record.structure + " " + symbol + " = " +
+                 initialiser(record, &records[i]) + ";");
+            list += "    &" + headOf(record, symbol) + ",\n";
         }
         if (!list.empty())
             out_ +=

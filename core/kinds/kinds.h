@@ -13,6 +13,14 @@
 
 namespace gorsefinch {
 
+// What a widget remembers while its screen is shown.
+struct KeptState {
+    uint16_t bytes = 0;
+    // Takes over the state of the same widget of a former scene, adapting it to the new record; false if it begins
+    // anew. Null if it always does. `state` has no alignment.
+    bool (*keep)(const gorse_record& was, const gorse_record& is, std::span<std::byte> state) = nullptr;
+};
+
 // What the runtime draws widgets with: its struct, the struct's name, the file that it is in, and optional files that
 // this one uses.
 struct RuntimeKind {
@@ -20,14 +28,9 @@ struct RuntimeKind {
     const char* symbol;
     const char* source;
     std::span<const char* const> more = {};
-};
-
-// What a widget remembers while its screen is shown.
-struct KeptState {
-    uint16_t bytes = 0;
-    // Takes over the state of the same widget of a former scene, adapting it to the new record; false if it begins
-    // anew. Null if it always does. `state` has no alignment.
-    bool (*keep)(const gorse_record& was, const gorse_record& is, std::span<std::byte> state) = nullptr;
+    // Where these differ from those of the kind: a record that the kind's begins with, and what is remembered.
+    const RecordInfo* record = nullptr;
+    KeptState state = {};
 };
 
 // What kinds are offered together as.
@@ -53,8 +56,8 @@ struct KindInfo {
     const char* suffix;                        // ends the name that a new one takes: "button" in back_button
     int width, height;                         // of a new one, pixels
     std::span<const PropertyInfo> properties;  // its own, beside place and style
-    const RecordInfo* record;
-    unsigned traits = 0;  // of Trait
+    const RecordInfo* record;                  // with all that can be set
+    unsigned traits = 0;                       // of Trait
     KeptState state = {};
     RuntimeKind runtime;
     // What complete() can choose instead, as the kind of a record.
@@ -75,6 +78,15 @@ struct KindInfo {
     RoundPlace (*round)(const Widget& widget, const WholeOf& whole) = nullptr;
 
     bool has(unsigned trait) const { return (traits & trait) != 0; }
+    // Of a completed record.
+    const RecordInfo& recordOf(const gorse_record& built) const {
+        const RuntimeKind& drawn = of(built);
+        return drawn.record ? *drawn.record : *record;
+    }
+    const KeptState& stateOf(const gorse_record& built) const {
+        const RuntimeKind& drawn = of(built);
+        return drawn.state.bytes != 0 ? drawn.state : state;
+    }
     // What draws a completed record.
     const RuntimeKind& of(const gorse_record& built) const {
         for (const RuntimeKind& other : otherRuntimes)

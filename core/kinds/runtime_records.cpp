@@ -228,8 +228,7 @@ std::span<const RecordInfo* const> runtimeRecords() {
             &screenRecord, &slotRecord,   &bindingRecord,   &numberVariableRecord, &textVariableRecord,
             &ruleRecord,   &followRecord, &keeperRecord,    &sceneRecord,          &panelRecord};
         for (const KindInfo* kind : kinds())
-            if (kind->record != &labelRecord)
-                out.push_back(kind->record);
+            out.push_back(kind->record);
         return out;
     }();
     return all;

@@ -5,7 +5,9 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr const char* textOverflows[] = {"cut", "dots"};
+constexpr const char* textOverflows[] = {"cut", "dots", "roll"};
+constexpr const char* rollWays[] = {"round", "bounce"};
+constexpr const char* kRolling = "Rolling";
 
 const PropertyInfo textProperties[] = {
     {.key = "text",
@@ -35,24 +37,85 @@ const PropertyInfo textProperties[] = {
      .label = "Overflow",
      .type = PropertyType::Choice,
      .fallback = std::string("cut"),
-     .help = "a line that is too long is cut, or ends in dots; one that wraps is cut",
+     .help = "a line that is too long is cut, ends in dots, or rolls; one that wraps is cut",
      .choices = textOverflows},
+    {.key = "roll",
+     .label = "Way",
+     .type = PropertyType::Choice,
+     .fallback = std::string("round"),
+     .help = "a text that rolls comes in again behind itself, or turns back at its end",
+     .section = kRolling,
+     .choices = rollWays},
+    {.key = "roll_speed",
+     .label = "Speed",
+     .type = PropertyType::Whole,
+     .fallback = int64_t{40},
+     .min = 1,
+     .max = 255,
+     .unit = "px/s",
+     .help = "how fast it rolls",
+     .section = kRolling},
+    {.key = "roll_gap",
+     .label = "Gap",
+     .type = PropertyType::Whole,
+     .fallback = int64_t{24},
+     .min = 0,
+     .max = 255,
+     .unit = "px",
+     .help = "between its end and its beginning, where it rolls round",
+     .section = kRolling},
+    {.key = "roll_pause",
+     .label = "Pause",
+     .type = PropertyType::Whole,
+     .fallback = int64_t{1500},
+     .min = 0,
+     .max = 60000,
+     .unit = "ms",
+     .help = "that it stands still at its beginning, and at its end where it turns back",
+     .section = kRolling},
 };
 
-// Texts that are cut do without the code for dots.
-constexpr RuntimeKind otherTexts[] = {{&gorse_kind_text_dots, "gorse_kind_text_dots", "gorse_kind_text_dots.c"}};
+constexpr FieldInfo rollingFields[] = {
+    GORSEFINCH_FIELD(gorse_widget_rolling, pause, U16, "roll_pause"),
+    GORSEFINCH_FIELD(gorse_widget_rolling, speed, U8, "roll_speed"),
+    GORSEFINCH_FIELD(gorse_widget_rolling, gap, U8, "roll_gap"),
+    GORSEFINCH_FIELD(gorse_widget_rolling, turns_back, U8, "roll"),
+    GORSEFINCH_FIELD(gorse_widget_rolling, reserved, Padding),
+};
+
+// A text that is the same goes on rolling; its state knows its sum.
+bool keepRolling(const gorse_record&, const gorse_record&, std::span<std::byte>) { return true; }
+
+// Texts that are cut do without the code for the others.
+constexpr RuntimeKind otherTexts[] = {
+    {&gorse_kind_text_dots, "gorse_kind_text_dots", "gorse_kind_text_dots.c", {}, &labelRecord},
+    {&gorse_kind_text_roll,
+     "gorse_kind_text_roll",
+     "gorse_kind_text_roll.c",
+     {},
+     nullptr,
+     {sizeof(gorse_roll_state), keepRolling}}};
 
 void completeText(RecordBuilder& builder) {
     gorse_widget_text& label = builder.record().label;
-    if (builder.text("overflow") != "dots" || label.wrap != 0)
+    const std::string overflow = builder.text("overflow");
+    if (label.wrap != 0)
         return;
-    label.widget.kind = &gorse_kind_text_dots;
-    builder.write(".");
+    if (overflow == "roll")
+        label.widget.kind = &gorse_kind_text_roll;
+    if (overflow == "dots") {
+        label.widget.kind = &gorse_kind_text_dots;
+        builder.write(".");
+    }
 }
 
 constexpr const char* textLooks[] = {"text", "plain"};
 
 }  // namespace
+
+constexpr RecordInfo rollingRecord{"gorse_widget_rolling", sizeof(gorse_widget_rolling), &labelRecord, "label",
+                                   rollingFields};
+static_assert(isComplete(rollingRecord));
 
 constinit const KindInfo textKind{
     .kind = Kind::Text,
@@ -63,9 +126,9 @@ constinit const KindInfo textKind{
     .width = 120,
     .height = 24,
     .properties = textProperties,
-    .record = &labelRecord,
+    .record = &rollingRecord,
     .traits = kHasText | kHasBox,
-    .runtime = {&gorse_kind_text, "gorse_kind_text", "gorse_kind_text.c"},
+    .runtime = {&gorse_kind_text, "gorse_kind_text", "gorse_kind_text.c", {}, &labelRecord},
     .otherRuntimes = otherTexts,
     .complete = completeText,
     .looks = textLooks,

@@ -48,7 +48,7 @@ std::vector<uint32_t> lookNumbersOf(const ScreenPart& part) {
 template <typename Visit>
 void forEachFont(const ScreenPart& part, Visit visit) {
     for (const size_t i : part.withFonts)
-        forEachPointer(*info(part.source->widgets[i]->kind).record, &part.records[i],
+        forEachPointer(info(part.source->widgets[i]->kind).recordOf(part.records[i]), &part.records[i],
                        [&](const FieldInfo& field, const void* to) {
                            if (field.type == FieldType::Font)
                                visit(i, field, static_cast<const gorse_font*>(to));
@@ -157,7 +157,7 @@ bool SceneLinker::linkImages(const ScreenPart& part, ScreenTables& tables) const
     if (moved.empty())
         return false;
     for (size_t i = 0; i < part.records.size(); ++i)
-        forEachPointer(*info(part.source->widgets[i]->kind).record, &part.records[i],
+        forEachPointer(info(part.source->widgets[i]->kind).recordOf(part.records[i]), &part.records[i],
                        [&](const FieldInfo& field, const void* to) {
                            if (const auto other = moved.find(to); other != moved.end())
                                storePointer(tables.records[i], field, other->second);

@@ -67,7 +67,6 @@ class PartBuilder {
         gorse_record& record = part_->records.back();
         record.widget.memory = GORSE_NONE;
         record.widget.kind = kind.runtime.kind;
-        part_->moves = part_->moves || kind.runtime.kind->tick || kind.runtime.kind->command;
         addLook(widget, record.widget);
         RecordFiller filler(*this, number, widget, record);
         for (const RecordInfo* each = kind.record; each; each = each->base)
@@ -75,9 +74,10 @@ class PartBuilder {
                 if (*field.property != 0)
                     if (const PropertyInfo* property = findProperty(widget.kind, field.property))
                         fill(filler, field, *property);
-        takeMemory(widget, record.widget, kind.state.bytes);
         if (kind.complete)
             kind.complete(filler);
+        takeMemory(widget, record.widget, kind.stateOf(record).bytes);
+        part_->moves = part_->moves || record.widget.kind->tick || record.widget.kind->command;
         const RuntimeKind& runtime = kind.of(record);
         if (std::find(part_->kinds.begin(), part_->kinds.end(), &runtime) == part_->kinds.end())
             part_->kinds.push_back(&runtime);

@@ -109,12 +109,14 @@ void carryStates(const BuiltScene& before, const gorse& from, const BuiltScene& 
         return;
     for (size_t i = 0; i < part.records.size(); ++i) {
         const Widget& widget = *part.source->widgets[i];
-        const KeptState& state = info(widget.kind).state;
+        const gorse_record& is = part.records[i];
+        const KeptState& state = info(widget.kind).stateOf(is);
         const int same = state.keep ? widgetIndex(*old.source, widget.name) : -1;
         if (same < 0 || old.source->widgets[static_cast<size_t>(same)]->kind != widget.kind)
             continue;
         const gorse_record& was = old.records[static_cast<size_t>(same)];
-        const gorse_record& is = part.records[i];
+        if (info(widget.kind).stateOf(was).bytes != state.bytes)
+            continue;
         std::vector<std::byte> bytes(state.bytes);
         std::memcpy(bytes.data(), stateOf(from, was.widget), bytes.size());
         if (state.keep(was, is, bytes))
