@@ -88,8 +88,9 @@ void MainWindow::makeStations() {
         if (const QStringList names = images->importImages(paths); !names.isEmpty())
             screens_->placeImages(names, at);
     });
-    stations_ = {new PanelStation(session_), images, fonts, new VariablesStation(session_), screens_, rules_,
-                 new CodeStation(session_)};
+    auto* variables = new VariablesStation(session_);
+    connect(variables, &VariablesStation::placeChosen, this, &MainWindow::goTo);
+    stations_ = {new PanelStation(session_), images, fonts, variables, screens_, rules_, new CodeStation(session_)};
     for (Station* station : std::as_const(stations_))
         pages_->addWidget(station);
     start_ = new StartPage(session_);

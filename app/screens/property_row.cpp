@@ -3,13 +3,17 @@
 
 #include <QAbstractItemView>
 #include <QCompleter>
+#include <QDropEvent>
 #include <QHBoxLayout>
 #include <QKeyEvent>
+#include <QMimeData>
+#include <QPainter>
 #include <QStringListModel>
 #include <QStyle>
 #include <QVBoxLayout>
 
 #include "app/theme/theme.h"
+#include "app/widgets/drag_formats.h"
 #include "app/widgets/fields.h"
 #include "app/widgets/from_std.h"
 #include "core/kinds/value.h"
@@ -176,7 +180,23 @@ void PropertyRow::giveUp() {
         field_->setFocus();
 }
 
+// What is dragged over a field elsewhere whose row this is.
+bool PropertyRow::dragOnField(QEvent* event) {
+    const bool drops = event->type() == QEvent::Drop;
+    if (!acceptDrops() || (!drops && event->type() != QEvent::DragEnter && event->type() != QEvent::DragMove))
+        return false;
+    auto* dragged = static_cast<QDropEvent*>(event);
+    if (!dragged->mimeData()->hasFormat(kVariablesMime))
+        return false;
+    if (drops)
+        dropEvent(dragged);
+    dragged->acceptProposedAction();
+    return true;
+}
+
 bool PropertyRow::eventFilter(QObject* watched, QEvent* event) {
+    if (dragOnField(event))
+        return true;
     if (event->type() != QEvent::KeyPress)
         return QWidget::eventFilter(watched, event);
     const auto* key = static_cast<QKeyEvent*>(event);
@@ -280,6 +300,33 @@ void PropertyRow::press() {
         Q_EMIT resetWanted();
     else
         beginExpression();
+}
+
+void PropertyRow::dragEnterEvent(QDragEnterEvent* event) {
+    if (!event->mimeData()->hasFormat(kVariablesMime))
+        return;
+    event->acceptProposedAction();
+    dropping_ = true;
+    update();
+}
+
+void PropertyRow::dragLeaveEvent(QDragLeaveEvent*) {
+    dropping_ = false;
+    update();
+}
+
+void PropertyRow::dropEvent(QDropEvent* event) {
+    dropping_ = false;
+    update();
+    event->acceptProposedAction();
+    const QString name = QString::fromUtf8(event->mimeData()->data(kVariablesMime)).section('\n', 0, 0);
+    if (!name.isEmpty())
+        Q_EMIT variableDropped(name);
+}
+
+void PropertyRow::paintEvent(QPaintEvent*) {
+    if (dropping_)
+        QPainter(this).fillRect(rect(), Theme::colour(Role::Accent));
 }
 
 }  // namespace gorsefinch::app

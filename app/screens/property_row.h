@@ -37,6 +37,8 @@ class PropertyRow : public QWidget {
 
     // "=" in a field elsewhere begins an expression, too.
     void listenTo(QWidget* field) { field->installEventFilter(this); }
+    // Variables can be dropped on it.
+    void takeVariables() { setAcceptDrops(true); }
     // Shows an empty expression to be written.
     void beginExpression();
 
@@ -44,13 +46,20 @@ class PropertyRow : public QWidget {
     void expressionChosen(const QString& expression);
     void plainWanted();
     void resetWanted();
+    // A variable of the project was dropped on the row, see takeVariables().
+    void variableDropped(const QString& name);
 
   protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
     void enterEvent(QEnterEvent* event) override;
     void leaveEvent(QEvent* event) override;
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dragLeaveEvent(QDragLeaveEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
+    void paintEvent(QPaintEvent* event) override;
 
   private:
+    bool dragOnField(QEvent* event);
     void makeEdit();
     void commit();
     void giveUp();
@@ -70,8 +79,9 @@ class PropertyRow : public QWidget {
     std::function<QStringList(const QString&)> names_;
     std::optional<QString> shown_;
     bool takesExpression_, own_ = false, hovered_ = false;
-    bool wrong_ = false;  // the expression has a mistake
-    bool begun_ = false;  // an expression is written that there was none of
+    bool wrong_ = false;     // the expression has a mistake
+    bool dropping_ = false;  // a variable is held over it
+    bool begun_ = false;     // an expression is written that there was none of
 };
 
 }  // namespace gorsefinch::app

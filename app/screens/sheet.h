@@ -60,6 +60,7 @@ class Sheet : public QScrollArea {
     void showResult(const PropertyInfo& property, PropertyRow& row) const;
     void showValue(const PropertyInfo& property, PropertyRow& row) const;
     std::optional<PropertyValue> valueNow(const PropertyInfo& property) const;
+    void takeVariable(const PropertyInfo& property, const QString& name);
     void makePlain(const PropertyInfo& property);
     void refreshResults();
     Names selectedNames() const;

@@ -47,6 +47,11 @@ PropertyRow* Sheet::addFollowing(const PropertyInfo& property, QWidget* field, b
                                     selectedNames(), property.key),
                       tr("Take the look's %1").arg(property.label));
     });
+    if (property.takesExpression() || property.type == PropertyType::Variable) {
+        row->takeVariables();
+        connect(row, &PropertyRow::variableDropped, this,
+                [this, &property](const QString& name) { takeVariable(property, name); });
+    }
     if (property.takesExpression())
         following_.emplace_back(row, &property);
     addRow(tr(property.label), row, {}, {});
@@ -115,6 +120,39 @@ std::optional<PropertyValue> Sheet::valueNow(const PropertyInfo& property) const
         return std::nullopt;
     return slotValue(session_.runner().twin(), screen,
                      widgetIndex(*session_.selection().screen(), selected.front()->name), property);
+}
+
+// A variable was dropped on the row: the property shows it, has it in its text, or follows it.
+void Sheet::takeVariable(const PropertyInfo& property, const QString& name) {
+    const Variable* variable = session_.document().variable(name.toStdString());
+    if (!variable)
+        return;
+    const std::string screen = session_.selection().screenName().toStdString();
+    const QString what = tr("Let %1 follow %2").arg(QString(property.label).toLower(), name);
+    if (property.type == PropertyType::Variable) {
+        if (variable->type == VariableType::Text)
+            session_.showError(tr("%1 is a text; it can be shown by a text").arg(name));
+        else
+            session_.edit(
+                gorsefinch::setProperty(session_.document(), screen, selectedNames(), property.key, variable->name),
+                what);
+        return;
+    }
+    if (property.type == PropertyType::Text) {
+        const auto words = common(property);
+        std::string text = words ? std::get<std::string>(*words) : std::string();
+        text += (text.empty() || text.ends_with(' ') ? "{" : " {") + variable->name + "}";
+        session_.edit(gorsefinch::setProperty(session_.document(), screen, selectedNames(), property.key, text), what);
+        return;
+    }
+    // What is a number for one of the two and yes or no for the other.
+    const bool wantsYesNo = property.type == PropertyType::YesNo, isYesNo = variable->type == VariableType::YesNo;
+    const bool isNumber = !isYesNo && variable->type != VariableType::Text;
+    const bool wantsNumber = property.type == PropertyType::Whole;
+    const std::string expression = variable->name + (wantsYesNo && isNumber   ? " != 0"
+                                                     : wantsNumber && isYesNo ? " ? 1 : 0"
+                                                                              : "");
+    session_.edit(setExpression(session_.document(), screen, selectedNames(), property.key, expression), what);
 }
 
 // One step back from an expression: to what it gives now, if a plain value can be that.

@@ -10,7 +10,7 @@
 #include "app/widgets/drag_formats.h"
 #include "core/base/characters.h"
 #include "core/document/names.h"
-#include "core/rules/rename.h"
+#include "core/edits/variable_uses.h"
 
 namespace gorsefinch::app {
 
@@ -37,7 +37,7 @@ constexpr auto columns = std::to_array<ColumnInfo>({
     {"Interrupt", "Its setter may be called from an interrupt; the value takes effect at the next step", 76},
     {"Kept", "Kept over power-off", 52},
     {"In the twin", "Its value in the running twin: double click to set it", 106, true},
-    {"Uses", "Screens and rules that use it; 0 means nobody does", 52, true},
+    {"Uses", "Widgets and rules that use it, listed below; 0 means nobody does", 52, true},
     {"Note", "For whoever reads the generated header", 200},
 });
 static_assert(columns.size() == VariablesModel::Columns);
@@ -111,10 +111,7 @@ const Variable& VariablesModel::variable(int row) const {
 }
 
 int VariablesModel::uses(const Variable& v) const {
-    int count = 0;
-    for (const auto& part : session_.scene()->parts)
-        count += static_cast<int>(part->usedVariables.count(v.name));
-    return count + static_cast<int>(linesThatMention(session_.document(), {Reference::What::Variable, v.name}).size());
+    return static_cast<int>(usesOfVariable(session_.document(), v.name).size());
 }
 
 QString VariablesModel::text(const Variable& v, int column) const {

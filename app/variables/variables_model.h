@@ -33,11 +33,12 @@ class VariablesModel : public QAbstractTableModel {
     // Adds one with a free name and gives its row.
     int add();
     void remove(const QList<int>& rows);
+    // How many widgets and lines of rules use it.
+    int uses(const Variable& v) const;
 
   private:
     QString text(const Variable& v, int column) const;
     bool change(Variable& v, int column, const QString& text);
-    int uses(const Variable& v) const;
     void refuse(const QString& why);
 
     Session& session_;

@@ -8,6 +8,7 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QShortcut>
+#include <QSplitter>
 #include <QStyledItemDelegate>
 #include <QTableView>
 #include <QVBoxLayout>
@@ -15,6 +16,7 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/variables/clock_dialog.h"
+#include "app/variables/uses_list.h"
 #include "app/variables/variables_model.h"
 #include "app/widgets/from_std.h"
 #include "core/base/file_writer.h"
@@ -66,7 +68,8 @@ VariablesStation::VariablesStation(Session& session, QWidget* parent)
       session_(session),
       model_(new VariablesModel(session, this)),
       table_(new QTableView(this)),
-      empty_(new QLabel(this)) {
+      empty_(new QLabel(this)),
+      uses_(new UsesList(session, this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
@@ -97,6 +100,8 @@ VariablesStation::VariablesStation(Session& session, QWidget* parent)
           {"export_variables", tr("Export…"),
            tr("Write all variables as a table of comma-separated values, or as a C header"),
            &VariablesStation::exportTable},
+          {"select_unused", tr("Select unused"), tr("Select the variables that no widget and no rule uses"),
+           &VariablesStation::selectUnused},
           {"edit_clock", tr("Clock…"), tr("Date and time for texts and rules, and the names of days and months"),
            &VariablesStation::editClock}}) {
         auto* button = new QPushButton(words, this);
@@ -132,14 +137,27 @@ VariablesStation::VariablesStation(Session& session, QWidget* parent)
            "switch, a name.\nNew variable makes the first."));
     empty_->setAlignment(Qt::AlignCenter);
     empty_->setProperty("quiet", true);
-    column->addWidget(table_, 1);
+    auto* parts = new QSplitter(Qt::Vertical, this);
+    parts->setObjectName("uses_splitter");
+    parts->setHandleWidth(1);
+    parts->setChildrenCollapsible(false);
+    parts->addWidget(table_);
+    parts->addWidget(uses_);
+    parts->setSizes({460, 170});
+    parts->setStretchFactor(0, 1);
+    column->addWidget(parts, 1);
     column->addWidget(empty_, 1);
     connect(add, &QPushButton::clicked, this, &VariablesStation::addOne);
     connect(remove, &QPushButton::clicked, this, &VariablesStation::removeSelected);
-    connect(&session, &Session::changed, this, [this] {
-        table_->setVisible(model_->rowCount() > 0);
+    connect(&session, &Session::changed, this, [this, parts] {
+        parts->setVisible(model_->rowCount() > 0);
         empty_->setVisible(model_->rowCount() == 0);
+        uses_->refresh();
     });
+    connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this](const QModelIndex& to) {
+        uses_->setVariable(to.isValid() ? model_->variable(to.row()).name : std::string());
+    });
+    connect(uses_, &UsesList::placeChosen, this, &VariablesStation::placeChosen);
 }
 
 QString VariablesStation::figure() const { return QString::number(session_.document().variables->size()); }
@@ -237,6 +255,20 @@ void VariablesStation::editClock() {
         session_.edit(withClock(now, clock), clock ? tr("Clock") : tr("Remove the clock"));
     });
     dialog->open();
+}
+
+void VariablesStation::selectUnused() {
+    QItemSelection unused;
+    for (int row = 0; row < model_->rowCount(); ++row)
+        if (model_->uses(model_->variable(row)) == 0)
+            unused.select(model_->index(row, VariablesModel::Name), model_->index(row, VariablesModel::Name));
+    if (unused.isEmpty()) {
+        session_.showDone(tr("Every variable is used"));
+        return;
+    }
+    table_->setCurrentIndex(unused.indexes().first());
+    table_->selectionModel()->select(unused, QItemSelectionModel::ClearAndSelect);
+    table_->setFocus();
 }
 
 void VariablesStation::removeSelected() {

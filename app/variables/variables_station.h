@@ -9,6 +9,7 @@ class QTableView;
 namespace gorsefinch::app {
 
 class Session;
+class UsesList;
 class VariablesModel;
 
 // All variables in one table.
@@ -23,8 +24,13 @@ class VariablesStation : public Station {
     int number() const override { return 4; }
     bool goTo(const Problem& problem) override;
 
+  Q_SIGNALS:
+    // A place that uses a variable is to be shown.
+    void placeChosen(const gorsefinch::Problem& place);
+
   private:
     void addOne();
+    void selectUnused();
     void removeSelected();
     void importTable();
     QString askForExport();
@@ -35,6 +41,7 @@ class VariablesStation : public Station {
     VariablesModel* model_;
     QTableView* table_;
     QLabel* empty_;
+    UsesList* uses_;
 };
 
 }  // namespace gorsefinch::app

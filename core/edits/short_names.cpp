@@ -55,8 +55,11 @@ std::vector<std::string> rulesAboutWidget(const Document& document, const std::s
                                           const std::string& widget) {
     if (!rulesMention(document, widget))
         return {};
-    return linesThatMention(document,
-                            {Reference::What::Widget, widget, screen, !otherScreenHas(document, screen, widget)});
+    std::vector<std::string> out;
+    for (Mention& each :
+         mentionsOf(document, {Reference::What::Widget, widget, screen, !otherScreenHas(document, screen, widget)}))
+        out.push_back(std::move(each.words));
+    return out;
 }
 
 }  // namespace gorsefinch

@@ -131,15 +131,21 @@ std::string renamedText(std::string_view text, const RuleRename& rename) {
     return replaced(text, std::move(all));
 }
 
-std::vector<std::string> linesThatMention(const Document& document, const RuleThing& thing) {
-    std::vector<std::string> out;
+std::vector<Mention> mentionsOf(const Document& document, const RuleThing& thing) {
+    std::vector<Mention> out;
     for (const RuleFile& file : *document.rules)
         for (const TokenLine& line : splitRules(file.text)) {
             std::vector<Replacement> all;
             collectInLine(line, file.text, {thing, {}, {}}, all);
-            const size_t begin = line.tokens.front().begin;
+            const Token& first = line.tokens.front();
             if (!all.empty())
-                out.push_back(file.text.substr(begin, file.text.find_first_of("\r\n", begin) - begin));
+                out.push_back(
+                    {{},
+                     {},
+                     {},
+                     file.name,
+                     first.line,
+                     file.text.substr(first.begin, file.text.find_first_of("\r\n", first.begin) - first.begin)});
         }
     for (const ScreenRef& screen : document.screens)
         for (const WidgetRef& widget : screen->widgets)
@@ -147,9 +153,15 @@ std::vector<std::string> linesThatMention(const Document& document, const RuleTh
                 std::vector<Replacement> all;
                 collectInExpression(text, {thing, {}, {}}, all);
                 if (!all.empty())
-                    out.push_back(widget->name + "." + key + " = " + text);
+                    out.push_back({screen->name, widget->name, key, {}, 0, widget->name + "." + key + " = " + text});
             }
     return out;
+}
+
+bool textMentions(std::string_view text, const RuleThing& thing) {
+    std::vector<Replacement> all;
+    collectInText(text, 0, {thing, {}, {}}, all);
+    return !all.empty();
 }
 
 }  // namespace gorsefinch

@@ -34,8 +34,17 @@ std::string renamedExpression(std::string_view expression, const RuleRename& ren
 // The same in a text with insets.
 std::string renamedText(std::string_view text, const RuleRename& rename);
 
-// The lines of a project's rules that speak of a thing, from their first word on; then the expressions that do, with
-// their properties: "lamp.visible = hot".
-std::vector<std::string> linesThatMention(const Document& document, const RuleThing& thing);
+// A place that speaks of a thing: a line of rules, or a property of a widget.
+struct Mention {
+    std::string screen, widget, property;  // "" for a line of rules
+    std::string rules;                     // the name of its file
+    int line = 0;                          // from 1
+    std::string words;                     // the line from its first word on; "lamp.visible = hot"
+};
+
+// The lines of a project's rules that speak of a thing; then the expressions that do.
+std::vector<Mention> mentionsOf(const Document& document, const RuleThing& thing);
+// True if a text with insets speaks of it.
+bool textMentions(std::string_view text, const RuleThing& thing);
 
 }  // namespace gorsefinch

@@ -206,6 +206,40 @@ class TestExpressionRows : public QObject, support::OnWindow {
         QVERIFY(!session_->document().variable("oil"));
     }
 
+    // A variable dropped on a row is shown, followed, or written in the text, as the property takes it.
+    void variablesAreDroppedOnRows() {
+        const auto drop = [&](QWidget* on, const char* name) {
+            QMimeData data;
+            data.setData(kVariablesMime, name);
+            QVERIFY(dragOver(on, data, on->rect().center()));
+            dropAt(on, data, on->rect().center());
+        };
+        drop(row("text"), "kiln_temp");
+        QCOMPARE(widget("status", "hold_button").properties.at("text"), PropertyValue(std::string("Hold {kiln_temp}")));
+        drop(row("visible"), "firing");
+        QCOMPARE(expressions().at("visible"), std::string("firing"));
+        drop(row("border_width"), "holding");
+        QCOMPARE(expressions().at("border_width"), std::string("holding ? 1 : 0"));
+        drop(field<NumberField>("x"), "step");
+        QCOMPARE(expressions().at("x"), std::string("step"));
+        QVERIFY(row("x")->isVisible());
+        undo();
+        QVERIFY(expressions().count("x") == 0);
+        drop(row("visible"), "kiln_temp");
+        QCOMPARE(expressions().at("visible"), std::string("kiln_temp != 0"));
+        session_->selection().select({"heat_bar"});
+        drop(row("value"), "kiln_temp");
+        QCOMPARE(widget("status", "heat_bar").properties.at("value"), PropertyValue(std::string("kiln_temp")));
+        drop(row("value"), "programme_name");
+        QVERIFY(find<QLabel>("notice")->text().contains("programme_name is a text"));
+        // What takes neither refuses it, and so does everything else that is dragged.
+        QMimeData variable, words;
+        variable.setData(kVariablesMime, "kiln_temp");
+        words.setText("kiln_temp");
+        QVERIFY(!dragOver(row("direction"), variable, row("direction")->rect().center()));
+        QVERIFY(!dragOver(row("value"), words, row("value")->rect().center()));
+    }
+
     void variablesDroppedOnTheCanvasAskHow() {
         station(4);
         auto* table = find<QTableView>("variables");

@@ -196,6 +196,49 @@ class TestVariablesStation : public QObject, support::OnWindow {
         QCOMPARE(variable("level").unit, std::string("mm"));
     }
 
+    // Each place that uses a variable is listed, and a double click leads there.
+    void usesAreListedAndLeadThere() {
+        table_->setCurrentIndex(table_->model()->index(row("kiln_temp"), VariablesModel::Name));
+        auto* uses = open_->find<QListWidget>("uses");
+        const auto rowWith = [&](const char* words) {
+            for (int i = 0; i < uses->count(); ++i)
+                if (uses->item(i)->text().contains(words))
+                    return i;
+            return -1;
+        };
+        QCOMPARE(QString::number(uses->count()), shown("kiln_temp", VariablesModel::Used));
+        const int gauge = rowWith("kiln_gauge.value"), rule = rowWith("when kiln_temp > limit");
+        QVERIFY(gauge >= 0 && rule >= 0 && rowWith("kiln_temp_text.text") >= 0);
+        const auto doubleClick = [&](int at) {
+            uses->scrollToItem(uses->item(at));
+            const QPoint place = uses->visualItemRect(uses->item(at)).center();
+            QTest::mouseClick(uses->viewport(), Qt::LeftButton, {}, place);
+            QTest::mouseDClick(uses->viewport(), Qt::LeftButton, {}, place);
+        };
+        doubleClick(gauge);
+        QCOMPARE(session_->selection().screenName(), QString("course"));
+        QCOMPARE(session_->selection().names(), Names{"kiln_gauge"});
+        QVERIFY(open_->find<QWidget>("canvas")->isVisible());
+        station(4);
+        doubleClick(rule);
+        QVERIFY(!open_->find<QWidget>("canvas")->isVisible());
+        // An edit elsewhere changes the list.
+        station(4);
+        session_->edit(withRules(session_->document(), "main", ""), "Test");
+        QCOMPARE(rowWith("when kiln_temp > limit"), -1);
+        QCOMPARE(QString::number(uses->count()), shown("kiln_temp", VariablesModel::Used));
+    }
+
+    void unusedOnesAreSelectedAndDeleted() {
+        QTest::mouseClick(open_->find<QPushButton>("select_unused"), Qt::LeftButton);
+        QVERIFY(notice().contains("Every variable is used"));
+        add("idle");
+        add("spare");
+        QTest::mouseClick(open_->find<QPushButton>("select_unused"), Qt::LeftButton);
+        QTest::mouseClick(open_->find<QPushButton>("remove_variable"), Qt::LeftButton);
+        QVERIFY(row("idle") < 0 && row("spare") < 0 && row("kiln_temp") >= 0);
+    }
+
     void usesAreCountedAndTold() {
         QVERIFY(shown("kiln_temp", VariablesModel::Used).toInt() >= 2);
         add("idle");
