@@ -12,6 +12,7 @@
 
 #include "app/screens/property_row.h"
 #include "app/screens/trial_slider.h"
+#include "app/screens/turning_dialog.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
@@ -220,6 +221,8 @@ void Sheet::buildWidget(Kind kind, bool sameKind) {
             addProperty(property, false);
             if (property.type == PropertyType::Variable && selected.size() == 1)
                 addTrial(property);
+            if (property.pivotKeys[0] && selected.size() == 1)
+                addTurning(property);
         }
         if (!info(kind).properties.empty())
             addLine();
@@ -339,6 +342,30 @@ void Sheet::addTrial(const PropertyInfo& property) {
         trial->setVisible(trial->isEnabled());
         caption->setVisible(trial->isEnabled());
     };
+}
+
+// Below an image that turns.
+void Sheet::addTurning(const PropertyInfo& property) {
+    auto* button = new QPushButton(tr("Where it turns…"), page_);
+    button->setObjectName("turning_point");
+    connect(button, &QPushButton::clicked, this, [this, &property] {
+        const auto selected = session_.selection().widgets();
+        if (selected.size() != 1)
+            return;
+        if (const QString obstacle = TurningDialog::obstacle(session_, *selected.front(), property);
+            !obstacle.isEmpty()) {
+            session_.showError(obstacle);
+            return;
+        }
+        auto* dialog = new TurningDialog(session_, *selected.front(), property, this);
+        dialog->setAttribute(Qt::WA_DeleteOnClose);
+        dialog->open();
+    });
+    addRow(QString(), button, tr("Drags the point on the enlarged picture, with a test turn"),
+           [this, button, &property] {
+               const auto image = common(property);
+               button->setEnabled(image && !std::get<std::string>(*image).empty());
+           });
 }
 
 void Sheet::addRules() {

@@ -65,6 +65,7 @@ class Sheet : public QScrollArea {
     void refreshResults();
     Names selectedNames() const;
     void addTrial(const PropertyInfo& property);
+    void addTurning(const PropertyInfo& property);
     QWidget* pointsField(const PropertyInfo& property, std::function<void()>& fill);
     QWidget* cellsField(std::function<void()>& fill);
     QWidget* variableField(const PropertyInfo& property, std::function<void()>& fill);

@@ -61,6 +61,9 @@ struct PropertyInfo {
     bool required = false;  // of an image: a widget without one gets a warning, a new one takes one of the project's
     unsigned needs = 0;     // of a style property: traits that a kind needs at least one of
     HandleType handle = HandleType::None;
+    // Of an image that turns: the keys of the properties with the point that it turns round, from its left and its top
+    // edge in pixels; where they are empty it is found.
+    const char* pivotKeys[2] = {};
     // Of a whole number: where it is not set, it is half of this, instead of `fallback`.
     int Widget::*half = nullptr;
     // Of what every widget has: where the widget keeps it, instead of among its properties.
