@@ -4,9 +4,7 @@
  * cover = clamp((R*R - d*d + 16R) / 32R), which is the linear edge one pixel wide, to within 0.6% on average. */
 #include "gorse_draw.h"
 
-/* Coverage, at `column` and `row` from the nearer edges of a box, of a shape `inset` pixels inside it with corners of
- * `radius`. */
-static uint8_t cover(uint16_t column, uint16_t row, uint8_t inset, uint8_t radius) {
+uint8_t gorse_cover_corner(uint16_t column, uint16_t row, uint8_t inset, uint8_t radius) {
     uint16_t edge = (uint16_t)((uint16_t)inset + radius);
     uint32_t across, down, r, inside;
     if (row < inset || column < inset)
@@ -44,8 +42,8 @@ static void draw_end(const box_shape *s, gorse_coord x0, gorse_coord x1, uint16_
     x0 = (gorse_coord)(right != 0u ? x1 - (gorse_coord)from - (gorse_coord)n : x0 + (gorse_coord)from);
     for (i = 0; i < n; i++, from++) {
         uint_fast8_t at = (uint_fast8_t)(right != 0u ? n - 1u - i : i);
-        inner[at] = cover((uint16_t)from, y, s->border_width, s->inner_radius);
-        outer[at] = (uint8_t)(s->border_width != 0u ? cover((uint16_t)from, y, 0, s->radius) : 0u);
+        inner[at] = gorse_cover_corner((uint16_t)from, y, s->border_width, s->inner_radius);
+        outer[at] = (uint8_t)(s->border_width != 0u ? gorse_cover_corner((uint16_t)from, y, 0, s->radius) : 0u);
         /* What shines through is the ground, not the border. */
         if (gorse_alpha(s->fill) != 255u)
             outer[at] = (uint8_t)(outer[at] - (outer[at] < inner[at] ? outer[at] : inner[at]));

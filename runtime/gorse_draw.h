@@ -82,6 +82,9 @@ void gorse_fill_rect(const gorse_canvas *c, const gorse_rect *area, gorse_colour
 void gorse_mask_span(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage,
                      gorse_colour colour);
 
+/* Coverage, at `column` and `row` from the nearer edges of a box, of a shape `inset` pixels inside it with corners of
+ * `radius`. */
+uint8_t gorse_cover_corner(uint16_t column, uint16_t row, uint8_t inset, uint8_t radius);
 /* A box with border and rounded corners, as the look says. */
 void gorse_draw_box(const gorse_canvas *c, const gorse_rect *box, const gorse_look *look);
 

@@ -13,6 +13,7 @@ extern "C" {
 typedef union gorse_record {
     gorse_widget widget;
     gorse_widget_rectangle rectangle;
+    gorse_widget_shaded shaded;
     gorse_widget_disc disc;
     gorse_widget_line line;
     gorse_widget_polygon polygon;
@@ -37,6 +38,7 @@ void gorse_read_glyph_nibbles(gorse_glyph_reader *from, uint16_t skip, uint16_t 
 void gorse_read_glyph_runs(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
 
 extern const GORSE_ROM gorse_kind gorse_kind_rectangle;
+extern const GORSE_ROM gorse_kind gorse_kind_rectangle_shaded;
 extern const GORSE_ROM gorse_kind gorse_kind_disc;
 extern const GORSE_ROM gorse_kind gorse_kind_line;
 extern const GORSE_ROM gorse_kind gorse_kind_polygon;

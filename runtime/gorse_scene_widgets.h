@@ -167,6 +167,19 @@ typedef struct gorse_widget_rectangle {
     gorse_widget widget;
 } gorse_widget_rectangle;
 
+/* A rectangle whose corners differ, or whose fill passes into another colour. */
+typedef struct gorse_widget_shaded {
+    gorse_widget_rectangle box;
+    gorse_colour fill_to; /* at the lower or right edge; as GORSE_SHADED_SAME it is that of the look */
+    uint8_t corners[4];   /* radius, pixels: top left, top right, bottom right, bottom left */
+    uint8_t direction;    /* GORSE_SHADED_DOWN, GORSE_SHADED_RIGHT */
+    uint8_t by_radius;    /* 1: all corners have the look's radius */
+    uint8_t reserved[2];
+} gorse_widget_shaded;
+
+enum { GORSE_SHADED_DOWN = 0, GORSE_SHADED_RIGHT = 1 };
+#define GORSE_SHADED_SAME 0u
+
 /* An ellipse in the box. */
 typedef struct gorse_widget_disc {
     gorse_widget widget;

@@ -23,6 +23,7 @@ my %pointers = (
     # The one of all motions that goes on to others.
     'gorse_motion_several.c enter' => 'besides.enter', 'gorse_motion_several.c tick' => 'besides.tick',
     'gorse_motion_several.c follow' => 'besides.follow', 'gorse_motion_several.c command' => 'besides.command',
+    'gorse_kind_rectangle_shaded.c draw' => 'format.native', 'gorse_kind_rectangle_shaded.c pixel_at' => 'format.native',
     native_of => '', next_byte => '', fetch => '', get => '', start => '',
     cover => 'shape.outline', next_run => '', take => '', skip_units => '', draw => 'format.fill format.copy',
 );
@@ -40,7 +41,7 @@ my %tables = (
 my @named = (
     [qr/^gorse_paint_(rows|squares)$/, 'panel.paint'], [qr/^gorse_turn_/, 'panel.turn'], [qr/^gorse_read_glyph_/, 'font.read'],
     [qr/^gorse_convert_/, 'source.convert'], [qr/^gorse_draw_stored_image$/, 'source.draw'],
-    [qr/^gorse_extended_code$/, 'scene.extended'], [qr/^gorse_extended_forms$/, 'scene.forms'], [qr/^mark(_part)?$/, 'difference.changed'],
+    [qr/^gorse_extended_code(_with_cells)?$/, 'scene.extended'], [qr/^gorse_extended_forms$/, 'scene.forms'], [qr/^mark(_part)?$/, 'difference.changed'],
     [qr/^(add_(polygon|border|line|blade)|gorse_add_sector(_border)?)$/, 'shape.outline'],
 );
 

@@ -232,6 +232,8 @@ class RandomProject {
             widget.properties["image"] = images_.front();
         if (changes("needle_image"))
             widget.properties["needle_image"] = images_.front();
+        if (const auto corners = widget.properties.find("corners"); corners != widget.properties.end())
+            corners->second = std::to_string(upTo(20)) + " 0 " + std::to_string(upTo(256)) + " 7";
         if (widget.expressions.count("first") + widget.expressions.count("last") != 0)
             widget.properties.erase("variable");
     }
