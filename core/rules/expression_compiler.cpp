@@ -114,40 +114,69 @@ class FollowedOrder {
   private:
     enum class State { New, Open, Good, Bad };
 
-    bool visit(size_t at, Problems& problems) {
-        if (state_[at] == State::Open) {
-            reportCircle(at, problems);
-            return false;
-        }
-        if (state_[at] != State::New)
-            return state_[at] == State::Good;
-        state_[at] = State::Open;
-        path_.push_back(at);
+    // What is being visited, and the next of what it reads.
+    struct Step {
+        size_t at;
+        std::set<int>::const_iterator next;
         bool good = true;
-        for (const int slot : all_[at].reads)
-            if (const auto found = bySlot_.find(slot); found != bySlot_.end())
-                good = visit(found->second, problems) && good;
+    };
+
+    // Everything that `at` follows, then itself. Chains can be as long as there are expressions, so it does not
+    // recurse.
+    void visit(size_t at, Problems& problems) {
+        if (state_[at] != State::New)
+            return;
+        open(at);
+        while (!path_.empty()) {
+            Step& step = path_.back();
+            if (step.next == all_[step.at].reads.end()) {
+                close();
+                continue;
+            }
+            const auto found = bySlot_.find(*step.next++);
+            if (found == bySlot_.end())
+                continue;
+            const size_t to = found->second;
+            if (state_[to] == State::New) {
+                open(to);
+            } else {
+                if (state_[to] == State::Open)
+                    reportCircle(to, problems);
+                step.good = step.good && state_[to] == State::Good;
+            }
+        }
+    }
+
+    void open(size_t at) {
+        state_[at] = State::Open;
+        path_.push_back({at, all_[at].reads.begin()});
+    }
+
+    void close() {
+        const Step done = path_.back();
         path_.pop_back();
-        state_[at] = good ? State::Good : State::Bad;
-        if (good)
-            order_.push_back(at);
-        return good;
+        state_[done.at] = done.good ? State::Good : State::Bad;
+        if (done.good)
+            order_.push_back(done.at);
+        if (!path_.empty())
+            path_.back().good = path_.back().good && done.good;
     }
 
     void reportCircle(size_t at, Problems& problems) const {
-        const auto begin = std::find(path_.begin(), path_.end(), at);
+        const auto begin = std::find_if(path_.begin(), path_.end(), [&](const Step& step) { return step.at == at; });
         std::string circle = all_[at].name();
         for (auto each = begin; each != path_.end(); ++each)
-            circle += " follows " + all_[each + 1 == path_.end() ? at : *(each + 1)].name();
+            circle += " follows " + all_[each + 1 == path_.end() ? at : (each + 1)->at].name();
         for (auto each = begin; each != path_.end(); ++each)
-            problems.push_back(problemAt(all_[*each], Severity::Error, "it depends on itself: " + circle,
+            problems.push_back(problemAt(all_[each->at], Severity::Error, "it depends on itself: " + circle,
                                          "Give one of them a value of its own"));
     }
 
     const std::vector<Followed>& all_;
     std::map<int, size_t> bySlot_;
     std::vector<State> state_;
-    std::vector<size_t> path_, order_;
+    std::vector<Step> path_;
+    std::vector<size_t> order_;
 };
 
 void readWidget(RulePool& pool, const Screen& screen, const Widget& widget, std::vector<Followed>& all) {

@@ -341,6 +341,33 @@ class TestFollowed : public QObject {
         document = replaceKind(document, "first", Names{"bar"}, Kind::Rectangle);
         QCOMPARE(document.screens[0]->widgets[0]->expressions.size(), size_t{1});
     }
+
+    // A chain as long as a project can have one, whose first property follows its last.
+    void aLongChainIsFollowed() {
+        constexpr int kScreens = 36, kEach = 250;
+        std::vector<std::string> names;
+        for (int i = 0; i < kScreens; ++i)
+            names.push_back("s" + std::to_string(i));
+        Document document = withVariable(makeDocument(names), makeNumber("level", -20, 60, 5));
+        for (int i = 0; i < kScreens; ++i) {
+            std::vector<Widget> widgets;
+            for (int k = 0; k < kEach; ++k) {
+                const int next = i * kEach + k + 1;
+                const bool isLast = next == kScreens * kEach;
+                const std::string from =
+                    "s" + std::to_string(next / kEach) + ".w" + std::to_string(next % kEach) + ".x";
+                widgets.push_back(box("w" + std::to_string(k), 0, {{"x", isLast ? "level" : from}}));
+            }
+            document = addWidgets(document, names[static_cast<size_t>(i)], std::move(widgets));
+        }
+        SceneBuilder builder;
+        const BuiltSceneRef scene = builder.build(document);
+        QVERIFY(!hasErrors(scene->problems));
+        QCOMPARE(scene->rules->follows.size(), size_t{kScreens} * kEach);
+        // What is followed comes first.
+        QCOMPARE(int{scene->rules->follows.front().slot}, kScreens * kEach - 1);
+        QCOMPARE(int{scene->rules->follows.back().slot}, 0);
+    }
 };
 
 GORSEFINCH_TEST(TestFollowed, Nothing)
