@@ -12,6 +12,7 @@
 #include <QWheelEvent>
 #include <algorithm>
 
+#include "app/screens/sample_panel.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/frame_picture.h"
@@ -73,13 +74,7 @@ void recordCourse(Twin& twin) {
 // A project with the same panel format, looks, faces and images, and one screen with one widget.
 Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
     Document sample = from;
-    Panel panel = *from.panel;
-    panel.width = size.width();
-    panel.height = size.height();
-    panel.turn = 0;
-    panel.mirrorX = panel.mirrorY = panel.invert = panel.swapRedBlue = false;
-    panel.columnOffset = panel.rowOffset = 0;
-    sample.panel = std::make_shared<const Panel>(panel);
+    sample.panel = std::make_shared<const Panel>(samplePanel(*from.panel, size.width(), size.height()));
     sample.rules = std::make_shared<std::vector<RuleFile>>();
     // Hands then show a time at which all can be seen.
     sample.clock = nullptr;
@@ -92,7 +87,7 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
     widget.h = size.height() - 16;
     widget.look = startLook(from, kind);
     if (info(kind).sample)
-        info(kind).sample(widget, info(panel.format).isOneBit());
+        info(kind).sample(widget, info(from.panel->format).isOneBit());
     standOut(sample, widget, from.screens.front()->background);
     if (info(kind).has(kRecords)) {
         Variable course;

@@ -16,6 +16,7 @@
 #include <cmath>
 
 #include "app/screens/pivot_view.h"
+#include "app/screens/sample_panel.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/frame_picture.h"
@@ -44,13 +45,7 @@ QString written(double value) { return QString::number(value, 'f', value == std:
 // A project with this widget alone on a square panel, all round and with a variable that turns it.
 Document testDocument(const Document& from, Widget widget, const PropertyInfo& image, int side) {
     Document test = from;
-    Panel panel = *from.panel;
-    panel.width = panel.height = side;
-    panel.round = false;
-    panel.turn = 0;
-    panel.mirrorX = panel.mirrorY = panel.invert = panel.swapRedBlue = false;
-    panel.columnOffset = panel.rowOffset = 0;
-    test.panel = std::make_shared<const Panel>(panel);
+    test.panel = std::make_shared<const Panel>(samplePanel(*from.panel, side, side));
     test.rules = std::make_shared<std::vector<RuleFile>>();
     test.clock = nullptr;
     Variable turn;

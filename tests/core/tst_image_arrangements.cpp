@@ -10,6 +10,7 @@
 #include "core/edits/image_edits.h"
 #include "core/emit/export_image.h"
 #include "core/sim/twin.h"
+#include "tests/support/panel_picture.h"
 #include "tests/support/projects.h"
 #include "tests/support/rounds.h"
 #include "tests/support/stored_ways.h"
@@ -62,26 +63,13 @@ Widget pictureAt(const std::string& name, int x, int y, int w, int h, PropertyMa
     return makeWidget(name, Kind::Image, x, y, w, h, std::move(properties));
 }
 
-Picture shown(const Document& document, long bytes = 0) {
-    SceneBuilder builder;
-    const BuiltSceneRef scene = builder.build(document);
-    for (const Problem& each : scene->problems)
-        if (each.severity == Severity::Error) {
-            qWarning("%s %s", each.place.c_str(), each.reason.c_str());
-            return {};
-        }
-    Twin twin(scene, Twin::View::Panel, bytes);
-    twin.step(0);
-    return twin.memory().picture();
-}
-
 // True if the first document shows what the second does, with a whole frame and in strips of every height.
 bool showSame(const Document& one, const Document& other) {
-    const Picture expected = shown(other);
+    const Picture expected = panelPicture(other);
     if (expected.pixels.empty())
         return false;
     for (const long bytes : {0L, 4L * kPanelWidth, 36L * kPanelWidth})
-        if (shown(one, bytes).pixels != expected.pixels)
+        if (panelPicture(one, bytes).pixels != expected.pixels)
             return false;
     return true;
 }
@@ -181,8 +169,8 @@ class TestImageArrangements : public QObject {
                                        {{"turn", int64_t{box.turn}},
                                         {"pivot_x", int64_t{box.pivotX}},
                                         {"pivot_y", int64_t{box.pivotY}}})});
-            const Picture picture = shown(document);
-            QCOMPARE(shown(document, kPanelWidth).pixels, picture.pixels);
+            const Picture picture = panelPicture(document);
+            QCOMPARE(panelPicture(document, kPanelWidth).pixels, picture.pixels);
             for (int y = 0; y < kPanelHeight; ++y)
                 for (int x = 0; x < kPanelWidth; ++x) {
                     int count = 0;
@@ -242,8 +230,8 @@ class TestImageArrangements : public QObject {
             twin.step(0);
             if (packed)
                 QVERIFY(twin.memory().picture().pixels ==
-                        shown(withPicture(tessera(40, 20), PixelFormat::Rgb565, way.change,
-                                          {pictureAt("it", 5, 5, 40, 30)}))
+                        panelPicture(withPicture(tessera(40, 20), PixelFormat::Rgb565, way.change,
+                                                 {pictureAt("it", 5, 5, 40, 30)}))
                             .pixels);
             if (packed)
                 QVERIFY(scene->problems.front().reason.find("\"tessera\" is packed") != std::string::npos);
@@ -264,7 +252,7 @@ class TestImageArrangements : public QObject {
             const Document still = withPicture(
                 tessera(30, 8), PixelFormat::Rgb565, [](Recipe&) {},
                 {pictureAt("it", 10, 4, 40, 40, {{"pivot_x", int64_t{5}}, {"turn", int64_t{now / 10 * 7}}})});
-            QCOMPARE(twin.memory().picture().pixels, shown(still).pixels);
+            QCOMPARE(twin.memory().picture().pixels, panelPicture(still).pixels);
         }
         QVERIFY(seen.size() > 50);
     }

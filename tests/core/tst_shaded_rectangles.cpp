@@ -5,6 +5,7 @@
 
 #include "core/edits/edit.h"
 #include "core/sim/twin.h"
+#include "tests/support/panel_picture.h"
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
 
@@ -19,16 +20,6 @@ Document withBox(PixelFormat format, PropertyMap properties, int x = 0, int y = 
     Document document = withPanelOf(makeDocument(), format, 0, kSide, kSide);
     document = withVariable(document, makeNumber("level", 0, 100, 0));
     return addWidgets(document, "first", {makeWidget("box", Kind::Rectangle, x, y, w, h, std::move(properties))});
-}
-
-Picture pictureOf(const Document& document, long bytes = 0) {
-    SceneBuilder builder;
-    const BuiltSceneRef scene = builder.build(document);
-    if (hasErrors(scene->problems))
-        return {};
-    Twin twin(scene, Twin::View::Panel, bytes);
-    twin.step(0);
-    return twin.memory().picture();
 }
 
 double channelOf(uint32_t argb, int shift) { return argb >> shift & 255; }
@@ -49,14 +40,14 @@ class TestShadedRectangles : public QObject {
                                      {"border", opaque(0xE0D0A0)},
                                      {"border_width", int64_t{border}},
                                      {"radius", int64_t{radius}}};
-                    const Picture plain = pictureOf(withBox(format, look, 5, 4, 50, 37));
+                    const Picture plain = panelPicture(withBox(format, look, 5, 4, 50, 37));
                     QVERIFY(!plain.pixels.empty());
                     const QString four = QString("%1 %1 %1, %1").arg(radius);
                     look["corners"] = four.toStdString();
                     look["radius"] = int64_t{1};
                     const Document document = withBox(format, look, 5, 4, 50, 37);
-                    QCOMPARE(pictureOf(document).pixels == plain.pixels, true);
-                    QCOMPARE(pictureOf(document, 8L * kSide * 4).pixels == plain.pixels, true);
+                    QCOMPARE(panelPicture(document).pixels == plain.pixels, true);
+                    QCOMPARE(panelPicture(document, 8L * kSide * 4).pixels == plain.pixels, true);
                 }
     }
 
@@ -65,7 +56,7 @@ class TestShadedRectangles : public QObject {
         const char* const corners[] = {"20 0 0 0", "0 20 0 0", "0 0 20 0", "0 0 0 20"};
         const std::pair<int, int> at[] = {{0, 0}, {kSide - 1, 0}, {kSide - 1, kSide - 1}, {0, kSide - 1}};
         for (int i = 0; i < 4; ++i) {
-            const Picture picture = pictureOf(
+            const Picture picture = panelPicture(
                 withBox(PixelFormat::Rgb888, {{"fill", opaque(0xFFFFFF)}, {"corners", std::string(corners[i])}}));
             for (int k = 0; k < 4; ++k)
                 QCOMPARE(picture.at(at[k].first, at[k].second) == 0xff000000, k == i);
@@ -95,10 +86,10 @@ class TestShadedRectangles : public QObject {
         for (const char* direction : {"down", "right"}) {
             const Document document = withBox(
                 panel, {{"fill", opaque(from)}, {"fill_to", opaque(to)}, {"direction", std::string(direction)}});
-            const Picture picture = pictureOf(document);
+            const Picture picture = panelPicture(document);
             QVERIFY(!picture.pixels.empty());
             for (const long bytes : {long{kSide} * 4 * 8, long{kSide} * 4 * 24})
-                QCOMPARE(pictureOf(document, bytes).pixels == picture.pixels, true);
+                QCOMPARE(panelPicture(document, bytes).pixels == picture.pixels, true);
             const bool down = std::string_view(direction) == "down";
             const auto ideal = [&](int x, int y, int shift) {
                 const double t = ((down ? y : x) + 0.5) / kSide;
@@ -127,7 +118,7 @@ class TestShadedRectangles : public QObject {
         Document document = withBox(PixelFormat::Rgb888, {{"fill", opaque(0xFFFFFF)}, {"fill_to", Colour{0x01FFFFFF}}});
         Screen screen = *document.screens[0];
         screen.background = opaque(0x000000);
-        const Picture picture = pictureOf(withScreen(document, 0, screen));
+        const Picture picture = panelPicture(withScreen(document, 0, screen));
         int before = 256;
         for (int y = 0; y < kSide; ++y) {
             const int now = static_cast<int>(channelOf(picture.at(20, y), 8));
@@ -152,12 +143,12 @@ class TestShadedRectangles : public QObject {
         twin.step(20);
         QCOMPARE(twin.memory().picture().pixels == plain.pixels, true);
         for (const auto& [w, h] : {std::pair(1, 1), {1, 40}, {40, 1}, {2, 2}, {4000, 3}})
-            QVERIFY(!pictureOf(withBox(PixelFormat::Rgb565,
-                                       {{"fill", opaque(0x204060)},
-                                        {"fill_to", opaque(0xFFFFFF)},
-                                        {"corners", std::string("255 0 9 1")},
-                                        {"border_width", int64_t{3}}},
-                                       -1, 2, w, h))
+            QVERIFY(!panelPicture(withBox(PixelFormat::Rgb565,
+                                          {{"fill", opaque(0x204060)},
+                                           {"fill_to", opaque(0xFFFFFF)},
+                                           {"corners", std::string("255 0 9 1")},
+                                           {"border_width", int64_t{3}}},
+                                          -1, 2, w, h))
                          .pixels.empty());
     }
 

@@ -10,6 +10,7 @@
 #include "core/emit/generate.h"
 #include "core/project/project_text.h"
 #include "core/sim/twin.h"
+#include "tests/support/panel_picture.h"
 #include "tests/support/projects.h"
 #include "tests/support/stored_ways.h"
 #include "tests/support/test_case.h"
@@ -74,19 +75,6 @@ std::vector<Widget> framesAt(int x, int y) {
     return out;
 }
 
-Picture panelOf(const Document& document, long bytes = 0) {
-    SceneBuilder builder;
-    const BuiltSceneRef scene = builder.build(document);
-    for (const Problem& each : scene->problems)
-        if (each.severity == Severity::Error) {
-            qWarning("%s %s", each.place.c_str(), each.reason.c_str());
-            return {};
-        }
-    Twin twin(scene, Twin::View::Panel, bytes);
-    twin.step(0);
-    return twin.memory().picture();
-}
-
 Document withRule(const std::string& rules, PropertyMap properties = {}) {
     Document document = withSheet(PixelFormat::Rgb565, [](Recipe&) {}, {mapAt(0, 0, 64, 48, std::move(properties))});
     document = withVariable(document, makeNumber("level", -10, 300, 0));
@@ -125,9 +113,9 @@ class TestTiles : public QObject {
                 const Document map = withSheet(
                     panel, way.change,
                     {mapAt(0, 0, kPanelWidth, kPanelHeight, {{"pan_x", int64_t{panX}}, {"pan_y", int64_t{panY}}})});
-                const Picture expected = panelOf(withSheet(panel, way.change, framesAt(-panX, -panY)));
+                const Picture expected = panelPicture(withSheet(panel, way.change, framesAt(-panX, -panY)));
                 for (const long bytes : {0L, 4L * kPanelWidth, 36L * kPanelWidth})
-                    QVERIFY2(panelOf(map, bytes).pixels == expected.pixels, way.name);
+                    QVERIFY2(panelPicture(map, bytes).pixels == expected.pixels, way.name);
             }
         });
     }
@@ -135,11 +123,13 @@ class TestTiles : public QObject {
     // A map in a box shows the same pixels inside, and nothing outside.
     void theBoxCutsTheMap() {
         const auto plain = [](Recipe&) {};
-        const Picture whole = panelOf(withSheet(PixelFormat::Rgb565, plain, {mapAt(0, 0, kPanelWidth, kPanelHeight)}));
+        const Picture whole =
+            panelPicture(withSheet(PixelFormat::Rgb565, plain, {mapAt(0, 0, kPanelWidth, kPanelHeight)}));
         for (const QRect box : {QRect(10, 8, 31, 22), QRect(0, 0, 1, 1), QRect(63, 47, 30, 30), QRect(5, 40, 9, 3)}) {
-            const Picture cut = panelOf(withSheet(PixelFormat::Rgb565, plain,
-                                                  {mapAt(box.x(), box.y(), box.width(), box.height(),
-                                                         {{"pan_x", int64_t{box.x()}}, {"pan_y", int64_t{box.y()}}})}));
+            const Picture cut =
+                panelPicture(withSheet(PixelFormat::Rgb565, plain,
+                                       {mapAt(box.x(), box.y(), box.width(), box.height(),
+                                              {{"pan_x", int64_t{box.x()}}, {"pan_y", int64_t{box.y()}}})}));
             for (int y = 0; y < kPanelHeight; ++y)
                 for (int x = 0; x < kPanelWidth; ++x)
                     QCOMPARE(cut.at(x, y), box.contains(x, y) ? whole.at(x, y) : 0xff000000);
@@ -210,7 +200,7 @@ class TestTiles : public QObject {
         const Document whole =
             *gorsefinch::setProperty(*gorsefinch::setProperty(withRule(""), "first", Names{"map"}, "cells", painted),
                                      "first", Names{"map"}, "columns", int64_t{7});
-        QCOMPARE(twin.memory().picture().pixels == panelOf(whole).pixels, true);
+        QCOMPARE(twin.memory().picture().pixels == panelPicture(whole).pixels, true);
     }
 
     void theFirmwareSetsCells() {
