@@ -32,7 +32,8 @@ struct ScreenCost {
     std::vector<std::pair<const gorse_look*, long>> looks;
 };
 ScreenCost screenCost(const BuiltScene& scene, const ScreenPart& part);
-// The same with costs of screens that are known already.
+// The same with costs of screens that are known already, which it asks for once each, in the order of the scene's
+// parts.
 using ScreenCosts = std::function<const ScreenCost&(const std::shared_ptr<const ScreenPart>& part)>;
 Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf);
 

@@ -36,6 +36,16 @@ class ChosenSources {
     std::vector<const char*> names_;
 };
 
+// Those of all screens, each once: few, of many screens.
+std::vector<const RuntimeKind*> kindsOf(const BuiltScene& scene) {
+    std::vector<const RuntimeKind*> out;
+    for (const auto& part : scene.parts)
+        for (const RuntimeKind* kind : part->kinds)
+            if (std::find(out.begin(), out.end(), kind) == out.end())
+                out.push_back(kind);
+    return out;
+}
+
 void addImageSources(const BakedImage& image, ChosenSources& chosen) {
     const PixelFormatInfo& format = info(image.format);
     const BakedFrame& frame = image.frames.front();
@@ -91,12 +101,11 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
         chosen.add("gorse_palette.c");
     if (scene.panel.turn)
         chosen.add(turnOf(format.format).symbol.source);
-    for (const auto& part : scene.parts)
-        for (const RuntimeKind* kind : part->kinds) {
-            chosen.add(kind->source);
-            for (const char* name : kind->more)
-                chosen.add(name);
-        }
+    for (const RuntimeKind* kind : kindsOf(scene)) {
+        chosen.add(kind->source);
+        for (const char* name : kind->more)
+            chosen.add(name);
+    }
     if (scene.scene.extended)
         chosen.add("gorse_code_extended.c");
     if (scene.scene.forms)

@@ -2,6 +2,7 @@
 #include "core/emit/scene_report.h"
 
 #include <algorithm>
+#include <cassert>
 
 #include "core/document/names.h"
 #include "core/emit/generation_problems.h"
@@ -41,19 +42,31 @@ SceneReporter::ScreenFacts& SceneReporter::lookAt(const BuiltScene& scene,
     return facts;
 }
 
-// Looks at new parts and forgets those that are gone.
+void SceneReporter::forget(const ScreenFacts& facts) {
+    counts_.remove(facts.symbols.hashes);
+    invalidScreens_ -= facts.symbols.invalidNames;
+    screens_.erase(facts.part.get());
+}
+
+// Looks at new parts and forgets those that are gone. Most are where they were, which costs no more than a comparison.
 void SceneReporter::followScreens(const BuiltScene& scene) {
-    ++scene_;
-    for (const auto& part : scene.parts)
-        lookAt(scene, part).scene = scene_;
-    std::erase_if(screens_, [&](const auto& each) {
-        const ScreenFacts& facts = each.second;
-        if (facts.scene == scene_)
-            return false;
-        counts_.remove(facts.symbols.hashes);
-        invalidScreens_ -= facts.symbols.invalidNames;
-        return true;
-    });
+    std::vector<const ScreenFacts*> displaced;
+    for (size_t i = scene.parts.size(); i < shown_.size(); ++i)
+        displaced.push_back(shown_[i]);
+    shown_.resize(scene.parts.size());
+    for (size_t i = 0; i < scene.parts.size(); ++i) {
+        if (shown_[i] && shown_[i]->part == scene.parts[i])
+            continue;
+        if (shown_[i])
+            displaced.push_back(shown_[i]);
+        shown_[i] = &lookAt(scene, scene.parts[i]);
+    }
+    // Two screens may have the same part.
+    std::sort(displaced.begin(), displaced.end());
+    displaced.erase(std::unique(displaced.begin(), displaced.end()), displaced.end());
+    for (const ScreenFacts* each : displaced)
+        if (std::find(shown_.begin(), shown_.end(), each) == shown_.end())
+            forget(*each);
 }
 
 void SceneReporter::followDocument(const BuiltScene& scene) {
@@ -114,9 +127,13 @@ SceneReport SceneReporter::report(const BuiltScene& scene) {
         out.problems = nameProblems(scene);
     const Problems more = sizeProblems(scene);
     out.problems.insert(out.problems.end(), more.begin(), more.end());
-    out.costs = costsOf(scene, [&](const std::shared_ptr<const ScreenPart>& part) -> const ScreenCost& {
-        return screens_.find(part.get())->second.cost;
-    });
+    // It asks for one screen after the other.
+    size_t next = 0;
+    out.costs =
+        costsOf(scene, [&]([[maybe_unused]] const std::shared_ptr<const ScreenPart>& part) -> const ScreenCost& {
+            assert(shown_[next]->part == part);
+            return shown_[next++]->cost;
+        });
     return out;
 }
 

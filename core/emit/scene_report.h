@@ -35,18 +35,18 @@ class SceneReporter {
         std::shared_ptr<const ScreenPart> part;
         ScreenCost cost;
         Symbols symbols;
-        size_t scene = 0;  // the latest that has it
     };
 
     ScreenFacts& lookAt(const BuiltScene& scene, const std::shared_ptr<const ScreenPart>& part);
     void followScreens(const BuiltScene& scene);
+    void forget(const ScreenFacts& facts);
     void followDocument(const BuiltScene& scene);
     void followAssets(const BuiltScene& scene);
     void replace(Symbols& symbols, Symbols now);
     bool mayHaveNameProblems(const BuiltScene& scene);
 
     std::unordered_map<const ScreenPart*, ScreenFacts> screens_;
-    size_t scene_ = 0;
+    std::vector<const ScreenFacts*> shown_;  // of each screen of the latest scene
     std::shared_ptr<const std::vector<Variable>> variables_;
     std::shared_ptr<const Clock> clock_;
     std::shared_ptr<const CompiledRules> rules_;

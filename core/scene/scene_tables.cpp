@@ -31,15 +31,14 @@ void storePointer(gorse_record& record, const FieldInfo& field, const T* to) {
     std::memcpy(reinterpret_cast<std::byte*>(&record) + field.offset, &to, sizeof to);
 }
 
-// For each record: the position of its look among the part's.
-std::vector<uint32_t> lookNumbersOf(const ScreenPart& part) {
-    std::vector<uint32_t> out;
-    out.reserve(part.records.size());
-    for (const gorse_record& record : part.records) {
+// For each of the part's looks: the numbers of the records that have it.
+std::vector<std::vector<uint32_t>> recordsByLook(const ScreenPart& part) {
+    std::vector<std::vector<uint32_t>> out(part.looks.size());
+    for (size_t i = 0; i < part.records.size(); ++i) {
         const auto found = std::find_if(part.looks.begin(), part.looks.end(),
-                                        [&](const LookUse& use) { return use.look == record.widget.look; });
+                                        [&](const LookUse& use) { return use.look == part.records[i].widget.look; });
         assert(found != part.looks.end());
-        out.push_back(static_cast<uint32_t>(found - part.looks.begin()));
+        out[static_cast<size_t>(found - part.looks.begin())].push_back(static_cast<uint32_t>(i));
     }
     return out;
 }
@@ -135,15 +134,17 @@ const std::shared_ptr<const SceneLinker::LinkedLook>& SceneLinker::linkedLook(co
     return known = std::move(linked);
 }
 
+// Most looks are what they were: only the records of others are touched.
 void SceneLinker::linkLooks(const Linked& linked, ScreenTables& tables) {
-    linkedLooks_.clear();
-    for (const LookUse& use : linked.part->looks) {
-        const auto& look = linkedLook(use.look);
-        linkedLooks_.push_back(&look->look);
+    for (size_t i = 0; i < linked.withLook.size(); ++i) {
+        const auto& look = linkedLook(linked.part->looks[i].look);
         tables.kept.push_back(look);
+        if (tables.looks[i] == &look->look)
+            continue;
+        tables.looks[i] = &look->look;
+        for (const uint32_t record : linked.withLook[i])
+            tables.records[record].widget.look = &look->look;
     }
-    for (size_t i = 0; i < linked.lookNumbers.size(); ++i)
-        tables.records[i].widget.look = linkedLooks_[linked.lookNumbers[i]];
 }
 
 bool SceneLinker::linkImages(const ScreenPart& part, ScreenTables& tables) const {
@@ -187,6 +188,7 @@ void SceneLinker::linkAnew(Linked& linked) {
     } else {
         tables = std::make_shared<ScreenTables>();
         tables->records = part.records;
+        tables->looks.resize(part.looks.size());
         tables->kept.reserve(part.looks.size() + part.images.size());
         tables->widgets.reserve(part.records.size());
         for (const gorse_record& record : tables->records)
@@ -204,7 +206,7 @@ std::shared_ptr<const ScreenTables> SceneLinker::link(const std::shared_ptr<cons
     Linked& linked = parts_[part.get()];
     if (!linked.part) {
         linked.part = part;
-        linked.lookNumbers = lookNumbersOf(*part);
+        linked.withLook = recordsByLook(*part);
     }
     linked.used = true;
     if (!linked.current)

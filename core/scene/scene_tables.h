@@ -15,6 +15,7 @@ namespace gorsefinch {
 struct ScreenTables {
     std::vector<gorse_record> records;  // one a widget, the lowest first
     std::vector<const gorse_widget*> widgets;
+    std::vector<const gorse_look*> looks;  // what each of the part's looks is linked to
     std::vector<std::shared_ptr<const void>> kept;
 };
 
@@ -49,7 +50,7 @@ class SceneLinker {
     };
     struct Linked {
         std::shared_ptr<const ScreenPart> part;
-        std::vector<uint32_t> lookNumbers;  // for each record: which of the part's looks it has
+        std::vector<std::vector<uint32_t>> withLook;  // for each of the part's looks: the records that have it
         std::shared_ptr<ScreenTables> tables;
         std::shared_ptr<ScreenTables> former;  // of an earlier scene: used again once no scene has it
         bool current = false;                  // tables points to what this scene has
@@ -68,8 +69,6 @@ class SceneLinker {
     SceneLinks links_;
     std::map<const gorse_look*, std::shared_ptr<const LinkedLook>> looks_;
     std::map<const ScreenPart*, Linked> parts_;
-    // Those of the part that is being linked. Kept, as a new glyph links all parts anew.
-    std::vector<const gorse_look*> linkedLooks_;
 };
 
 }  // namespace gorsefinch
