@@ -1,6 +1,6 @@
 /* SPDX-License-Identifier: MIT */
 /* The course of values over the latest samples, which the scene's recorder keeps. A course is a stroke from sample to
- * sample with a pen of eight corners, drawn by columns: of each quarter of a column is known from where to where the
+ * sample with a pen of eight corners, drawn by columns: of each eighth of a column is known from where to where the
  * stroke goes. */
 #include "gorse_internal.h"
 
@@ -10,15 +10,15 @@
 /* Farther than any panel is high: half of what 32 bits hold, so that differences fit. */
 #define NOWHERE 0x3fffffff
 
-/* Columns that are worked on at a time: each takes 16 bytes of stack. */
+/* Columns that are worked on at a time: each takes 32 bytes of stack. */
 #if defined(__AVR__)
-#define COLUMNS 3
+#define COLUMNS 1
 #elif defined(__arm__)
-#define COLUMNS 5
+#define COLUMNS 2
 #else
 #define COLUMNS 16
 #endif
-#define QUARTERS 4
+#define EIGHTHS 8
 
 /* Where courses run, and the one that is drawn. Distances down count from the top of the box; positions across are in
  * samples from the left, in 1/65536. */
@@ -203,12 +203,12 @@ static band band_of(const gorse_canvas *c, const plot *p, const reach *r) {
 static GORSE_OWN_FRAME band find_bands(const gorse_canvas *c, const plot *p, gorse_coord x, uint8_t n, uint8_t is_area,
                                        band *bands) {
     band all = {0x7fff, 0};
-    uint8_t i, quarter;
+    uint8_t i, eighth;
     for (i = 0; i < n; i++) {
         const gorse_coord column = (gorse_coord)(x - p->box.x0 + i);
         const int32_t middle = position_of(p, column);
-        for (quarter = 0; quarter < QUARTERS; quarter++, bands++) {
-            const int32_t at = p->is_crisp != 0u ? middle : middle + (int32_t)(2 * quarter - 3) * p->step / 8;
+        for (eighth = 0; eighth < EIGHTHS; eighth++, bands++) {
+            const int32_t at = p->is_crisp != 0u ? middle : middle + (int32_t)(2 * eighth - 7) * p->step / 16;
             reach r = {NOWHERE, -NOWHERE};
             if (is_area != 0u)
                 find_area(p, at, &r);
@@ -232,19 +232,19 @@ static uint8_t coverage_of(const band *bands, int16_t top, uint8_t is_crisp) {
     uint8_t i;
     if (is_crisp != 0u)
         return (uint8_t)(bands->lo <= top + PIXEL / 2 && top + PIXEL / 2 <= bands->hi ? 255u : 0u);
-    for (i = 0; i < QUARTERS; i++, bands++) {
+    for (i = 0; i < EIGHTHS; i++, bands++) {
         const int16_t lo = bands->lo > top ? bands->lo : top;
         const int16_t hi = (int16_t)(bands->hi < top + PIXEL ? bands->hi : top + PIXEL);
         if (hi > lo)
             sum = (uint16_t)(sum + (uint16_t)(hi - lo));
     }
-    return (uint8_t)(sum < 128u ? 2u * sum : 255u);
+    return (uint8_t)(sum < 256u ? sum : 255u);
 }
 
 /* Draws some columns of the course, or what is below it. */
 static GORSE_OWN_FRAME void draw_columns(const gorse_canvas *c, const plot *p, gorse_coord x, uint8_t n,
                                          uint8_t is_area, gorse_colour colour) {
-    band bands[COLUMNS * QUARTERS];
+    band bands[COLUMNS * EIGHTHS];
     uint8_t coverage[COLUMNS];
     const band all = find_bands(c, p, x, n, is_area, bands);
     gorse_coord row;
@@ -252,7 +252,7 @@ static GORSE_OWN_FRAME void draw_columns(const gorse_canvas *c, const plot *p, g
     for (row = all.lo / PIXEL; row * PIXEL < all.hi; row++) {
         const gorse_coord y = (gorse_coord)(c->clip.y0 + row);
         for (i = 0; i < n; i++) {
-            coverage[i] = coverage_of(bands + (uint8_t)(i * QUARTERS), (int16_t)(row * PIXEL), p->is_crisp);
+            coverage[i] = coverage_of(bands + (uint8_t)(i * EIGHTHS), (int16_t)(row * PIXEL), p->is_crisp);
             /* There is no fainter colour on 1 bit: every second pixel is. */
             if (is_area != 0u && p->is_crisp != 0u && ((x + (gorse_coord)i + y) & 1) != 0)
                 coverage[i] = 0;
