@@ -7,11 +7,12 @@ static const gorse_widget_tiles *tiles_of(const gorse_widget *widget) {
 }
 
 const uint8_t *gorse_map_changes(const gorse *g, const gorse_widget_tiles *tiles) {
-    const GORSE_ROM gorse_keeper *each = g->scene->keepers + g->scene->recorder_count;
     uint16_t i;
-    for (i = g->scene->map_count; i != 0u; i--, each++)
+    for (i = 0; i < g->scene->map_count; i++) {
+        const GORSE_ROM gorse_keeper *each = &g->scene->keepers[g->scene->recorder_count + i];
         if (((const GORSE_ROM gorse_widget_tiles *)(const GORSE_ROM void *)each->of)->cells == tiles->cells)
             return (const uint8_t *)gorse_kept_by(g, each);
+    }
     return 0;
 }
 

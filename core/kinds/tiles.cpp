@@ -7,7 +7,7 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr int kMostPanned = 32000;  // pixels
+constexpr int kMostPanned = 28000;  // pixels: with any box the sum fits 16 bits
 
 const PropertyInfo tilesProperties[] = {
     {.key = "image",
