@@ -90,9 +90,9 @@ ScreenCost screenCost(const BuiltScene& scene, const ScreenPart& part) {
     cost.own.flash += static_cast<long>(part.bindings.size()) * recordBytes(bindingRecord, bits);
     cost.own.ram = part.memoryBytes + 4 * static_cast<long>(part.slots.size());
     for (const Keeping& each : part.keeping)
-        if (each.always) {
+        if (each.what.always) {
             cost.own.flash += recordBytes(keeperRecord, bits);
-            cost.own.ram += each.bytes;
+            cost.own.ram += each.what.bytes;
         }
     return cost;
 }
@@ -143,9 +143,9 @@ Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
     out.rules.ram = 4L * rules.timers + rules.whens;
     for (const auto& [screen, widget] : rules.cellsSet)
         for (const Keeping& each : scene.parts[static_cast<size_t>(screen)]->keeping)
-            if (each.widget == widget && !each.always) {
+            if (each.widget == widget && !each.what.always) {
                 out.rules.flash += recordBytes(keeperRecord, bits);
-                out.rules.ram += each.bytes;
+                out.rules.ram += each.what.bytes;
             }
     out.variables.flash = static_cast<long>(scene.numbers.size()) * recordBytes(numberVariableRecord, bits) +
                           static_cast<long>(scene.texts.size()) * recordBytes(textVariableRecord, bits);

@@ -126,9 +126,8 @@ std::vector<FirmwareFunction> runFunctions(const BuiltScene& scene, const Projec
         if (i >= scene.scene.recorder_count) {
             if (BuiltScene::isSetByFirmware(keeper))
                 out.push_back(
-                    {"Sets a cell of a map to a frame of its image, from 1 on, or to 0 for none. GORSE_RESULT_UNKNOWN "
-                     "for a "
-                     "cell\n * that it lacks. No hook runs inside.",
+                    {"Sets a cell of a map to a frame of its image, from 1 on, or to 0 for none.\n"
+                     " * GORSE_RESULT_UNKNOWN for a cell that it lacks. No hook runs inside.",
                      "gorse_result " + name + "_set_" + widget + "_cell(uint8_t column, uint8_t row, uint8_t cell)",
                      "    return gorse_set_cell(&run, " + std::to_string(i) + "u, column, row, cell);\n"});
             continue;

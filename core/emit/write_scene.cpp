@@ -309,8 +309,9 @@ class SceneWriter {
         for (const gorse_keeper& each : s_.keepers) {
             const Screen& screen = *s_.parts[each.screen]->source;
             const Widget& widget = *screen.widgets[each.widget];
-            out_ += "    {&" + headOf(*info(widget.kind).record, widgetSymbol(doc_, screen, widget)) + ", " +
-                    std::to_string(each.at) + "u, " + num(each.screen) + ", " + num(each.widget) + "},\n";
+            const RecordInfo& record = info(widget.kind).recordOf(s_.tables[each.screen]->records[each.widget]);
+            out_ += "    {&" + headOf(record, widgetSymbol(doc_, screen, widget)) + ", " + std::to_string(each.at) +
+                    "u, " + num(each.screen) + ", " + num(each.widget) + "},\n";
         }
         out_ += "};\n\n";
     }

@@ -21,6 +21,12 @@ struct KeptState {
     bool (*keep)(const gorse_record& was, const gorse_record& is, std::span<std::byte> state) = nullptr;
 };
 
+// What a widget keeps whichever screen is shown.
+struct Keeps {
+    long bytes = 0;       // a multiple of 4
+    bool always = false;  // else only where rules set cells of it
+};
+
 // What the runtime draws widgets with: its struct, the struct's name, the file that it is in, and optional files that
 // this one uses.
 struct RuntimeKind {
@@ -64,8 +70,8 @@ struct KindInfo {
     std::span<const RuntimeKind> otherRuntimes = {};
     // Sets the fields without a property; null if there is nothing to do.
     void (*complete)(RecordBuilder& builder) = nullptr;
-    // Bytes of the state that it keeps whichever screen is shown, if it does: a multiple of 4. Null if it never does.
-    long (*keptBytes)(const gorse_record& built) = nullptr;
+    // What it keeps in the state whichever screen is shown; null if it never does.
+    Keeps (*keeps)(const gorse_record& built) = nullptr;
     // Names of looks that a new one takes, the first that the project has.
     std::span<const char* const> looks = {};
     // Sets the properties of a new widget, which has its box, look and image, and of the sample that the tray shows,

@@ -89,7 +89,9 @@ void completeTiles(RecordBuilder& builder) {
 }
 
 // A byte for each cell that was set.
-long mapBytes(const gorse_record& built) { return (long{built.tiles.columns} * built.tiles.rows + 3) / 4 * 4; }
+Keeps keptCells(const gorse_record& built) {
+    return {(long{built.tiles.columns} * built.tiles.rows + 3) / 4 * 4, built.tiles.set_by_firmware != 0};
+}
 
 void sampleTiles(Widget& widget, bool) {
     widget.properties["cells"] =
@@ -115,7 +117,7 @@ constinit const KindInfo tilesKind{
     .traits = kIsInked | kIsPadded | kHasBox | kHasCells,
     .runtime = {&gorse_kind_tiles, "gorse_kind_tiles", "gorse_kind_tiles.c"},
     .complete = completeTiles,
-    .keptBytes = mapBytes,
+    .keeps = keptCells,
     .sample = sampleTiles,
 };
 

@@ -194,10 +194,11 @@ constinit const KindInfo trendKind{
     .traits = kIsInked | kIsPadded | kHasBox | kRecords,
     .runtime = {&gorse_kind_trend, "gorse_kind_trend", "gorse_kind_trend.c", kIndicatorSources},
     .complete = completeTrend,
-    .keptBytes =
+    .keeps =
         [](const gorse_record& built) {
-            return static_cast<long>(sizeof(gorse_recording)) +
-                   (2L * built.trend.samples * built.trend.values + 3) / 4 * 4;
+            return Keeps{static_cast<long>(sizeof(gorse_recording)) +
+                             (2L * built.trend.samples * built.trend.values + 3) / 4 * 4,
+                         true};
         },
     .looks = trendLooks,
     .start =

@@ -27,11 +27,11 @@ uint32_t fillKeepers(BuiltScene& out, bool recorders, uint32_t bytes) {
         for (const Keeping& each : out.parts[i]->keeping) {
             const WidgetRef& widget = out.parts[i]->source->widgets[static_cast<size_t>(each.widget)];
             const bool isSet = out.rules->cellsSet.count({static_cast<int>(i), each.widget}) != 0;
-            if (info(widget->kind).has(kRecords) != recorders || !(each.always || isSet))
+            if (info(widget->kind).has(kRecords) != recorders || !(each.what.always || isSet))
                 continue;
             out.keepers.push_back({&out.tables[i]->records[static_cast<size_t>(each.widget)].widget, bytes,
                                    static_cast<uint16_t>(i), static_cast<uint16_t>(each.widget)});
-            bytes += static_cast<uint32_t>(each.bytes);
+            bytes += static_cast<uint32_t>(each.what.bytes);
         }
     return bytes;
 }

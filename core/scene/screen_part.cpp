@@ -7,6 +7,7 @@
 
 #include "core/rules/clock_fields.h"
 #include "core/rules/lexer.h"
+#include "core/scene/part_fonts.h"
 #include "core/scene/part_images.h"
 
 namespace gorsefinch {
@@ -19,17 +20,10 @@ uint8_t choiceNumber(const PropertyInfo& property, const PropertyValue& value) {
     return static_cast<uint8_t>(at == property.choices.end() ? 0 : at - property.choices.begin());
 }
 
-std::vector<ResolvedStyle*> stylesOf(ResolvedLook& look) {
-    std::vector<ResolvedStyle*> out{&look.normal};
-    for (auto& [bits, style] : look.states)
-        out.push_back(&style);
-    return out;
-}
-
 class PartBuilder {
   public:
     PartBuilder(const ScreenRef& screen, const PartContext& context)
-        : context_(context), part_(std::make_shared<ScreenPart>()), images_(context, *part_) {
+        : context_(context), part_(std::make_shared<ScreenPart>()), images_(context, *part_), fonts_(context, *part_) {
         part_->source = screen;
         part_->slotInfos.assign(context.slots.begin(), context.slots.end());
         part_->firstString = context.firstString;
@@ -38,27 +32,16 @@ class PartBuilder {
     std::shared_ptr<const ScreenPart> run() {
         for (size_t i = 0; i < part_->source->widgets.size(); ++i)
             addWidget(static_cast<int>(i), *part_->source->widgets[i]);
-        for (const gorse_look* look : looks_)
-            part_->looks.push_back({look, look->state_count});
+        fonts_.finish();
         std::sort(part_->bindings.begin(), part_->bindings.end(), [](const auto& a, const auto& b) {
             return std::pair(a.widget, a.variable) < std::pair(b.widget, b.variable);
         });
-        for (const FontNeed& need : part_->needs)
-            context_.looks.font(context_.document, need.font)->need(need.characters, 1);
         return part_;
     }
 
   private:
     void problem(Severity severity, const Widget& widget, const std::string& reason, const std::string& remedy) {
-        Problem p;
-        p.severity = severity;
-        p.file = "screens/" + part_->source->name + ".json";
-        p.place = widget.name;
-        p.reason = reason;
-        p.remedy = remedy;
-        p.screen = part_->source->name;
-        p.widget = widget.name;
-        part_->problems.push_back(std::move(p));
+        reportIn(*part_, widget, severity, reason, remedy);
     }
 
     void addWidget(int number, const Widget& widget) {
@@ -67,7 +50,7 @@ class PartBuilder {
         gorse_record& record = part_->records.back();
         record.widget.memory = GORSE_NONE;
         record.widget.kind = kind.runtime.kind;
-        addLook(widget, record.widget);
+        record.widget.look = fonts_.takeLook(number, widget);
         RecordFiller filler(*this, number, widget, record);
         for (const RecordInfo* each = kind.record; each; each = each->base)
             for (const FieldInfo& field : each->fields)
@@ -81,9 +64,8 @@ class PartBuilder {
         const RuntimeKind& runtime = kind.of(record);
         if (std::find(part_->kinds.begin(), part_->kinds.end(), &runtime) == part_->kinds.end())
             part_->kinds.push_back(&runtime);
-        if (kind.keptBytes)
-            part_->keeping.push_back(
-                {number, kind.keptBytes(record), kind.has(kRecords) || record.tiles.set_by_firmware != 0});
+        if (kind.keeps)
+            part_->keeping.push_back({number, kind.keeps(record)});
         addSlots(number, widget, record.widget);
     }
 
@@ -126,10 +108,8 @@ class PartBuilder {
         }
         const uint8_t* keepWords(const std::vector<std::string>& words) override { return part_.keepWords(words); }
         void useScratch(int bytes) override { part_.part_->longestText = std::max(part_.part_->longestText, bytes); }
-        void write(std::string_view text) override { part_.write(number_, widget_, text); }
-        OtherFont writeIn(int size, std::string_view text) override {
-            return part_.writeIn(number_, widget_, size, text);
-        }
+        void write(std::string_view text) override { part_.fonts_.write(text); }
+        OtherFont writeIn(int size, std::string_view text) override { return part_.fonts_.writeIn(size, text); }
         void report(Severity severity, const std::string& reason, const std::string& remedy) override {
             part_.problem(severity, widget_, reason, remedy);
         }
@@ -185,41 +165,6 @@ class PartBuilder {
         }
     }
 
-    void addLook(const Widget& widget, gorse_widget& base) {
-        if (!widget.look.empty()) {
-            part_->usedLooks.insert(widget.look);
-            if (!context_.document.look(widget.look))
-                problem(Severity::Error, widget, "there is no look \"" + widget.look + "\"", "Choose another look");
-        }
-        look_ = resolveLook(context_.document, widget);
-        // A look without text needs no font; kept apart, it is never shared with one that does.
-        for (ResolvedStyle* style : stylesOf(look_)) {
-            // Labels may be left out: then a face is not missed.
-            const bool labels = info(widget.kind).has(kHasLabels) && context_.document.face(style->font.face);
-            if (info(widget.kind).has(kHasText) || labels)
-                font(widget, style->font);
-            else
-                style->font = {};
-        }
-        base.look = context_.looks.look(look_);
-        looks_.insert(base.look);
-    }
-
-    BakedFont* font(const Widget& widget, const FontKey& key) {
-        if (key.face.empty()) {
-            problem(Severity::Warning, widget, "there is no face for its text", "Import a face");
-            return nullptr;
-        }
-        if (!context_.document.face(key.face)) {
-            problem(Severity::Error, widget, "there is no face \"" + key.face + "\"", "Choose another face");
-            return nullptr;
-        }
-        BakedFont* made = context_.looks.font(context_.document, key);
-        if (const Error* error = context_.looks.error(key); error && toldFonts_.insert(key).second)
-            problem(Severity::Error, widget, error->file + ": " + error->reason, error->remedy);
-        return made;
-    }
-
     PropertyValue value(const Widget& widget, std::string_view key) const {
         return effectiveValue(context_.document, widget, key);
     }
@@ -244,7 +189,7 @@ class PartBuilder {
                 for (const int each : slot.strings)
                     all.push_back(&context_.rules.strings[static_cast<size_t>(each)]);
             }
-        addCharacters(number, all);
+        addCharacters(all);
         if (changes)
             addMemory(number, widget, label, all);
         if (changes && isMeantWhole(widget))
@@ -300,24 +245,11 @@ class PartBuilder {
         part_->memoryBytes += bytes;
     }
 
-    void addCharacters(int number, const std::vector<const CompiledText*>& all) {
+    void addCharacters(const std::vector<const CompiledText*>& all) {
         std::set<char32_t> characters;
         for (const CompiledText* each : all)
             characters.insert(each->characters.begin(), each->characters.end());
-        needCharacters(number, characters);
-    }
-
-    // What the widget's look writes, in each of its states.
-    void needCharacters(int number, const std::set<char32_t>& characters) {
-        if (characters.empty())
-            return;
-        std::set<BakedFont*> done;
-        for (const ResolvedStyle* style : stylesOf(look_))
-            if (BakedFont* font = context_.looks.font(context_.document, style->font);
-                font && done.insert(font).second) {
-                part_->needs.push_back({font->key(), static_cast<size_t>(number), characters});
-                part_->usedFonts.insert(font->key());
-            }
+        fonts_.needCharacters(characters);
     }
 
     const uint8_t* keepWords(const std::vector<std::string>& words) {
@@ -328,31 +260,6 @@ class PartBuilder {
         }
         part_->texts.push_back(std::move(all));
         return part_->texts.back().bytes.data();
-    }
-
-    void write(int number, const Widget& widget, std::string_view text) {
-        if (text.empty())
-            return;
-        for (const ResolvedStyle* style : stylesOf(look_))
-            if (style->font.face.empty())
-                font(widget, style->font);
-        needCharacters(number, charactersOf(text));
-    }
-
-    RecordBuilder::OtherFont writeIn(int number, const Widget& widget, int size, std::string_view text) {
-        const FontKey own = look_.normal.font;
-        FontKey key = own;
-        key.size = size;
-        if (text.empty() || own.face.empty())
-            return {};
-        BakedFont* written = font(widget, key);
-        BakedFont* beside = context_.looks.font(context_.document, own);
-        if (!written || !beside)
-            return {};
-        part_->needs.push_back({key, static_cast<size_t>(number), charactersOf(text)});
-        part_->usedFonts.insert(key);
-        part_->withFonts.push_back(static_cast<size_t>(number));
-        return {written->record(), beside->ascent() - written->ascent()};
     }
 
     // Null without an image, or after reporting a problem.
@@ -442,9 +349,7 @@ class PartBuilder {
     const PartContext& context_;
     std::shared_ptr<ScreenPart> part_;
     PartImages images_;
-    std::set<FontKey> toldFonts_;  // that can't be opened: one problem a screen is enough
-    ResolvedLook look_;
-    std::set<const gorse_look*> looks_;
+    PartFonts fonts_;
 };
 
 }  // namespace

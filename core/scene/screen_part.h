@@ -45,8 +45,7 @@ struct LookUse {
 // A widget that can keep something whichever screen is shown.
 struct Keeping {
     int widget = 0;
-    long bytes = 0;
-    bool always = false;  // else only if rules set cells of it
+    Keeps what;
 };
 
 // What the texts of all variables, and those of a screen, may take of the state: offsets in it have 16 bits.
