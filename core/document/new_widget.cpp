@@ -30,14 +30,6 @@ std::string startLook(const Document& document, Kind kind) {
     return "";
 }
 
-void startContent(const Document& document, Widget& widget) {
-    const KindInfo& kind = info(widget.kind);
-    if (const std::string image = startImage(document, widget.kind); !image.empty())
-        widget.properties[requiredImage(kind)->key] = image;
-    if (kind.start)
-        kind.start(widget, info(document.panel->format).isOneBit());
-}
-
 namespace {
 
 // The relative luminance of a colour, 0 to 1 (WCAG 2.1).
@@ -71,6 +63,15 @@ void standOut(const Document& document, Widget& widget, Colour background) {
             *colour = key == "colour" ? ink : quiet;
 }
 
+void startContent(const Document& document, Widget& widget, Colour background) {
+    const KindInfo& kind = info(widget.kind);
+    if (const std::string image = startImage(document, widget.kind); !image.empty())
+        widget.properties[requiredImage(kind)->key] = image;
+    if (kind.start)
+        kind.start(widget, info(document.panel->format).isOneBit());
+    standOut(document, widget, background);
+}
+
 Widget newWidget(const Document& document, const Screen& screen, Kind kind, int x, int y, int w, int h, bool drawn) {
     const KindInfo& kindInfo = info(kind);
     const Panel& panel = *document.panel;
@@ -81,8 +82,7 @@ Widget newWidget(const Document& document, const Screen& screen, Kind kind, int 
     widget.x = drawn ? x : std::clamp(x, 0, panel.width - widget.w);
     widget.y = drawn ? y : std::clamp(y, 0, panel.height - widget.h);
     widget.look = startLook(document, kind);
-    startContent(document, widget);
-    standOut(document, widget, screen.background);
+    startContent(document, widget, screen.background);
     widget.name = widgetNameFor(screen, kind, "");
     return widget;
 }

@@ -13,8 +13,9 @@ std::string startImage(const Document& document, Kind kind);
 // The look that a new widget of a kind takes: one of the kind's own name, else a plain one; "" if there is none.
 std::string startLook(const Document& document, Kind kind);
 
-// Gives a widget what a new one of its kind shows: an image and the properties of KindInfo::start.
-void startContent(const Document& document, Widget& widget);
+// Gives a widget what a new one of its kind shows on a screen with this background: an image and the properties of
+// KindInfo::start, in inks that stand out.
+void startContent(const Document& document, Widget& widget, Colour background);
 
 // Gives a widget other inks where its own, or the default, hardly differ from the background: dark ones on a light
 // screen. Colours of its look, its box and its border stay.

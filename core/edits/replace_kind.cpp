@@ -8,11 +8,13 @@ namespace gorsefinch {
 
 Document replaceKind(const Document& document, std::string_view screen, std::span<const std::string> names, Kind kind) {
     const KindInfo& to = info(kind);
+    const ScreenRef on = document.screen(screen);
+    const Colour background = on ? on->background : Colour{};
     return changeWidgets(document, screen, names, [&](Widget& widget) {
         const PropertyMap before = std::move(widget.properties);
         widget.properties.clear();
         widget.kind = kind;
-        startContent(document, widget);
+        startContent(document, widget, background);
         for (const auto& [key, value] : before)
             if (const PropertyInfo* property = findProperty(kind, key);
                 property && fits(*property, value) && (property->needs == 0 || to.has(property->needs)))

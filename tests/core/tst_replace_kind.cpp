@@ -3,6 +3,7 @@
 #include <QtTest>
 
 #include "core/edits/replace_kind.h"
+#include "core/image/levels.h"
 #include "core/kinds/kinds.h"
 #include "core/scene/built_scene.h"
 #include "tests/support/projects.h"
@@ -64,6 +65,17 @@ class TestReplaceKind : public QObject {
                 SceneBuilder builder;
                 QVERIFY(builder.build(d) != nullptr);
             }
+    }
+
+    // On a light screen a readout has a dark ink, whatever it was before.
+    void theNewKindStandsOut() {
+        Document d = addWidgets(makeDocument(), "first", {makeWidget("w", Kind::Image, 0, 0, 40, 20)});
+        Screen screen = *d.screens[0];
+        screen.background = opaque(0xF1EADB);
+        d = replaceKind(withScreen(d, 0, screen), "first", std::vector<std::string>{"w"}, Kind::Readout);
+        const Widget& made = *d.screens[0]->widgets[0];
+        QVERIFY(greyOf(std::get<Colour>(effectiveValue(d, made, "colour")).argb) < 100);
+        QVERIFY(greyOf(std::get<Colour>(effectiveValue(d, made, "unit_colour")).argb) < 180);
     }
 };
 
