@@ -120,7 +120,11 @@ class Canvas : public QWidget {
     void setCells(const PaintedMap& map, const CellMap& cells);
     void finishCells();
     bool paintByKey(QKeyEvent* event);
+    // So many cells from one on, on the canvas.
+    QRectF placeOfCells(const PaintedMap& map, CellPlace first, MapSize size) const;
     void drawCells(QPainter& painter);
+    void drawMap(QPainter& painter, const PaintedMap& map);
+    void drawCellFrames(QPainter& painter, const PaintedMap& map) const;
     void pressSelect(const QPoint& at, Qt::KeyboardModifiers modifiers);
     void beginGesture(Gesture gesture, const QPoint& at);
     void dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers);

@@ -114,46 +114,38 @@ bool Canvas::paintByKey(QKeyEvent* event) {
         case Qt::Key_K: brush_.setTool(CellTool::Pick); break;
         case Qt::Key_Escape: brush_.setDown(false); break;
         case Qt::Key_Space:
-        case Qt::Key_Return: {
-            const CellPlace at = hoveredCell_.value_or(CellPlace{});
-            const QPoint middle = map->origin + QPoint(at.column * map->cell.width() + map->cell.width() / 2,
-                                                       at.row * map->cell.height() + map->cell.height() / 2);
-            if (pressCells(fromPanel(QPointF(middle) + QPointF(0.5, 0.5)), Qt::NoModifier))
+        case Qt::Key_Return:
+            if (pressCells(placeOfCells(*map, hoveredCell_.value_or(CellPlace{}), {1, 1}).center(), Qt::NoModifier))
                 finishCells();
             gesture_ = Gesture::None;
             session_.endGesture();
             break;
-        }
         default: return false;
     }
     update();
     return true;
 }
 
-// The whole map at rest, though expressions may pan it: what lies outside the box dimly, with a line between cells and
-// a frame round the one to be painted. It covers what lies over it.
-void Canvas::drawCells(QPainter& painter) {
-    const auto map = paintedMap();
-    if (!map)
-        return;
-    const std::vector<QImage>& pictures = cellPictures_.of(session_, *map->widget);
-    const CellMap cells = std::get<CellMap>(effectiveValue(session_.document(), *map->widget, "cells"));
-    const auto placed = [&](int column, int row, int columns, int rows) {
-        const QPoint corner = map->origin + QPoint(column * map->cell.width(), row * map->cell.height());
-        return QRectF(fromPanel(corner), QSizeF(columns * map->cell.width(), rows * map->cell.height()) * zoom_);
-    };
+QRectF Canvas::placeOfCells(const PaintedMap& map, CellPlace first, MapSize size) const {
+    const QPoint corner = map.origin + QPoint(first.column * map.cell.width(), first.row * map.cell.height());
+    return {fromPanel(corner), QSizeF(size.columns * map.cell.width(), size.rows * map.cell.height()) * zoom_};
+}
+
+// The whole map at rest, though expressions may pan it: what lies outside the box dimly. It covers what lies over it.
+void Canvas::drawMap(QPainter& painter, const PaintedMap& map) {
+    const std::vector<QImage>& pictures = cellPictures_.of(session_, *map.widget);
+    const CellMap cells = std::get<CellMap>(effectiveValue(session_.document(), *map.widget, "cells"));
     const auto drawAll = [&] {
-        for (int row = 0; row < map->size.rows; ++row)
-            for (int column = 0; column < map->size.columns; ++column) {
+        for (int row = 0; row < map.size.rows; ++row)
+            for (int column = 0; column < map.size.columns; ++column) {
                 const int cell = cellAt(cells, column, row);
-                const QRectF place = placed(column, row, 1, 1);
+                const QRectF place = placeOfCells(map, {column, row}, {1, 1});
                 if (cell > 0 && cell <= static_cast<int>(pictures.size()) && place.intersects(QRectF(rect())))
                     painter.drawImage(place, pictures[static_cast<size_t>(cell) - 1]);
             }
     };
-    const QRect now = boxNow(*map->widget);
+    const QRect now = boxNow(*map.widget);
     const QRect inside(fromPanel(now.topLeft()).toPoint(), now.size() * zoom_);
-    const QRectF all = placed(0, 0, map->size.columns, map->size.rows);
     painter.save();
     painter.setRenderHint(QPainter::SmoothPixmapTransform, false);
     painter.setClipRect(inside);
@@ -163,24 +155,39 @@ void Canvas::drawCells(QPainter& painter) {
     painter.setOpacity(0.55);
     drawAll();
     painter.restore();
-    if (zoom_ * std::min(map->cell.width(), map->cell.height()) >= 8) {
+}
+
+// Lines between cells where they are large enough, and a frame round the one that is painted next.
+void Canvas::drawCellFrames(QPainter& painter, const PaintedMap& map) const {
+    const QRectF all = placeOfCells(map, {}, map.size);
+    if (zoom_ * std::min(map.cell.width(), map.cell.height()) >= 8) {
         painter.setPen(QPen(QColor(255, 255, 255, 60), 1));
-        for (int column = 0; column <= map->size.columns; ++column)
-            painter.drawLine(placed(column, 0, 0, map->size.rows).topLeft(),
-                             placed(column, 0, 0, map->size.rows).bottomLeft());
-        for (int row = 0; row <= map->size.rows; ++row)
-            painter.drawLine(placed(0, row, map->size.columns, 0).topLeft(),
-                             placed(0, row, map->size.columns, 0).topRight());
+        for (int column = 0; column <= map.size.columns; ++column) {
+            const double x = placeOfCells(map, {column, 0}, {}).x();
+            painter.drawLine(QPointF(x, all.top()), QPointF(x, all.bottom()));
+        }
+        for (int row = 0; row <= map.size.rows; ++row) {
+            const double y = placeOfCells(map, {0, row}, {}).y();
+            painter.drawLine(QPointF(all.left(), y), QPointF(all.right(), y));
+        }
     }
     painter.setBrush(Qt::NoBrush);
     painter.setPen(QPen(Theme::colour(Role::Accent), 1, Qt::DashLine));
     painter.drawRect(all);
-    if (!hoveredCell_ || !map->size.has(*hoveredCell_))
+    if (!hoveredCell_ || !map.size.has(*hoveredCell_))
         return;
-    painter.setPen(QPen(QColor(0, 0, 0, 160), 3));
-    painter.drawRect(placed(hoveredCell_->column, hoveredCell_->row, 1, 1));
-    painter.setPen(QPen(Theme::colour(Role::Accent), 1));
-    painter.drawRect(placed(hoveredCell_->column, hoveredCell_->row, 1, 1));
+    for (const QPen& pen : {QPen(QColor(0, 0, 0, 160), 3), QPen(Theme::colour(Role::Accent), 1)}) {
+        painter.setPen(pen);
+        painter.drawRect(placeOfCells(map, *hoveredCell_, {1, 1}));
+    }
+}
+
+void Canvas::drawCells(QPainter& painter) {
+    const auto map = paintedMap();
+    if (!map)
+        return;
+    drawMap(painter, *map);
+    drawCellFrames(painter, *map);
 }
 
 }  // namespace gorsefinch::app

@@ -4,6 +4,7 @@
 #include <QHelpEvent>
 #include <QHBoxLayout>
 #include <QKeyEvent>
+#include <QLabel>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QPushButton>
@@ -18,6 +19,7 @@ namespace gorsefinch::app {
 namespace {
 
 constexpr int kGap = 3, kLeastCell = 24, kMostCell = 40;  // pixels
+constexpr int kMostCells = 255;                           // frames that a cell of a map can show
 
 }  // namespace
 
@@ -33,12 +35,13 @@ class CellsField::Choice : public QWidget {
     }
 
     void setCells(const std::vector<QImage>& cells) {
-        const bool same = cells.size() == cells_.size() &&
-                          std::equal(cells.begin(), cells.end(), cells_.begin(),
+        const bool same = std::min(cells.size(), size_t{kMostCells}) == cells_.size() &&
+                          std::equal(cells_.begin(), cells_.end(), cells.begin(),
                                      [](const QImage& a, const QImage& b) { return a.cacheKey() == b.cacheKey(); });
         if (same)
             return;
-        cells_ = cells;
+        cells_.assign(cells.begin(), cells.begin() + std::min<std::ptrdiff_t>(std::ssize(cells), kMostCells));
+        brush_.setCell(std::min(brush_.cell(), count() - 1));
         const QSize size = cells_.empty() ? QSize(16, 16) : cells_.front().size();
         const int side = std::max(size.width(), size.height());
         // Whole multiples of a pixel, as far as that gives a size to be clicked.
@@ -132,12 +135,20 @@ class CellsField::Choice : public QWidget {
 };
 
 CellsField::CellsField(CellBrush& brush, QWidget* parent)
-    : QWidget(parent), brush_(brush), paint_(new QPushButton(tr("Paint"), this)), choice_(new Choice(brush, this)) {
+    : QWidget(parent),
+      brush_(brush),
+      paint_(new QPushButton(tr("Paint"), this)),
+      choice_(new Choice(brush, this)),
+      hint_(new QLabel(tr("Choose an image first: its frames are the cells."), this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(4);
     addTools();
     column->addWidget(choice_);
+    hint_->setObjectName("cell_hint");
+    hint_->setWordWrap(true);
+    hint_->setProperty("quiet", true);
+    column->addWidget(hint_);
     connect(&brush, &CellBrush::changed, this, &CellsField::showBrush);
     showBrush();
 }
@@ -177,7 +188,11 @@ void CellsField::addTools() {
     static_cast<QVBoxLayout*>(layout())->addLayout(row);
 }
 
-void CellsField::setCells(const std::vector<QImage>& cells) { choice_->setCells(cells); }
+void CellsField::setCells(const std::vector<QImage>& cells) {
+    choice_->setCells(cells);
+    choice_->setVisible(!cells.empty());
+    hint_->setVisible(cells.empty());
+}
 
 void CellsField::showBrush() {
     paint_->setChecked(brush_.isDown());

@@ -7,6 +7,7 @@
 
 #include "app/screens/cell_brush.h"
 
+class QLabel;
 class QPushButton;
 class QToolButton;
 
@@ -32,6 +33,7 @@ class CellsField : public QWidget {
     QPushButton* paint_;
     std::vector<QToolButton*> tools_;
     Choice* choice_;
+    QLabel* hint_;
 };
 
 }  // namespace gorsefinch::app

@@ -34,7 +34,11 @@ void UsesList::setVariable(const std::string& name) {
     refresh();
 }
 
+void UsesList::showEvent(QShowEvent*) { refresh(); }
+
 void UsesList::refresh() {
+    if (!isVisible())
+        return;
     const int row = list_->currentRow();
     list_->clear();
     places_.clear();

@@ -22,10 +22,14 @@ class UsesList : public QWidget {
     explicit UsesList(Session& session, QWidget* parent = nullptr);
     // "" for none.
     void setVariable(const std::string& name);
+    // Looks through the project, while it is visible.
     void refresh();
 
   Q_SIGNALS:
     void placeChosen(const gorsefinch::Problem& place);
+
+  protected:
+    void showEvent(QShowEvent* event) override;
 
   private:
     void choose(const QListWidgetItem* item);

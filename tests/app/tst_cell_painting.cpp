@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Maps of tiles are painted on the canvas, with the tools and cells of the sheet.
 #include <QAbstractButton>
+#include <QLabel>
 #include <QLineEdit>
 #include <QScrollArea>
 #include <QtTest>
@@ -143,6 +144,29 @@ class TestCellPainting : public QObject, support::OnWindow {
         QVERIFY(baked.has_value());
         const int64_t across = (made.w + (*baked)->width - 1) / (*baked)->width;
         QCOMPARE(std::get<int64_t>(made.properties.at("columns")), across);
+    }
+
+    // Without an image there is nothing to paint with, which the sheet says.
+    void withoutAnImageTheSheetSaysWhatToDo() {
+        auto* choice = find<QScrollArea>("sheet")->widget()->findChild<QWidget*>("cell_choice");
+        auto* hint = find<QScrollArea>("sheet")->widget()->findChild<QLabel*>("cell_hint");
+        QVERIFY(!choice->isHidden() && hint->isHidden());
+        session_->edit(gorsefinch::setProperty(session_->document(), "alarm", Names{"map"}, "image", std::string()),
+                       "Test");
+        QVERIFY(choice->isHidden() && !hint->isHidden());
+        QVERIFY(!find<QScrollArea>("sheet")->widget()->findChild<QAbstractButton*>("paint_cells")->isEnabled());
+    }
+
+    // A cell that another map had does not go on being painted where there is none.
+    void anotherMapHasFewerCells() {
+        choose(2);
+        Document next = session_->document();
+        Recipe recipe = next.image("ground")->recipe;
+        recipe.columns = 1;
+        session_->edit(withRecipe(next, "ground", recipe), "Test");
+        press("cell_pen");
+        QTest::mouseClick(canvas(), Qt::LeftButton, {}, middleOf(0, 0));
+        QCOMPARE(rows(), Rows{"1"});
     }
 };
 

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Texts that roll: at each time they look like the same text that lies still where it has got to, cut at the box.
+// Rolling texts: at each time the panel shows the same pixels as a text that does not roll, drawn at the current offset
+// and clipped to the box.
 #include <QtTest>
 
 #include "core/edits/edit.h"
