@@ -33,7 +33,8 @@ enum {
     GORSE_TRACE_ROUNDS = 7,           /* rules were still waiting after the last round of a step */
     GORSE_TRACE_EVENT = 8,            /* event a (GORSE_EVENT_...) happened on widget b of the current screen */
     GORSE_TRACE_TEXT = 9,             /* text variable a changed */
-    GORSE_TRACE_FOLLOWED = 10         /* the expression of slot a was computed and gave b */
+    GORSE_TRACE_FOLLOWED = 10,        /* the expression of slot a was computed and gave b */
+    GORSE_TRACE_ELEMENT = 11          /* the array whose first element is variable a has no element b */
 };
 
 /* What the firmware supplies. `user` is handed back untouched. All run inside a call of gorse_step or, for hooks of
@@ -88,10 +89,15 @@ uint32_t gorse_step(gorse *g, uint32_t now_ms);
 /* A finger or pointer: down is 1 while it touches. A call with the same state is cheap. */
 void gorse_touch(gorse *g, int16_t x, int16_t y, uint8_t down);
 
-/* Sets a whole, decimal or yes/no variable. */
+/* Sets a whole, decimal, yes/no or choice variable. */
 gorse_result gorse_set_number(gorse *g, uint16_t variable, int32_t value);
-/* The value of a whole, decimal or yes/no variable; 0 for an unknown one. */
+/* The value of a whole, decimal, yes/no or choice variable; 0 for an unknown one. */
 int32_t gorse_number(const gorse *g, uint16_t variable);
+
+/* Sets an element of an array, `count` variables from number `first` on. GORSE_RESULT_UNKNOWN for one that it lacks. */
+gorse_result gorse_set_element(gorse *g, uint16_t first, uint16_t count, uint32_t index, int32_t value);
+/* The value of an element; 0 for one that the array lacks. */
+int32_t gorse_element(const gorse *g, uint16_t first, uint16_t count, uint32_t index);
 
 /* Sets a text variable from zero-terminated UTF-8, cut at a character's edge to its capacity. */
 gorse_result gorse_set_text(gorse *g, uint16_t text_variable, const char *value);

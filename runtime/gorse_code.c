@@ -69,7 +69,9 @@ static int32_t compute(int32_t a, int32_t b, uint8_t op) {
 
 #if GORSE_CHECKS
 /* 1 for the operations of expressions. */
-static uint8_t changes_nothing(uint8_t op) {
+static uint8_t changes_nothing(uint8_t op, const GORSE_ROM uint8_t *operand) {
+    if (op == GORSE_OP_ARRAY)
+        return (uint8_t)(operand[3] != GORSE_ARRAY_SET && operand[3] != GORSE_ARRAY_FILL);
     return (uint8_t)(op != GORSE_OP_SET_NUMBER && op != GORSE_OP_SET_SLOT && op != GORSE_OP_SET_TEXT &&
                      op != GORSE_OP_SET_CELL && op != GORSE_OP_CALL && op != GORSE_OP_CALL_TEXT &&
                      op != GORSE_OP_COMMAND && op != GORSE_OP_GO && op != GORSE_OP_BACK);
@@ -91,7 +93,7 @@ int32_t gorse_execute(gorse *g, const GORSE_ROM uint8_t *code, uint16_t rule) {
         if (op >= GORSE_OP_SHORT && op <= GORSE_OP_CALL_TEXT)
             word = next_word(&m);
         int32_t value = word;
-        GORSE_ASSERT(rule != GORSE_NONE || changes_nothing(op) != 0u);
+        GORSE_ASSERT(rule != GORSE_NONE || changes_nothing(op, m.at) != 0u);
         switch (op) {
         case GORSE_OP_END:
             if (m.divided != 0u)

@@ -182,8 +182,8 @@ typedef struct gorse_scene {
     const GORSE_ROM gorse_rule *rules;
     const GORSE_ROM uint8_t *code;
     const GORSE_ROM uint8_t *const GORSE_ROM *strings; /* texts that rules speak of */
-    /* gorse_extended_code where byte code has operations that need more, gorse_extended_code_with_cells where it sets
-     * cells of maps, else 0. */
+    /* gorse_extended_code where byte code has operations that need more, ..._with_cells where it sets cells of maps,
+     * ..._with_elements where it works on arrays, ..._with_both, else 0. */
     void (*extended)(gorse *g, struct gorse_machine *m, uint8_t op, uint16_t operand);
     /* gorse_extended_forms where texts show times, other texts, or yes and no, else 0. */
     void (*forms)(const gorse *g, struct gorse_writer *to, const GORSE_ROM uint8_t *inset, int32_t value);
@@ -253,7 +253,21 @@ enum {
     GORSE_OP_XOR,
     GORSE_OP_LEFT,
     GORSE_OP_RIGHT,
-    GORSE_OP_SET_CELL /* u16 screen, u16 widget: pop a cell, its row and its column */
+    GORSE_OP_SET_CELL, /* u16 screen, u16 widget: pop a cell, its row and its column */
+    GORSE_OP_ARRAY     /* u16 its first variable, u8 its elements less 1, u8 what: GORSE_ARRAY_... */
+};
+
+/* What is done with an array. */
+enum {
+    GORSE_ARRAY_ELEMENT = 0, /* pop an index, push the element; 0 for one that it lacks */
+    GORSE_ARRAY_SET,         /* pop a value and an index; one that it lacks is left out */
+    GORSE_ARRAY_FILL,        /* pop a value for all elements */
+    GORSE_ARRAY_LESS,        /* pop a value, push how many elements are less */
+    GORSE_ARRAY_EQUAL,
+    GORSE_ARRAY_MORE,
+    GORSE_ARRAY_SUM, /* push the sum of all elements */
+    GORSE_ARRAY_MIN,
+    GORSE_ARRAY_MAX
 };
 
 /* Where byte code has got to. */
@@ -276,8 +290,10 @@ extern const GORSE_ROM gorse_motion gorse_motion_of_several;
 extern const GORSE_ROM gorse_motion gorse_motion_that_records;
 
 void gorse_extended_code(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand);
-/* The same with cells of maps. */
+/* The same with cells of maps, with arrays, and with both. */
 void gorse_extended_code_with_cells(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand);
+void gorse_extended_code_with_elements(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand);
+void gorse_extended_code_with_both(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand);
 void gorse_extended_forms(const gorse *g, struct gorse_writer *to, const GORSE_ROM uint8_t *inset, int32_t value);
 
 extern const GORSE_ROM gorse_format gorse_format_page1;

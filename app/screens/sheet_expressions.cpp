@@ -129,8 +129,10 @@ void Sheet::takeVariable(const PropertyInfo& property, const QString& name) {
         return;
     const std::string screen = session_.selection().screenName().toStdString();
     const QString what = tr("Let %1 follow %2").arg(QString(property.label).toLower(), name);
-    if (property.type == PropertyType::Variable) {
-        if (variable->type == VariableType::Text)
+    // Of an array its first element, to be changed to another.
+    const std::string shown = variable->name + (variable->isArray() ? "[0]" : "");
+    if (property.type == PropertyType::Variable && !variable->isArray()) {
+        if (variable->isText())
             session_.showError(tr("%1 is a text; it can be shown by a text").arg(name));
         else
             session_.edit(
@@ -141,17 +143,16 @@ void Sheet::takeVariable(const PropertyInfo& property, const QString& name) {
     if (property.type == PropertyType::Text) {
         const auto words = common(property);
         std::string text = words ? std::get<std::string>(*words) : std::string();
-        text += (text.empty() || text.ends_with(' ') ? "{" : " {") + variable->name + "}";
+        text += (text.empty() || text.ends_with(' ') ? "{" : " {") + shown + "}";
         session_.edit(gorsefinch::setProperty(session_.document(), screen, selectedNames(), property.key, text), what);
         return;
     }
     // What is a number for one of the two and yes or no for the other.
     const bool wantsYesNo = property.type == PropertyType::YesNo, isYesNo = variable->type == VariableType::YesNo;
-    const bool isNumber = !isYesNo && variable->type != VariableType::Text;
     const bool wantsNumber = property.type == PropertyType::Whole;
-    const std::string expression = variable->name + (wantsYesNo && isNumber   ? " != 0"
-                                                     : wantsNumber && isYesNo ? " ? 1 : 0"
-                                                                              : "");
+    const std::string expression = shown + (wantsYesNo && variable->isNumeric() ? " != 0"
+                                            : wantsNumber && isYesNo            ? " ? 1 : 0"
+                                                                                : "");
     session_.edit(setExpression(session_.document(), screen, selectedNames(), property.key, expression), what);
 }
 

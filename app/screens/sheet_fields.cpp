@@ -177,7 +177,7 @@ QWidget* Sheet::variableField(const PropertyInfo& property, std::function<void()
     auto* field = new QComboBox(page_);
     field->addItem(tr("none"), QString());
     for (const Variable& each : *session_.document().variables)
-        if (each.type != VariableType::Text)
+        if (!each.isText() && !each.isArray())
             field->addItem(fromStd(each.name), fromStd(each.name));
     if (session_.document().clock)
         for (const Variable& each : clockVariables())

@@ -68,7 +68,7 @@ int TrialSlider::atPosition(int position) const {
 
 void TrialSlider::setVariable(const std::string& name, const std::string& min, const std::string& max) {
     const Variable* variable = session_.document().variable(name);
-    if (variable && variable->type == VariableType::Text)
+    if (variable && (variable->isText() || variable->isArray() || variable->type == VariableType::Choice))
         variable = nullptr;
     setEnabled(variable != nullptr);
     variable_ = variable ? name : std::string();

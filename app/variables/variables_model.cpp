@@ -16,8 +16,6 @@ namespace gorsefinch::app {
 
 namespace {
 
-bool isNumber(const Variable& v) { return v.type == VariableType::Whole || v.type == VariableType::Decimal; }
-
 struct ColumnInfo {
     const char* title;
     const char* help;
@@ -26,24 +24,23 @@ struct ColumnInfo {
 };
 
 constexpr auto columns = std::to_array<ColumnInfo>({
-    {"Name", "A rename follows through to texts and rules", 150},
-    {"Type", "whole, decimal, yes/no or text", 76},
-    {"Digits", "Digits behind the point of a decimal; maximum bytes of a text", 56, true},
-    {"Minimum", "Smaller values are clamped to it", 86, true},
-    {"Maximum", "Larger values are clamped to it", 86, true},
-    {"Start", "The value when the interface starts", 96, true},
-    {"Unit", "Shown nowhere by itself; rules are checked for mixed units", 52},
-    {"Written by", "Who writes it: the firmware, the panel, or both", 90},
+    {"Name", "A rename follows through to texts and rules", 132},
+    {"Type", "whole, decimal, yes/no, text or choice", 70},
+    {"Digits", "Digits behind the point of a decimal; maximum bytes of a text", 54, true},
+    {"Elements", "More than one make it an array of so many values: name[0], name[1] and so on", 76, true},
+    {"Names", "The names of a choice's values, with commas between them", 114},
+    {"Minimum", "Smaller values are clamped to it", 74, true},
+    {"Maximum", "Larger values are clamped to it", 74, true},
+    {"Start", "The value when the interface starts", 72, true},
+    {"Unit", "Shown nowhere by itself; rules are checked for mixed units", 54},
+    {"Written by", "Who writes it: the firmware, the panel, or both", 78},
     {"Interrupt", "Its setter may be called from an interrupt; the value takes effect at the next step", 76},
-    {"Kept", "Kept over power-off", 52},
-    {"In the twin", "Its value in the running twin: double click to set it", 106, true},
-    {"Uses", "Widgets and rules that use it, listed below; 0 means nobody does", 52, true},
+    {"Kept", "Kept over power-off", 48},
+    {"In the twin", "Its value in the running twin: double click to set it", 96, true},
+    {"Uses", "Widgets and rules that use it, listed below; 0 means nobody does", 50, true},
     {"Note", "For whoever reads the generated header", 200},
 });
 static_assert(columns.size() == VariablesModel::Columns);
-
-// Texts are too long to be handed over from an interrupt, and what only the panel writes has no setter.
-bool mayBeLatched(const Variable& v) { return v.type != VariableType::Text && v.writer != Writer::Panel; }
 
 // The value in steps of other decimals, clamped to 32 bits.
 int32_t rescaled(int32_t value, int from, int to) {
@@ -68,7 +65,7 @@ void setDecimals(Variable& v, int decimals) {
 void setType(Variable& v, VariableType type) {
     if (type == v.type)
         return;
-    if (v.type == VariableType::YesNo || v.type == VariableType::Text) {
+    if (!v.isNumeric()) {
         v.min = INT32_MIN;
         v.max = INT32_MAX;
         v.start = 0;
@@ -79,8 +76,13 @@ void setType(Variable& v, VariableType type) {
         v.min = 0;
         v.max = 1;
         v.start = v.start != 0;
-        v.unit.clear();
     }
+    if (type == VariableType::Choice)
+        setChoices(v, v.choices.empty() ? std::vector<std::string>{"off", "on"} : v.choices);
+    if (!v.isNumeric())
+        v.unit.clear();
+    if (v.isText())
+        v.count = 1;
 }
 
 }  // namespace
@@ -123,12 +125,12 @@ QString VariablesModel::text(const Variable& v, int column) const {
             return v.type == VariableType::Decimal ? QString::number(v.decimals)
                    : v.type == VariableType::Text  ? QString::number(v.length)
                                                    : QString();
-        case Min: return isNumber(v) ? number(v.min) : QString();
-        case Max: return isNumber(v) ? number(v.max) : QString();
-        case Start:
-            return v.type == VariableType::Text    ? QString::fromStdString(v.startText)
-                   : v.type == VariableType::YesNo ? (v.start != 0 ? "yes" : "no")
-                                                   : number(v.start);
+        case Min: return v.isNumeric() ? number(v.min) : QString();
+        case Max: return v.isNumeric() ? number(v.max) : QString();
+        case Elements: return v.isArray() ? QString::number(v.count) : QString();
+        case Names:
+            return v.type == VariableType::Choice ? QString::fromStdString(choicesInWords(v.choices)) : QString();
+        case Start: return QString::fromStdString(v.isText() ? v.startText : valueInWords(v, v.start));
         case Unit: return QString::fromStdString(v.unit);
         case WrittenBy: return toKey(v.writer);
         case Now: return QString::fromStdString(session_.runner().twin().get(v.name));
@@ -148,17 +150,20 @@ QVariant VariablesModel::data(const QModelIndex& index, int role) const {
         return text(v, column);
     if (role == Qt::CheckStateRole && column == Kept)
         return v.kept ? Qt::Checked : Qt::Unchecked;
-    if (role == Qt::CheckStateRole && column == Interrupt && mayBeLatched(v))
+    if (role == Qt::CheckStateRole && column == Interrupt && v.mayBeLatched())
         return v.fromInterrupt ? Qt::Checked : Qt::Unchecked;
     if (role == Qt::FontRole && figures)
         return Theme::figures();
-    if (role == Qt::TextAlignmentRole && figures &&
-        (v.type != VariableType::Text || (column != Start && column != Now)))
+    if (role == Qt::TextAlignmentRole && figures && (v.isNumeric() || (column != Start && column != Now)) &&
+        (!v.isArray() || column != Now))
         return static_cast<int>(Qt::AlignRight | Qt::AlignVCenter);
     if (role == Qt::ForegroundRole && column == Now)
         return Theme::colour(Role::Bound);
     if (role == Qt::ForegroundRole && column == Used && uses(v) == 0)
         return Theme::colour(Role::Error);
+    // A list may be longer than its cell.
+    if (role == Qt::ToolTipRole && (column == Names || column == Now) && text(v, column).contains(','))
+        return text(v, column);
     if (role == Qt::ToolTipRole)
         return headerData(column, Qt::Horizontal, Qt::ToolTipRole);
     return {};
@@ -190,9 +195,11 @@ Qt::ItemFlags VariablesModel::flags(const QModelIndex& index) const {
         return flags;
     const Variable& v = variable(index.row());
     const int column = index.column();
-    if (column == Kept || (column == Interrupt && mayBeLatched(v)))
+    if (column == Kept || (column == Interrupt && v.mayBeLatched()))
         return flags | Qt::ItemIsUserCheckable;
-    const bool fixed = column == Used || ((column == Min || column == Max) && !isNumber(v)) ||
+    const bool fixed = column == Used || (column == Elements && v.isText()) ||
+                       (column == Names && v.type != VariableType::Choice) ||
+                       ((column == Min || column == Max) && !v.isNumeric()) ||
                        (column == Digits && v.type != VariableType::Decimal && v.type != VariableType::Text);
     return fixed ? flags : flags | Qt::ItemIsEditable;
 }
@@ -208,12 +215,18 @@ bool VariablesModel::change(Variable& v, int column, const QString& given) {
         case Type:
             if (const auto type = variableTypeByKey(text))
                 return setType(v, *type), true;
-            refuse(tr("A variable is whole, decimal, yes/no or text."));
+            refuse(tr("A variable is whole, decimal, yes/no, text or choice."));
             return false;
         case WrittenBy:
             if (const auto writer = writerByKey(text))
                 return v.writer = *writer, true;
             refuse(tr("A variable is written by the firmware, the panel, or both."));
+            return false;
+        case Elements:
+            if (const auto count = text.empty() ? std::optional(1) : whole;
+                count && *count >= 1 && *count <= kMaxElements)
+                return v.count = *count, true;
+            refuse(tr("An array has 2 to %1 elements; empty for a single value.").arg(kMaxElements));
             return false;
         case Unit: v.unit = cutText(text, 40); return true;
         case Note: v.note = text; return true;
@@ -228,8 +241,14 @@ bool VariablesModel::change(Variable& v, int column, const QString& given) {
         case Start:
             if (v.type == VariableType::Text)
                 return v.startText = cutText(text, static_cast<size_t>(v.length)), true;
-            if (v.type == VariableType::YesNo)
-                return v.start = text == "yes" || text == "1", true;
+            if (const auto start = v.isNumeric() ? std::nullopt : valueFromWords(v, text))
+                return v.start = *start, true;
+            if (v.type == VariableType::Choice) {
+                refuse(tr("It is one of %1.").arg(QString::fromStdString(choicesInWords(v.choices))));
+                return false;
+            }
+            if (!v.isNumeric())
+                return v.start = 0, true;
             [[fallthrough]];
         default: break;
     }
@@ -259,7 +278,7 @@ bool VariablesModel::setData(const QModelIndex& index, const QVariant& value, in
         session_.edit(withVariable(session_.document(), v), tr("Change kept"));
         return true;
     }
-    if (role == Qt::CheckStateRole && index.column() == Interrupt && mayBeLatched(v)) {
+    if (role == Qt::CheckStateRole && index.column() == Interrupt && v.mayBeLatched()) {
         v.fromInterrupt = value.toInt() == Qt::Checked;
         session_.edit(withVariable(session_.document(), v), tr("Change interrupt"));
         return true;
@@ -269,6 +288,10 @@ bool VariablesModel::setData(const QModelIndex& index, const QVariant& value, in
     if (index.column() == Name)
         return session_.edit(renameVariable(session_.document(), v.name, value.toString().trimmed().toStdString()),
                              tr("Rename variable"));
+    if (index.column() == Names)
+        return session_.edit(
+            withChoices(session_.document(), v.name, listFromText(value.toString().trimmed().toStdString())),
+            tr("Change the names of %1").arg(QString::fromStdString(v.name)));
     if (index.column() == Now) {
         if (const auto set = session_.runner().setValue(v.name, value.toString().trimmed().toStdString()); !set)
             refuse(QString::fromStdString(set.error().text()));

@@ -14,7 +14,24 @@ class VariablesModel : public QAbstractTableModel {
     Q_OBJECT
 
   public:
-    enum Column { Name, Type, Digits, Min, Max, Start, Unit, WrittenBy, Interrupt, Kept, Now, Used, Note, Columns };
+    enum Column {
+        Name,
+        Type,
+        Digits,
+        Elements,
+        Names,
+        Min,
+        Max,
+        Start,
+        Unit,
+        WrittenBy,
+        Interrupt,
+        Kept,
+        Now,
+        Used,
+        Note,
+        Columns
+    };
 
     explicit VariablesModel(Session& session, QObject* parent = nullptr);
     int rowCount(const QModelIndex& parent = {}) const override;

@@ -83,10 +83,11 @@ VariablesStation::VariablesStation(Session& session, QWidget* parent)
     remove->setObjectName("remove_variable");
     remove->setToolTip(tr("Delete the selected variables (Ctrl+Del)"));
     remove->setShortcut(Qt::CTRL | Qt::Key_Delete);
-    auto* hint = new QLabel(tr("Drag one to the station Screens to show it, or write {name}, {name:0.0}, {name:mm:ss} "
-                               "in a text. F2 edits a "
-                               "cell."),
-                            this);
+    auto* hint = new QLabel(
+        tr("Drag one to the station Screens to show it, or write {name}, {name[0]}, {name:0.0}, {name:mm:ss} "
+           "in a text. F2 edits a "
+           "cell."),
+        this);
     hint->setProperty("quiet", true);
     hint->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
     hint->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
@@ -116,8 +117,10 @@ VariablesStation::VariablesStation(Session& session, QWidget* parent)
     setFocusProxy(table_);
     table_->setObjectName("variables");
     table_->setModel(model_);
-    table_->setItemDelegateForColumn(VariablesModel::Type,
-                                     new WordsDelegate({"whole", "decimal", "yes/no", "text"}, this));
+    QStringList types;
+    for (const std::string& each : variableTypeKeys())
+        types << fromStd(each);
+    table_->setItemDelegateForColumn(VariablesModel::Type, new WordsDelegate(types, this));
     table_->setItemDelegateForColumn(VariablesModel::WrittenBy, new WordsDelegate({"firmware", "panel", "both"}, this));
     table_->verticalHeader()->hide();
     table_->verticalHeader()->setDefaultSectionSize(28);
@@ -125,6 +128,7 @@ VariablesStation::VariablesStation(Session& session, QWidget* parent)
     table_->horizontalHeader()->setStretchLastSection(true);
     table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     table_->setAlternatingRowColors(true);
+    table_->setWordWrap(false);
     table_->setSelectionBehavior(QAbstractItemView::SelectItems);
     table_->setDragEnabled(true);
     table_->setDragDropMode(QAbstractItemView::DragOnly);

@@ -2,10 +2,7 @@
 #include "core/document/document.h"
 
 #include <algorithm>
-#include <array>
 #include <set>
-
-#include "core/document/key_table.h"
 
 namespace gorsefinch {
 
@@ -17,17 +14,6 @@ const T* byName(const std::vector<T>& all, std::string_view name) {
     return at == all.end() ? nullptr : &*at;
 }
 
-constexpr std::array<std::pair<VariableType, const char*>, 4> typeKeys{{
-    {VariableType::Whole, "whole"},
-    {VariableType::Decimal, "decimal"},
-    {VariableType::YesNo, "yes/no"},
-    {VariableType::Text, "text"},
-}};
-constexpr std::array<std::pair<Writer, const char*>, 3> writerKeys{{
-    {Writer::Firmware, "firmware"},
-    {Writer::Panel, "panel"},
-    {Writer::Both, "both"},
-}};
 }  // namespace
 
 const Variable* Document::variable(std::string_view wanted) const { return byName(*variables, wanted); }
@@ -76,6 +62,13 @@ size_t originalBytes(const Document& document) {
     return sum;
 }
 
+size_t numbersOf(const Document& document) {
+    size_t sum = 0;
+    for (const Variable& each : *document.variables)
+        sum += numbersOf(each);
+    return sum;
+}
+
 size_t longestRules(const Document& document) {
     size_t longest = 0;
     for (const RuleFile& each : *document.rules)
@@ -97,6 +90,8 @@ std::optional<std::string> exceededLimit(const Document& before, const Document&
         return words;
     if (auto words = tooMany("variables", before.variables->size(), next.variables->size()))
         return words;
+    if (before.variables != next.variables && grows(numbersOf(before), numbersOf(next), kMaxNumbers))
+        return "The variables of a project have at most " + std::to_string(kMaxNumbers) + " numbers together.";
     if (auto words = tooMany("looks", before.looks->size(), next.looks->size()))
         return words;
     if (auto words = tooMany("images", before.images->size(), next.images->size()))
@@ -141,10 +136,5 @@ PropertyValue effectiveValue(const Document& document, const Widget& widget, std
         return int64_t{widget.*property.half / 2};
     return findStyleProperty(key) ? lookValue(document.look(widget.look), "", key) : property.fallback;
 }
-
-const char* toKey(VariableType type) { return keyOf<VariableType>(typeKeys, type); }
-const char* toKey(Writer writer) { return keyOf<Writer>(writerKeys, writer); }
-std::optional<VariableType> variableTypeByKey(std::string_view key) { return valueOfKey<VariableType>(typeKeys, key); }
-std::optional<Writer> writerByKey(std::string_view key) { return valueOfKey<Writer>(writerKeys, key); }
 
 }  // namespace gorsefinch

@@ -7,10 +7,10 @@
 #include <string_view>
 #include <vector>
 
-#include "core/base/decimal.h"
 #include "core/base/shared_bytes.h"
 #include "core/document/font_settings.h"
 #include "core/document/recipe.h"
+#include "core/document/variable.h"
 #include "core/kinds/kinds.h"
 
 namespace gorsefinch {
@@ -43,26 +43,6 @@ struct Panel {
     bool touch = true;                                      // it can be touched
     bool hooksRequired = false;                             // firmware without one of the hooks does not link
     UnknownKeys unknown;
-};
-
-enum class VariableType { Whole, Decimal, YesNo, Text };
-enum class Writer { Firmware, Panel, Both };
-
-// A value shared with the firmware. Decimals count in steps of 10^-decimals, also in min, max and start.
-struct Variable {
-    std::string name;
-    VariableType type = VariableType::Whole;
-    int decimals = 0;  // 0 to 6, of a decimal
-    int32_t min = -2147483647 - 1, max = 2147483647, start = 0;
-    std::string startText;  // of a text
-    int length = 16;        // maximum bytes of a text: 1 to 200
-    std::string unit;
-    Writer writer = Writer::Firmware;
-    bool kept = false;           // over power-off
-    bool fromInterrupt = false;  // its setter may be called from an interrupt; of numbers and yes/no
-    std::string note;
-    UnknownKeys unknown;
-    friend bool operator==(const Variable&, const Variable&) = default;
 };
 
 // The date and time that the interface shows and rules use: its fields are numbers such as clock.hour.
@@ -171,10 +151,5 @@ std::vector<Colour> panelPalette(const Panel& panel);
 PropertyValue effectiveValue(const Document& document, const Widget& widget, std::string_view key);
 // A style property of a look in a state ("" for none); a null look gives the defaults.
 PropertyValue lookValue(const Look* look, std::string_view state, std::string_view key);
-
-const char* toKey(VariableType type);
-const char* toKey(Writer writer);
-std::optional<VariableType> variableTypeByKey(std::string_view key);
-std::optional<Writer> writerByKey(std::string_view key);
 
 }  // namespace gorsefinch

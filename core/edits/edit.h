@@ -61,6 +61,9 @@ Result<Document> renameWidget(const Document& document, std::string_view screen,
                               std::string_view to);
 Result<Document> renameScreen(const Document& document, std::string_view from, std::string_view to);
 Result<Document> renameVariable(const Document& document, std::string_view from, std::string_view to);
+// Gives a choice its names. Where only some are new, rules and texts follow; start values keep their name. A list that
+// can't be is refused.
+Result<Document> withChoices(const Document& document, std::string_view variable, std::vector<std::string> names);
 Result<Document> renameLook(const Document& document, std::string_view from, std::string_view to);
 Result<Document> renameImage(const Document& document, std::string_view from, std::string_view to);
 Result<Document> renameFace(const Document& document, std::string_view from, std::string_view to);

@@ -193,6 +193,40 @@ Result<Document> renameVariable(const Document& document, std::string_view from,
     return next;
 }
 
+Result<Document> withChoices(const Document& document, std::string_view variable, std::vector<std::string> names) {
+    const Variable* known = document.variable(variable);
+    if (!known || known->choices == names)
+        return document;
+    if (const auto error = choicesError(names))
+        return failure("", "", *error, "Write names such as idle, warming, hold");
+    Document next = document;
+    const auto rename = [&](const std::string& from, const std::string& to) {
+        const RuleRename each{{Reference::What::Choice, from, std::string(variable)}, "\"" + to + "\""};
+        renameInRules(next, each);
+        rewriteTexts(next, each);
+    };
+    const auto isIn = [](const std::vector<std::string>& all, const std::string& name) {
+        return std::find(all.begin(), all.end(), name) != all.end();
+    };
+    // One that is gone where a new one stands is renamed; what is only moved keeps its name.
+    if (names.size() == known->choices.size())
+        for (size_t i = 0; i < names.size(); ++i)
+            if (!isIn(names, known->choices[i]) && !isIn(known->choices, names[i]))
+                rename(known->choices[i], names[i]);
+    auto all = std::make_shared<std::vector<Variable>>(*next.variables);
+    for (Variable& each : *all) {
+        if (each.name != variable)
+            continue;
+        const std::string start = valueInWords(each, each.start);
+        const auto moved = std::find(names.begin(), names.end(), start);
+        if (moved != names.end())
+            each.start = static_cast<int32_t>(moved - names.begin());
+        setChoices(each, names);
+    }
+    next.variables = all;
+    return next;
+}
+
 Result<Document> renameLook(const Document& document, std::string_view from, std::string_view to) {
     if (!document.look(from) || from == to)
         return document;

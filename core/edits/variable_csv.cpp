@@ -13,11 +13,28 @@ namespace gorsefinch {
 
 namespace {
 
-enum Column { Name, Type, Decimals, Min, Max, Start, Length, Unit, WriterIs, Kept, Interrupt, Note, Columns };
+enum Column {
+    Name,
+    Type,
+    Decimals,
+    Min,
+    Max,
+    Start,
+    Length,
+    Count,
+    Choices,
+    Unit,
+    WriterIs,
+    Kept,
+    Interrupt,
+    Note,
+    Columns
+};
 
 // The keys of files.
-constexpr auto columnNames = std::to_array<std::string_view>(
-    {"name", "type", "decimals", "min", "max", "start", "length", "unit", "writer", "kept", "from_interrupt", "note"});
+constexpr auto columnNames =
+    std::to_array<std::string_view>({"name", "type", "decimals", "min", "max", "start", "length", "count", "choices",
+                                     "unit", "writer", "kept", "from_interrupt", "note"});
 static_assert(columnNames.size() == Columns);
 
 constexpr size_t kMaxFields = 64, kMaxField = 4000, kMaxUnit = 40;
@@ -78,18 +95,26 @@ class CsvReader {
 
 std::string number(const Variable& v, int32_t value) { return decimalText(value, v.decimals); }
 
+// With a separator that needs no quotes.
+std::string joined(const std::vector<std::string>& names) {
+    std::string out;
+    for (const std::string& each : names)
+        out += (out.empty() ? "" : "|") + each;
+    return out;
+}
+
 std::string fieldOf(const Variable& v, Column column) {
     const Variable defaults;
-    const bool isText = v.type == VariableType::Text;
-    const bool isNumber = v.type == VariableType::Whole || v.type == VariableType::Decimal;
     switch (column) {
         case Name: return v.name;
         case Type: return toKey(v.type);
         case Decimals: return v.type == VariableType::Decimal ? std::to_string(v.decimals) : "";
-        case Min: return isNumber && v.min != defaults.min ? number(v, v.min) : "";
-        case Max: return isNumber && v.max != defaults.max ? number(v, v.max) : "";
-        case Start: return isText ? v.startText : isNumber ? number(v, v.start) : v.start != 0 ? "yes" : "no";
-        case Length: return isText ? std::to_string(v.length) : "";
+        case Min: return v.isNumeric() && v.min != defaults.min ? number(v, v.min) : "";
+        case Max: return v.isNumeric() && v.max != defaults.max ? number(v, v.max) : "";
+        case Start: return v.isText() ? v.startText : valueInWords(v, v.start);
+        case Length: return v.isText() ? std::to_string(v.length) : "";
+        case Count: return v.isArray() ? std::to_string(v.count) : "";
+        case Choices: return joined(v.choices);
         case Unit: return v.unit;
         case WriterIs: return toKey(v.writer);
         case Kept: return v.kept ? "yes" : "no";
@@ -125,7 +150,15 @@ class RowReader {
         out.fromInterrupt = isYes(Interrupt);
         if (out.unit.size() > kMaxUnit)
             return "the unit is longer than " + std::to_string(kMaxUnit) + " bytes";
-        return out.type == VariableType::Text ? readText(out) : readNumbers(out);
+        if (out.isText())
+            return readText(out);
+        if (!field(Count).empty()) {
+            const auto count = decimalFromText(field(Count), 0);
+            if (!count || *count < 1 || *count > kMaxElements)
+                return "an array has 1 to " + std::to_string(kMaxElements) + " elements, not \"" + field(Count) + "\"";
+            out.count = *count;
+        }
+        return out.type == VariableType::Choice ? readChoices(out) : readNumbers(out);
     }
 
   private:
@@ -151,6 +184,20 @@ class RowReader {
         out.startText = field(Start);
         if (out.startText.size() > static_cast<size_t>(out.length))
             return "the text that it starts with is longer than " + std::to_string(out.length) + " bytes";
+        return std::nullopt;
+    }
+
+    std::optional<std::string> readChoices(Variable& out) const {
+        std::vector<std::string> choices = listFromText(field(Choices));
+        if (auto error = choicesError(choices))
+            return error;
+        setChoices(out, std::move(choices));
+        if (field(Start).empty())
+            return std::nullopt;
+        const auto start = valueFromWords(out, field(Start));
+        if (!start)
+            return "\"" + field(Start) + "\" is none of its names";
+        out.start = *start;
         return std::nullopt;
     }
 

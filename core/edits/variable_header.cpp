@@ -48,12 +48,42 @@ int32_t clamped(double value) {
         std::clamp(value, double{std::numeric_limits<int32_t>::min()}, double{std::numeric_limits<int32_t>::max()}));
 }
 
+// "MODE_IDLE" and "MODE_WARM_UP" as "idle" and "warm up": without what all have before an underscore.
+std::vector<std::string> choicesOf(std::span<const std::string> constants) {
+    size_t shared = 0;
+    for (size_t at = 0; !constants.empty() && (at = constants[0].find('_', at)) != std::string::npos; ++at)
+        if (std::all_of(constants.begin(), constants.end(), [&](const std::string& each) {
+                return each.size() > at + 1 && each.compare(0, at + 1, constants[0], 0, at + 1) == 0;
+            }))
+            shared = at + 1;
+    std::vector<std::string> out;
+    for (const std::string& each : constants) {
+        std::string words = lower(each.substr(shared));
+        std::replace(words.begin(), words.end(), '_', ' ');
+        out.push_back(std::move(words));
+    }
+    return out;
+}
+
+// What two lists have in common if they are of the same constants.
+std::string constantsOf(std::span<const std::string> choices) {
+    std::string out;
+    for (const std::string& each : choices) {
+        for (const char c : lower(each))
+            out += std::isalnum(static_cast<unsigned char>(c)) ? c : ' ';
+        out += ',';
+    }
+    return out;
+}
+
 // What a member's type says of its variable.
 struct Meaning {
     VariableType type = VariableType::Whole;
     double min = 0, max = 0;
-    std::string note;  // of an enum: what its values are
+    std::string note;                  // of an enum: what its values are
+    std::vector<std::string> choices;  // of an enum whose values count from 0 on
     bool isCharacter = false;
+    int count = 1;
 };
 
 class HeaderReader {
@@ -117,7 +147,8 @@ class HeaderReader {
             return;
         Meaning meaning;
         double next = 0;
-        bool any = false;
+        bool any = false, counts = true;
+        std::vector<std::string> constants;
         while (!word().empty() && word() != "}") {
             const std::string name(word());
             std::string value;
@@ -129,6 +160,8 @@ class HeaderReader {
             meaning.min = any ? std::min(meaning.min, next) : next;
             meaning.max = any ? std::max(meaning.max, next) : next;
             meaning.note += (any ? ", " : "") + std::to_string(static_cast<int64_t>(next)) + " " + name;
+            counts = counts && next == static_cast<double>(constants.size());
+            constants.push_back(name);
             any = true;
             ++next;
             if (word() == ",")
@@ -136,6 +169,11 @@ class HeaderReader {
         }
         const std::string name = nameBehind(*tag);
         meaning.note = cutText(meaning.note, kMaxNote);
+        if (std::vector<std::string> choices = choicesOf(constants); counts && !choicesError(choices)) {
+            meaning.type = VariableType::Choice;
+            meaning.choices = std::move(choices);
+            meaning.note.clear();
+        }
         if (!any || name.empty())
             return;
         enums_.insert_or_assign(name, Enum{meaning, first});
@@ -196,12 +234,13 @@ class HeaderReader {
             const std::string name = *at++;
             Meaning own = *meaning;
             int length = 0;
-            bool fits = true;
+            bool fits = true, sized = false;
             for (; at != words.end() && *at != ","; ++at) {
                 const double number = std::next(at) == words.end() ? -1 : sizeOf(*std::next(at));
                 if (*at == "[") {
-                    fits = own.isCharacter && length == 0 && number > 1;
-                    length = clamped(number);
+                    fits = !sized && number >= (own.isCharacter ? 2 : 1);
+                    sized = true;
+                    (own.isCharacter ? length : own.count) = clamped(number);
                 } else if (*at == ":") {
                     fits = narrow(own, number);
                 }
@@ -210,8 +249,9 @@ class HeaderReader {
                 ++at;
             if (length > 0)
                 own.type = VariableType::Text;
-            fits ? add(name, own, first, last, length - 1)
-                 : refuse(first, "\"" + name + "\" is an array, or has bits that can't be counted");
+            fits&& own.count <= kMaxElements
+                ? add(name, own, first, last, length - 1)
+                : refuse(first, "\"" + name + "\" is too large an array, or has bits that can't be counted");
         }
     }
 
@@ -225,6 +265,8 @@ class HeaderReader {
     static bool narrow(Meaning& meaning, double bits) {
         if (bits < 1 || bits > 32 || meaning.type == VariableType::Decimal)
             return false;
+        if (meaning.type == VariableType::Choice)
+            return true;
         const bool isSigned = meaning.min < 0;
         meaning.min = isSigned ? -std::exp2(bits - 1) : 0;
         meaning.max = std::min(meaning.max, std::exp2(isSigned ? bits - 1 : bits) - 1);
@@ -243,9 +285,9 @@ class HeaderReader {
             return std::nullopt;
         const std::string base = words.empty() ? "int" : *words.begin();
         if (base == "bool" || base == "_Bool")
-            return Meaning{VariableType::YesNo, 0, 1, {}, false};
+            return Meaning{VariableType::YesNo, 0, 1, {}, {}, false};
         if (base == "float" || base == "double")
-            return Meaning{VariableType::Decimal, 0, 0, {}, false};
+            return Meaning{VariableType::Decimal, 0, 0, {}, {}, false};
         const auto tag = tags_.find(base);
         const std::string& name = tag == tags_.end() ? base : tag->second;
         if (const auto found = enums_.find(name); found != enums_.end()) {
@@ -269,6 +311,7 @@ class HeaderReader {
                                noSign ? 0 : -std::exp2(each.bits - 1),
                                std::exp2(noSign ? each.bits : each.bits - 1) - 1,
                                {},
+                               {},
                                base == "char"};
             }
         return std::nullopt;
@@ -285,15 +328,27 @@ class HeaderReader {
         const bool keeps = known != known_.end() && out.type == meaning.type;
         out.name = name;
         out.type = meaning.type;
+        if (meaning.type != VariableType::Choice)
+            out.choices.clear();
         if (const std::string note = source_.noteOf(first, last); !note.empty())
             out.note = cutText(note, kMaxNote);
         else if (!meaning.note.empty())
             out.note = meaning.note;
+        out.count = meaning.count;
         if (meaning.type == VariableType::Text)
             out.length = std::clamp(length, 1, kMaxTextLength);
+        else if (meaning.type == VariableType::Choice)
+            setNames(out, meaning, keeps);
         else
             setRange(out, meaning, keeps);
         out_.variables.push_back(std::move(out));
+    }
+
+    // The words of a choice that is known stay as they are written.
+    static void setNames(Variable& out, const Meaning& meaning, bool keeps) {
+        out.decimals = 0;
+        if (!keeps || constantsOf(out.choices) != constantsOf(meaning.choices))
+            setChoices(out, meaning.choices);
     }
 
     static void setRange(Variable& out, const Meaning& meaning, bool keeps) {
@@ -342,7 +397,9 @@ class HeaderReader {
         };
         if (out.type == VariableType::YesNo)
             out.start = number("start").value_or(out.start) != 0 ? 1 : 0;
-        if (out.type == VariableType::Text || out.type == VariableType::YesNo)
+        if (out.type == VariableType::Choice)
+            out.start = std::clamp(clamped(number("start").value_or(out.start)), out.min, out.max);
+        if (!out.isNumeric())
             return;
         if (const auto decimals = number("decimals"); decimals && *decimals > 0 && *decimals <= 6) {
             out.type = VariableType::Decimal;

@@ -11,7 +11,8 @@ namespace gorsefinch {
 namespace {
 
 constexpr int kMaxLineDecimals = 6, kMaxUnitBytes = 40;
-constexpr const char* kExample = "Write one like oil_temp 0.0 to 120.0 °C, pump yes/no, or title text 20";
+constexpr const char* kExample =
+    "Write one like oil_temp 0.0 to 120.0 °C, zone[8] 0 to 100, pump yes/no, title text 20, or mode choice idle, hold";
 
 std::vector<std::string> wordsOfLine(std::string_view line) {
     std::vector<std::string> out;
@@ -35,7 +36,11 @@ class VariableReader {
 
     Result<void> run() {
         const bool typed = readType();
-        if (out_.type == VariableType::Text)
+        if (out_.isText() && out_.isArray())
+            return failure("", "", "there are no arrays of texts", kExample);
+        if (out_.type == VariableType::Choice)
+            return readChoices();
+        if (out_.isText())
             readLength();
         else if (out_.type != VariableType::YesNo)
             if (auto read = readRange(typed); !read)
@@ -60,6 +65,17 @@ class VariableReader {
         if (*type == VariableType::Decimal)
             out_.decimals = 1;
         return true;
+    }
+
+    Result<void> readChoices() {
+        std::string list;
+        for (; at_ < words_.size(); ++at_)
+            list += (list.empty() ? "" : " ") + words_[at_];
+        std::vector<std::string> choices = listFromText(list);
+        if (const auto error = choicesError(choices))
+            return failure("", "", *error, kExample);
+        setChoices(out_, std::move(choices));
+        return {};
     }
 
     void readLength() {
@@ -101,8 +117,7 @@ class VariableReader {
     Result<void> readUnit() {
         for (; at_ < words_.size(); ++at_)
             out_.unit += (out_.unit.empty() ? "" : " ") + words_[at_];
-        if (!out_.unit.empty() &&
-            (out_.type == VariableType::Text || out_.type == VariableType::YesNo || out_.unit.size() > kMaxUnitBytes))
+        if (!out_.unit.empty() && (!out_.isNumeric() || out_.unit.size() > kMaxUnitBytes))
             return failure("", "", "\"" + out_.unit + "\" does not belong here", kExample);
         return {};
     }
@@ -117,7 +132,13 @@ class VariableReader {
 Result<Variable> variableFromLine(std::string_view line) {
     std::vector<std::string> words = wordsOfLine(line);
     Variable out;
-    out.name = words.empty() ? std::string() : words.front();
+    if (!words.empty()) {
+        const ElementName given = elementName(words.front());
+        out.name = given.name;
+        out.count = given.element.value_or(1);
+    }
+    if (out.count < 1 || out.count > kMaxElements)
+        return failure("", "", "an array has 1 to " + std::to_string(kMaxElements) + " elements", kExample);
     if (const auto error = nameError(out.name))
         return failure("", "", words.empty() ? std::string("a name belongs here") : *error, kExample);
     words.erase(words.begin());
@@ -128,13 +149,15 @@ Result<Variable> variableFromLine(std::string_view line) {
 
 std::string variableInWords(const Variable& variable) {
     const std::string unit = variable.unit.empty() ? std::string() : " " + variable.unit;
+    const std::string count = variable.isArray() ? std::to_string(variable.count) + " of: " : std::string();
     switch (variable.type) {
-        case VariableType::YesNo: return "yes or no";
+        case VariableType::YesNo: return count + "yes or no";
         case VariableType::Text: return "text of at most " + std::to_string(variable.length) + " bytes";
+        case VariableType::Choice: return count + choicesInWords(variable.choices);
         default: break;
     }
     const bool open = variable.min == INT32_MIN && variable.max == INT32_MAX;
-    return (variable.type == VariableType::Decimal ? "decimal" : "whole") +
+    return count + (variable.type == VariableType::Decimal ? "decimal" : "whole") +
            (open ? std::string()
                  : ", " + decimalText(variable.min, variable.decimals) + " to " +
                        decimalText(variable.max, variable.decimals)) +

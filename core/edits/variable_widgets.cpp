@@ -22,9 +22,12 @@ std::string captionOf(const std::string& name) {
     return out;
 }
 
+// What shows it in expressions: of an array its first element.
+std::string shownOf(const Variable& variable) { return variable.name + (variable.isArray() ? "[0]" : ""); }
+
 std::string insetOf(const Variable& variable) {
     const std::string unit = variable.unit.empty() ? std::string() : " " + plainText(variable.unit);
-    return "{" + variable.name + "}" + unit;
+    return "{" + shownOf(variable) + "}" + unit;
 }
 
 // A name that the screen and the other new widgets lack.
@@ -50,6 +53,7 @@ std::vector<Kind> kindsFor(const Variable& variable) {
     switch (variable.type) {
         case VariableType::Text: return {Kind::Text};
         case VariableType::YesNo: return {Kind::Lamp, Kind::Text};
+        case VariableType::Choice: return {Kind::Text};
         default: return {Kind::Readout, Kind::Progress, Kind::Ring, Kind::Gauge, Kind::Trend, Kind::Lamp, Kind::Text};
     }
 }
@@ -64,6 +68,8 @@ std::vector<Widget> widgetsFor(const Document& document, const Screen& screen, c
     shown.y = std::clamp(y - shown.h / 2, std::min(above, panel.height), std::max(panel.height - shown.h, above));
     if (kind == Kind::Text)
         shown.properties["text"] = insetOf(variable);
+    else if (variable.isArray())
+        shown.expressions["value"] = shownOf(variable);
     else
         shown.properties["value"] = variable.name;
     if (kind == Kind::Readout) {

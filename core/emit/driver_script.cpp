@@ -9,15 +9,28 @@ namespace gorsefinch {
 
 namespace {
 
-std::string valueText(const Variable& variable, const std::string& value) {
-    if (variable.type == VariableType::YesNo)
-        return value == "yes" || value == "1" || value == "true" ? "1" : "0";
-    if (variable.type != VariableType::Text)
-        return std::to_string(decimalFromText(value, variable.decimals).value_or(0)) + "L";
+std::string quoted(const std::string& value) {
     std::string out = "\"";
     for (const char c : value)
         out += c == '"' || c == '\\' ? std::string("\\") + c : std::string(1, c);
     return out + "\"";
+}
+
+// The calls that a step makes to set a variable.
+Result<std::string> setCalls(const Document& document, const Variable& variable, const ScriptStep& step) {
+    const std::string call = "(void)PROJECT(set_" + accessorName(variable) + ")(";
+    if (variable.isText())
+        return call + quoted(step.value) + "); ";
+    const auto settings = settingsFromWords(variable, elementName(step.name).element, step.value);
+    if (!settings)
+        return tl::unexpected(settings.error());
+    const std::string cast =
+        variable.type == VariableType::Choice ? "(" + choiceType(document, variable) + ")" : std::string();
+    std::string out;
+    for (const ElementSetting& each : *settings)
+        out += call + (variable.isArray() ? std::to_string(each.element) + ", " : "") + cast +
+               std::to_string(each.value) + (variable.isNumeric() ? "L" : "") + "); ";
+    return out;
 }
 
 int code(ScriptStep::What what) {
@@ -52,12 +65,15 @@ Result<std::string> driverScript(const BuiltScene& scene, const std::vector<Scri
         if (date)
             out +=
                 "    case " + std::to_string(i) + ": (void)PROJECT(set_clock)(" + dateArguments(*date) + "); break;\n";
-        if (const Variable* v = steps[i].what == ScriptStep::What::Set ? document.variable(steps[i].name) : nullptr) {
+        if (const Variable* v =
+                steps[i].what == ScriptStep::What::Set ? document.variable(elementName(steps[i].name).name) : nullptr) {
             if (v->writer == Writer::Panel)
                 return failure("", v->name, "firmware cannot set it, as only the panel writes it",
                                "Let both write it, or take the step out");
-            out += "    case " + std::to_string(i) + ": (void)PROJECT(set_" + accessorName(*v) + ")(" +
-                   valueText(*v, steps[i].value) + "); break;\n";
+            const auto calls = setCalls(document, *v, steps[i]);
+            if (!calls)
+                return tl::unexpected(calls.error());
+            out += "    case " + std::to_string(i) + ": " + *calls + "break;\n";
         }
     }
     out += "    default: break;\n    }\n}\n";

@@ -4,14 +4,17 @@
 #include <algorithm>
 
 #include "core/emit/c_text.h"
+#include "core/emit/firmware_functions.h"
 
 namespace gorsefinch {
 
 namespace {
 
-const char* memberType(const Variable& v) {
+std::string memberType(const Variable& v) {
     if (v.type == VariableType::YesNo)
         return "bool";
+    if (v.type == VariableType::Choice)
+        return v.name;
     if (v.min >= 0)
         return v.max <= 255 ? "uint8_t" : v.max <= 65535 ? "uint16_t" : "uint32_t";
     return v.min >= -128 && v.max <= 127 ? "int8_t" : v.min >= -32768 && v.max <= 32767 ? "int16_t" : "int32_t";
@@ -33,16 +36,29 @@ std::string macrosOf(const Variable& v) {
     };
     if (!v.unit.empty() && v.unit.find_first_of("\"\\\n") == std::string::npos)
         define("UNIT", "\"" + v.unit + "\"");
-    if (v.type == VariableType::Text)
+    if (v.isText())
         return out;
     if (v.type == VariableType::Decimal)
         define("DECIMALS", std::to_string(v.decimals));
-    if (v.type != VariableType::YesNo) {
+    if (v.isNumeric()) {
         define("MIN", longLiteral(v.min));
         define("MAX", longLiteral(v.max));
     }
     define("START", longLiteral(v.start));
     return out;
+}
+
+std::string enumOf(const Variable& v) {
+    std::string out = "typedef enum " + v.name + " {";
+    for (const std::string& constant : choiceConstants(v))
+        out += (out.back() == '{' ? " " : ", ") + constant;
+    return out + " } " + v.name + ";\n";
+}
+
+std::string memberOf(const Variable& v) {
+    if (v.isText())
+        return "char " + v.name + "[" + std::to_string(v.length + 1) + "];";
+    return memberType(v) + " " + v.name + (v.isArray() ? "[" + std::to_string(v.count) + "]" : "") + ";";
 }
 
 }  // namespace
@@ -53,10 +69,12 @@ std::string variablesToHeader(const std::string& name, std::span<const Variable>
         ". Decimals count in steps of their last digit. */\n#include <stdbool.h>\n#include <stdint.h>\n\n";
     for (const Variable& each : variables)
         out += macrosOf(each);
+    for (const Variable& each : variables)
+        if (each.type == VariableType::Choice)
+            out += enumOf(each);
     out += "\ntypedef struct " + name + "_values {\n";
     for (const Variable& each : variables) {
-        out += each.type == VariableType::Text ? "    char " + each.name + "[" + std::to_string(each.length + 1) + "];"
-                                               : std::string("    ") + memberType(each) + " " + each.name + ";";
+        out += "    " + memberOf(each);
         out += each.note.empty() ? "\n" : " /* " + inComment(each.note) + " */\n";
     }
     return out + "} " + name + "_values;\n";

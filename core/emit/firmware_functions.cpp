@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/emit/firmware_functions.h"
 
+#include <algorithm>
+
 #include "core/emit/c_text.h"
 #include "runtime/gorse_internal.h"
 
@@ -11,21 +13,49 @@ namespace {
 constexpr const char* kScales[] = {
     "", "_tenths", "_hundredths", "_thousandths", "_ten_thousandths", "_hundred_thousandths", "_millionths"};
 
-std::string cType(const Variable& v) {
-    return v.type == VariableType::Text ? "const char *" : v.type == VariableType::YesNo ? "uint8_t " : "int32_t ";
+std::string cType(const BuiltScene& scene, const Variable& v) {
+    switch (v.type) {
+        case VariableType::Text: return "const char *";
+        case VariableType::YesNo: return "uint8_t ";
+        case VariableType::Choice: return choiceType(scene.document, v) + " ";
+        default: return "int32_t ";
+    }
 }
 
 std::string macroName(const BuiltScene& scene, const Variable& v) {
     return upperCase(scene.document.name + "_" + v.name);
 }
 
+// What the runtime takes of a setter's argument.
+std::string givenValue(const Variable& v) {
+    return v.type == VariableType::YesNo ? "value != 0u" : v.type == VariableType::Choice ? "(int32_t)value" : "value";
+}
+
+// The part of an array's call that names an element.
+std::string elementOf(const BuiltScene& scene, const Variable& v, const std::string& number) {
+    return "(&run, " + number + ", " + macroName(scene, v) + "_COUNT, index";
+}
+
 std::string setBody(const BuiltScene& scene, const Variable& v, const std::string& number) {
-    const std::string value = v.type == VariableType::YesNo ? "value != 0u" : "value";
     if (isLatched(v))
-        return "    return gorse_latch_put(&latch_" + v.name + ", " + value + ", " + macroName(scene, v) + "_MIN, " +
-               macroName(scene, v) + "_MAX);\n";
-    return std::string("    return gorse_set_") + (v.type == VariableType::Text ? "text" : "number") + "(&run, " +
-           number + ", " + value + ");\n";
+        return "    return gorse_latch_put(&latch_" + v.name + ", " + givenValue(v) + ", " +
+               (v.type == VariableType::Choice ? "0, " + longLiteral(v.max)
+                                               : macroName(scene, v) + "_MIN, " + macroName(scene, v) + "_MAX") +
+               ");\n";
+    if (v.isArray())
+        return "    return gorse_set_element" + elementOf(scene, v, number) + ", " + givenValue(v) + ");\n";
+    return std::string("    return gorse_set_") + (v.isText() ? "text" : "number") + "(&run, " + number + ", " +
+           givenValue(v) + ");\n";
+}
+
+std::string getBody(const BuiltScene& scene, const Variable& v, const std::string& number) {
+    if (v.isText())
+        return "    return gorse_text_value(&run, " + number + ");\n";
+    const std::string cast = v.type == VariableType::YesNo    ? "(uint8_t)"
+                             : v.type == VariableType::Choice ? "(" + choiceType(scene.document, v) + ")"
+                                                              : std::string();
+    return "    return " + cast +
+           (v.isArray() ? "gorse_element" + elementOf(scene, v, number) : "gorse_number(&run, " + number) + ");\n";
 }
 
 std::string channelOrder(const Panel& panel) {
@@ -50,25 +80,62 @@ std::string stepBody(const BuiltScene& scene, const ProjectNames& names) {
 std::string rangeWords(const Variable& v) {
     if (v.type == VariableType::YesNo)
         return "0 or 1";
-    if (v.type == VariableType::Text)
+    if (v.isText())
         return "UTF-8, at most " + std::to_string(v.length) + " bytes";
+    if (v.type == VariableType::Choice)
+        return "one of " + std::to_string(v.choices.size());
     return decimalText(v.min, v.decimals) + " to " + decimalText(v.max, v.decimals) +
            (v.unit.empty() ? "" : " " + commentWords(v.unit));
+}
+
+std::string choiceType(const Document& document, const Variable& variable) {
+    return document.name + "_" + variable.name;
+}
+
+std::vector<std::string> choiceConstants(const Variable& variable) {
+    std::vector<std::string> out;
+    for (size_t i = 0; i < variable.choices.size(); ++i) {
+        std::string name;
+        for (const char c : upperCase(variable.choices[i]))
+            name += (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') ? c : '_';
+        // Signs that C has no letters for may leave two names the same.
+        if (name.find_first_not_of('_') == std::string::npos || std::find(out.begin(), out.end(), name) != out.end())
+            name = "VALUE_" + std::to_string(i);
+        out.push_back(std::move(name));
+    }
+    for (std::string& each : out)
+        each.insert(0, upperCase(variable.name) + "_");
+    return out;
 }
 
 std::string accessorName(const Variable& variable) { return variable.name + kScales[variable.decimals]; }
 
 bool isWrittenByPanel(const Variable& variable) { return variable.writer != Writer::Firmware; }
 
-bool isLatched(const Variable& variable) {
-    return variable.fromInterrupt && variable.writer != Writer::Panel && variable.type != VariableType::Text;
+bool isLatched(const Variable& variable) { return variable.fromInterrupt && variable.mayBeLatched(); }
+
+namespace {
+
+std::string choiceEnum(const BuiltScene& scene, const Variable& v) {
+    const std::string type = choiceType(scene.document, v);
+    const std::vector<std::string> constants = choiceConstants(v);
+    std::string out = "typedef enum " + type + " {\n";
+    for (size_t i = 0; i < constants.size(); ++i)
+        out += "    " + upperCase(scene.document.name) + "_" + constants[i] + " = " + std::to_string(i) +
+               (i + 1 < constants.size() ? "," : "") + " /* " + commentWords(v.choices[i]) + " */\n";
+    return out + "} " + type + ";\n";
 }
+
+}  // namespace
 
 std::string variableMacros(const BuiltScene& scene, const Variable& v) {
     const std::string name = "#define " + macroName(scene, v);
-    if (v.type == VariableType::Text)
+    if (v.isText())
         return name + "_LENGTH " + std::to_string(v.length) + "u\n";
-    std::string out = name + "_MIN " + longLiteral(v.min) + "\n" + name + "_MAX " + longLiteral(v.max) + "\n";
+    std::string out = v.isArray() ? name + "_COUNT " + std::to_string(v.count) + "u\n" : std::string();
+    if (v.type == VariableType::Choice)
+        return out + choiceEnum(scene, v);
+    out += name + "_MIN " + longLiteral(v.min) + "\n" + name + "_MAX " + longLiteral(v.max) + "\n";
     if (v.decimals > 0) {
         std::string scale = "1";
         scale.append(static_cast<size_t>(v.decimals), '0');
@@ -146,20 +213,20 @@ std::vector<FirmwareFunction> variableFunctions(const BuiltScene& scene, const P
     const std::string& name = scene.document.name;
     const int index = names.variable(v.name)->number;
     const std::string number = std::to_string(index) + "u";
-    const std::string accessor = accessorName(v), type = cType(v);
+    const std::string accessor = accessorName(v), type = cType(scene, v);
     std::vector<FirmwareFunction> out;
     if (v.writer != Writer::Panel)
-        out.push_back({isLatched(v) ? "May be called from one interrupt; takes effect at the next " + name + "_step."
-                                    : std::string(),
-                       "gorse_result " + name + "_set_" + accessor + "(" + type + "value)", setBody(scene, v, number)});
-    out.push_back({{},
-                   type + name + "_get_" + accessor + "(void)",
-                   v.type == VariableType::Text
-                       ? "    return gorse_text_value(&run, " + number + ");\n"
-                       : std::string("    return ") + (v.type == VariableType::YesNo ? "(uint8_t)" : "") +
-                             "gorse_number(&run, " + number + ");\n"});
+        out.push_back({isLatched(v)  ? "May be called from one interrupt; takes effect at the next " + name + "_step."
+                       : v.isArray() ? "GORSE_RESULT_UNKNOWN for an element that it lacks."
+                                     : std::string(),
+                       "gorse_result " + name + "_set_" + accessor + "(" + (v.isArray() ? "uint16_t index, " : "") +
+                           type + "value)",
+                       setBody(scene, v, number)});
+    out.push_back({v.isArray() ? "0 for an element that it lacks." : std::string(),
+                   type + name + "_get_" + accessor + "(" + (v.isArray() ? "uint16_t index" : "void") + ")",
+                   getBody(scene, v, number)});
     if (isWrittenByPanel(v)) {
-        const int bit = v.type == VariableType::Text ? scene.scene.number_count + index : index;
+        const int bit = v.isText() ? scene.scene.number_count + index : index;
         out.push_back({"1 if a rule has changed it since the last call.",
                        "uint8_t " + name + "_changed_" + v.name + "(void)",
                        "    return take_changed(" + std::to_string(bit) + "u);\n"});

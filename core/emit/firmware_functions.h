@@ -27,6 +27,11 @@ std::string rangeWords(const Variable& variable);
 // Range, length and scale of a variable as macros, each in a line.
 std::string variableMacros(const BuiltScene& scene, const Variable& variable);
 
+// The enumeration of a choice's values, "kiln_mode", and its constants without the project's name, in the order of the
+// names: "MODE_HOLD".
+std::string choiceType(const Document& document, const Variable& variable);
+std::vector<std::string> choiceConstants(const Variable& variable);
+
 // The name behind NAME_set_ and NAME_get_: that of the variable, and for decimals what its steps are
 // ("heating_tenths").
 std::string accessorName(const Variable& variable);

@@ -82,8 +82,13 @@ void visitSymbols(const Document& document, const SymbolVisitor& visit) {
         visit("set_" + accessorName(v), what);
         visit("get_" + accessorName(v), what);
         visit("changed_" + v.name, what);
-        for (const char* macro : {"_MIN", "_MAX", "_DECIMALS", "_LENGTH"})
+        for (const char* macro : {"_MIN", "_MAX", "_DECIMALS", "_LENGTH", "_COUNT"})
             visit(upperCase(v.name) + macro, what);
+        if (v.type == VariableType::Choice) {
+            visit(v.name, what);
+            for (const std::string& constant : choiceConstants(v))
+                visit(constant, what);
+        }
         if (v.decimals > 0)
             visit(upperCase(v.name), what);
     }

@@ -11,11 +11,13 @@ namespace {
 // Files that only some scenes need.
 bool isOptional(std::string_view name) {
     for (const std::string_view prefix :
-         {"gorse_kind_",           "gorse_format_", "gorse_image_",       "gorse_turn_",         "gorse_reader_",
-          "gorse_palette",         "gorse_motion",  "gorse_stored_image", "gorse_turned_image",  "gorse_frames",
-          "gorse_gauge",           "gorse_blade",   "gorse_glyph_",       "gorse_paint_squares", "gorse_code_extended",
-          "gorse_expand_extended", "gorse_latch",   "gorse_input",        "gorse_cover",         "gorse_sine",
-          "gorse_outline",         "gorse_sector",  "gorse_indicator",    "gorse_cells",         "gorse_code_cells"})
+         {"gorse_kind_",        "gorse_format_",       "gorse_image_",        "gorse_turn_",
+          "gorse_reader_",      "gorse_palette",       "gorse_motion",        "gorse_stored_image",
+          "gorse_turned_image", "gorse_frames",        "gorse_gauge",         "gorse_blade",
+          "gorse_glyph_",       "gorse_paint_squares", "gorse_code_extended", "gorse_expand_extended",
+          "gorse_latch",        "gorse_input",         "gorse_cover",         "gorse_sine",
+          "gorse_outline",      "gorse_sector",        "gorse_indicator",     "gorse_cells",
+          "gorse_code_cells",   "gorse_elements",      "gorse_code_elements"})
         if (name.starts_with(prefix) && name.ends_with(".c"))
             return true;
     return name == "gorse_latch.h" || name == "gorse_cover.h" || name == "gorse_gauge.h" || name == "gorse_blade.h";
@@ -89,8 +91,15 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
         chosen.add("gorse_motion_follow.c");
     if (scene.scene.map_count != 0)
         chosen.add("gorse_cells.c");
-    if (scene.scene.extended == gorse_extended_code_with_cells)
+    const auto code = scene.scene.extended;
+    if (code == gorse_extended_code_with_cells || code == gorse_extended_code_with_both)
         chosen.add("gorse_code_cells.c");
+    if (code == gorse_extended_code_with_elements || code == gorse_extended_code_with_both)
+        chosen.add("gorse_code_elements.c");
+    if (code == gorse_extended_code_with_both)
+        chosen.add("gorse_code_cells_elements.c");
+    if (std::any_of(variables.begin(), variables.end(), [](const Variable& each) { return each.isArray(); }))
+        chosen.add("gorse_elements.c");
     if (scene.scene.recorder_count != 0)
         chosen.add("gorse_motion_record.c");
     if (scene.document.clock)

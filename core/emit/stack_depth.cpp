@@ -100,8 +100,11 @@ class Depths {
     }
 
     long expressionDepth() const {
-        return frameOf("gorse_execute") + frameOf("gorse_extended_code") + frameOf("gorse_text_by_value") +
-               frameOf("gorse_text_value") + libraryBytes(wordBits_);
+        long sum = libraryBytes(wordBits_);
+        for (const char* each : {"gorse_execute", "gorse_extended_code", "gorse_text_by_value", "gorse_text_value",
+                                 "gorse_extended_code_with_both", "gorse_extended_code_with_elements", "run_array"})
+            sum += frameOf(each);
+        return sum;
     }
 
     long depth(size_t of) {

@@ -233,9 +233,10 @@ class SceneWriter {
             out_ += "static const GORSE_ROM gorse_number_variable " + name_ + "_numbers[] = {\n";
             size_t at = 0;
             for (const Variable& each : *doc_.variables)
-                if (each.type != VariableType::Text) {
+                for (size_t i = 0; i < numbersOf(each); ++i) {
                     const gorse_number_variable& v = s_.numbers[at++];
-                    out_ += "    " + initialiser(numberVariableRecord, &v) + ", /* " + each.name + " */\n";
+                    out_ += "    " + initialiser(numberVariableRecord, &v) + ", /* " + each.name +
+                            (each.isArray() ? "[" + num(static_cast<long long>(i)) + "]" : "") + " */\n";
                 }
             for (size_t i = 0; at < s_.numbers.size(); ++at, ++i)
                 out_ += "    " + initialiser(numberVariableRecord, &s_.numbers[at]) + ", /* " +
@@ -274,9 +275,12 @@ class SceneWriter {
     }
 
     const char* extendedCode() const {
-        return s_.scene.extended == gorse_extended_code_with_cells ? "gorse_extended_code_with_cells"
-               : s_.scene.extended                                 ? "gorse_extended_code"
-                                                                   : "0";
+        const auto code = s_.scene.extended;
+        return code == gorse_extended_code_with_both       ? "gorse_extended_code_with_both"
+               : code == gorse_extended_code_with_cells    ? "gorse_extended_code_with_cells"
+               : code == gorse_extended_code_with_elements ? "gorse_extended_code_with_elements"
+               : code                                      ? "gorse_extended_code"
+                                                           : "0";
     }
 
     static const char* symbolOf(const gorse_motion* motion) {

@@ -136,6 +136,41 @@ int32_t readNumber(JsonObject& object, const char* key, const Variable& variable
     return otherwise;
 }
 
+void readChoices(JsonObject& object, Variable& v) {
+    std::vector<std::string> choices;
+    for (const Json& each : object.array("choices"))
+        choices.push_back(each.is_string() ? each.get<std::string>() : std::string());
+    if (const auto error = choicesError(choices)) {
+        object.problem("choices", *error, "Write a list of different names");
+        choices = {"none"};
+    }
+    setChoices(v, std::move(choices));
+    const std::string start = object.text("start");
+    if (start.empty())
+        return;
+    if (const auto value = valueFromWords(v, start))
+        v.start = *value;
+    else
+        object.problem("start", "\"" + start + "\" is none of the choices", "Write one of them");
+}
+
+void readRange(JsonObject& object, Variable& v) {
+    if (v.type == VariableType::Decimal)
+        v.decimals = static_cast<int>(object.whole("decimals", 1, 0, 6));
+    const char *min = object.either("min", "least"), *max = object.either("max", "most");
+    v.min = readNumber(object, min, v, v.min);
+    v.max = readNumber(object, max, v, v.max);
+    v.start = readNumber(object, "start", v, std::clamp(0, std::min(v.min, v.max), std::max(v.min, v.max)));
+    if (v.min > v.max) {
+        object.problem(min, "the minimum is above the maximum", "Exchange them");
+        std::swap(v.min, v.max);
+    }
+    if (v.start < v.min || v.start > v.max) {
+        object.problem("start", "the start value is outside the range", "Correct it");
+        v.start = std::clamp(v.start, v.min, v.max);
+    }
+}
+
 }  // namespace
 
 PropertyMap readProperties(JsonObject& object, std::span<const PropertyInfo> properties, ExpressionMap* expressions) {
@@ -240,29 +275,21 @@ Variable readVariable(const Json& json, const std::string& place, Problems& prob
     v.kept = object.yesNo("kept", false);
     v.fromInterrupt = object.yesNo("from_interrupt", false);
     v.note = object.text("note");
-    if (v.type == VariableType::Text) {
-        v.length = static_cast<int>(object.whole("length", v.length, 1, 200));
-        v.startText = object.text("start", "", static_cast<size_t>(v.length));
-    } else if (v.type == VariableType::YesNo) {
-        v.min = 0;
-        v.max = 1;
-        v.start = object.yesNo("start", false);
-    } else {
-        if (v.type == VariableType::Decimal)
-            v.decimals = static_cast<int>(object.whole("decimals", 1, 0, 6));
-        const char *min = object.either("min", "least"), *max = object.either("max", "most");
-        v.min = readNumber(object, min, v, v.min);
-        v.max = readNumber(object, max, v, v.max);
-        v.start = readNumber(object, "start", v, std::clamp(0, std::min(v.min, v.max), std::max(v.min, v.max)));
-        if (v.min > v.max) {
-            object.problem(min, "the minimum is above the maximum", "Exchange them");
-            std::swap(v.min, v.max);
-        }
-        if (v.start < v.min || v.start > v.max) {
-            object.problem("start", "the start value is outside the range", "Correct it");
-            v.start = std::clamp(v.start, v.min, v.max);
-        }
+    switch (v.type) {
+        case VariableType::Text:
+            v.length = static_cast<int>(object.whole("length", v.length, 1, 200));
+            v.startText = object.text("start", "", static_cast<size_t>(v.length));
+            break;
+        case VariableType::YesNo:
+            v.min = 0;
+            v.max = 1;
+            v.start = object.yesNo("start", false);
+            break;
+        case VariableType::Choice: readChoices(object, v); break;
+        default: readRange(object, v); break;
     }
+    if (!v.isText())
+        v.count = static_cast<int>(object.whole("count", 1, 1, kMaxElements));
     v.unknown = object.unknown();
     return v;
 }

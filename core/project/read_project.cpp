@@ -130,7 +130,7 @@ class Reader {
             document.name = nameFrom(document.name, "display");
         }
         document.panel = std::make_shared<Panel>(readPanel(object.object("panel"), out_.problems));
-        document.variables = readList<Variable>(object.array("variables"), "variables", readVariable);
+        document.variables = readVariables(object.array("variables"));
         if (object.has("clock"))
             document.clock = std::make_shared<Clock>(readClock(object.object("clock"), out_.problems));
         document.looks = readList<Look>(object.array("looks"), "looks", readLook);
@@ -143,6 +143,21 @@ class Reader {
         readRules(document, object.array("rules"));
         document.unknown = std::make_shared<UnknownKeys>(object.unknown());
         out_.document = std::move(document);
+    }
+
+    Shared<std::vector<Variable>> readVariables(const Json& array) {
+        auto all = std::make_shared<std::vector<Variable>>(*readList<Variable>(array, "variables", readVariable));
+        size_t numbers = 0;
+        for (Variable& each : *all) {
+            if (numbers + numbersOf(each) > kMaxNumbers && each.isArray()) {
+                complain(kMainFile, "variable " + each.name,
+                         "the variables have more than " + std::to_string(kMaxNumbers) + " numbers together",
+                         "Make some arrays shorter");
+                each.count = 1;
+            }
+            numbers += numbersOf(each);
+        }
+        return all;
     }
 
     void readImages(Document& document, const Json& array) {

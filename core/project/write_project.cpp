@@ -110,6 +110,8 @@ Json toJson(const Panel& panel) {
 Json numberJson(const Variable& variable, int32_t value) {
     if (variable.type == VariableType::YesNo)
         return value != 0;
+    if (variable.type == VariableType::Choice)
+        return valueInWords(variable, value);
     if (variable.decimals == 0)
         return value;
     return Json::parse(decimalText(value, variable.decimals));
@@ -120,13 +122,16 @@ Json toJson(const Variable& variable) {
     Json out;
     out["name"] = variable.name;
     out["type"] = toKey(variable.type);
+    putUnless(out, "count", variable.count, 1);
     if (variable.type == VariableType::Text) {
         out["length"] = variable.length;
         putUnless(out, "start", variable.startText, std::string());
     } else {
         if (variable.type == VariableType::Decimal)
             out["decimals"] = variable.decimals;
-        if (variable.type != VariableType::YesNo) {
+        if (variable.type == VariableType::Choice)
+            out["choices"] = variable.choices;
+        if (variable.isNumeric()) {
             if (variable.min != defaults.min)
                 out["min"] = numberJson(variable, variable.min);
             if (variable.max != defaults.max)

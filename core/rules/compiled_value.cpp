@@ -34,13 +34,29 @@ const char* toWords(ValueType type) {
     }
 }
 
+ValueType valueTypeOf(const Variable& variable) {
+    switch (variable.type) {
+        case VariableType::YesNo: return ValueType::YesNo;
+        case VariableType::Text: return ValueType::Text;
+        case VariableType::Choice: return ValueType::Choice;
+        default: return ValueType::Number;
+    }
+}
+
+bool sameWords(ChoiceWords a, ChoiceWords b) {
+    return std::equal(a.begin(), a.end(), b.begin(), b.end(),
+                      [](const char* x, const char* y) { return std::string_view(x) == y; });
+}
+
 void Compiled::operation(int op) {
+    needsElements = needsElements || op == GORSE_OP_ARRAY;
     needsExtended = needsExtended || op >= GORSE_OP_EXTENDED || (op >= GORSE_OP_SET_TEXT && op <= GORSE_OP_CALL_TEXT);
     byte(op);
 }
 
 void Compiled::append(const Compiled& other) {
     needsExtended = needsExtended || other.needsExtended;
+    needsElements = needsElements || other.needsElements;
     for (const SlotUse& use : other.slots)
         slots.push_back({use.at + code.size(), use.slot});
     for (const size_t at : other.commands)
@@ -62,6 +78,13 @@ void Compiled::push(int64_t value) {
         word(static_cast<int>(bits & 0xffff));
         word(static_cast<int>(bits >> 16));
     }
+}
+
+void Compiled::array(const ProjectNames::VariableRef& array, int what) {
+    operation(GORSE_OP_ARRAY);
+    word(array.number);
+    byte(array.variable->count - 1);
+    byte(what);
 }
 
 void Compiled::turnOver() {

@@ -63,6 +63,10 @@ std::vector<std::string> namesFor(const Document& document, std::string_view bef
         out.emplace_back(kClockName);
     for (const std::string_view word : valueWords())
         out.emplace_back(word);
+    if (std::any_of(document.variables->begin(), document.variables->end(),
+                    [](const Variable& each) { return each.isArray(); }))
+        for (const std::string_view word : arrayWords())
+            out.emplace_back(word);
     for (const ScreenRef& screen : document.screens) {
         out.push_back(screen->name);
         addWidgets(*screen, out);

@@ -89,8 +89,8 @@ Compiled ExpressionParser::choice() {
         fail(colon, "a : and the other value belong here", "Write condition ? value : other value");
     Compiled no = choice();
     want(no, yes.type, colon);
-    if (yes.choices.data() != no.choices.data())
-        fail(colon, "these are choices of different properties", "Write words of one of them");
+    if (!sameWords(yes.choices, no.choices))
+        fail(colon, "these are different choices", "Write words of one of them");
     if (yes.type == ValueType::Number) {
         const int scale = std::max(yes.scale, no.scale);
         yes.rescale(scale);
@@ -173,8 +173,8 @@ Compiled ExpressionParser::compare(Compiled a, const Token& op, Compiled b) {
     if (orders)
         want(a, ValueType::Number, op);
     want(b, a.type, op);
-    if (a.choices.data() != b.choices.data())
-        fail(op, "these are choices of different properties", "Compare it with one of its words in quotes");
+    if (!sameWords(a.choices, b.choices))
+        fail(op, "these are different choices", "Compare it with one of its words in quotes");
     const bool texts = a.type == ValueType::Text;
     if (a.type == ValueType::Number) {
         const int scale = std::max(a.scale, b.scale);

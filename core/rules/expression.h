@@ -17,8 +17,9 @@ namespace gorsefinch {
 
 enum class ValueType { Number, YesNo, Text, Colour, Choice };
 
-// The words of a choice; those of one choice are the same in memory.
+// The words of a choice.
 using ChoiceWords = std::span<const char* const>;
+bool sameWords(ChoiceWords a, ChoiceWords b);
 
 // A position in byte code where the number of a slot is to be written (2 bytes), once all slots are known.
 struct SlotUse {
@@ -44,6 +45,7 @@ struct Compiled {
     Token from;
 
     bool needsExtended = false;  // has operations that the runtime keeps apart, see gorse_code_extended.c
+    bool needsElements = false;  // works on arrays, see gorse_code_elements.c
 
     void operation(int op);
     void byte(int value) {
@@ -59,6 +61,8 @@ struct Compiled {
     void append(const Compiled& other);
     // Pushes a constant in the shortest way.
     void push(int64_t value);
+    // GORSE_ARRAY_..., of an array.
+    void array(const ProjectNames::VariableRef& array, int what);
     // Turns yes into no and no into yes.
     void turnOver();
     // Multiplies by a power of ten, or divides rounding.
@@ -102,6 +106,12 @@ class ExpressionParser {
     std::optional<Compiled> chosen(const Token& token) const;
     Compiled name();
     Compiled property(const Token& first);
+    Compiled element(const Token& name, const ProjectNames::VariableRef& array);
+    bool startsGathering() const;
+    Compiled gathered();
+    Compiled sumOrExtreme(const Token& word, const ProjectNames::VariableRef& array);
+    Compiled countOf(const Token& word, const ProjectNames::VariableRef& array);
+    Compiled elementsAs(const ProjectNames::VariableRef& array, const Token& at) const;
     Compiled combine(Compiled a, const Token& op, Compiled b);
     Compiled logic(Compiled a, const Token& op, const Compiled& b);
     Compiled compare(Compiled a, const Token& op, Compiled b);
@@ -119,6 +129,8 @@ class ExpressionParser {
     int terms_ = 0;
 };
 
+// The type of a variable's values.
+ValueType valueTypeOf(const Variable& variable);
 const char* toWords(ValueType type);
 
 }  // namespace gorsefinch

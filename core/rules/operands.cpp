@@ -70,6 +70,8 @@ std::optional<Compiled> ExpressionParser::chosen(const Token& token) const {
 }
 
 Compiled ExpressionParser::name() {
+    if (startsGathering())
+        return gathered();
     Token token = peek();
     ++at_;
     // A field of the clock is a variable whose name has a point.
@@ -98,6 +100,10 @@ Compiled ExpressionParser::name() {
     if (!found)
         fail(token, "there is no variable \"" + token.text + "\"", "Add it at the station Variables, or correct it");
     const Variable& variable = *found->variable;
+    if (variable.isArray())
+        return element(token, *found);
+    if (peek().is("["))
+        fail(peek(), token.text + " is no array", "Give it more elements at the station Variables");
     out.variables.insert(found->binding);
     out.unit = variable.unit;
     if (variable.type == VariableType::Text) {
@@ -106,7 +112,8 @@ Compiled ExpressionParser::name() {
         out.push(GORSE_TEXT_IS_VARIABLE | found->number);
         return out;
     }
-    out.type = variable.type == VariableType::YesNo ? ValueType::YesNo : ValueType::Number;
+    out.type = valueTypeOf(variable);
+    out.choices = found->choices;
     out.scale = variable.decimals;
     out.min = variable.min;
     out.max = variable.max;

@@ -13,19 +13,26 @@ std::shared_ptr<const ProjectNames::VariableIndex> indexOf(const Document& docum
     out->withClock = document.clock != nullptr;
     int number = 0;
     const auto add = [&](const Variable& each) {
-        out->byName.emplace(each.name,
-                            ProjectNames::VariableRef{&each, number++, static_cast<int>(out->byBinding.size())});
-        out->byBinding.push_back(&each);
+        ProjectNames::VariableRef ref{&each, number, static_cast<int>(out->byBinding.size()), {}};
+        if (each.type == VariableType::Choice) {
+            std::vector<const char*>& words = out->choices.emplace_back();
+            for (const std::string& choice : each.choices)
+                words.push_back(choice.c_str());
+            ref.choices = words;
+        }
+        out->byName.emplace(each.name, ref);
+        number += each.count;
+        out->byBinding.insert(out->byBinding.end(), static_cast<size_t>(each.count), &each);
     };
     for (const Variable& each : *document.variables)
-        if (each.type != VariableType::Text)
+        if (!each.isText())
             add(each);
     if (out->withClock)
         for (const Variable& each : clockVariables())
             add(each);
     number = 0;
     for (const Variable& each : *document.variables)
-        if (each.type == VariableType::Text)
+        if (each.isText())
             add(each);
     return out;
 }

@@ -1,11 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <deque>
 #include <optional>
+#include <span>
 #include <string>
 #include <string_view>
 #include <unordered_map>
 #include <unordered_set>
+#include <vector>
 
 #include "core/document/document.h"
 
@@ -26,22 +29,24 @@ class NamedWidgets {
     std::unordered_map<std::string, std::unordered_set<std::string>> byScreen_;
 };
 
-// What names mean to rules and texts, with the runtime's numbers: numbers (whole, decimal, yes/no) come first, then
-// those of the clock if there is one, texts after them, each in the document's order. The document must outlive this.
-// Not to be shared between threads.
+// What names mean to rules and texts, with the runtime's numbers: numbers (all but texts; one for each element of an
+// array) come first, then those of the clock if there is one, texts after them, each in the document's order. The
+// document must outlive this. Not to be shared between threads.
 class ProjectNames {
   public:
     struct VariableRef {
         const Variable* variable;
-        int number;   // among the numbers, or among the texts
-        int binding;  // texts count on from the numbers
+        int number;                            // among the numbers, or among the texts; of an array its first element's
+        int binding;                           // texts count on from the numbers
+        std::span<const char* const> choices;  // of a choice
     };
     // The variables by name and number, which documents with the same list of variables can share.
     struct VariableIndex {
         Shared<std::vector<Variable>> of;
         bool withClock = false;
         std::unordered_map<std::string_view, VariableRef> byName;
-        std::vector<const Variable*> byBinding;
+        std::vector<const Variable*> byBinding;  // an array has one for each element
+        std::deque<std::vector<const char*>> choices;
     };
 
     // `known` is taken if it is of this document's variables and clock.

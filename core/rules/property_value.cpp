@@ -43,9 +43,9 @@ ValueType valueTypeOf(const PropertyInfo& property) {
 void fitToProperty(Compiled& value, const PropertyInfo& property, const Token& at,
                    const decltype(ExpressionScope::report)& report) {
     const ValueType wanted = valueTypeOf(property);
-    // An indicator shows yes as 1.
-    const bool fits = (value.type == wanted && value.choices.data() == property.choices.data()) ||
-                      (property.isValue && value.type == ValueType::YesNo);
+    // An indicator shows yes as 1, a choice as its number.
+    const bool fits = (value.type == wanted && sameWords(value.choices, property.choices)) ||
+                      (property.isValue && (value.type == ValueType::YesNo || value.type == ValueType::Choice));
     if (!fits)
         report(Severity::Error, at,
                "it takes " + (wanted == ValueType::Choice ? wordsOf(property.choices) : toWords(wanted)) +

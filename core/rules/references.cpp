@@ -22,8 +22,8 @@ class ReferenceReader {
             expressionFrom(event());
         else if (first.is("every"))
             expressionFrom(3);  // a number and its unit
-        else if (isAssigned)
-            expressionFrom(0);  // whatever the name is that gets a value
+        else if (isAssigned || at(1).is("["))
+            assignment();
         else if (first.is("when") || first.is("otherwise") || first.is("back"))
             expressionFrom(1);
         else if (first.is("go"))
@@ -45,9 +45,9 @@ class ReferenceReader {
   private:
     const Token& at(size_t i) const { return tokens_[std::min(i, tokens_.size() - 1)]; }
 
-    void add(Reference::What what, size_t token, const std::string& screen = {}) {
+    void add(Reference::What what, size_t token, const std::string& owner = {}) {
         if (at(token).type == TokenType::Name)
-            found_.push_back({what, token, screen});
+            found_.push_back({what, token, owner});
     }
 
     // How many names with points between them begin at word i.
@@ -82,6 +82,26 @@ class ReferenceReader {
         return 1 + 2 * names;
     }
 
+    // name = value, name[index] = value, widget.name = value, whatever the name is.
+    void assignment() {
+        if (at(0).type == TokenType::Name && !at(1).is("."))
+            assigned_ = at(0).text;
+        expressionFrom(0);
+    }
+
+    // A word in quotes is a choice of the variable that it is compared with, or that gets it.
+    void choice(size_t i) {
+        std::string variable = assigned_;
+        if (i >= 2 && (at(i - 1).is("==") || at(i - 1).is("!="))) {
+            size_t name = i - 2;
+            for (int depth = 0; name > 0 && (at(name).is("]") || depth > 0); --name)
+                depth += at(name).is("]") - at(name).is("[");
+            variable = name > 0 && at(name - 1).is(".") ? std::string() : at(name).text;
+        }
+        if (!variable.empty())
+            found_.push_back({Reference::What::Choice, i, variable});
+    }
+
     void expressionFrom(size_t i) {
         int choices = 0;  // ? that wait for their :
         while (i + 1 < tokens_.size()) {
@@ -93,13 +113,17 @@ class ReferenceReader {
                 ;
             else if (names > 1)
                 widgetPath(i, names - 1);
-            else if (names == 1 && !isValueWord(at(i).text))
+            else if (names == 1 && !isValueWord(at(i).text) &&
+                     !(isArrayWord(at(i).text) && at(i + 1).type == TokenType::Name))
                 add(Reference::What::Variable, i);
+            else if (at(i).type == TokenType::Text)
+                choice(i);
             i += names > 0 ? 2 * names - 1 : 1;
         }
     }
 
     const std::vector<Token>& tokens_;
+    std::string assigned_;  // the variable that gets a value
     std::vector<Reference> found_;
 };
 

@@ -8,16 +8,17 @@
 
 namespace gorsefinch {
 
-// A word that stands for a thing of the project.
+// A word that names a thing of the project.
 struct Reference {
-    enum class What { Variable, Screen, Widget };
+    enum class What { Variable, Screen, Widget, Choice };
     What what;
-    size_t token = 0;    // its position among the words
-    std::string screen;  // of a widget: the screen written before it; "" for the short form
+    size_t token = 0;   // its position among the words
+    std::string owner;  // of a widget: the screen written before it, "" for the short form; of a choice: its variable
 };
 
 // Those of one line of rules, and of one expression, as the compiler would read them; whether there are such things
-// is not used. Texts in quotes are not looked into.
+// is not used, so any word in quotes that a variable gets or is compared with is a choice. Insets of texts in quotes
+// are not looked into.
 std::vector<Reference> referencesInLine(const std::vector<Token>& tokens);
 std::vector<Reference> referencesInExpression(const std::vector<Token>& tokens);
 

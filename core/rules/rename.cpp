@@ -25,9 +25,11 @@ std::string replaced(std::string_view text, std::vector<Replacement> all) {
 bool isMeant(const Reference& reference, const Token& token, const RuleThing& thing) {
     if (reference.what != thing.what || token.text != thing.name)
         return false;
-    if (reference.what != Reference::What::Widget)
-        return true;
-    return reference.screen.empty() ? thing.isOnlyOne : reference.screen == thing.screen;
+    switch (reference.what) {
+        case Reference::What::Widget: return reference.owner.empty() ? thing.isOnlyOne : reference.owner == thing.owner;
+        case Reference::What::Choice: return reference.owner == thing.owner;
+        default: return true;
+    }
 }
 
 void collect(const std::vector<Token>& tokens, const std::vector<Reference>& references, const RuleRename& rename,
@@ -36,7 +38,7 @@ void collect(const std::vector<Token>& tokens, const std::vector<Reference>& ref
         const Token& token = tokens[each.token];
         if (!isMeant(each, token, rename.thing))
             continue;
-        const bool isShort = each.what == Reference::What::Widget && each.screen.empty();
+        const bool isShort = each.what == Reference::What::Widget && each.owner.empty();
         all.push_back({token.begin, token.end, isShort ? rename.toShort : rename.to});
     }
 }

@@ -14,8 +14,8 @@ namespace gorsefinch {
 struct RuleThing {
     Reference::What what;
     std::string name;
-    std::string screen = {};  // of a widget
-    bool isOnlyOne = false;   // of a widget: no other screen has one of its name, so the name alone means it
+    std::string owner = {};  // of a widget: its screen; of a choice: its variable
+    bool isOnlyOne = false;  // of a widget: no other screen has one of its name, so the name alone means it
 };
 
 // It gets another name; where rules and texts speak of it, they are rewritten. All else in them, layout and comments
@@ -26,7 +26,8 @@ struct RuleRename {
     std::string toShort = {};  // of a widget: in the place of its name alone; "screen.name" where others are named so
 };
 
-// In all rules and expressions of a project; files and screens without a change stay shared.
+// In all rules and expressions of a project; files and screens without a change stay shared. The new name of a choice
+// is written in quotes.
 void renameInRules(Document& document, const RuleRename& rename);
 
 std::string renamedRules(std::string_view rules, const RuleRename& rename);

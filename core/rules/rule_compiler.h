@@ -61,6 +61,7 @@ struct CompiledRules {
     int timers = 0, whens = 0;
     int stackDepth = 1;          // values that the deepest expression puts on the stack
     bool needsExtended = false;  // some code has operations of gorse_code_extended.c
+    bool needsElements = false;  // some code works on arrays
     Problems problems;
     std::shared_ptr<const NamedWidgets> named;  // on which the rules depend
 };

@@ -43,6 +43,7 @@ uint16_t RulePool::place(Compiled code) {
     const size_t at = out_.code.size();
     code.operation(GORSE_OP_END);
     out_.needsExtended = out_.needsExtended || code.needsExtended;
+    out_.needsElements = out_.needsElements || code.needsElements;
     out_.readNumbers.insert(code.variables.begin(), code.variables.end());
     assert(at + code.code.size() <= 0xffff);
     for (const SlotUse& use : code.slots)

@@ -19,6 +19,7 @@ constexpr auto wordsForMissed =
     std::to_array<EventWord>({{"all", GORSE_MISSED_ALL}, {"once", GORSE_MISSED_ONCE}, {"none", GORSE_MISSED_NONE}});
 constexpr auto aboutWidgets = std::to_array<std::string_view>({"show", "hide", "toggle", "play", "stop", "sample"});
 constexpr auto wordsForValues = std::to_array<std::string_view>({"yes", "no", "none"});
+constexpr auto wordsForArrays = std::to_array<std::string_view>({"any", "all", "count", "sum", "min", "max"});
 constexpr auto otherWords = std::to_array<std::string_view>(
     {"on", "every", "when", "otherwise", "while", "missed", "start", "go", "back", "call", "ms", "s", "min"});
 
@@ -41,6 +42,8 @@ const EventWord* findEvent(std::span<const EventWord> events, std::string_view w
 bool isAboutWidget(std::string_view statement) { return isAmong(aboutWidgets, statement); }
 std::span<const std::string_view> valueWords() { return wordsForValues; }
 bool isValueWord(std::string_view word) { return isAmong(wordsForValues, word); }
+std::span<const std::string_view> arrayWords() { return wordsForArrays; }
+bool isArrayWord(std::string_view word) { return isAmong(wordsForArrays, word); }
 
 std::vector<std::string> ruleKeywords() {
     std::vector<std::string> out(otherWords.begin(), otherWords.end());

@@ -30,6 +30,10 @@ bool isAboutWidget(std::string_view statement);
 std::span<const std::string_view> valueWords();
 bool isValueWord(std::string_view word);
 
+// The words that make one value of an array's elements when its name follows: any, all, count, sum, min, max.
+std::span<const std::string_view> arrayWords();
+bool isArrayWord(std::string_view word);
+
 // The words that can begin a statement or an event, for completion and colouring.
 std::vector<std::string> ruleKeywords();
 

@@ -19,7 +19,7 @@ constexpr const char* kFewerValues = "Hand over less; the firmware can read vari
 void StatementCompiler::statement(const std::vector<Token>& tokens, Compiled& body) {
     const Token& first = tokens[0];
     // A variable or widget may have the name of a statement.
-    if (at(tokens, 1).is("=") || at(tokens, 1).is(".")) {
+    if (at(tokens, 1).is("=") || at(tokens, 1).is(".") || at(tokens, 1).is("[")) {
         assignment(tokens, body);
     } else if (first.is("go")) {
         go(tokens, body);
@@ -163,18 +163,20 @@ void StatementCompiler::assignment(const std::vector<Token>& tokens, Compiled& b
         setCell(tokens, equals, body);
         return;
     }
+    if (equals == 1 && at(tokens, equals).is("[")) {
+        setElement(tokens, body);
+        return;
+    }
     if (equals == 0 || !tokens[equals].is("=")) {
         report(Severity::Error, tokens[equals == 1 ? 0 : equals],
                equals == 1 ? "there is no statement \"" + tokens[0].text + "\"" : "a statement belongs here",
                "Write name = value, go, back, call, show, hide, toggle, play, stop or sample");
         return;
     }
-    if (equals == 1) {
-        if (auto value = valueBehind(tokens, equals, {}))
-            setVariable(tokens[0], tokens[equals], std::move(*value), body);
-    } else {
+    if (equals == 1)
+        setVariable(tokens, body);
+    else
         setProperty(tokens, equals, body);
-    }
 }
 
 std::optional<Compiled> StatementCompiler::valueBehind(const std::vector<Token>& tokens, size_t equals,
@@ -192,30 +194,71 @@ void StatementCompiler::wantType(ValueType wanted, const Compiled& value, const 
                "Set it to another value");
 }
 
-void StatementCompiler::setVariable(const Token& name, const Token& op, Compiled value, Compiled& body) {
+std::optional<ProjectNames::VariableRef> StatementCompiler::settable(const Token& name) {
     const auto found = pool_.names().variable(name.text);
-    if (!found) {
+    if (!found)
         report(Severity::Error, name, "there is no variable \"" + name.text + "\"",
                "Add it at the station Variables, or correct it");
-        return;
-    }
-    const Variable& variable = *found->variable;
-    if (variable.writer == Writer::Firmware)
-        report(Severity::Warning, name, "only the firmware writes " + variable.name + ", as its settings say",
+    return found;
+}
+
+std::optional<Compiled> StatementCompiler::valueFor(const ProjectNames::VariableRef& variable,
+                                                    const std::vector<Token>& tokens, size_t equals) {
+    auto value = valueBehind(tokens, equals, variable.choices);
+    if (!value)
+        return std::nullopt;
+    if (variable.variable->writer == Writer::Firmware)
+        report(Severity::Warning, tokens[0], "only the firmware writes " + tokens[0].text + ", as its settings say",
                "Let the panel or both write it at the station Variables");
-    if (variable.type == VariableType::Text) {
-        wantType(ValueType::Text, value, op);
-        body.append(value);
-        body.operation(GORSE_OP_SET_TEXT);
-        body.word(found->number);
+    const Token& op = tokens[equals];
+    wantType(valueTypeOf(*variable.variable), *value, op);
+    if (value->type == ValueType::Number)
+        fitNumber(*variable.variable, op, *value);
+    else if (!sameWords(value->choices, variable.choices))
+        report(Severity::Error, op, "these are different choices", "Set it to one of its words in quotes");
+    return value;
+}
+
+void StatementCompiler::setVariable(const std::vector<Token>& tokens, Compiled& body) {
+    const auto found = settable(tokens[0]);
+    const auto value = found ? valueFor(*found, tokens, 1) : std::nullopt;
+    if (!value)
+        return;
+    body.append(*value);
+    if (found->variable->isArray()) {
+        body.array(*found, GORSE_ARRAY_FILL);
         return;
     }
-    wantType(variable.type == VariableType::YesNo ? ValueType::YesNo : ValueType::Number, value, op);
-    if (value.type == ValueType::Number)
-        fitNumber(variable, op, value);
-    body.append(value);
-    body.operation(GORSE_OP_SET_NUMBER);
+    body.operation(found->variable->isText() ? GORSE_OP_SET_TEXT : GORSE_OP_SET_NUMBER);
     body.word(found->number);
+}
+
+// array[index] = value
+void StatementCompiler::setElement(const std::vector<Token>& tokens, Compiled& body) {
+    const auto found = settable(tokens[0]);
+    if (!found)
+        return;
+    const Variable& variable = *found->variable;
+    if (!variable.isArray()) {
+        report(Severity::Error, tokens[1], variable.name + " is no array",
+               "Give it more elements at the station Variables");
+        return;
+    }
+    size_t i = 2;
+    const auto index = indexOf(tokens, i, variable.name + " goes", variable.count - 1);
+    if (!index)
+        return;
+    if (!at(tokens, i).is("]") || !at(tokens, i + 1).is("=")) {
+        report(Severity::Error, at(tokens, at(tokens, i).is("]") ? i + 1 : i), "this does not belong here",
+               "Write " + variable.name + "[index] = value");
+        return;
+    }
+    const auto value = valueFor(*found, tokens, i + 1);
+    if (!value)
+        return;
+    body.append(*index);
+    body.append(*value);
+    body.array(*found, GORSE_ARRAY_SET);
 }
 
 void StatementCompiler::fitNumber(const Variable& variable, const Token& op, Compiled& value) {
@@ -236,8 +279,8 @@ void StatementCompiler::fitNumber(const Variable& variable, const Token& op, Com
 }
 
 // A whole number from 0 to `most`, and the token behind it. A constant beyond it is reported.
-std::optional<Compiled> StatementCompiler::cellNumber(const std::vector<Token>& tokens, size_t& i, const char* what,
-                                                      int most) {
+std::optional<Compiled> StatementCompiler::indexOf(const std::vector<Token>& tokens, size_t& i, const std::string& what,
+                                                   int most) {
     const Token& from = at(tokens, i);
     auto value = file_.expression(tokens, i);
     if (!value)
@@ -245,7 +288,7 @@ std::optional<Compiled> StatementCompiler::cellNumber(const std::vector<Token>& 
     wantType(ValueType::Number, *value, from);
     value->rescale(0);
     if (value->constant && (value->min < 0 || value->min > most))
-        report(Severity::Error, from, std::string(what) + " goes from 0 to " + std::to_string(most), "Correct it");
+        report(Severity::Error, from, what + " from 0 to " + std::to_string(most), "Correct it");
     return value;
 }
 
@@ -270,14 +313,14 @@ void StatementCompiler::setCell(const std::vector<Token>& tokens, size_t bracket
         return;
     }
     size_t i = bracket + 1;
-    const auto column = cellNumber(tokens, i, "a column", kMaxMapSide - 1);
+    const auto column = indexOf(tokens, i, "a column goes", kMaxMapSide - 1);
     if (!column || !expect(at(tokens, i), ","))
         return;
-    const auto row = cellNumber(tokens, ++i, "a row", kMaxMapSide - 1);
+    const auto row = indexOf(tokens, ++i, "a row goes", kMaxMapSide - 1);
     if (!row || !expect(at(tokens, i), "]") || !expect(at(tokens, i + 1), "="))
         return;
     i += 2;
-    const auto cell = cellNumber(tokens, i, "a cell", 255);
+    const auto cell = indexOf(tokens, i, "a cell goes", 255);
     if (!cell)
         return;
     expectEnd(tokens, i);

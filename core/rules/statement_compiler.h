@@ -22,10 +22,16 @@ class StatementCompiler {
     void storeSlot(Compiled& body, int slot, int screen);
     void assignment(const std::vector<Token>& tokens, Compiled& body);
     void wantType(ValueType wanted, const Compiled& value, const Token& op);
-    void setVariable(const Token& name, const Token& op, Compiled value, Compiled& body);
+    // The variable that a statement sets; a mistake is reported.
+    std::optional<ProjectNames::VariableRef> settable(const Token& name);
+    // The value for it behind the equals sign, fitted.
+    std::optional<Compiled> valueFor(const ProjectNames::VariableRef& variable, const std::vector<Token>& tokens,
+                                     size_t equals);
+    void setVariable(const std::vector<Token>& tokens, Compiled& body);
+    void setElement(const std::vector<Token>& tokens, Compiled& body);
     void fitNumber(const Variable& variable, const Token& op, Compiled& value);
     void setCell(const std::vector<Token>& tokens, size_t bracket, Compiled& body);
-    std::optional<Compiled> cellNumber(const std::vector<Token>& tokens, size_t& i, const char* what, int most);
+    std::optional<Compiled> indexOf(const std::vector<Token>& tokens, size_t& i, const std::string& what, int most);
     void setProperty(const std::vector<Token>& tokens, size_t equals, Compiled& body);
     // What is behind the equals sign.
     std::optional<Compiled> valueBehind(const std::vector<Token>& tokens, size_t equals, ChoiceWords choices);

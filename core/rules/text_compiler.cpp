@@ -200,7 +200,27 @@ class TextCompiler {
         out_.longestShown += longest;
     }
 
+    // The name of a choice; the runtime counts names from 1 on.
+    bool putChoice(Compiled value) {
+        std::vector<std::string> names(value.choices.begin(), value.choices.end());
+        size_t bytes = 0;
+        for (const std::string& each : names)
+            bytes += each.size() + 1;
+        value.push(1);
+        value.operation(GORSE_OP_ADD);
+        value.depth = std::max(value.depth, 2);
+        if (value.code.size() + 1 + bytes > 255) {
+            problem(Severity::Error, value.from.column, "the inset is too long",
+                    "Let a rule set a variable, and show that");
+            return false;
+        }
+        putNames(value, names);
+        return true;
+    }
+
     bool put(const Compiled& value, const Form& form) {
+        if (value.type == ValueType::Choice)
+            return putChoice(value);
         if (value.type == ValueType::Colour || value.code.size() > 254) {
             problem(Severity::Error, value.from.column,
                     value.code.size() > 254 ? "the inset is too long" : "a colour can't be shown as a text",
@@ -225,6 +245,7 @@ class TextCompiler {
         out_.hasInsets = true;
         out_.needsForms = out_.needsForms || form.form != GORSE_FORM_NUMBER;
         out_.needsExtended = out_.needsExtended || value.needsExtended;
+        out_.needsElements = out_.needsElements || value.needsElements;
         out_.stackDepth = std::max(out_.stackDepth, value.depth);
         out_.variables.insert(value.variables.begin(), value.variables.end());
     }
@@ -257,7 +278,7 @@ class TextCompiler {
         int length = 0;
         for (const Variable& variable : *names_.document().variables) {
             const auto ref = names_.variable(variable.name);
-            if (variable.type != VariableType::Text || value.variables.count(ref->binding) == 0)
+            if (!variable.isText() || value.variables.count(ref->binding) == 0)
                 continue;
             length = std::max(length, variable.length);
             out_.characters.merge(charactersOf(variable.startText));

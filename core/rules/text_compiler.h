@@ -16,6 +16,7 @@ struct CompiledText {
     std::vector<uint8_t> bytes;
     bool hasInsets = false;
     bool needsExtended = false;     // an inset has operations of gorse_code_extended.c
+    bool needsElements = false;     // an inset works on an array, see gorse_code_elements.c
     bool needsForms = false;        // an inset is not a number, see gorse_expand_extended.c
     int stackDepth = 0;             // values that the deepest inset puts on the stack
     int longest = 0;                // bytes of what it can show at most, without the closing zero

@@ -82,8 +82,6 @@ void layOutState(BuiltScene& out, uint32_t keptBytes) {
         textBytes = std::max(textBytes, uint32_t{each.offset} + each.capacity);
     s.screen_at = s.texts_at + textBytes;
     s.end = (s.screen_at + screenBytes + 3u) / 4u * 4u;
-    assert(out.numbers.size() + out.texts.size() ==
-           out.document.variables->size() + (out.document.clock ? size_t{GORSE_CLOCK_NUMBERS} : 0));
 }
 
 // What happens without rules.
@@ -110,9 +108,11 @@ void fillMotions(BuiltScene& out) {
 
 void fillVariables(BuiltScene& out, const ProjectNames& names) {
     size_t offset = 0;
-    const auto addNumber = [&](const Variable& each) { out.numbers.push_back({each.min, each.max, each.start}); };
+    const auto addNumber = [&](const Variable& each) {
+        out.numbers.insert(out.numbers.end(), numbersOf(each), {each.min, each.max, each.start});
+    };
     for (const Variable& each : *out.document.variables) {
-        if (each.type != VariableType::Text) {
+        if (!each.isText()) {
             addNumber(each);
             continue;
         }
@@ -165,9 +165,14 @@ void fillScene(BuiltScene& out) {
     gorse_scene& s = out.scene;
     const bool extended =
         out.rules->needsExtended || anyText(out, &CompiledText::needsExtended, &ScreenPart::needsExtended);
-    s.extended = !out.rules->cellsSet.empty() ? gorse_extended_code_with_cells
-                 : extended                   ? gorse_extended_code
-                                              : nullptr;
+    const bool elements =
+        out.rules->needsElements || anyText(out, &CompiledText::needsElements, &ScreenPart::needsElements);
+    const bool cells = !out.rules->cellsSet.empty();
+    s.extended = cells && elements ? gorse_extended_code_with_both
+                 : cells           ? gorse_extended_code_with_cells
+                 : elements        ? gorse_extended_code_with_elements
+                 : extended        ? gorse_extended_code
+                                   : nullptr;
     s.forms = anyText(out, &CompiledText::needsForms, &ScreenPart::needsForms) ? gorse_extended_forms : nullptr;
     for (const CompiledText& text : out.rules->strings)
         out.strings.push_back(text.bytes.data());

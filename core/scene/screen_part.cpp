@@ -175,6 +175,7 @@ class PartBuilder {
         part_->texts.push_back(compileText(words, context_.names));
         const CompiledText& text = part_->texts.back();
         part_->needsExtended = part_->needsExtended || text.needsExtended;
+        part_->needsElements = part_->needsElements || text.needsElements;
         part_->stackDepth = std::max(part_->stackDepth, text.stackDepth);
         part_->needsForms = part_->needsForms || text.needsForms;
         for (const Problem& each : text.problems) {
@@ -286,11 +287,15 @@ class PartBuilder {
 
     std::optional<NumberVariable> number(const Widget& widget, const std::string& name) {
         const auto found = context_.names.variable(name);
-        const bool isText = found && found->variable->type == VariableType::Text;
-        if (!found || isText) {
+        if (!found || found->variable->isText()) {
             problem(Severity::Error, widget,
-                    isText ? "\"" + name + "\" is a text" : "there is no variable \"" + name + "\"",
+                    found ? "\"" + name + "\" is a text" : "there is no variable \"" + name + "\"",
                     "Choose a variable that is a number");
+            return std::nullopt;
+        }
+        if (found->variable->isArray()) {
+            problem(Severity::Error, widget, "\"" + name + "\" is an array",
+                    "Write = " + name + "[0], or = sum " + name + ", min or max");
             return std::nullopt;
         }
         const Variable& variable = *found->variable;

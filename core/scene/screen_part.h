@@ -67,10 +67,10 @@ struct ScreenPart {
     int firstString = 0;                 // the number of the first of them among the scene's strings
     std::vector<gorse_binding> bindings;
     std::deque<CompiledText> texts;
-    bool needsExtended = false, needsForms = false;  // any of its texts does
-    int stackDepth = 0;                              // values that the deepest inset puts on the stack
-    bool moves = false;                              // any of its widgets does something by itself
-    std::deque<std::vector<int32_t>> numbers;        // that records point to
+    bool needsExtended = false, needsElements = false, needsForms = false;  // any of its texts does
+    int stackDepth = 0;                        // values that the deepest inset puts on the stack
+    bool moves = false;                        // any of its widgets does something by itself
+    std::deque<std::vector<int32_t>> numbers;  // that records point to
     std::deque<std::vector<int16_t>> shorts;
     std::deque<std::vector<uint8_t>> bytes;
     std::vector<const RuntimeKind*> kinds;  // that draw its widgets, each once

@@ -31,13 +31,22 @@ void carryVariables(const BuiltScene& before, const gorse& from, const BuiltScen
         if (!old || old->variable->type != each.type || old->variable->decimals != each.decimals)
             continue;
         // A value that stood at the old start value follows the new one.
-        if (each.type == VariableType::Text) {
+        if (each.isText()) {
             const char* value = gorse_text_value(&from, static_cast<uint16_t>(old->number));
             if (value != old->variable->startText)
                 gorse_set_text(&to, static_cast<uint16_t>(fresh->number), value);
-        } else if (const int32_t value = gorse_number(&from, static_cast<uint16_t>(old->number));
-                   value != old->variable->start) {
-            gorse_set_number(&to, static_cast<uint16_t>(fresh->number), value);
+            continue;
+        }
+        for (int i = 0; i < std::min(each.count, old->variable->count); ++i) {
+            const int32_t value = gorse_number(&from, static_cast<uint16_t>(old->number + i));
+            if (value == old->variable->start)
+                continue;
+            // A choice is the same one if its name is.
+            const auto moved = each.type == VariableType::Choice
+                                   ? valueFromWords(each, valueInWords(*old->variable, value))
+                                   : std::optional(value);
+            if (moved)
+                gorse_set_number(&to, static_cast<uint16_t>(fresh->number + i), *moved);
         }
     }
 }

@@ -5,20 +5,32 @@ namespace gorsefinch {
 
 namespace {
 
-const Variable* variableByNumber(const BuiltScene& scene, int number, bool text) {
-    int at = 0;
-    for (const Variable& each : *scene.document.variables)
-        if ((each.type == VariableType::Text) == text && at++ == number)
-            return &each;
-    return nullptr;
+struct Numbered {
+    const Variable* variable = nullptr;
+    int element = 0;
+};
+
+Numbered variableByNumber(const BuiltScene& scene, int number, bool text) {
+    for (const Variable& each : *scene.document.variables) {
+        if (each.isText() != text)
+            continue;
+        if (number < each.count)
+            return {&each, number};
+        number -= each.count;
+    }
+    return {};
 }
 
 std::string numberWords(const BuiltScene& scene, uint16_t number, int32_t value) {
-    const Variable* v = variableByNumber(scene, number, false);
+    const auto [v, element] = variableByNumber(scene, number, false);
     if (!v)
         return "variable " + std::to_string(number) + " = " + std::to_string(value);
-    return v->name + " = " +
-           (v->type == VariableType::YesNo ? (value != 0 ? "yes" : "no") : decimalText(value, v->decimals));
+    return v->name + (v->isArray() ? "[" + std::to_string(element) + "]" : "") + " = " + valueInWords(*v, value);
+}
+
+std::string noElementWords(const BuiltScene& scene, uint16_t number, int32_t index) {
+    const Variable* v = variableByNumber(scene, number, false).variable;
+    return (v ? v->name : "variable " + std::to_string(number)) + " has no element " + std::to_string(index);
 }
 
 std::string ruleWords(const BuiltScene& scene, uint16_t number) {
@@ -63,10 +75,11 @@ std::string traceLine(const BuiltScene& scene, const TraceEntry& entry) {
         case GORSE_TRACE_DIVISION_BY_ZERO:
             words = (entry.a == GORSE_NONE ? "an expression" : ruleWords(scene, entry.a)) + " divided by zero";
             break;
+        case GORSE_TRACE_ELEMENT: words = noElementWords(scene, entry.a, entry.b); break;
         case GORSE_TRACE_FOLLOWED: words = slotWords(scene, entry.a) + " follows its expression"; break;
         case GORSE_TRACE_ROUNDS: words = "rules still wait after the last round"; break;
         case GORSE_TRACE_TEXT: {
-            const Variable* v = variableByNumber(scene, entry.a, true);
+            const Variable* v = variableByNumber(scene, entry.a, true).variable;
             words = (v ? v->name : "text") + " changes";
             break;
         }

@@ -98,40 +98,38 @@ Result<void> Twin::set(const std::string& name, const std::string& value) {
     if (name == kClockName && scene_->document.clock)
         return setClock(value);
     const ProjectNames names(scene_->document);
-    const auto found = names.variable(name);
+    const ElementName wanted = elementName(name);
+    const auto found = names.variable(wanted.name);
     if (!found)
         return failure("", name, "there is no such variable", "See the station Variables for the names");
     const Variable& variable = *found->variable;
-    const auto number = static_cast<uint16_t>(found->number);
-    if (variable.type == VariableType::Text) {
-        gorse_set_text(&run_, number, value.c_str());
+    if (variable.isText()) {
+        gorse_set_text(&run_, static_cast<uint16_t>(found->number), value.c_str());
         return {};
     }
-    std::optional<int32_t> parsed;
-    if (variable.type == VariableType::YesNo)
-        parsed = value == "yes" || value == "1" || value == "true"   ? std::optional(1)
-                 : value == "no" || value == "0" || value == "false" ? std::optional(0)
-                                                                     : std::nullopt;
-    else
-        parsed = decimalFromText(value, variable.decimals);
-    if (!parsed)
-        return failure("", name, "\"" + value + "\" is no " + toKey(variable.type) + " value", "Correct the value");
-    gorse_set_number(&run_, number, *parsed);
+    const auto settings = settingsFromWords(variable, wanted.element, value);
+    if (!settings)
+        return tl::unexpected(settings.error());
+    for (const ElementSetting& each : *settings)
+        gorse_set_element(&run_, static_cast<uint16_t>(found->number), static_cast<uint16_t>(variable.count),
+                          static_cast<uint32_t>(each.element), each.value);
     return {};
 }
 
 std::string Twin::get(const std::string& name) const {
     const ProjectNames names(scene_->document);
-    const auto found = names.variable(name);
-    if (!found)
+    const ElementName wanted = elementName(name);
+    const auto found = names.variable(wanted.name);
+    if (!found || wanted.element.value_or(0) >= found->variable->count)
         return {};
-    const auto number = static_cast<uint16_t>(found->number);
-    if (found->variable->type == VariableType::Text)
-        return gorse_text_value(&run_, number);
-    const int32_t value = gorse_number(&run_, number);
-    if (found->variable->type == VariableType::YesNo)
-        return value != 0 ? "yes" : "no";
-    return decimalText(value, found->variable->decimals);
+    if (found->variable->isText())
+        return gorse_text_value(&run_, static_cast<uint16_t>(found->number));
+    std::string out;
+    const int from = wanted.element.value_or(0), end = wanted.element ? from + 1 : found->variable->count;
+    for (int i = from; i < end; ++i)
+        out += (i == from ? "" : ", ") +
+               valueInWords(*found->variable, gorse_number(&run_, static_cast<uint16_t>(found->number + i)));
+    return out;
 }
 
 void Twin::go(int screen) { gorse_go(&run_, static_cast<uint16_t>(screen)); }

@@ -128,6 +128,67 @@ class TestVariablesStation : public QObject, support::OnWindow {
         QCOMPARE(shown("weight", VariablesModel::Digits), QString());
     }
 
+    void chooseType(const char* name, const char* type) {
+        const QModelIndex at = table_->model()->index(row(name), VariablesModel::Type);
+        QVERIFY(table_->model()->setData(at, type, Qt::EditRole));
+    }
+
+    // Names are edited in their cell; rules follow one that is replaced, in the same step of undo.
+    void choicesHaveNames() {
+        add("mode");
+        chooseType("mode", "choice");
+        QCOMPARE(shown("mode", VariablesModel::Names), QString("off, on"));
+        type("mode", VariablesModel::Names, "idle, warming up ,hold");
+        QCOMPARE(shown("mode", VariablesModel::Names), QString("idle, warming up, hold"));
+        type("mode", VariablesModel::Start, "hold");
+        QCOMPARE(variable("mode").start, 2);
+        session_->edit(withRules(session_->document(), "more", "when mode == \"hold\"\n    mode = \"idle\"\n"),
+                       "Rules");
+        type("mode", VariablesModel::Names, "idle, warming up, still");
+        QCOMPARE(session_->document().rules->back().text, std::string("when mode == \"still\"\n    mode = \"idle\"\n"));
+        QCOMPARE(shown("mode", VariablesModel::Start), QString("still"));
+        session_->undo();
+        QCOMPARE(session_->document().rules->back().text, std::string("when mode == \"hold\"\n    mode = \"idle\"\n"));
+        QCOMPARE(shown("mode", VariablesModel::Names), QString("idle, warming up, hold"));
+        for (const char* wrong : {"", "a, a", "a, {b}"}) {
+            type("mode", VariablesModel::Names, wrong);
+            QCOMPARE(shown("mode", VariablesModel::Names), QString("idle, warming up, hold"));
+            QVERIFY(!notice().isEmpty());
+        }
+        type("mode", VariablesModel::Start, "cold");
+        QCOMPARE(shown("mode", VariablesModel::Start), QString("hold"));
+        QVERIFY(notice().contains("one of idle, warming up, hold"));
+        type("mode", VariablesModel::Now, "warming up");
+        QCOMPARE(shown("mode", VariablesModel::Now), QString("warming up"));
+        QVERIFY(
+            !(table_->model()->flags(table_->model()->index(row("mode"), VariablesModel::Min)) & Qt::ItemIsEditable));
+    }
+
+    void arraysHaveElements() {
+        add("zone");
+        QCOMPARE(shown("zone", VariablesModel::Elements), QString());
+        type("zone", VariablesModel::Elements, "4");
+        QCOMPARE(variable("zone").count, 4);
+        type("zone", VariablesModel::Now, "3, 4");
+        QCOMPARE(shown("zone", VariablesModel::Now), QString("3, 4, 0, 0"));
+        for (const char* wrong : {"0", "257", "x"}) {
+            type("zone", VariablesModel::Elements, wrong);
+            QCOMPARE(variable("zone").count, 4);
+            QVERIFY(notice().contains("2 to 256"));
+        }
+        const QModelIndex interrupt = table_->model()->index(row("zone"), VariablesModel::Interrupt);
+        QVERIFY(!(table_->model()->flags(interrupt) & Qt::ItemIsUserCheckable));
+        type("zone", VariablesModel::Elements, "");
+        QCOMPARE(variable("zone").count, 1);
+        QCOMPARE(shown("zone", VariablesModel::Now), QString("3"));
+        // There are no arrays of texts.
+        type("zone", VariablesModel::Elements, "3");
+        chooseType("zone", "text");
+        QCOMPARE(variable("zone").count, 1);
+        const QModelIndex elements = table_->model()->index(row("zone"), VariablesModel::Elements);
+        QVERIFY(!(table_->model()->flags(elements) & Qt::ItemIsEditable));
+    }
+
     void textsEndBetweenCharacters() {
         add("title");
         QVERIFY(
@@ -276,7 +337,7 @@ class TestVariablesStation : public QObject, support::OnWindow {
         choose("export_variables", path);
         QByteArray table = read(path);
         QVERIFY(table.startsWith("name,type,decimals,min,max"));
-        QVERIFY(table.contains("\nkiln_temp,whole,,0,1320,1043,,°C,firmware"));
+        QVERIFY(table.contains("\nkiln_temp,whole,,0,1320,1043,,,,°C,firmware"));
         table.replace("kiln_temp,whole,,0,1320,", "kiln_temp,whole,,0,1400,");
         table += "fan,yes/no,,,,yes\n7up,whole\n";
         write(path, table);

@@ -99,7 +99,7 @@ class TestVariableHeader : public QObject {
 
     void whatCantBeAVariableIsReported() {
         const ReadVariables read = readHeader(
-            "struct a {\n  int *p;\n  int many[4];\n  struct { int x; } inside;\n  void (*call)(int);\n  other_t o;\n"
+            "struct a {\n  int *p;\n  int many[400];\n  struct { int x; } inside;\n  void (*call)(int);\n  other_t o;\n"
             "  int fine;\n  uint8_t fine;\n};\n");
         QCOMPARE(read.variables.size(), size_t{1});
         QCOMPARE(read.problems.size(), size_t{6});

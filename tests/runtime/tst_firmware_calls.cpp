@@ -239,6 +239,46 @@ class TestFirmwareCalls : public QObject {
         QVERIFY(!hasErrors(builder.build(withRulesOn("every 1 s, missed none while a > 1\n    a = 1\n"))->problems));
     }
 
+    // An array is its first element's number to the firmware; one that it lacks is neither read nor set.
+    void elementsOfArrays() {
+        Document d = withVariable(withRulesOn("when a == 5\n    zone[a - 3] = 40\n\nwhen a == 7\n    zone = 3\n"),
+                                  arrayOf(makeNumber("zone", -5, 50, 1), 4));
+        d = withVariable(d, makeNumber("behind", 0, 9, 6));
+        Firmware f(d);
+        QVERIFY(!hasErrors(f.scene().problems));
+        QCOMPARE(int{gorse_set_element(&f.g, 2, 4, 0, 1)}, int{GORSE_RESULT_NOT_BEGUN});
+        QCOMPARE(gorse_element(&f.g, 2, 4, 0), 0);
+        QCOMPARE(int{f.begin()}, int{GORSE_RESULT_OK});
+        QCOMPARE(int{gorse_set_element(&f.g, 2, 4, 3, 9)}, int{GORSE_RESULT_OK});
+        QCOMPARE(int{gorse_set_element(&f.g, 2, 4, 3, 9)}, int{GORSE_RESULT_UNCHANGED});
+        QCOMPARE(int{gorse_set_element(&f.g, 2, 4, 0, 51)}, int{GORSE_RESULT_CLAMPED});
+        for (const uint32_t index : {4u, 5u, 65536u, 0xffffffffu}) {
+            QCOMPARE(int{gorse_set_element(&f.g, 2, 4, index, 9)}, int{GORSE_RESULT_UNKNOWN});
+            QCOMPARE(gorse_element(&f.g, 2, 4, index), 0);
+        }
+        QCOMPARE(int{gorse_set_element(&f.g, 2, 60000, 40000, 9)}, int{GORSE_RESULT_UNKNOWN});
+        QCOMPARE(int{gorse_set_element(&f.g, 60000, 60000, 1, 9)}, int{GORSE_RESULT_UNKNOWN});
+        const auto zones = [&] {
+            std::vector<int> out;
+            for (uint32_t i = 0; i < 4; ++i)
+                out.push_back(gorse_element(&f.g, 2, 4, i));
+            return out;
+        };
+        QCOMPARE(zones(), (std::vector<int>{50, 1, 1, 9}));
+        QCOMPARE(gorse_number(&f.g, 6), 6);
+        QVERIFY(f.changed.empty());
+        gorse_step(&f.g, 0);
+        gorse_set_number(&f.g, 0, 5);
+        gorse_step(&f.g, 1);
+        QCOMPARE(zones(), (std::vector<int>{50, 1, 40, 9}));
+        QCOMPARE(f.changed, (std::vector<int>{2}));
+        gorse_set_number(&f.g, 0, 7);
+        gorse_step(&f.g, 2);
+        QCOMPARE(zones(), (std::vector<int>{3, 3, 3, 3}));
+        QCOMPARE(f.changed, (std::vector<int>{2, 2, 2, 2, 2}));
+        QCOMPARE(gorse_number(&f.g, 6), 6);
+    }
+
     void changesByRulesAreReported() {
         Document d =
             withVariable(withRulesOn("when a > 5\n    b = a\n    words = \"many\"\n"), makeText("words", "few", 10));

@@ -70,6 +70,21 @@ inline Variable makeYesNo(const std::string& name, bool start) {
     return v;
 }
 
+inline Variable makeChoice(const std::string& name, std::vector<std::string> names, int start = 0) {
+    Variable v;
+    v.name = name;
+    v.type = VariableType::Choice;
+    v.start = start;
+    v.writer = Writer::Both;
+    setChoices(v, std::move(names));
+    return v;
+}
+
+inline Variable arrayOf(Variable variable, int count) {
+    variable.count = count;
+    return variable;
+}
+
 inline Variable makeText(const std::string& name, const std::string& start, int length = 16) {
     Variable v;
     v.name = name;

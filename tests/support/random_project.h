@@ -35,7 +35,14 @@ class RandomProject {
         std::string out;
         for (int i = 0; i < steps; ++i) {
             const std::string place = std::to_string(upTo(panel_.width)) + " " + std::to_string(upTo(panel_.height));
-            switch (upTo(7)) {
+            switch (upTo(9)) {
+                case 7:
+                    out += "set zone[" + std::to_string(upTo(4)) + "] " + std::to_string(upTo(60) - 10) + "\n";
+                    break;
+                case 8:
+                    out += maybe(50) ? "set stage warming up\n"
+                                     : "set door " + std::string(maybe(50) ? "yes, no\n" : "no, yes, yes\n");
+                    break;
                 case 0: out += "press " + place + "\nmove " + place + "\n"; break;
                 case 1: out += "release " + place + "\n"; break;
                 case 2: out += "wait " + std::to_string(upTo(900)) + "\n"; break;
@@ -90,6 +97,9 @@ class RandomProject {
         document_ = withVariable(document_, makeNumber("count", 0, 999, 0));
         document_ = withVariable(document_, makeNumber("heat", -9999, 9999, 215, 1));
         document_ = withVariable(document_, makeYesNo("open", maybe(50)));
+        document_ = withVariable(document_, arrayOf(makeNumber("zone", -400, 900, 30, 1), 4));
+        document_ = withVariable(document_, arrayOf(makeYesNo("door", maybe(50)), 3));
+        document_ = withVariable(document_, makeChoice("stage", {"idle", "warming up", "hold"}, upTo(3)));
         document_ = withVariable(document_, makeText("title", "Kiln 3", 20));
         if (maybe(50))
             document_ = withClock(document_, Clock{});
@@ -179,6 +189,8 @@ class RandomProject {
                                           "several words that are to be broken in lines",
                                           "",
                                           "{open}",
+                                          "{zone[count % 6]} {stage}",
+                                          "{sum zone:0} {door[1]} {count zone > heat}",
                                           "two\nlines",
                                           "{count:mm:ss}"};
         return document_.clock && maybe(20) ? "{clock:HH:mm:ss} {clock:ddd d}" : anyOf(all);
@@ -192,9 +204,12 @@ class RandomProject {
 
     std::string expressionFor(const PropertyInfo& property) {
         if (property.isValue)
-            return anyOf(std::array{"level * 2", "heat / 3", "count - level", "open", "one.onward.x + heat"});
+            return anyOf(std::array{"level * 2", "heat / 3", "count - level", "open", "one.onward.x + heat", "zone[2]",
+                                    "max zone - min zone", "stage"});
         switch (valueTypeOf(property)) {
-            case ValueType::YesNo: return anyOf(std::array{"open", "level > 30", "two.onward.y > 9 && open"});
+            case ValueType::YesNo:
+                return anyOf(std::array{"open", "level > 30", "two.onward.y > 9 && open", "any zone > heat || door[2]",
+                                        "stage == \"hold\"", "all door"});
             case ValueType::Colour: return "open ? " + toText(colour()) + " : level > 20 ? none : " + toText(colour());
             case ValueType::Choice:
                 return "open ? \"" + std::string(anyOf(property.choices)) + "\" : \"" +
@@ -268,8 +283,12 @@ class RandomProject {
             "every 170 ms while open\n    count = (count + 7) % 90\n\n";
         for (int i = 0; i < 5; ++i) {
             const std::string widget = std::string(anyOf(std::array{"one", "two"})) + ".w" + std::to_string(upTo(9));
-            static const char* const conditions[] = {"level > 50", "heat < 0.0", "open && count % 3 == 1",
-                                                     "count > level"};
+            static const char* const conditions[] = {"level > 50",
+                                                     "heat < 0.0",
+                                                     "open && count % 3 == 1",
+                                                     "count > level",
+                                                     "any door && stage != \"idle\"",
+                                                     "sum zone > 20.0 || zone[count % 5] < 0.0"};
             rules += std::string("when ") + anyOf(conditions) + "\n    " + widget + ".x = level % 40\n    toggle " +
                      widget + "\notherwise\n    " + widget + ".y = " + std::to_string(upTo(30)) + "\n    show " +
                      widget + "\n\n";
@@ -279,7 +298,12 @@ class RandomProject {
                 if (info(widget->kind).has(kHasCells) && maybe(60))
                     rules += "when count > " + std::to_string(upTo(40)) + "\n    " + screen->name + "." + widget->name +
                              ".cell[count % 6, level % 4] = level % 5\n\n";
-        rules += "on one.onward.press\n    open = !open\n    level = level < 90 ? level + 9 : -10\n";
+        rules +=
+            "on two.enter\n    zone[count % 5] = heat / 2\n    door = open\n    stage = open ? \"hold\" : "
+            "\"idle\"\n\n";
+        rules +=
+            "on one.onward.press\n    open = !open\n    door[level % 3] = !door[1]\n    level = level < 90 ? level + 9 "
+            ": -10\n";
         document_ = withRules(document_, "main", rules);
     }
 

@@ -33,6 +33,8 @@ Document smallProject() {
     weight.max = 1500;
     weight.start = 427;
     document = withVariable(document, weight);
+    document = withVariable(document, arrayOf(makeNumber("frame_weight", 0, 99, 11, 1), 5));
+    document = withVariable(document, makeChoice("season", {"spring", "summer", "winter rest"}));
     const auto picture = readFile(disk, SOURCE_DIR "/examples/kiln/images/pot.png", kMaxPictureFile);
     document = addImage(document, "pot.png", std::make_shared<const FileContents>(*picture), nullptr);
     auto images = *document.images;
@@ -58,13 +60,15 @@ Document smallProject() {
                            widget("frame", Kind::Rectangle, 0, 30, 60, 33, "",
                                   {{"border", opaque(0xffffff)}, {"border_width", int64_t{2}}, {"radius", int64_t{9}}}),
                            widget("more_button", Kind::Button, 66, 44, 60, 18, "button", {{"text", S("More")}})});
-    document = addWidgets(document, "info",
-                          {widget("words_text", Kind::Text, 0, 0, 128, 40, "plain",
-                                  {{"text", S("Honey since spring: {weight} kg")}, {"wrap", true}}),
-                           widget("back_button", Kind::Button, 2, 44, 60, 18, "button", {{"text", S("Back")}})});
+    document =
+        addWidgets(document, "info",
+                   {widget("words_text", Kind::Text, 0, 0, 128, 40, "plain",
+                           {{"text", S("Honey since {season}: {weight} kg, {sum frame_weight}")}, {"wrap", true}}),
+                    widget("back_button", Kind::Button, 2, 44, 60, 18, "button", {{"text", S("Back")}})});
     return withRules(document, "main",
                      "on more_button.tap\n    go info\n\non back_button.tap\n    back\n\n"
-                     "when weight > 100\n    hide frame\notherwise\n    show frame\n");
+                     "when weight > 100\n    hide frame\notherwise\n    show frame\n\n"
+                     "when any frame_weight > 5.0\n    season = \"summer\"\n    frame_weight[weight / 10] = 0.5\n");
 }
 
 const char* const smallScript = R"(
@@ -72,6 +76,9 @@ set weight 42.8
 press 90 52
 release 90 52
 set weight -1.5
+set frame_weight[3] 6.4
+set frame_weight 0.1, 2.2
+set season winter rest
 tap 20 52
 set weight 120.0
 set weight 3.0
