@@ -24,12 +24,19 @@ typedef struct gorse_strip {
     uint16_t x, y, w, h;
 } gorse_strip;
 
+/* An entry of an image's palette that is drawn in another colour. */
+typedef struct gorse_exchange {
+    gorse_colour colour;
+    int16_t entry; /* -1: none */
+} gorse_exchange;
+
 /* A strip while one widget is drawn into it. */
 typedef struct gorse_canvas {
     gorse_strip strip;
     gorse_rect clip; /* what may be drawn on: inside the strip and the widget's box */
     const GORSE_ROM gorse_format *format;
-    const gorse *run; /* for a text's buffer */
+    const gorse *run;               /* for a text's buffer */
+    const gorse_exchange *exchange; /* 0: images have the colours of their palettes */
 } gorse_canvas;
 
 /* A text wherever it is: `plain` in RAM, or 0 where program memory is apart and the text lies there. */

@@ -79,20 +79,21 @@ static inline void gorse_copy_bits(const gorse_canvas *c, gorse_coord x, gorse_c
     }
 }
 
-#define GORSE_DEFINE_BITS_FORMAT(name, bits, low_first, mixes)                                                 \
-    static void fill(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, uint32_t colour) {       \
-        gorse_fill_bits(c, x, y, n, colour, bits, low_first);                                                  \
-    }                                                                                                          \
-    static void mask(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage, \
-                     uint32_t colour) {                                                                        \
-        uint8_t pixel = (uint8_t)colour;                                                                       \
-        gorse_copy_bits(c, x, y, n, &pixel, coverage, 0, bits, low_first, mixes);                              \
-    }                                                                                                          \
-    static void copy(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,   \
-                     const uint8_t *coverage) {                                                                \
-        gorse_copy_bits(c, x, y, n, pixels, coverage, 1, bits, low_first, mixes);                              \
-    }                                                                                                          \
-    const GORSE_ROM gorse_format name = {bits,   1,    8 / bits, low_first ? GORSE_FORMAT_LOW_BIT_FIRST : 0,   \
-                                         native, fill, mask,     copy};
+#define GORSE_DEFINE_BITS_FORMAT(name, bits, low_first, mixes)                                                   \
+    static void fill(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, uint32_t colour) {         \
+        gorse_fill_bits(c, x, y, n, colour, bits, low_first);                                                    \
+    }                                                                                                            \
+    static void mask(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *coverage,   \
+                     uint32_t colour) {                                                                          \
+        uint8_t pixel = (uint8_t)colour;                                                                         \
+        gorse_copy_bits(c, x, y, n, &pixel, coverage, 0, bits, low_first, mixes);                                \
+    }                                                                                                            \
+    static void copy(const gorse_canvas *c, gorse_coord x, gorse_coord y, uint16_t n, const uint8_t *pixels,     \
+                     const uint8_t *coverage) {                                                                  \
+        gorse_copy_bits(c, x, y, n, pixels, coverage, 1, bits, low_first, mixes);                                \
+    }                                                                                                            \
+    const GORSE_ROM gorse_format name = {                                                                        \
+        bits,   1,    8 / bits, (low_first ? GORSE_FORMAT_LOW_BIT_FIRST : 0) | (mixes ? GORSE_FORMAT_MIXES : 0), \
+        native, fill, mask,     copy};
 
 #endif

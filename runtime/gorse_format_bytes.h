@@ -38,6 +38,6 @@ static inline void gorse_fill_bytes(const gorse_canvas *c, gorse_coord x, gorse_
             if (coverage[i] != 0u)                                                                             \
                 to[i] = coverage[i] == 255u ? pixels[i] : mix(c, to[i], pixels[i], coverage[i]);               \
     }                                                                                                          \
-    const GORSE_ROM gorse_format name = {8, 1, 1, 0, native, gorse_fill_bytes, mask, copy};
+    const GORSE_ROM gorse_format name = {8, 1, 1, GORSE_FORMAT_MIXES, native, gorse_fill_bytes, mask, copy};
 
 #endif

@@ -78,6 +78,6 @@ static inline void gorse_copy_channels(const gorse_canvas *c, gorse_coord x, gor
                      const uint8_t *coverage) {                                                                \
         gorse_copy_channels(c, x, y, n, pixels, coverage, bytes);                                              \
     }                                                                                                          \
-    const GORSE_ROM gorse_format name = {bytes * 8, 1, 1, 0, native, fill, mask, copy};
+    const GORSE_ROM gorse_format name = {bytes * 8, 1, 1, GORSE_FORMAT_MIXES, native, fill, mask, copy};
 
 #endif

@@ -87,6 +87,6 @@ static inline void gorse_copy_words(const gorse_canvas *c, gorse_coord x, gorse_
                      const uint8_t *coverage) {                                                                \
         gorse_copy_words(c, x, y, n, pixels, coverage, swap);                                                  \
     }                                                                                                          \
-    const GORSE_ROM gorse_format name = {16, 1, 1, order, native, gorse_fill_words, mask, copy};
+    const GORSE_ROM gorse_format name = {16, 1, 1, (order) | GORSE_FORMAT_MIXES, native, gorse_fill_words, mask, copy};
 
 #endif

@@ -12,9 +12,8 @@ static inline uint32_t gorse_value_of(uint8_t level, uint8_t max) {
     return ((uint32_t)level * 510u + max) / (2u * max);
 }
 
-/* Writes a pixel as the panel's row form has it. */
-static inline void gorse_store_native(const gorse_canvas *c, uint8_t *to, gorse_colour colour, uint8_t bytes) {
-    uint32_t native = c->format->native(c, colour);
+/* Writes a pixel of the panel as its row form has it. */
+static inline void gorse_store_pixel(uint8_t *to, uint32_t native, uint8_t bytes) {
     uint8_t i;
     if (bytes == 2u) {
         uint16_t word = (uint16_t)native;
@@ -23,6 +22,10 @@ static inline void gorse_store_native(const gorse_canvas *c, uint8_t *to, gorse_
     }
     for (i = 0; i < bytes; i++)
         to[i] = (uint8_t)(native >> (8u * i));
+}
+
+static inline void gorse_store_native(const gorse_canvas *c, uint8_t *to, gorse_colour colour, uint8_t bytes) {
+    gorse_store_pixel(to, c->format->native(c, colour), bytes);
 }
 
 /* In place: from the end on where a pixel becomes longer, so that nothing is written over before it is read. */

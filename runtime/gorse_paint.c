@@ -41,13 +41,14 @@ void gorse_paint_strip(gorse *g, const gorse_rect *area, uint32_t stride) {
     c.strip.h = (uint16_t)(c.clip.y1 - c.clip.y0);
     c.format = format;
     c.run = g;
+    c.exchange = 0;
     GORSE_ASSERT(stride * pages_of(&c.strip, format) <= g->buffer_bytes);
     /* What fills a row or a page up to whole bytes is 0, whatever the buffer contained before. */
     if (format->bits < 8u) {
         const uint32_t bytes = stride * pages_of(&c.strip, format);
         memset(g->buffer, 0, (size_t)bytes);
     }
-    gorse_fill_rect(&c, area, screen->background | 0xff000000u);
+    gorse_fill_rect(&c, area, screen->background);
     draw_widgets(&c, area, screen);
     if (panel->turn != 0)
         panel->turn(&c.strip, panel);

@@ -36,8 +36,9 @@ typedef struct gorse_format {
 } gorse_format;
 
 enum {
-    GORSE_FORMAT_LOW_BIT_FIRST = 1,  /* the leftmost pixel is in the lowest bit */
-    GORSE_FORMAT_HIGH_BYTE_FIRST = 2 /* a word's high byte comes first */
+    GORSE_FORMAT_LOW_BIT_FIRST = 1,   /* the leftmost pixel is in the lowest bit */
+    GORSE_FORMAT_HIGH_BYTE_FIRST = 2, /* a word's high byte comes first */
+    GORSE_FORMAT_MIXES = 4            /* mask and copy mix; without, a pixel is covered from half on */
 };
 
 /* Bits of gorse_panel.flags: what a panel's memory needs to show the picture the right way. */
@@ -47,7 +48,8 @@ struct gorse_strip;
 
 typedef struct gorse_panel {
     const GORSE_ROM gorse_format *format;
-    /* Cuts an area into strips: gorse_paint_rows, or gorse_paint_squares when the panel is turned by a quarter. */
+    /* Cuts an area into strips: gorse_paint_rows, or gorse_paint_squares when the panel is turned by a quarter; those
+     * of gorse_fade.h in scenes with widgets that let something through. */
     void (*paint)(gorse *g, const gorse_rect *area);
     /* Turns a drawn strip in place into the panel's orientation; 0 when the panel needs nothing. */
     void (*turn)(struct gorse_strip *strip, const GORSE_ROM struct gorse_panel *panel);
@@ -111,7 +113,7 @@ typedef struct gorse_keeper {
 } gorse_keeper;
 
 typedef struct gorse_screen {
-    gorse_colour background;
+    gorse_colour background;                                /* opaque */
     const GORSE_ROM gorse_widget *const GORSE_ROM *widgets; /* the lowest first */
     const GORSE_ROM gorse_slot *slots;
     const GORSE_ROM gorse_binding *bindings;

@@ -119,7 +119,8 @@ typedef struct gorse_widget {
     uint8_t capacity; /* bytes of the buffer, the closing zero included; 0: its text does not change */
     uint8_t visible;
     uint8_t first_slot, slot_count; /* of the screen's slots, those of this widget */
-    uint8_t reserved[2];
+    uint8_t opacity;                /* 255: nothing shows through; for kinds of gorse_wrapped.h, others ignore it */
+    uint8_t reserved;
 } gorse_widget;
 
 enum { GORSE_ALIGN_START = 0, GORSE_ALIGN_MIDDLE = 1, GORSE_ALIGN_END = 2 };
@@ -238,8 +239,10 @@ typedef struct gorse_widget_image {
     uint8_t repeat;           /* GORSE_REPEAT_... */
     int16_t turn;             /* degrees, clockwise, round the pivot */
     int16_t pivot_x, pivot_y; /* from the box's top left; GORSE_PIVOT_MIDDLE */
+    int16_t entry;            /* of its palette, -1 for none; for kinds of gorse_wrapped.h */
+    gorse_colour exchanged;   /* the colour that it is drawn in */
     uint8_t slice;            /* pixels at each edge that are not stretched */
-    uint8_t reserved;
+    uint8_t reserved[3];
 } gorse_widget_image;
 
 enum {
@@ -259,6 +262,9 @@ typedef struct gorse_widget_frames {
     uint8_t play;        /* GORSE_PLAY_..., with GORSE_PLAY_STARTS */
     uint8_t mirror;      /* GORSE_MIRROR_... */
     uint8_t first, last; /* the frames that are shown, from 1 on; last 0: to the end */
+    int16_t entry;       /* as of images */
+    uint8_t reserved[2];
+    gorse_colour exchanged;
 } gorse_widget_frames;
 
 typedef struct gorse_frames_state {

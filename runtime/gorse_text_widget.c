@@ -39,7 +39,14 @@ static void mark(void *to, const gorse_rect *area) {
         gorse_dirty(t->g, &part);
 }
 
-static void mark_difference(gorse *g, const gorse_view *view, const char *before, const char *after) {
+/* On small stacks its frame does not lie below that of the widget's view all the time. */
+#if defined(__AVR__)
+#define DIFFERENCE_FRAME GORSE_OWN_FRAME
+#else
+#define DIFFERENCE_FRAME
+#endif
+
+static DIFFERENCE_FRAME void mark_difference(gorse *g, const gorse_view *view, const char *before, const char *after) {
     target to;
     gorse_text_box where;
     gorse_text_widget_box(gorse_text_widget_of(view->widget), view->look, &where);

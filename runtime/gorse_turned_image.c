@@ -259,6 +259,7 @@ static GORSE_OWN_FRAME void mix(const turning *t, const piece *p, uint8_t *room,
     row.strip.h = 1;
     row.format = t->c->format;
     row.run = t->c->run;
+    row.exchange = 0;
     for (i = 0; i < p->n; i++, at += down != 0u ? -t->across : t->along)
         parts[i] = (uint8_t)part_of(at);
     row.format->copy(&row, 0, 0, p->n, over, parts);

@@ -277,6 +277,7 @@ void Sheet::addBox() {
         visible->setTristate(!value);
         visible->setCheckState(!value ? Qt::PartiallyChecked : std::get<bool>(*value) ? Qt::Checked : Qt::Unchecked);
     });
+    addProperty(*findIn(placeProperties(), "opacity"), false);
 }
 
 void Sheet::addLook() {

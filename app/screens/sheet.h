@@ -71,6 +71,7 @@ class Sheet : public QScrollArea {
     QWidget* variableField(const PropertyInfo& property, std::function<void()>& fill);
     void beginExpression(const QWidget& field);
     void makeVariable(const PropertyInfo& property);
+    QWidget* entryField(const PropertyInfo& property, std::function<void()>& fill);
     QWidget* assetField(const PropertyInfo& property, std::function<void()>& fill);
 
     // The value that all selected widgets have; nothing if they differ.

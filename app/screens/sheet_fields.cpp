@@ -42,6 +42,8 @@ QStringList choiceList(const PropertyInfo& property) {
 QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& fill) {
     switch (property.type) {
         case PropertyType::Whole: {
+            if (property.entryOf)
+                return entryField(property, fill);
             auto* field = new NumberField(property.min, property.max, property.unit, page_);
             connect(field, &NumberField::numberChosen, this,
                     [this, &property](int number) { set(property, int64_t{number}, true); });
@@ -172,6 +174,39 @@ QWidget* Sheet::cellsField(std::function<void()>& fill) {
     return field;
 }
 
+// The colours of an image's palette.
+QWidget* Sheet::entryField(const PropertyInfo& property, std::function<void()>& fill) {
+    auto* field = new QComboBox(page_);
+    field->setFont(Theme::figures());
+    connect(field, &QComboBox::activated, this, [this, &property](int at) { set(property, int64_t{at} - 1); });
+    fill = [this, field, &property] {
+        const auto selected = session_.selection().widgets();
+        const Image* image = selected.empty() ? nullptr
+                                              : session_.document().image(std::get<std::string>(effectiveValue(
+                                                    session_.document(), *selected.front(), property.entryOf)));
+        const auto palette = image ? session_.images().palette(session_.document(), *image) : std::vector<Colour>{};
+        QStringList lines{tr("none")};
+        for (size_t i = 0; palette && i < palette->size(); ++i)
+            lines << QString("%1  %2").arg(i, 3).arg(fromStd(toText((*palette)[i])));
+        const auto value = common(property);
+        const int64_t entry = value ? std::get<int64_t>(*value) : -1;
+        for (auto i = static_cast<int64_t>(lines.size()) - 1; i <= entry; ++i)
+            lines << tr("%1  not in the palette").arg(i, 3);
+        if (field->property("lines").toStringList() != lines) {
+            field->setProperty("lines", lines);
+            field->clear();
+            field->addItems(lines);
+            for (size_t i = 0; palette && i < palette->size(); ++i) {
+                QPixmap swatch(14, 14);
+                swatch.fill(QColor::fromRgb(static_cast<QRgb>((*palette)[i].argb)));
+                field->setItemIcon(static_cast<int>(i) + 1, swatch);
+            }
+        }
+        field->setCurrentIndex(value ? static_cast<int>(entry) + 1 : -1);
+    };
+    return field;
+}
+
 // The variables that are numbers.
 QWidget* Sheet::variableField(const PropertyInfo& property, std::function<void()>& fill) {
     auto* field = new QComboBox(page_);
@@ -212,9 +247,12 @@ void Sheet::makeVariable(const PropertyInfo& property) {
     auto* dialog = new NewVariableDialog(session_.document(), this);
     dialog->setAttribute(Qt::WA_DeleteOnClose);
     connect(dialog, &NewVariableDialog::made, this, [this, &property](const Variable& variable) {
-        session_.edit(gorsefinch::setProperty(withVariable(session_.document(), variable),
-                                              session_.selection().screenName().toStdString(), selectedNames(),
-                                              property.key, variable.name),
+        const Document with = withVariable(session_.document(), variable);
+        const std::string screen = session_.selection().screenName().toStdString();
+        // Of an array its first element.
+        session_.edit(variable.isArray() && property.takesExpression()
+                          ? setExpression(with, screen, selectedNames(), property.key, variable.name + "[0]")
+                          : gorsefinch::setProperty(with, screen, selectedNames(), property.key, variable.name),
                       tr("Make and show %1").arg(fromStd(variable.name)));
     });
     dialog->open();

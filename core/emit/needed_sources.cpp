@@ -3,6 +3,8 @@
 
 #include "core/emit/firmware_functions.h"
 #include "core/emit/runtime_sources.h"
+#include "core/emit/runtime_symbols.h"
+#include "runtime/gorse_fade.h"
 
 namespace gorsefinch {
 
@@ -17,10 +19,12 @@ bool isOptional(std::string_view name) {
           "gorse_glyph_",       "gorse_paint_squares", "gorse_code_extended", "gorse_expand_extended",
           "gorse_latch",        "gorse_input",         "gorse_cover",         "gorse_sine",
           "gorse_outline",      "gorse_sector",        "gorse_indicator",     "gorse_cells",
-          "gorse_code_cells",   "gorse_elements",      "gorse_code_elements"})
+          "gorse_code_cells",   "gorse_elements",      "gorse_code_elements", "gorse_fade",
+          "gorse_wrapped",      "gorse_recolour"})
         if (name.starts_with(prefix) && name.ends_with(".c"))
             return true;
-    return name == "gorse_latch.h" || name == "gorse_cover.h" || name == "gorse_gauge.h" || name == "gorse_blade.h";
+    return name == "gorse_latch.h" || name == "gorse_cover.h" || name == "gorse_gauge.h" || name == "gorse_blade.h" ||
+           name == "gorse_fade.h" || name == "gorse_wrapped.h";
 }
 
 // Names of files. They are literals, so most repetitions are found by their address; a project has hundreds of images.
@@ -119,8 +123,18 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
         chosen.add("gorse_code_extended.c");
     if (scene.scene.forms)
         chosen.add("gorse_expand_extended.c");
-    if (scene.panel.paint == gorse_paint_squares)
+    if (scene.panel.paint == gorse_paint_squares || scene.panel.paint == gorse_paint_squares_with_copy)
         chosen.add("gorse_paint_squares.c");
+    if (scene.panel.paint == gorse_paint_squares_with_copy)
+        chosen.add("gorse_fade_squares.c");
+    if (fades(scene))
+        for (const char* each : {"gorse_fade.c", "gorse_fade.h"})
+            chosen.add(each);
+    if (hasWrappedKinds(scene))
+        for (const char* each : {"gorse_wrapped.c", "gorse_wrapped.h"})
+            chosen.add(each);
+    if (std::any_of(scene.parts.begin(), scene.parts.end(), [](const auto& part) { return part->recolours; }))
+        chosen.add("gorse_recolour.c");
     for (const FontRef& font : scene.fonts)
         chosen.add(readerOfGlyphs(font->bits(), font->isPacked()).source);
     for (const ImageUse& use : scene.images)

@@ -10,6 +10,9 @@ my $folder = shift or die "stack_frames.pl FOLDER\n";
 
 # What functions call through pointers; "" for what the firmware supplies.
 my %pointers = (
+    draw_inner => 'kind.draw', draw_recoloured => 'kind.draw', gorse_draw_faded => 'kind.draw', gorse_draw_recoloured_image => 'kind.draw',
+    gorse_draw_recoloured_frames => 'kind.draw', gorse_wrapped_command => 'kind.command', gorse_wrapped_tick => 'kind.tick',
+    gorse_wrapped_wait => 'kind.wait', gorse_convert_palette => 'format.native', draw_faded_part => 'kind.draw', put_back => 'format.copy',
     draw_widgets => 'kind.draw', gorse_paint => 'panel.paint', gorse_paint_strip => 'panel.turn', gorse_call_hook => '',
     gorse_execute => 'motion.command scene.extended', gorse_extended_code => '', put_template => 'scene.forms',
     gorse_draw_glyph => 'font.read', draw_span => 'format.copy image.get', gorse_draw_image => 'source.draw',

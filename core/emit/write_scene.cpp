@@ -6,7 +6,9 @@
 #include "core/emit/c_record.h"
 #include "core/emit/c_text.h"
 #include "core/emit/firmware_functions.h"
+#include "core/emit/runtime_symbols.h"
 #include "core/emit/scene_writer.h"
+#include "core/kinds/wrapped_kinds.h"
 #include "core/rules/clock_fields.h"
 
 namespace gorsefinch {
@@ -28,6 +30,10 @@ class SceneWriter {
         out_ += "#include \"" + name_ + ".h\"\n\n#include \"gorse/gorse_scene.h\"\n";
         if (std::any_of(doc_.variables->begin(), doc_.variables->end(), isLatched))
             out_ += "#include \"gorse/gorse_latch.h\"\n";
+        if (fades(s_))
+            out_ += "#include \"gorse/gorse_fade.h\"\n";
+        if (hasWrappedKinds(s_))
+            out_ += "#include \"gorse/gorse_wrapped.h\"\n";
         out_ += "\n";
         externs();
         collectTexts();
@@ -150,6 +156,7 @@ class SceneWriter {
             const std::string symbol = widgetSymbol(doc_, source, *source.widgets[i]);
             const RuntimeKind& runtime = kind.of(records[i]);
             kindNames_[runtime.kind] = runtime.symbol;
+            addWrappedKind(records[i].widget.kind, kind.recordOf(records[i]), runtime);
             const RecordInfo& record = kind.recordOf(records[i]);
             numbers(part, record, records[i], symbol);
             line(std::string("static const GORSE_ROM ") + record.structure + " " + symbol + " = " +
@@ -167,6 +174,16 @@ class SceneWriter {
             out_ += "};\n";
         }
         line("");
+    }
+
+    // Nothing for a kind that is not wrapped.
+    void addWrappedKind(const gorse_kind* kind, const RecordInfo& record, const RuntimeKind& runtime) {
+        const gorse_wrapped_kind* wrapped = asWrapped(kind);
+        if (!wrapped || kindNames_.count(kind) != 0)
+            return;
+        const std::string name = name_ + "_kind_" + num(static_cast<long long>(kindNames_.size()));
+        line(wrappedKindTable(name, *wrapped, record, runtime));
+        kindNames_[kind] = name + ".kind";
     }
 
     // The arrays of numbers that a record points to.
@@ -274,35 +291,12 @@ class SceneWriter {
         out_ += "};\n\n";
     }
 
-    const char* extendedCode() const {
-        const auto code = s_.scene.extended;
-        return code == gorse_extended_code_with_both       ? "gorse_extended_code_with_both"
-               : code == gorse_extended_code_with_cells    ? "gorse_extended_code_with_cells"
-               : code == gorse_extended_code_with_elements ? "gorse_extended_code_with_elements"
-               : code                                      ? "gorse_extended_code"
-                                                           : "0";
-    }
-
-    static const char* symbolOf(const gorse_motion* motion) {
-        static constexpr std::pair<const gorse_motion*, const char*> all[] = {
-            {nullptr, "0"},
-            {&gorse_motion_of_widgets, "&gorse_motion_of_widgets"},
-            {&gorse_motion_that_follows, "&gorse_motion_that_follows"},
-            {&gorse_motion_of_clock, "&gorse_motion_of_clock"},
-            {&gorse_motion_that_records, "&gorse_motion_that_records"},
-            {&gorse_motion_of_several, "&gorse_motion_of_several"}};
-        const auto found =
-            std::find_if(std::begin(all), std::end(all), [&](auto& each) { return each.first == motion; });
-        assert(found != std::end(all));
-        return found->second;
-    }
-
     void motions() {
         if (s_.motions.empty())
             return;
         out_ += "static const GORSE_ROM gorse_motion *const GORSE_ROM " + name_ + "_motions[] = {";
         for (const gorse_motion* each : s_.motions)
-            out_ += (each == s_.motions.front() ? "" : ", ") + std::string(symbolOf(each));
+            out_ += (each == s_.motions.front() ? "" : ", ") + std::string(motionSymbol(each));
         out_ += "};\n\n";
     }
 
@@ -346,16 +340,15 @@ class SceneWriter {
               int{p.quarter_turns}, int{p.flags}, int{p.unit_x}, int{p.unit_y}, int{p.phase_x}, int{p.phase_y}})
             numbers += ", " + num(each);
         line("static const GORSE_ROM gorse_panel " + name_ + "_panel = {&" + info(panel.format).panelSymbol.symbol +
-             ", " + (p.paint == gorse_paint_squares ? "gorse_paint_squares" : "gorse_paint_rows") + ", " + turn + ", " +
-             (p.palette ? name_ + "_palette" : "0") + ", " + std::to_string(p.min_buffer_bytes) + "u" + numbers +
-             "};\n");
+             ", " + paintSymbol(p) + ", " + turn + ", " + (p.palette ? name_ + "_palette" : "0") + ", " +
+             std::to_string(p.min_buffer_bytes) + "u" + numbers + "};\n");
         const auto table = [&](int count, const char* what) { return count ? name_ + "_" + what : std::string("0"); };
         line("static const GORSE_ROM gorse_scene " + name_ + "_scene = {");
         line("    &" + name_ + "_panel, " + name_ + "_screens, " + table(s.number_count, "numbers") + ", " +
              table(s.text_count, "texts") + ", " + table(s.rule_count, "rules") + ", " +
              table(static_cast<int>(s_.rules->code.size()), "code") + ", " + table(s.string_count, "strings") + ", " +
-             extendedCode() + ", " + (s.forms ? "gorse_extended_forms" : "0") + ", " + symbolOf(s.motion) + ", " +
-             table(s.follow_count, "follows") + ",");
+             std::string(extendedCodeSymbol(s)) + ", " + (s.forms ? "gorse_extended_forms" : "0") + ", " +
+             motionSymbol(s.motion) + ", " + table(s.follow_count, "follows") + ",");
         line("    " + num(s.screen_count) + ", " + num(s.number_count) + ", " + num(s.text_count) + ", " +
              num(s.rule_count) + ", " + num(s.slot_count) + ", " + num(s.timer_count) + ", " + num(s.when_count) +
              ", " + num(s.string_count) + ", " + num(s.first_screen) + ", " + num(s.follow_count) + ", " +

@@ -72,6 +72,8 @@ const PropertyInfo framesProperties[] = {
      .fallback = std::string("middle"),
      .help = "vertical alignment in the box",
      .choices = placeChoices()},
+    paletteEntry(),
+    paletteColour(),
 };
 
 constexpr FieldInfo framesFields[] = {
@@ -84,6 +86,9 @@ constexpr FieldInfo framesFields[] = {
     GORSEFINCH_FIELD(gorse_widget_frames, mirror, U8, "mirror"),
     GORSEFINCH_FIELD(gorse_widget_frames, first, U8, "first"),
     GORSEFINCH_FIELD(gorse_widget_frames, last, U8, "last"),
+    GORSEFINCH_FIELD(gorse_widget_frames, entry, I16, "palette_entry"),
+    GORSEFINCH_FIELD(gorse_widget_frames, reserved, Padding),
+    GORSEFINCH_FIELD(gorse_widget_frames, exchanged, Colour, "palette_colour"),
 };
 
 constexpr const char* framesSources[] = {"gorse_frames.c"};
@@ -98,6 +103,7 @@ void completeFrames(RecordBuilder& builder) {
     gorse_widget_frames& frames = builder.record().frames;
     if (frames.mirror != GORSE_MIRROR_NONE || builder.changes("mirror"))
         frames.widget.kind = &gorse_kind_frames_mirrored;
+    exchangeColour(builder, frames.animation ? frames.animation->frames[0] : nullptr, gorse_draw_recoloured_frames);
     if (std::get<bool>(builder.value("starts")))
         frames.play |= GORSE_PLAY_STARTS;
     frames.variable = GORSE_NONE;

@@ -54,6 +54,8 @@ const PropertyInfo imageProperties[] = {
      .inRules = true},
     inSection(kTurning, pivotX()),
     inSection(kTurning, pivotY()),
+    paletteEntry(),
+    paletteColour(),
 };
 
 constexpr FieldInfo imageFields[] = {
@@ -65,6 +67,8 @@ constexpr FieldInfo imageFields[] = {
     GORSEFINCH_FIELD(gorse_widget_image, turn, I16, "turn"),
     GORSEFINCH_FIELD(gorse_widget_image, pivot_x, I16, "pivot_x"),
     GORSEFINCH_FIELD(gorse_widget_image, pivot_y, I16, "pivot_y"),
+    GORSEFINCH_FIELD(gorse_widget_image, entry, I16, "palette_entry"),
+    GORSEFINCH_FIELD(gorse_widget_image, exchanged, Colour, "palette_colour"),
     GORSEFINCH_FIELD(gorse_widget_image, slice, U8, "slice"),
     GORSEFINCH_FIELD(gorse_widget_image, reserved, Padding),
 };
@@ -93,6 +97,7 @@ void completeImage(RecordBuilder& builder) {
         image.widget.kind = &gorse_kind_image_arranged;
     if (turns && !repeats && isReadableByPixels(builder, "image"))
         image.widget.kind = &gorse_kind_image_turned;
+    exchangeColour(builder, image.image, gorse_draw_recoloured_image);
 }
 
 }  // namespace

@@ -6,6 +6,7 @@
 #include <span>
 #include <string_view>
 
+#include "core/kinds/wrapped_kinds.h"
 #include "core/kinds/property.h"
 #include "core/kinds/record_builder.h"
 #include "core/kinds/runtime_records.h"
@@ -96,7 +97,7 @@ struct KindInfo {
     // What draws a completed record.
     const RuntimeKind& of(const gorse_record& built) const {
         for (const RuntimeKind& other : otherRuntimes)
-            if (other.kind == built.widget.kind)
+            if (other.kind == drawingKind(built.widget.kind))
                 return other;
         return runtime;
     }

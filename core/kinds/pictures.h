@@ -14,6 +14,12 @@ PropertyInfo pivotX();
 PropertyInfo pivotY();
 PropertyInfo inSection(const char* section, PropertyInfo property);
 
+// The entry of the image's palette that is drawn in another colour, and the colour.
+PropertyInfo paletteEntry();
+PropertyInfo paletteColour();
+// Draws the widget by `draw` if an entry is exchanged. A problem if the image has no palette of its own.
+void exchangeColour(RecordBuilder& builder, const gorse_image* image, gorse_draw_function* draw);
+
 // False, after reporting an error, for an image that is packed or in outside memory: single pixels of it can't be read,
 // so the record must not make the runtime do so. `property` is one of the kind's.
 bool isReadableByPixels(RecordBuilder& builder, const char* property);

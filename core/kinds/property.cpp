@@ -14,7 +14,7 @@ namespace {
 using I = int64_t;
 using S = std::string;
 
-const std::array<PropertyInfo, 5> placeTable{{
+const std::array<PropertyInfo, 6> placeTable{{
     {.key = "x",
      .label = "Left",
      .type = PropertyType::Whole,
@@ -62,6 +62,15 @@ const std::array<PropertyInfo, 5> placeTable{{
      .help = "drawn and open to touch",
      .inRules = true,
      .flag = &Widget::visible},
+    {.key = "opacity",
+     .label = "Opacity",
+     .type = PropertyType::Whole,
+     .fallback = I{255},
+     .min = 0,
+     .max = 255,
+     .help = "255 hides what is below it, 0 shows nothing of it; one bit a pixel shows a pattern",
+     .inRules = true,
+     .number = &Widget::opacity},
 }};
 
 const std::array<PropertyInfo, 8> styleTable{{

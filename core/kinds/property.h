@@ -63,6 +63,7 @@ struct PropertyInfo {
     HandleType handle = HandleType::None;
     // Of an image that turns: the keys of the properties with the point that it turns round, from its left and its top
     // edge in pixels; where they are empty it is found.
+    const char* entryOf = nullptr;  // of an entry of a palette: the property that names the image
     const char* pivotKeys[2] = {};
     // Of a whole number: where it is not set, it is half of this, instead of `fallback`.
     int Widget::*half = nullptr;

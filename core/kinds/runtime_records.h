@@ -19,6 +19,7 @@ inline constexpr FieldInfo widgetRecordFields[] = {
     GORSEFINCH_FIELD(gorse_widget, visible, U8, "visible"),
     GORSEFINCH_FIELD(gorse_widget, first_slot, U8),
     GORSEFINCH_FIELD(gorse_widget, slot_count, U8),
+    GORSEFINCH_FIELD(gorse_widget, opacity, U8, "opacity"),
     GORSEFINCH_FIELD(gorse_widget, reserved, Padding),
 };
 inline constexpr RecordInfo widgetRecord{"gorse_widget", sizeof(gorse_widget), nullptr, "", widgetRecordFields};

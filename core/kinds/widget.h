@@ -21,6 +21,7 @@ struct Widget {
     PropertyMap properties;            // its own and its own style
     ExpressionMap expressions;         // those win over what is set in other ways
     bool visible = true;               // when the interface starts
+    int opacity = 255;                 // 0 to 255
     bool locked = false;               // in the editor
     UnknownKeys unknown;
 };

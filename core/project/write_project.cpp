@@ -186,8 +186,9 @@ Json toJson(const Widget& widget) {
     Json out;
     out["name"] = widget.name;
     out["kind"] = info(widget.kind).key;
+    // The box is written in any case.
     for (const PropertyInfo& each : placeProperties())
-        if (each.number)
+        if (each.number && (each.number != &Widget::opacity || widget.opacity != Widget().opacity))
             out[each.key] = widget.*each.number;
     for (const PropertyInfo& each : placeProperties())
         if (const auto expression = each.number ? expressionOf(widget, each.key) : std::nullopt)

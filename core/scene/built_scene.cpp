@@ -101,7 +101,8 @@ long BuiltScene::bufferBytes() const {
     const Panel& p = *document.panel;
     const bool pages = info(p.format).layout == PixelLayout::Pages;
     const long lines = pages ? (p.stripLines + 7) / 8 : p.stripLines;
-    return (packedRowBytes(p.format, p.width) * lines + 3) / 4 * 4;
+    const long wanted = (packedRowBytes(p.format, p.width) * lines + 3) / 4 * 4;
+    return std::max(wanted, static_cast<long>(panel.min_buffer_bytes));
 }
 
 SceneBuilder::Changes SceneBuilder::changesFrom(const Document& document) const {
@@ -296,6 +297,8 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
         out->tables.push_back(linker_.link(part));
     linker_.end();
     fillPanel(*out);
+    if (std::any_of(out->parts.begin(), out->parts.end(), [](const auto& part) { return part->fades; }))
+        addCopyBuffer(*out);
     fillScreens(*out);
     fillScene(*out);
     for (const auto& part : out->parts)

@@ -5,6 +5,7 @@
 
 #include "core/image/pack.h"
 #include "core/project/project_text.h"
+#include "runtime/gorse_fade.h"
 
 namespace gorsefinch {
 
@@ -75,6 +76,14 @@ void fillPanel(BuiltScene& out) {
     const bool pages = format.layout == PixelLayout::Pages;
     tellOffset(out, "column_offset", "column", panel.columnOffset, pages ? 1 : format.pixelsPerByte());
     tellOffset(out, "row_offset", "row", panel.rowOffset, pages ? 8 : 1);
+}
+
+void addCopyBuffer(BuiltScene& out) {
+    for (gorse_panel* p : {&out.panel, &out.uprightPanel}) {
+        const bool squares = p->paint == gorse_paint_squares;
+        p->paint = squares ? gorse_paint_squares_with_copy : gorse_paint_rows_with_copy;
+        p->min_buffer_bytes = (p->min_buffer_bytes * (squares ? 12 : 4) + 15) / 16 * 16;
+    }
 }
 
 }  // namespace gorsefinch

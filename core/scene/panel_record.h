@@ -9,4 +9,7 @@ namespace gorsefinch {
 // have become problems.
 void fillPanel(BuiltScene& out);
 
+// Lets the panel's painting leave room in the draw buffer for what shows through widgets, and asks for that room.
+void addCopyBuffer(BuiltScene& out);
+
 }  // namespace gorsefinch

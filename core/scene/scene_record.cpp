@@ -147,7 +147,7 @@ void fillScreens(BuiltScene& out) {
         const auto& part = out.parts[i];
         assert(out.tables[i]->widgets.size() == part->source->widgets.size());
         gorse_screen screen{};
-        screen.background = part->source->background.argb;
+        screen.background = part->source->background.argb | 0xff000000u;
         screen.widgets = out.tables[i]->widgets.data();
         screen.slots = part->slots.data();
         screen.bindings = part->bindings.data();

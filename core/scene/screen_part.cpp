@@ -59,6 +59,11 @@ class PartBuilder {
                         fill(filler, field, *property);
         if (kind.complete)
             kind.complete(filler);
+        part_->recolours = part_->recolours || asWrapped(record.widget.kind);
+        if (widget.opacity != Widget().opacity || changes(number, "opacity")) {
+            record.widget.kind = wrappedKind(record.widget.kind, gorse_draw_faded);
+            part_->fades = true;
+        }
         takeMemory(widget, record.widget, kind.stateOf(record).bytes);
         part_->moves = part_->moves || record.widget.kind->tick || record.widget.kind->command;
         const RuntimeKind& runtime = kind.of(record);

@@ -59,6 +59,12 @@ class TestSheet : public QObject, support::OnWindow {
     bool change(const PropertyInfo& property) {
         switch (property.type) {
             case PropertyType::Whole: {
+                if (property.entryOf) {
+                    auto* box = field<QComboBox>(property.key);
+                    if (box)
+                        chooseNext(box);
+                    return box;
+                }
                 auto* number = field<NumberField>(property.key);
                 if (number)
                     retype(number, QString::number(property.min +
@@ -144,6 +150,12 @@ class TestSheet : public QObject, support::OnWindow {
         Widget probe = made("probe", kind.kind);
         if (kind.has(kHasCells))
             probe.properties["image"] = std::string("flame");
+        if (findProperty(kind.kind, "palette_entry")) {
+            probe.properties["image"] = std::string("flame");
+            Recipe recipe = session_->document().image("flame")->recipe;
+            recipe.format = PixelFormat::Index4;
+            session_->edit(withRecipe(session_->document(), "flame", recipe), "Index");
+        }
         put({probe});
         const Document before = session_->document();
         std::vector<const PropertyInfo*> all;

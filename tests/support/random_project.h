@@ -262,6 +262,7 @@ class RandomProject {
                                        upTo(panel_.height) - 8, 1 + upTo(panel_.width), 1 + upTo(60));
             widget.look = maybe(70) ? "look_" + std::to_string(upTo(3)) : std::string();
             widget.visible = maybe(90);
+            widget.opacity = maybe(85) ? 255 : upTo(256);
             someOf(info(widget.kind).properties, 75, widget.properties);
             someOf(styleProperties(), 15, widget.properties);
             for (const auto& properties : {info(widget.kind).properties, placeProperties(), styleProperties()})

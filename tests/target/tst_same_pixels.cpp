@@ -79,7 +79,7 @@ class TestSamePixels : public QObject {
         QVERIFY(std::any_of(scene->fonts.begin(), scene->fonts.end(),
                             [](const FontRef& font) { return font->isPacked(); }));
         const auto steps = scriptOf(readFile(QString(SOURCE_DIR "/examples/%1/demo.script").arg(name)).constData());
-        const long min = static_cast<long>(packedRowBytes(panel.format, panel.width));  // of a page: 8 lines
+        const long min = static_cast<long>(scene->panel.min_buffer_bytes);
         const QByteArray full = expectedFrames(scene, steps);
         const qsizetype frame = static_cast<qsizetype>(packedBytes(panel.format, panel.width, panel.height));
         QSet<QByteArray> different;
