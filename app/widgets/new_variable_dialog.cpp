@@ -48,7 +48,8 @@ void NewVariableDialog::read() {
     const bool taken = variable && isTaken(document_, variable->name);
     variable_ = variable && !taken ? std::optional(*variable) : std::nullopt;
     const bool wrong = !variable_ && !line_->text().trimmed().isEmpty();
-    const QString examples = tr("Such as oil_temp 0.0 to 120.0 °C, count 0 to 99, pump yes/no, title text 20");
+    const QString examples =
+        tr("Such as oil_temp 0.0 to 120.0 °C, zone[8] 0 to 99, pump yes/no, title text 20, mode choice idle, hold");
     told_->setText(!wrong  ? variable_ ? fromStd(variableInWords(*variable_)) : examples
                    : taken ? tr("The name \"%1\" is taken").arg(fromStd(variable->name))
                            : fromStd(variable.error().reason + ". " + variable.error().remedy));

@@ -12,6 +12,7 @@
 #include "core/base/characters.h"
 #include "core/document/names.h"
 #include "core/edits/c_words.h"
+#include "core/edits/enum_names.h"
 #include "core/edits/variable_line.h"
 
 namespace gorsefinch {
@@ -46,34 +47,6 @@ std::optional<double> numberOf(std::string text) {
 int32_t clamped(double value) {
     return static_cast<int32_t>(
         std::clamp(value, double{std::numeric_limits<int32_t>::min()}, double{std::numeric_limits<int32_t>::max()}));
-}
-
-// "MODE_IDLE" and "MODE_WARM_UP" as "idle" and "warm up": without what all have before an underscore.
-std::vector<std::string> choicesOf(std::span<const std::string> constants) {
-    size_t shared = 0;
-    for (size_t at = 0; !constants.empty() && (at = constants[0].find('_', at)) != std::string::npos; ++at)
-        if (std::all_of(constants.begin(), constants.end(), [&](const std::string& each) {
-                return each.size() > at + 1 && each.compare(0, at + 1, constants[0], 0, at + 1) == 0;
-            }))
-            shared = at + 1;
-    std::vector<std::string> out;
-    for (const std::string& each : constants) {
-        std::string words = lower(each.substr(shared));
-        std::replace(words.begin(), words.end(), '_', ' ');
-        out.push_back(std::move(words));
-    }
-    return out;
-}
-
-// What two lists have in common if they are of the same constants.
-std::string constantsOf(std::span<const std::string> choices) {
-    std::string out;
-    for (const std::string& each : choices) {
-        for (const char c : lower(each))
-            out += std::isalnum(static_cast<unsigned char>(c)) ? c : ' ';
-        out += ',';
-    }
-    return out;
 }
 
 // What a member's type says of its variable.
@@ -347,7 +320,7 @@ class HeaderReader {
     // The words of a choice that is known stay as they are written.
     static void setNames(Variable& out, const Meaning& meaning, bool keeps) {
         out.decimals = 0;
-        if (!keeps || constantsOf(out.choices) != constantsOf(meaning.choices))
+        if (!keeps || !areSameConstants(out.choices, meaning.choices))
             setChoices(out, meaning.choices);
     }
 
