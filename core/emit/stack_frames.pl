@@ -42,7 +42,9 @@ my %tables = (
     motion => { 0 => 'motion.enter', 4 => 'motion.tick', 8 => 'motion.follow', 12 => 'motion.command' },
 );
 my @named = (
-    [qr/^gorse_paint_(rows|squares)$/, 'panel.paint'], [qr/^gorse_turn_/, 'panel.turn'], [qr/^gorse_read_glyph_/, 'font.read'],
+    [qr/^gorse_paint_(rows|squares)(_with_copy)?$/, 'panel.paint'],
+    [qr/^gorse_draw_(faded|recoloured_image|recoloured_frames)$/, 'kind.draw'], [qr/^gorse_wrapped_command$/, 'kind.command'],
+    [qr/^gorse_wrapped_tick$/, 'kind.tick'], [qr/^gorse_wrapped_wait$/, 'kind.wait'], [qr/^gorse_turn_/, 'panel.turn'], [qr/^gorse_read_glyph_/, 'font.read'],
     [qr/^gorse_convert_/, 'source.convert'], [qr/^gorse_draw_stored_image$/, 'source.draw'],
     [qr/^gorse_extended_code(_with_cells|_with_elements|_with_both)?$/, 'scene.extended'], [qr/^gorse_extended_forms$/, 'scene.forms'], [qr/^mark(_part)?$/, 'difference.changed'],
     [qr/^(add_(polygon|border|line|blade)|gorse_add_sector(_border)?)$/, 'shape.outline'],
