@@ -126,7 +126,8 @@ UnknownKeys JsonObject::unknown() const {
 
 void appendUnknown(Json& object, const UnknownKeys& unknown) {
     for (const auto& [key, text] : unknown)
-        object[key] = Json::parse(text);
+        if (!object.contains(key))
+            object[key] = Json::parse(text);
 }
 
 }  // namespace gorsefinch

@@ -153,6 +153,23 @@ class TestChoices : public QObject {
         QVERIFY(*read.document->variables == *d.variables);
     }
 
+    // A key that meant nothing for the type that a variable had does not come back over what it means now.
+    void keysOfOtherTypes() {
+        ProjectFiles files = toFiles(choiceProject());
+        std::string main(files.at("gorsefinch.json").text());
+        const std::string whole = "\"name\": \"number\",";
+        main.insert(main.find(whole) + whole.size(), "\"choices\": [\"old\", \"older\"],");
+        files["gorsefinch.json"] = SharedBytes(main);
+        const ReadProject read = readFiles(files);
+        QVERIFY(read.document);
+        Variable number = *read.document->variable("number");
+        number.type = VariableType::Choice;
+        setChoices(number, {"new", "newer"});
+        const ReadProject again = readFiles(toFiles(withVariable(*read.document, number)));
+        QVERIFY(again.document);
+        QCOMPARE(again.document->variable("number")->choices, number.choices);
+    }
+
     void tablesAndHeaders() {
         const std::vector<Variable> all = *choiceProject().variables;
         const auto table = variablesFromCsv(variablesToCsv(all), "t.csv");
