@@ -89,9 +89,10 @@ typedef struct gorse_look {
 struct gorse_widget;
 
 enum {
-    GORSE_KIND_HAS_TEXT = 1, /* its record begins with a gorse_widget_text */
-    GORSE_KIND_TOUCHED = 2,  /* takes presses */
-    GORSE_KIND_FINE_TEXT = 4 /* its text is in gorse_text_widget_box, so that single characters can be redrawn */
+    GORSE_KIND_HAS_TEXT = 1,  /* its record begins with a gorse_widget_text */
+    GORSE_KIND_TOUCHED = 2,   /* takes presses */
+    GORSE_KIND_FINE_TEXT = 4, /* its text is in gorse_text_widget_box, so that single characters can be redrawn */
+    GORSE_KIND_WRAPPED = 8    /* it is a gorse_wrapped_kind */
 };
 
 /* What a rule can command a kind to do. */

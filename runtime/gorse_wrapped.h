@@ -11,7 +11,8 @@ extern "C" {
 
 typedef void gorse_draw_function(const struct gorse_canvas *c, const gorse_widget *widget, const gorse_look *look);
 
-/* `kind` has the record and the flags of `of`. Its draw goes on to `inner`, or if that is 0 to the one of `of`. */
+/* `kind` has the record and the flags of `of`, and GORSE_KIND_WRAPPED. Its draw goes on to `inner`, or if that is 0 to
+ * the one of `of`. */
 typedef struct gorse_wrapped_kind {
     gorse_kind kind;
     gorse_draw_function *inner;

@@ -130,7 +130,7 @@ void Sheet::takeVariable(const PropertyInfo& property, const QString& name) {
     const std::string screen = session_.selection().screenName().toStdString();
     const QString what = tr("Let %1 follow %2").arg(QString(property.label).toLower(), name);
     // Of an array its first element, to be changed to another.
-    const std::string shown = variable->name + (variable->isArray() ? "[0]" : "");
+    const std::string shown = shownInExpressions(*variable);
     if (property.type == PropertyType::Variable && !variable->isArray()) {
         if (variable->isText())
             session_.showError(tr("%1 is a text; it can be shown by a text").arg(name));
@@ -150,9 +150,11 @@ void Sheet::takeVariable(const PropertyInfo& property, const QString& name) {
     // What is a number for one of the two and yes or no for the other.
     const bool wantsYesNo = property.type == PropertyType::YesNo, isYesNo = variable->type == VariableType::YesNo;
     const bool wantsNumber = property.type == PropertyType::Whole;
+    const bool isChoice = variable->type == VariableType::Choice;
     const std::string expression = shown + (wantsYesNo && variable->isNumeric() ? " != 0"
-                                            : wantsNumber && isYesNo            ? " ? 1 : 0"
-                                                                                : "");
+                                            : wantsYesNo && isChoice ? " == \"" + variable->choices.front() + "\""
+                                            : wantsNumber && isYesNo ? " ? 1 : 0"
+                                                                     : "");
     session_.edit(setExpression(session_.document(), screen, selectedNames(), property.key, expression), what);
 }
 

@@ -251,7 +251,7 @@ void Sheet::makeVariable(const PropertyInfo& property) {
         const std::string screen = session_.selection().screenName().toStdString();
         // Of an array its first element.
         session_.edit(variable.isArray() && property.takesExpression()
-                          ? setExpression(with, screen, selectedNames(), property.key, variable.name + "[0]")
+                          ? setExpression(with, screen, selectedNames(), property.key, shownInExpressions(variable))
                           : gorsefinch::setProperty(with, screen, selectedNames(), property.key, variable.name),
                       tr("Make and show %1").arg(fromStd(variable.name)));
     });

@@ -78,7 +78,9 @@ void setType(Variable& v, VariableType type) {
         v.start = v.start != 0;
     }
     if (type == VariableType::Choice)
-        setChoices(v, v.choices.empty() ? std::vector<std::string>{"off", "on"} : v.choices);
+        setChoices(v, {"off", "on"});
+    else
+        v.choices.clear();
     if (!v.isNumeric())
         v.unit.clear();
     if (v.isText())

@@ -46,7 +46,7 @@ std::optional<std::string> choicesError(std::span<const std::string> choices) {
         if (each.empty() || each.size() > kMaxChoiceBytes)
             return "a name of a choice has 1 to " + std::to_string(kMaxChoiceBytes) + " bytes";
         if (trimmed(each) != each || std::any_of(each.begin(), each.end(), isReserved))
-            return "\"" + each + "\" has a sign that names of choices can't have";
+            return "\"" + each + "\" has a character that names of choices can't have";
         if (!known.insert(each).second)
             return "\"" + each + "\" is there twice";
         bytes += each.size() + 1;
@@ -74,12 +74,14 @@ std::vector<std::string> listFromText(std::string_view text) {
     }
 }
 
-std::string choicesInWords(std::span<const std::string> choices) {
+std::string choicesInWords(std::span<const std::string> choices, const char* separator) {
     std::string out;
     for (const std::string& each : choices)
-        out += (out.empty() ? "" : ", ") + each;
+        out += (out.empty() ? "" : separator) + each;
     return out;
 }
+
+std::string shownInExpressions(const Variable& variable) { return variable.name + (variable.isArray() ? "[0]" : ""); }
 
 std::string valueInWords(const Variable& variable, int32_t value) {
     if (variable.type == VariableType::YesNo)

@@ -18,8 +18,8 @@ namespace gorsefinch {
 inline constexpr int kMaxElements = 256;
 inline constexpr size_t kMaxChoices = 64;
 inline constexpr size_t kMaxChoiceBytes = 40;  // of one name
-inline constexpr size_t kMaxChoicesBytes =
-    220;  // of all names, each with a closing zero: an inset of a text holds them
+// Of all names, each with a closing zero: an inset of a text holds them.
+inline constexpr size_t kMaxChoicesBytes = 220;
 // Numbers of all variables of a project together: 4 bytes of state each.
 inline constexpr size_t kMaxNumbers = 12000;
 
@@ -59,7 +59,10 @@ std::optional<std::string> choicesError(std::span<const std::string> choices);
 void setChoices(Variable& variable, std::vector<std::string> choices);
 // "idle, warming, hold", or with | between them, each cut free of blanks around it.
 std::vector<std::string> listFromText(std::string_view text);
-std::string choicesInWords(std::span<const std::string> choices);
+std::string choicesInWords(std::span<const std::string> choices, const char* separator = ", ");
+
+// What shows it in expressions: its name, of an array its first element.
+std::string shownInExpressions(const Variable& variable);
 
 // One value of a variable that is no text: "12.5", "yes", "warming".
 std::string valueInWords(const Variable& variable, int32_t value);

@@ -10,9 +10,9 @@ namespace {
 
 char lowered(char c) { return static_cast<char>(std::tolower(static_cast<unsigned char>(c))); }
 
-bool isSameSign(char a, char b) {
-    const auto sign = [](char c) { return std::isalnum(static_cast<unsigned char>(c)) ? lowered(c) : ' '; };
-    return sign(a) == sign(b);
+bool isSameCharacter(char a, char b) {
+    const auto comparable = [](char c) { return std::isalnum(static_cast<unsigned char>(c)) ? lowered(c) : ' '; };
+    return comparable(a) == comparable(b);
 }
 
 }  // namespace
@@ -36,7 +36,7 @@ std::vector<std::string> choicesOf(std::span<const std::string> constants) {
 
 bool areSameConstants(std::span<const std::string> a, std::span<const std::string> b) {
     return std::equal(a.begin(), a.end(), b.begin(), b.end(), [](const std::string& one, const std::string& other) {
-        return std::equal(one.begin(), one.end(), other.begin(), other.end(), isSameSign);
+        return std::equal(one.begin(), one.end(), other.begin(), other.end(), isSameCharacter);
     });
 }
 

@@ -95,14 +95,6 @@ class CsvReader {
 
 std::string number(const Variable& v, int32_t value) { return decimalText(value, v.decimals); }
 
-// With a separator that needs no quotes.
-std::string joined(const std::vector<std::string>& names) {
-    std::string out;
-    for (const std::string& each : names)
-        out += (out.empty() ? "" : "|") + each;
-    return out;
-}
-
 std::string fieldOf(const Variable& v, Column column) {
     const Variable defaults;
     switch (column) {
@@ -114,7 +106,7 @@ std::string fieldOf(const Variable& v, Column column) {
         case Start: return v.isText() ? v.startText : valueInWords(v, v.start);
         case Length: return v.isText() ? std::to_string(v.length) : "";
         case Count: return v.isArray() ? std::to_string(v.count) : "";
-        case Choices: return joined(v.choices);
+        case Choices: return choicesInWords(v.choices, "|");  // needs no quotes
         case Unit: return v.unit;
         case WriterIs: return toKey(v.writer);
         case Kept: return v.kept ? "yes" : "no";

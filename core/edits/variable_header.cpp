@@ -222,9 +222,9 @@ class HeaderReader {
                 ++at;
             if (length > 0)
                 own.type = VariableType::Text;
-            fits&& own.count <= kMaxElements
-                ? add(name, own, first, last, length - 1)
-                : refuse(first, "\"" + name + "\" is too large an array, or has bits that can't be counted");
+            fits = fits && own.count <= kMaxElements;
+            fits ? add(name, own, first, last, length - 1)
+                 : refuse(first, "\"" + name + "\" is too large an array, or has bits that can't be counted");
         }
     }
 

@@ -22,12 +22,9 @@ std::string captionOf(const std::string& name) {
     return out;
 }
 
-// What shows it in expressions: of an array its first element.
-std::string shownOf(const Variable& variable) { return variable.name + (variable.isArray() ? "[0]" : ""); }
-
 std::string insetOf(const Variable& variable) {
     const std::string unit = variable.unit.empty() ? std::string() : " " + plainText(variable.unit);
-    return "{" + shownOf(variable) + "}" + unit;
+    return "{" + shownInExpressions(variable) + "}" + unit;
 }
 
 // A name that the screen and the other new widgets lack.
@@ -69,7 +66,7 @@ std::vector<Widget> widgetsFor(const Document& document, const Screen& screen, c
     if (kind == Kind::Text)
         shown.properties["text"] = insetOf(variable);
     else if (variable.isArray())
-        shown.expressions["value"] = shownOf(variable);
+        shown.expressions["value"] = shownInExpressions(variable);
     else
         shown.properties["value"] = variable.name;
     if (kind == Kind::Readout) {

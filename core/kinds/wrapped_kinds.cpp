@@ -18,19 +18,17 @@ const gorse_kind* wrappedKind(const gorse_kind* kind, gorse_draw_function* draw)
     gorse_draw_function* const inner = wrapped ? kind->draw : nullptr;
     const std::lock_guard lock(guard);
     gorse_wrapped_kind& out = all[{&of, draw, inner}];
-    out = {{of.record_bytes, of.flags, draw, of.command ? gorse_wrapped_command : nullptr,
-            of.tick ? gorse_wrapped_tick : nullptr, of.wait ? gorse_wrapped_wait : nullptr},
+    out = {{of.record_bytes, static_cast<uint8_t>(of.flags | GORSE_KIND_WRAPPED), draw,
+            of.command ? gorse_wrapped_command : nullptr, of.tick ? gorse_wrapped_tick : nullptr,
+            of.wait ? gorse_wrapped_wait : nullptr},
            inner,
            &of};
     return &out.kind;
 }
 
 const gorse_wrapped_kind* asWrapped(const gorse_kind* kind) {
-    gorse_draw_function* const draw = kind->draw;
-    const bool isWrapped =
-        draw == gorse_draw_faded || draw == gorse_draw_recoloured_image || draw == gorse_draw_recoloured_frames;
     // It is the first member.
-    return isWrapped ? reinterpret_cast<const gorse_wrapped_kind*>(kind) : nullptr;
+    return (kind->flags & GORSE_KIND_WRAPPED) != 0 ? reinterpret_cast<const gorse_wrapped_kind*>(kind) : nullptr;
 }
 
 const gorse_kind* drawingKind(const gorse_kind* kind) {

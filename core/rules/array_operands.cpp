@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Elements of arrays in expressions, and what is said of all of them: zone[3], any zone > limit, sum zone.
+// Elements of arrays in expressions, and aggregates over all of them: zone[3], any zone > limit, sum zone.
 #include <algorithm>
 #include <array>
 
@@ -80,14 +80,14 @@ Compiled ExpressionParser::element(const Token& name, const ProjectNames::Variab
 }
 
 // A word such as "any" with an array behind it; alone it is a name like others.
-bool ExpressionParser::startsGathering() const {
+bool ExpressionParser::startsAggregate() const {
     if (!isArrayWord(peek().text) || tokens_[at_ + 1].type != TokenType::Name)
         return false;
     const auto found = scope_.names->variable(tokens_[at_ + 1].text);
     return found && found->variable->isArray();
 }
 
-Compiled ExpressionParser::gathered() {
+Compiled ExpressionParser::aggregate() {
     const Token word = peek();
     const auto array = *scope_.names->variable(tokens_[at_ + 1].text);
     at_ += 2;

@@ -48,6 +48,13 @@ bool sameWords(ChoiceWords a, ChoiceWords b) {
                       [](const char* x, const char* y) { return std::string_view(x) == y; });
 }
 
+std::string quotedWords(ChoiceWords choices) {
+    std::string out;
+    for (size_t i = 0; i < choices.size(); ++i)
+        out += (i == 0 ? "\"" : i + 1 == choices.size() ? " or \"" : ", \"") + std::string(choices[i]) + "\"";
+    return out;
+}
+
 void Compiled::operation(int op) {
     needsElements = needsElements || op == GORSE_OP_ARRAY;
     needsExtended = needsExtended || op >= GORSE_OP_EXTENDED || (op >= GORSE_OP_SET_TEXT && op <= GORSE_OP_CALL_TEXT);

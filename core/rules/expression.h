@@ -20,6 +20,8 @@ enum class ValueType { Number, YesNo, Text, Colour, Choice };
 // The words of a choice.
 using ChoiceWords = std::span<const char* const>;
 bool sameWords(ChoiceWords a, ChoiceWords b);
+// "none", "left-right" or "top-bottom", each in quotes.
+std::string quotedWords(ChoiceWords choices);
 
 // A position in byte code where the number of a slot is to be written (2 bytes), once all slots are known.
 struct SlotUse {
@@ -107,8 +109,8 @@ class ExpressionParser {
     Compiled name();
     Compiled property(const Token& first);
     Compiled element(const Token& name, const ProjectNames::VariableRef& array);
-    bool startsGathering() const;
-    Compiled gathered();
+    bool startsAggregate() const;
+    Compiled aggregate();
     Compiled sumOrExtreme(const Token& word, const ProjectNames::VariableRef& array);
     Compiled countOf(const Token& word, const ProjectNames::VariableRef& array);
     Compiled elementsAs(const ProjectNames::VariableRef& array, const Token& at) const;

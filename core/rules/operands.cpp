@@ -70,8 +70,8 @@ std::optional<Compiled> ExpressionParser::chosen(const Token& token) const {
 }
 
 Compiled ExpressionParser::name() {
-    if (startsGathering())
-        return gathered();
+    if (startsAggregate())
+        return aggregate();
     Token token = peek();
     ++at_;
     // A field of the clock is a variable whose name has a point.
@@ -98,7 +98,9 @@ Compiled ExpressionParser::name() {
     }
     const auto found = scope_.names->variable(token.text);
     if (!found)
-        fail(token, "there is no variable \"" + token.text + "\"", "Add it at the station Variables, or correct it");
+        fail(token, "there is no variable \"" + token.text + "\"",
+             choices_.empty() ? "Add it at the station Variables, or correct it"
+                              : "Write " + quotedWords(choices_) + " in quotes, or a variable that is there");
     const Variable& variable = *found->variable;
     if (variable.isArray())
         return element(token, *found);

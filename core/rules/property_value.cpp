@@ -20,14 +20,6 @@ void fitNumber(Compiled& value, const PropertyInfo& property, const Token& at,
                "Keep the value inside");
 }
 
-// "none", "left-right" or "top-bottom".
-std::string wordsOf(ChoiceWords choices) {
-    std::string out;
-    for (size_t i = 0; i < choices.size(); ++i)
-        out += (i == 0 ? "\"" : i + 1 == choices.size() ? " or \"" : ", \"") + std::string(choices[i]) + "\"";
-    return out;
-}
-
 }  // namespace
 
 ValueType valueTypeOf(const PropertyInfo& property) {
@@ -48,7 +40,7 @@ void fitToProperty(Compiled& value, const PropertyInfo& property, const Token& a
                       (property.isValue && (value.type == ValueType::YesNo || value.type == ValueType::Choice));
     if (!fits)
         report(Severity::Error, at,
-               "it takes " + (wanted == ValueType::Choice ? wordsOf(property.choices) : toWords(wanted)) +
+               "it takes " + (wanted == ValueType::Choice ? quotedWords(property.choices) : toWords(wanted)) +
                    ", this is " + (value.type == wanted ? "another" : toWords(value.type)),
                "Set it to another value");
     else if (wanted == ValueType::Text)

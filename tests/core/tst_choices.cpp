@@ -89,6 +89,7 @@ class TestChoices : public QObject {
         };
         row("mode = \"cold\"", "it takes a choice, this is a text");
         row("mode = 1", "it takes a choice, this is a number");
+        row("mode = hold", "there is no variable \"hold\"");
         row("mode = side", "these are different choices");
         row("mode = \"left\"", "it takes a choice, this is a text");
         row("number = mode", "it takes a number, this is a choice");
@@ -105,6 +106,16 @@ class TestChoices : public QObject {
         QFETCH(QString, reason);
         const QString said = QString::fromStdString(firstMistake(statement.toStdString()));
         QVERIFY2(said.contains(reason), qPrintable(said));
+    }
+
+    // A name without its quotes is the likeliest mistake.
+    void theRemedyNamesTheWords() {
+        for (const char* statement : {"mode = hold", "number = mode == hold ? 1 : 2", "number = count slot == hold"}) {
+            SceneBuilder builder;
+            const auto problems =
+                builder.build(choiceProject("on start\n    " + std::string(statement) + "\n"))->problems;
+            QVERIFY2(tells(problems, "Write \"idle\", \"warming up\" or \"hold\" in quotes"), statement);
+        }
     }
 
     void namesThatCantBe_data() {
