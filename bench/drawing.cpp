@@ -27,6 +27,8 @@ struct PainterWidget {
     QFont font;
     int flags = 0;
     QImage image;
+    double share = 0;                       // of a bar or ring that is lit
+    int parts = 0, gap = 0, thickness = 0;  // of a ring; px
 };
 
 QFont fontFor(const Document& d, const std::string& face, int size) {
@@ -75,9 +77,49 @@ std::vector<PainterWidget> painterScene(const Document& d, const Screen& screen,
             p.image = QImage::fromData(QByteArray::fromStdString(std::string(d.images->front().original->text())))
                           .scaled(w.w, w.h)
                           .convertToFormat(QImage::Format_ARGB32_Premultiplied);
+        if (w.kind == Kind::Progress || w.kind == Kind::Ring) {
+            const std::string variable = std::get<std::string>(value("value"));
+            const Variable& shown = *d.variable(variable);
+            const double range = shown.max - shown.min;
+            const ProjectNames names(d);
+            const int32_t now =
+                gorse_number(const_cast<Twin&>(twin).run(), static_cast<uint16_t>(names.variable(variable)->number));
+            p.share = (now - shown.min) / range;
+        }
+        if (w.kind == Kind::Ring) {
+            p.hasFill = false;
+            p.parts = static_cast<int>(std::get<int64_t>(value("parts")));
+            p.gap = static_cast<int>(std::get<int64_t>(value("part_gap")));
+            p.thickness = static_cast<int>(std::get<int64_t>(value("thickness")));
+        }
         out.push_back(std::move(p));
     }
     return out;
+}
+
+// The parts of a ring, from the top on.
+void paintRing(QPainter& painter, const PainterWidget& w) {
+    const double half = w.thickness / 2.0;
+    const QRectF middle = w.box.adjusted(half, half, -half, -half);
+    const double gap = w.gap / (middle.width() / 2) * 180 / 3.14159265, part = 360.0 / w.parts;
+    painter.setRenderHint(QPainter::Antialiasing, true);
+    painter.setBrush(Qt::NoBrush);
+    for (int i = 0; i < w.parts; ++i) {
+        painter.setPen(QPen(i < w.share * w.parts ? w.ink : w.fill, w.thickness, Qt::SolidLine, Qt::FlatCap));
+        painter.drawArc(middle, static_cast<int>((90 - i * part) * 16), static_cast<int>(-(part - gap) * 16));
+    }
+    painter.setRenderHint(QPainter::Antialiasing, false);
+}
+
+// The lit part of a bar with round ends.
+void paintBar(QPainter& painter, const PainterWidget& w) {
+    painter.save();
+    painter.setClipRect(QRectF(w.box.left(), w.box.top(), w.box.width() * w.share, w.box.height()));
+    painter.setRenderHint(QPainter::Antialiasing, true);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(w.ink);
+    painter.drawRoundedRect(w.box, w.radius, w.radius);
+    painter.restore();
 }
 
 void paint(QImage& image, const QColor& background, const std::vector<PainterWidget>& scene) {
@@ -93,6 +135,10 @@ void paint(QImage& image, const QColor& background, const std::vector<PainterWid
         } else if (w.hasFill) {
             painter.fillRect(w.box, w.fill);
         }
+        if (w.parts > 0)
+            paintRing(painter, w);
+        else if (w.share > 0)
+            paintBar(painter, w);
         if (!w.image.isNull())
             painter.drawImage(w.box.topLeft(), w.image);
         if (!w.text.isEmpty()) {

@@ -37,6 +37,22 @@ static uint32_t root_of(uint32_t square) {
     return square > root ? root + 1u : root;
 }
 
+#if GORSE_FAST
+/* Two at a time: neither waits for the other. */
+static void roots_of(const uint32_t *squares, uint32_t *roots) {
+    uint32_t bit, first = squares[0], second = squares[1], one = 0, two = 0;
+    for (bit = (uint32_t)1 << 30; bit != 0u; bit >>= 2) {
+        const uint32_t fits = 0u - (uint32_t)(first >= one + bit), also = 0u - (uint32_t)(second >= two + bit);
+        first -= (one + bit) & fits;
+        second -= (two + bit) & also;
+        one = (one >> 1) + (bit & fits);
+        two = (two >> 1) + (bit & also);
+    }
+    roots[0] = first > one ? one + 1u : one;
+    roots[1] = second > two ? two + 1u : two;
+}
+#endif
+
 static void touch(gorse_cover *to, int32_t number) {
     to->touched[number >> 3] = (uint8_t)(to->touched[number >> 3] | (1u << (number & 7)));
 }
@@ -62,7 +78,8 @@ static void add_edge(gorse_cover *to, int32_t left, int32_t right, int32_t heigh
         touch(to, 0);
         return;
     }
-    if (left < right)
+    /* What stays in one pixel needs none. */
+    if (left < 0 || right > (left / ACROSS + 1) * ACROSS)
         slope = (size_of(height) << 10) / (uint32_t)(right - left);
     if (left < 0) {
         done = height_before(-left - right, slope, height);
@@ -159,6 +176,24 @@ static int32_t half_width(const gorse_ellipse *of, int32_t y) {
                                             : part_of(2 * of->radius.x, (int32_t)root, (int32_t)(2u * radius));
 }
 
+/* The same at two heights. */
+static void half_widths(const gorse_ellipse *of, int32_t upper, int32_t lower, int32_t *at_upper, int32_t *at_lower) {
+#if GORSE_FAST
+    const uint32_t radius = (uint32_t)of->radius.y, first = size_of(upper), second = size_of(lower);
+    if ((uint32_t)of->radius.x == radius && radius < 0x8000u && first < radius && second < radius) {
+        uint32_t squares[2], roots[2];
+        squares[0] = 4u * (radius * radius - first * first);
+        squares[1] = 4u * (radius * radius - second * second);
+        roots_of(squares, roots);
+        *at_upper = (int32_t)roots[0];
+        *at_lower = (int32_t)roots[1];
+        return;
+    }
+#endif
+    *at_upper = half_width(of, upper);
+    *at_lower = half_width(of, lower);
+}
+
 enum { LEFT = 1, RIGHT = 2 };
 
 /* The largest height of chords, in 1/64 pixel, that miss at most 1/32 pixel at the sides of an ellipse, where they miss
@@ -233,8 +268,7 @@ static void add_sides(gorse_cover *to, const gorse_ellipse *of, int32_t y0, int3
         if (whole->y0 == whole->y1) {
             whole->y0 = first;
             whole->y1 = last;
-            whole->x0 = half_width(of, first - of->centre.y);
-            whole->x1 = half_width(of, last - of->centre.y);
+            half_widths(of, first - of->centre.y, last - of->centre.y, &whole->x0, &whole->x1);
         }
         add_chord(to, of, whole, y0, y1, sides, way);
         return;
@@ -344,7 +378,7 @@ void gorse_cover_ring(gorse_cover *to, const gorse_ellipse *outer, const gorse_e
 void gorse_cover_begin(gorse_cover *cover, uint8_t crisp, gorse_coord x, gorse_coord y, uint16_t n) {
     GORSE_ASSERT(n <= GORSE_COVER_CHUNK);
     memset(cover->sums, 0, (n + 1u) * sizeof cover->sums[0]);
-    memset(cover->touched, 0, (n + 8u) / 8u);
+    memset(cover->touched, 0, ((n + GORSE_COVER_BITS) / GORSE_COVER_BITS) * (GORSE_COVER_BITS / 8u));
     cover->x = x;
     cover->y = y;
     cover->n = n;
@@ -363,23 +397,27 @@ static uint8_t coverage_of(int32_t sum) {
     return (uint8_t)(area >= whole ? 255u : (area * 255u + whole / 2u) / whole);
 }
 
-uint8_t *gorse_cover_end(gorse_cover *cover) {
-    uint8_t *coverage = (uint8_t *)(void *)cover->sums;
-    int32_t sum = 0;
-    uint16_t i;
-    /* A pixel's byte lies in a sum that has been read. */
-    for (i = 0; i < cover->n; i++) {
-        sum += cover->sums[i];
-        coverage[i] = coverage_of(sum);
+/* The first pixel from `at` on that is touched, or not; n if there is none. */
+#if GORSE_FAST && defined(__GNUC__) && !GORSE_WORDS_ARE_BIG
+static uint16_t next_of(const gorse_cover *cover, uint16_t at, uint_fast8_t touched) {
+    const uint64_t flip = touched != 0u ? 0u : ~(uint64_t)0;
+    while (at < cover->n) {
+        uint64_t bits;
+        memcpy(&bits, cover->touched + (at >> 6) * 8u, 8);
+        bits = (bits ^ flip) >> (at & 63u);
+        if (bits != 0u) {
+            at = (uint16_t)(at + (uint16_t)__builtin_ctzll(bits));
+            break;
+        }
+        at = (uint16_t)((at | 63u) + 1u);
     }
-    return coverage;
+    return at < cover->n ? at : cover->n;
 }
-
+#else
 static uint_fast8_t is_touched(const gorse_cover *cover, uint16_t number) {
     return (uint_fast8_t)((uint8_t)(cover->touched[number >> 3] >> (number & 7u)) & 1u);
 }
 
-/* The first pixel from `at` on that is touched, or not; n if there is none. */
 static uint16_t next_of(const gorse_cover *cover, uint16_t at, uint_fast8_t touched) {
     const uint8_t none = (uint8_t)(touched != 0u ? 0u : 255u);
     while (at < cover->n && is_touched(cover, at) != touched) {
@@ -388,6 +426,23 @@ static uint16_t next_of(const gorse_cover *cover, uint16_t at, uint_fast8_t touc
             at = (uint16_t)(at + 8u);
     }
     return at < cover->n ? at : cover->n;
+}
+#endif
+
+uint8_t *gorse_cover_end(gorse_cover *cover) {
+    uint8_t *coverage = (uint8_t *)(void *)cover->sums;
+    int32_t sum = 0;
+    uint16_t i = 0;
+    /* A pixel's byte lies in a sum that has been read, or that is 0. */
+    while (i < cover->n) {
+        const uint16_t edge = next_of(cover, i, 1), end = next_of(cover, edge, 0);
+        memset(coverage + i, coverage_of(sum), (size_t)(edge - i));
+        for (i = edge; i < end; i++) {
+            sum += cover->sums[i];
+            coverage[i] = coverage_of(sum);
+        }
+    }
+    return coverage;
 }
 
 static void paint_run(const gorse_cover *cover, const gorse_canvas *c, uint16_t from, uint16_t end, uint8_t coverage,

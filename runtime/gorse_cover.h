@@ -19,6 +19,13 @@ extern "C" {
 #define GORSE_COVER_CHUNK 256
 #endif
 
+/* Bits that are kept together of those that say which sums are not 0. */
+#if GORSE_FAST
+#define GORSE_COVER_BITS 64u
+#else
+#define GORSE_COVER_BITS 8u
+#endif
+
 /* A point in 1/64 pixel, on the panel. */
 typedef struct gorse_fine {
     int32_t x, y;
@@ -35,10 +42,11 @@ static inline gorse_coord gorse_pixel_of(int32_t fine) {
  * where the part begins. */
 typedef struct gorse_cover {
     int32_t sums[GORSE_COVER_CHUNK + 1]; /* area in 1/2^20 pixel, each as its difference from the pixel before */
-    uint8_t touched[(GORSE_COVER_CHUNK + 8) / 8]; /* a bit for each sum that is not 0 */
-    gorse_coord x, y;                             /* the first pixel */
-    uint16_t n;                                   /* pixels */
-    uint8_t crisp; /* 1: pixels are covered wholly or not at all, by where their middle is */
+    /* A bit for each sum that is not 0. */
+    uint8_t touched[(GORSE_COVER_CHUNK + GORSE_COVER_BITS) / GORSE_COVER_BITS * (GORSE_COVER_BITS / 8u)];
+    gorse_coord x, y; /* the first pixel */
+    uint16_t n;       /* pixels */
+    uint8_t crisp;    /* 1: pixels are covered wholly or not at all, by where their middle is */
 } gorse_cover;
 
 /* An ellipse. */

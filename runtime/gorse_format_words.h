@@ -49,6 +49,11 @@ static inline void gorse_mask_words(const gorse_canvas *c, gorse_coord x, gorse_
             part = (uint8_t)n;
         if (four == 0xffffffffu)
             to[0] = to[1] = to[2] = to[3] = (uint16_t)native;
+#if GORSE_FAST
+        /* As many as the compiler knows of. */
+        else if (four != 0u && part == 4u)
+            gorse_mix_words(to, over, coverage, 4, swap);
+#endif
         else if (four != 0u)
             gorse_mix_words(to, over, coverage, part, swap);
         n = (uint16_t)(n - part);
@@ -66,6 +71,20 @@ static inline void gorse_copy_words(const gorse_canvas *c, gorse_coord x, gorse_
     }
     for (; n != 0u; n--, to++, coverage++, pixels += 2) {
         uint16_t pixel;
+#if GORSE_FAST
+        uint64_t eight = 1; /* neither all covered nor all uncovered */
+        if (n > 8u)
+            memcpy(&eight, coverage, 8);
+        if (eight + 1u < 2u) {
+            if (eight != 0u)
+                memcpy(to, pixels, 16);
+            n = (uint16_t)(n - 7u);
+            to += 7;
+            coverage += 7;
+            pixels += 14;
+            continue;
+        }
+#endif
         memcpy(&pixel, pixels, 2);
         if (*coverage == 255u)
             *to = pixel;

@@ -44,6 +44,33 @@ static void next_run(gorse_glyph_reader *from) {
     }
 }
 
+#if GORSE_FAST
+void gorse_read_glyph_runs(gorse_glyph_reader *reader, uint16_t skip, uint16_t n, uint8_t *coverage) {
+    /* A copy that the coverage does not lie in, as far as the compiler knows. */
+    gorse_glyph_reader from = *reader;
+    for (;;) {
+        uint16_t part;
+        while (from.left == 0u)
+            next_run(&from);
+        if (skip != 0u) {
+            part = skip < from.left ? skip : from.left;
+            skip = (uint16_t)(skip - part);
+        } else {
+            part = n < from.left ? n : from.left;
+            n = (uint16_t)(n - part);
+            if (part == 1u)
+                *coverage = from.value;
+            else
+                memset(coverage, from.value, part);
+            coverage += part;
+        }
+        from.left = (uint16_t)(from.left - part);
+        if (n == 0u)
+            break;
+    }
+    *reader = from;
+}
+#else
 void gorse_read_glyph_runs(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage) {
     for (;;) {
         while (from->left == 0u)
@@ -63,3 +90,4 @@ void gorse_read_glyph_runs(gorse_glyph_reader *from, uint16_t skip, uint16_t n, 
         }
     }
 }
+#endif

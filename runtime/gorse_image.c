@@ -9,10 +9,47 @@ gorse_coord gorse_placed(gorse_coord from, gorse_coord to, gorse_coord size, uin
     return how == GORSE_ALIGN_END ? to : (gorse_coord)(from + (to - from) / 2);
 }
 
+#if GORSE_FAST
+/* Spreads whole bytes. Returns how many. */
+static uint16_t spread_bytes(const uint8_t *bytes, uint8_t bits, uint16_t n, uint8_t *out) {
+    const uint16_t count = (uint16_t)((uint32_t)n * bits / 8u), top = (uint16_t)((1u << bits) - 1u);
+    uint16_t i;
+    uint8_t shift;
+    if (bits == 8u) {
+        memcpy(out, bytes, n);
+    } else if (bits == 4u) {
+        for (i = 0; i < count; i++) {
+            out[2u * i] = (uint8_t)((bytes[i] >> 4) * 17u);
+            out[2u * i + 1u] = (uint8_t)((bytes[i] & 15u) * 17u);
+        }
+    } else {
+        for (i = 0; i < count; i++) {
+            /* Most are all opaque or all clear. */
+            if ((uint8_t)(bytes[i] + 1u) < 2u) {
+                memset(out, bytes[i], 8u / bits);
+                out += 8u / bits;
+                continue;
+            }
+            for (shift = 8; shift != 0u; shift = (uint8_t)(shift - bits))
+                *out++ = (uint8_t)(((uint32_t)bytes[i] >> (shift - bits) & top) * (255u / top));
+        }
+    }
+    return count;
+}
+#endif
+
 void gorse_spread_mask(const uint8_t *bytes, uint8_t bits, uint16_t column, uint16_t n, uint8_t *out) {
     uint8_t top = (uint8_t)((1u << bits) - 1u);
     uint8_t factor = (uint8_t)(255u / top);
     uint8_t left = (uint8_t)(8u - (uint8_t)((uint32_t)column * bits & 7u));
+#if GORSE_FAST
+    if (left == 8u) {
+        const uint16_t whole = spread_bytes(bytes, bits, n, out);
+        bytes += whole;
+        out += 8u / bits * whole;
+        n = (uint16_t)(n - 8u / bits * whole);
+    }
+#endif
     while (n-- != 0u) {
         if (left == 0u) {
             bytes++;

@@ -54,7 +54,7 @@ typedef struct gorse_image_reading {
 
 /* How many pixels of an image are worked on at a time, on the stack, where they can't be copied from where they lie: a
  * multiple of 8, so that parts begin with whole bytes. */
-enum { GORSE_IMAGE_PIXELS = GORSE_CHUNK < 32 ? 8 : GORSE_CHUNK / 32 * 8 };
+enum { GORSE_IMAGE_PIXELS = GORSE_CHUNK < 32 ? 8 : GORSE_FAST ? GORSE_CHUNK : GORSE_CHUNK / 32 * 8 };
 
 /* n values of packed bits from the byte that holds pixel `column` on, as coverage. */
 void gorse_spread_mask(const uint8_t *bytes, uint8_t bits, uint16_t column, uint16_t n, uint8_t *out);

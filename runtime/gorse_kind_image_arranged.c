@@ -25,7 +25,10 @@ static GORSE_OWN_FRAME void draw_tiles(const arranged *a, gorse_coord x, gorse_c
     for (y = begin_before(y, inside.clip.y0, height); y < inside.clip.y1; y = (gorse_coord)(y + height)) {
         gorse_coord at;
         for (at = x; at < inside.clip.x1; at = (gorse_coord)(at + width))
-            gorse_draw_mirrored_image(&inside, a->of->image, at, y, a->of->mirror, a->colour);
+            if (a->of->mirror == GORSE_MIRROR_NONE)
+                gorse_draw_image(&inside, a->of->image, at, y, a->colour);
+            else
+                gorse_draw_mirrored_image(&inside, a->of->image, at, y, a->of->mirror, a->colour);
     }
 }
 

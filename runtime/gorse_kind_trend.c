@@ -33,6 +33,10 @@ typedef struct plot {
     uint32_t far;          /* pixels for each sample, in 1/8192 */
     uint16_t columns, gap; /* columns: between the first sample and the last, at least 1 */
     uint8_t is_crisp;
+#if GORSE_FAST
+    int32_t known[128]; /* how far down samples are, NOWHERE if there is none, from `first` on */
+    uint16_t first, count;
+#endif
 } plot;
 
 /* From where to where something covers; nothing while lo is above hi. */
@@ -91,7 +95,7 @@ static uint16_t stored_at(const plot *p, uint16_t place) {
 }
 
 /* How far down a sample is; 0 if there is none. */
-static GORSE_OWN_FRAME uint8_t find_sample(const plot *p, uint16_t place, int32_t *down) {
+static GORSE_OWN_FRAME uint8_t measure_sample(const plot *p, uint16_t place, int32_t *down) {
     const uint16_t at = stored_at(p, place);
     const gorse_recording *r = p->recording;
     if (at == GORSE_NONE)
@@ -100,6 +104,18 @@ static GORSE_OWN_FRAME uint8_t find_sample(const plot *p, uint16_t place, int32_
     if (p->is_crisp != 0u)
         *down = *down / PIXEL * PIXEL + PIXEL / 2;
     return 1;
+}
+
+/* The same, from what is known. */
+static uint8_t find_sample(const plot *p, uint16_t place, int32_t *down) {
+#if GORSE_FAST
+    const uint16_t ahead = (uint16_t)(place - p->first);
+    if (ahead < p->count) {
+        *down = p->known[ahead];
+        return (uint8_t)(*down != NOWHERE);
+    }
+#endif
+    return measure_sample(p, place, down);
 }
 
 /* How far down the course is at a position; 0 if it is not there. */
@@ -175,6 +191,27 @@ static GORSE_OWN_FRAME void find_rows(const plot *p, gorse_coord column, reach *
     }
 }
 
+#if GORSE_FAST
+/* Measures the samples that some columns show, if they are not too many. */
+static void measure_samples(plot *p, gorse_coord column, uint8_t n) {
+    const uint32_t last = (uint32_t)p->trend->samples - 1u;
+    const int32_t beside = ((int32_t)p->trend->thickness / 2 + 2) * p->step;
+    const int32_t from = position_of(p, column) - beside;
+    const uint32_t first = from > 0 ? (uint32_t)from >> 16 : 0u;
+    uint32_t end = ((uint32_t)(position_of(p, (gorse_coord)(column + n)) + beside) >> 16) + 2u;
+    uint16_t i;
+    end = end > last ? last + 1u : end;
+    p->count = 0;
+    if (first >= end || end - first > sizeof p->known / sizeof p->known[0])
+        return;
+    for (i = 0; i < end - first; i++)
+        if (measure_sample(p, (uint16_t)(first + i), &p->known[i]) == 0u)
+            p->known[i] = NOWHERE;
+    p->first = (uint16_t)first;
+    p->count = (uint16_t)(end - first);
+}
+#endif
+
 /* What is below the course. */
 static void find_area(const plot *p, int32_t at, reach *out) {
     const int32_t last = (int32_t)(p->trend->samples - 1u) * 0x10000;
@@ -242,13 +279,17 @@ static uint8_t coverage_of(const band *bands, int16_t top, uint8_t is_crisp) {
 }
 
 /* Draws some columns of the course, or what is below it. */
-static GORSE_OWN_FRAME void draw_columns(const gorse_canvas *c, const plot *p, gorse_coord x, uint8_t n,
-                                         uint8_t is_area, gorse_colour colour) {
-    band bands[COLUMNS * EIGHTHS];
+static GORSE_OWN_FRAME void draw_columns(const gorse_canvas *c, plot *p, gorse_coord x, uint8_t n, uint8_t is_area,
+                                         gorse_colour colour) {
+    band bands[COLUMNS * EIGHTHS], all;
     uint8_t coverage[COLUMNS];
-    const band all = find_bands(c, p, x, n, is_area, bands);
     gorse_coord row;
     uint8_t i;
+#if GORSE_FAST
+    if (p->step < 0x40000)
+        measure_samples(p, (gorse_coord)(x - p->box.x0), n);
+#endif
+    all = find_bands(c, p, x, n, is_area, bands);
     for (row = all.lo / PIXEL; row * PIXEL < all.hi; row++) {
         const gorse_coord y = (gorse_coord)(c->clip.y0 + row);
         for (i = 0; i < n; i++) {
@@ -262,7 +303,7 @@ static GORSE_OWN_FRAME void draw_columns(const gorse_canvas *c, const plot *p, g
 }
 
 /* A course, or what is below it, on part of the canvas that is at most 1000 rows high. */
-static void draw_course(const gorse_canvas *c, const plot *p, uint8_t is_area, gorse_colour colour) {
+static void draw_course(const gorse_canvas *c, plot *p, uint8_t is_area, gorse_colour colour) {
     gorse_coord x;
     if (is_area != 0u && p->is_crisp == 0u)
         colour = (colour & 0xffffffu) | (gorse_colour)(gorse_alpha(colour) / 4u) << 24;
@@ -281,6 +322,9 @@ static void draw_courses(const gorse_canvas *c, plot *p, const gorse_recording *
     for (;;) {
         for (value = trend->values; value-- != 0u;) {
             p->samples = samples + (uint32_t)value * trend->samples;
+#if GORSE_FAST
+            p->count = 0;
+#endif
             draw_course(c, p, is_area, value == 0u ? first : colour_of(trend, value));
         }
         if (is_area == 0u)

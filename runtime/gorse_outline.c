@@ -101,13 +101,13 @@ static void mask_pixels(const span *s, const uint8_t *coverage, gorse_colour col
 
 /* Splits the coverage of a shape and of its border into the border's and the rest. */
 static void draw_split(const span *s, uint8_t *whole, uint8_t *border, const gorse_look *look) {
+    const uint16_t n = s->n;
     uint16_t i;
-    for (i = 0; i < s->n; i++) {
+    for (i = 0; i < n; i++)
         border[i] = (uint8_t)(whole[i] > border[i] ? whole[i] - border[i] : 0);
-        /* What shines through is the ground, not the border. */
-        if (gorse_alpha(look->fill) != 255u)
-            whole[i] = (uint8_t)(whole[i] - border[i]);
-    }
+    /* What shines through is the ground, not the border. */
+    for (i = 0; i < n && gorse_alpha(look->fill) != 255u; i++)
+        whole[i] = (uint8_t)(whole[i] - border[i]);
     mask_pixels(s, whole, look->border);
     mask_pixels(s, border, look->fill);
 }

@@ -42,8 +42,22 @@ static uint16_t glyph_of(const GORSE_ROM gorse_font *font, uint32_t code) {
 }
 
 static GORSE_OWN_FRAME gorse_coord kern_of(const GORSE_ROM gorse_font *font, uint16_t left, uint16_t right) {
-    uint16_t low = 0, high = font->kern_count;
     uint32_t wanted = (uint32_t)left << 16 | right;
+#if GORSE_FAST
+    /* Halves without a branch that depends on what is found. */
+    const GORSE_ROM gorse_kern *pair = font->kerns;
+    uint16_t count = font->kern_count;
+    if (count == 0u)
+        return 0;
+    while (count > 1u) {
+        const uint16_t half = count / 2u;
+        const GORSE_ROM gorse_kern *middle = pair + half;
+        pair = ((uint32_t)middle->left << 16 | middle->right) <= wanted ? middle : pair;
+        count = (uint16_t)(count - half);
+    }
+    return ((uint32_t)pair->left << 16 | pair->right) == wanted ? pair->by : 0;
+#else
+    uint16_t low = 0, high = font->kern_count;
     while (low < high) {
         uint16_t middle = (uint16_t)((uint16_t)(low + high) / 2u);
         const GORSE_ROM gorse_kern *pair = &font->kerns[middle];
@@ -56,6 +70,7 @@ static GORSE_OWN_FRAME gorse_coord kern_of(const GORSE_ROM gorse_font *font, uin
             high = middle;
     }
     return 0;
+#endif
 }
 
 GORSE_OWN_FRAME void gorse_start_pen(gorse_pen *pen, const GORSE_ROM gorse_font *font, gorse_text_source text,

@@ -19,7 +19,7 @@ my %pointers = (
     gorse_get_image_bits => 'image.spread', gorse_store_native => 'format.native', send => 'kind.command',
     gorse_widgets_tick => 'kind.tick kind.wait', gorse_show_screen => 'motion.enter', gorse_tick_widgets => 'motion.tick',
     gorse_follow_rules => 'motion.follow', gorse_step => 'motion.tick motion.follow', gorse_fill_rect => 'format.native format.fill format.mask', mix_row => 'format.mask format.native',
-    gorse_mask_span => 'format.native format.mask', draw_part => 'format.copy', draw_piece => 'format.copy', draw_pixels => 'format.copy', mix => 'format.copy', gather => 'source.convert',
+    gorse_mask_span => 'format.native format.mask', draw_part => 'format.copy', draw_piece => 'format.copy', draw_arranged => 'format.copy', draw_pixels => 'format.copy', mix => 'format.copy', gather => 'source.convert',
     start_row => 'reader.start', draw_row => 'reader.draw', draw_rows => 'reader.draw', get_spread => 'image.spread reader.get', get_units => 'reader.get',
     gorse_start_image_row => 'reader.start', gorse_read_mask => 'reader.get', gorse_read_pixels => 'reader.get source.convert', pixel_at => 'image.spread', gorse_text_difference => 'difference.changed', set_text => '', set_in_array => '', set_number => '',
     command => 'motion.command', enter_wanted => 'motion.enter',

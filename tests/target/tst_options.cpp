@@ -20,9 +20,9 @@ struct OptionRange {
 };
 
 constexpr OptionRange kOptions[] = {
-    {"GORSE_DIRTY", 2, 8, 32, true},   {"GORSE_CHUNK", 16, 64, 128, true}, {"GORSE_STACK", 4, 12, 32, true},
-    {"GORSE_HISTORY", 1, 8, 32, true}, {"GORSE_ROUNDS", 1, 8, 255, false}, {"GORSE_CATCH_UP", 1, 60, 255, false},
-    {"GORSE_CHECKS", 0, 0, 1, true},
+    {"GORSE_DIRTY", 2, 8, 32, true},   {"GORSE_CHUNK", 16, 128, 128, true}, {"GORSE_STACK", 4, 12, 32, true},
+    {"GORSE_HISTORY", 1, 8, 32, true}, {"GORSE_ROUNDS", 1, 8, 255, false},  {"GORSE_CATCH_UP", 1, 60, 255, false},
+    {"GORSE_CHECKS", 0, 0, 1, true},   {"GORSE_FAST", 0, 1, 1, true},
 };
 
 }  // namespace
