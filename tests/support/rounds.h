@@ -8,7 +8,7 @@ namespace support {
 
 // Rounds of a random test: `normal` of them, times what ./test long asks for.
 inline int rounds(int normal) {
-    return normal * std::clamp(qEnvironmentVariableIntValue("GORSEFINCH_ROUNDS"), 1, 1000);
+    return normal * std::clamp(qEnvironmentVariableIntValue("GORSEFINCH_ROUNDS"), 1, 2000);
 }
 
 }  // namespace support
