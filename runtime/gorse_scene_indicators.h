@@ -31,6 +31,12 @@ typedef struct gorse_widget_progress {
     uint8_t reserved;
 } gorse_widget_progress;
 
+/* The same with an image that it uncovers. */
+typedef struct gorse_widget_pictured_progress {
+    gorse_widget_progress bar;
+    const GORSE_ROM gorse_image *image; /* 0: none */
+} gorse_widget_pictured_progress;
+
 /* Its limits: min, max, the value that it grows from. Its memory holds where it ends, 2 bytes: 1/64 degree from its
  * beginning, or parts. */
 typedef struct gorse_widget_ring {

@@ -26,6 +26,7 @@ typedef union gorse_record {
     gorse_widget_readout readout;
     gorse_widget_progress progress;
     gorse_widget_ring ring;
+    gorse_widget_pictured_progress pictured_progress;
     gorse_widget_lamp lamp;
     gorse_widget_gauge gauge;
     gorse_widget_trend trend;
@@ -59,6 +60,7 @@ extern const GORSE_ROM gorse_kind gorse_kind_lamp;
 extern const GORSE_ROM gorse_kind gorse_kind_clock;
 extern const GORSE_ROM gorse_kind gorse_kind_tiles;
 extern const GORSE_ROM gorse_kind gorse_kind_gauge;
+extern const GORSE_ROM gorse_kind gorse_kind_progress_pictured; /* with an image that it uncovers */
 extern const GORSE_ROM gorse_kind gorse_kind_gauge_pictured; /* with an image as face or needle */
 extern const GORSE_ROM gorse_kind gorse_kind_trend;
 

@@ -19,9 +19,15 @@ const std::array progressProperties{
                  .type = PropertyType::Choice,
                  .fallback = std::string("right"),
                  .help = "which way it grows",
-                 .choices = progressDirections},
+                 .choices = progressDirections,
+                 .inRules = true},
     indicatorParts(),
     indicatorPartGap(),
+    PropertyInfo{.key = "image",
+                 .label = "Image",
+                 .type = PropertyType::Image,
+                 .fallback = std::string(),
+                 .help = "an image that the value uncovers, instead of a bar"},
 };
 
 constexpr FieldInfo progressFields[] = {
@@ -31,7 +37,12 @@ constexpr FieldInfo progressFields[] = {
     GORSEFINCH_FIELD(gorse_widget_progress, reserved, Padding),
 };
 
-constexpr const char* progressSources[] = {"gorse_indicator.c"};
+constexpr FieldInfo picturedFields[] = {
+    GORSEFINCH_FIELD(gorse_widget_pictured_progress, image, Image, "image"),
+};
+
+constexpr const char* progressSources[] = {"gorse_progress.h", "gorse_indicator.c"};
+constexpr const char* picturedSources[] = {"gorse_kind_progress.c", "gorse_progress.h", "gorse_indicator.c"};
 constexpr const char* progressLooks[] = {"progress", "surface"};
 
 }  // namespace
@@ -39,6 +50,24 @@ constexpr const char* progressLooks[] = {"progress", "surface"};
 constexpr RecordInfo progressRecord{"gorse_widget_progress", sizeof(gorse_widget_progress), &indicatorRecord, "shown",
                                     progressFields};
 static_assert(isComplete(progressRecord));
+constexpr RecordInfo picturedProgressRecord{"gorse_widget_pictured_progress", sizeof(gorse_widget_pictured_progress),
+                                            &progressRecord, "bar", picturedFields};
+static_assert(isComplete(picturedProgressRecord));
+
+namespace {
+
+// Bars do without the code for images.
+constexpr RuntimeKind otherProgress[] = {
+    {&gorse_kind_progress_pictured, "gorse_kind_progress_pictured", "gorse_kind_progress_pictured.c", picturedSources}};
+
+void completeProgress(RecordBuilder& builder) {
+    completeIndicator(builder, {"origin"});
+    if (gorse_widget_pictured_progress& progress = builder.record().pictured_progress;
+        progress.image || builder.changes("image"))
+        progress.bar.shown.widget.kind = &gorse_kind_progress_pictured;
+}
+
+}  // namespace
 
 constinit const KindInfo progressKind{
     .kind = Kind::Progress,
@@ -49,11 +78,12 @@ constinit const KindInfo progressKind{
     .width = 120,
     .height = 12,
     .properties = progressProperties,
-    .record = &progressRecord,
+    .record = &picturedProgressRecord,
     .traits = kIsInked | kIsPadded | kHasBox,
     .state = {2},
-    .runtime = {&gorse_kind_progress, "gorse_kind_progress", "gorse_kind_progress.c", progressSources},
-    .complete = [](RecordBuilder& builder) { completeIndicator(builder, {"origin"}); },
+    .runtime = {&gorse_kind_progress, "gorse_kind_progress", "gorse_kind_progress.c", progressSources, &progressRecord},
+    .otherRuntimes = otherProgress,
+    .complete = completeProgress,
     .looks = progressLooks,
     .start =
         [](Widget& widget, bool oneBit) {

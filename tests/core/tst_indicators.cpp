@@ -6,6 +6,8 @@
 #include <random>
 
 #include "core/edits/edit.h"
+#include "core/edits/image_edits.h"
+#include "core/emit/export_image.h"
 #include "core/sim/twin.h"
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
@@ -100,6 +102,49 @@ class TestIndicators : public QObject {
                                            {50, "########..########..########..########"}}) {
             show(twin, level);
             QCOMPARE(lit(twin, 38, 8), std::string(shown));
+        }
+    }
+
+    // What the value covers shows the ground, the rest the image as it is.
+    void uncoversAnImage_data() {
+        QTest::addColumn<QString>("direction");
+        QTest::addColumn<int>("parts");
+        for (const char* direction : {"right", "up", "left", "down"})
+            for (const int parts : {0, 4})
+                QTest::addRow("%s, %d parts", direction, parts) << QString(direction) << parts;
+    }
+    void uncoversAnImage() {
+        QFETCH(QString, direction);
+        QFETCH(int, parts);
+        const PropertyMap way{{"direction", direction.toStdString()}, {"parts", int64_t{parts}}};
+        PropertyMap pictured = way;
+        pictured["image"] = std::string("checks");
+        Picture checks = makePicture(40, 30);
+        for (int y = 0; y < 30; ++y)
+            for (int x = 0; x < 40; ++x)
+                checks.at(x, y) = (x + y) % 3 == 0 ? 0xffffffffu : (x * y) % 5 == 0 ? 0u : 0xffa0a0a0u;
+        const auto withChecks = [&](const Document& document) {
+            return addImage(document, "checks.png", std::make_shared<const FileContents>(encodePng(checks)), nullptr);
+        };
+        Document image = withChecks(withPanelOf(makeDocument(), PixelFormat::Grey8, 0, kWidth, kHeight));
+        image = addWidgets(image, "first",
+                           {makeWidget("ground", Kind::Rectangle, 10, 10, 40, 30, {{"fill", opaque(0x404040)}}),
+                            makeWidget("all", Kind::Image, 10, 10, 40, 30, {{"image", std::string("checks")}})});
+        SceneBuilder builder;
+        Twin whole(builder.build(image)), bar(builder.build(withProgress(40, 30, way)));
+        Twin twin(builder.build(withChecks(withProgress(40, 30, pictured))));
+        for (Twin* each : {&whole, &bar, &twin})
+            each->step(0);
+        for (int level = -20; level <= 60; level += 5) {
+            show(bar, level);
+            show(twin, level);
+            const Picture all = whole.memory().picture(), lit = bar.memory().picture(), p = twin.memory().picture();
+            for (int y = 0; y < kHeight; ++y)
+                for (int x = 0; x < kWidth; ++x)
+                    QCOMPARE(p.at(x, y), (lit.at(x, y) & 255) == 255 ? all.at(x, y) : lit.at(x, y));
+            gorse_redraw(twin.run());
+            twin.step(twin.now() + 1);
+            QVERIFY(twin.memory().picture().pixels == p.pixels);
         }
     }
 
