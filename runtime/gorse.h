@@ -94,6 +94,10 @@ gorse_result gorse_set_number(gorse *g, uint16_t variable, int32_t value);
 /* The value of a whole, decimal, yes/no or choice variable; 0 for an unknown one. */
 int32_t gorse_number(const gorse *g, uint16_t variable);
 
+/* Says that the firmware has news of a number variable, whether or not it is another value: readouts that show it and
+ * can be stale are not. Called before its setter. */
+void gorse_hear(gorse *g, uint16_t variable);
+
 /* Sets an element of an array, `count` variables from number `first` on. GORSE_RESULT_UNKNOWN for one that it lacks. */
 gorse_result gorse_set_element(gorse *g, uint16_t first, uint16_t count, uint32_t index, int32_t value);
 /* The value of an element; 0 for one that the array lacks. */

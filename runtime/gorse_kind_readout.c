@@ -1,7 +1,7 @@
 /* SPDX-License-Identifier: MIT */
 /* A number made to be read, with its unit; words instead of it where it is out of its range. Its state is the value
  * that it shows. */
-#include "gorse_internal.h"
+#include "gorse_readout.h"
 #include "gorse_text.h"
 
 enum { MAX_DIGITS = 10, BELOW = 1, ABOVE = 2 };
@@ -113,7 +113,7 @@ static GORSE_OWN_FRAME void place(const gorse_widget_readout *r, const gorse_loo
     }
 }
 
-static void command(gorse *g, const gorse_widget *widget, const gorse_look *look, uint8_t what) {
+void gorse_readout_command(gorse *g, const gorse_widget *widget, const gorse_look *look, uint8_t what) {
     const int32_t value = gorse_shown_value(g, &readout_of(widget)->shown);
     (void)look;
     if (what == GORSE_COMMAND_ENTER)
@@ -152,7 +152,7 @@ static GORSE_OWN_FRAME uint8_t mark_digits(gorse *g, const gorse_widget_readout 
     return 1;
 }
 
-static uint8_t tick(gorse *g, const gorse_widget *widget, const gorse_look *look) {
+uint8_t gorse_readout_tick(gorse *g, const gorse_widget *widget, const gorse_look *look) {
     const gorse_widget_readout *r = readout_of(widget);
     const int32_t now = gorse_shown_value(g, &r->shown);
     int32_t before;
@@ -176,7 +176,7 @@ static GORSE_OWN_FRAME void draw_unit(const gorse_canvas *c, const gorse_widget_
     gorse_draw_text(c, gorse_rom_text(r->words), &unit, r->unit_font, own != 0u ? own : look->text);
 }
 
-static GORSE_OWN_FRAME void look_when_wrong(const gorse_look *look, gorse_look *out) {
+GORSE_OWN_FRAME void gorse_look_when_wrong(const gorse_look *look, gorse_look *out) {
     const GORSE_ROM gorse_look_state *state = look->states;
     uint8_t i;
     *out = *look;
@@ -185,7 +185,7 @@ static GORSE_OWN_FRAME void look_when_wrong(const gorse_look *look, gorse_look *
             gorse_copy_rom(out, state->look, sizeof *out);
 }
 
-static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
+void gorse_draw_readout(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
     const gorse_widget_readout *r = readout_of(widget);
     char room[GORSE_READOUT_BYTES];
     gorse_text_source text;
@@ -194,7 +194,7 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
     int32_t value;
     memcpy(&value, gorse_widget_state(c->run, widget), sizeof value);
     if (is_wrong(r, value) != 0u) {
-        look_when_wrong(look, &wrong);
+        gorse_look_when_wrong(look, &wrong);
         look = &wrong;
     }
     gorse_widget_box(widget, &where.box);
@@ -206,5 +206,6 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
         draw_unit(c, r, look, &where);
 }
 
-const GORSE_ROM gorse_kind gorse_kind_readout = {sizeof(gorse_widget_readout), 0, draw, command, tick,
-                                                 gorse_wait_for_value};
+const GORSE_ROM gorse_kind gorse_kind_readout = {sizeof(gorse_widget_readout), 0,
+                                                 gorse_draw_readout,           gorse_readout_command,
+                                                 gorse_readout_tick,           gorse_wait_for_value};

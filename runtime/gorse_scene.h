@@ -105,7 +105,8 @@ enum {
 };
 
 /* A widget that keeps something in a part of the state of its own, whichever screen is shown: a trend its
- * gorse_recording, a map of tiles the cells that were set, a byte each, as the difference (exclusive or) to the map. */
+ * gorse_recording, a map of tiles the cells that were set, a byte each, as the difference (exclusive or) to the map, a
+ * readout that can be stale when its variable had news, 4 bytes. */
 typedef struct gorse_keeper {
     const GORSE_ROM gorse_widget *of;
     uint32_t at; /* where that begins in the keepers' part of the state: a multiple of 4 */
@@ -206,7 +207,8 @@ typedef struct gorse_scene {
     /* What gorse_motion_of_several does one after the other, closed by 0: with a clock &gorse_motion_of_clock,
      * then what would be the motion without all these, with recorders &gorse_motion_that_records. */
     const GORSE_ROM gorse_motion *const GORSE_ROM *motions;
-    const GORSE_ROM gorse_keeper *keepers; /* trends first, which are the recorders, then maps */
+    const GORSE_ROM gorse_keeper
+        *keepers; /* trends first, which are the recorders, then maps, then readouts that can be stale */
     uint32_t keepers_at;
     uint32_t clock_at; /* of the state: a gorse_clock_state */
     uint16_t recorder_count;
@@ -215,6 +217,8 @@ typedef struct gorse_scene {
     uint8_t clock_by_minutes;
     uint8_t reserved_end;
     uint16_t map_count;
+    uint16_t hearer_count; /* readouts that can be stale */
+    uint8_t reserved_last[2];
 } gorse_scene;
 
 /* Byte code: one byte, then its operands, low byte first. Values are 32-bit and wrap. */

@@ -50,7 +50,7 @@ typedef struct gorse_widget_ring {
 
 enum { GORSE_LEAD_NONE = 0, GORSE_LEAD_ZEROS = 1, GORSE_LEAD_SPACES = 2 };
 
-enum { GORSE_READOUT_UNIT_COLOUR = 2 };
+enum { GORSE_READOUT_UNIT_COLOUR = 2, GORSE_READOUT_STALE_AFTER = 3 };
 
 /* How a readout writes its number, in a table of 16-bit numbers. */
 enum {
@@ -72,8 +72,8 @@ enum {
  * closing zero. The scene has room for one in scratch_bytes. */
 #define GORSE_READOUT_BYTES 22
 
-/* Its limits: min, max, the unit's colour or 0 for that of the number. Its memory holds the value that it shows, 4
- * bytes. */
+/* Its limits: min, max, the unit's colour or 0 for that of the number; for gorse_kind_readout_stale after how many ms
+ * without news it looks wrong. Its memory holds the value that it shows, 4 bytes, or a gorse_stale_state. */
 typedef struct gorse_widget_readout {
     gorse_widget_indicator shown;
     const GORSE_ROM uint8_t *words; /* the unit; what is shown instead of a value below min; above max: each ends with 0
@@ -81,6 +81,12 @@ typedef struct gorse_widget_readout {
     const GORSE_ROM gorse_font *unit_font;
     const GORSE_ROM int16_t *form; /* GORSE_READOUT_... */
 } gorse_widget_readout;
+
+typedef struct gorse_stale_state {
+    int32_t value;
+    uint8_t is_stale;
+    uint8_t reserved[3];
+} gorse_stale_state;
 
 enum { GORSE_ZONE_FROM = 0, GORSE_ZONE_TO = 1, GORSE_ZONE_COLOUR = 2, GORSE_ZONE_NUMBERS = 3 };
 

@@ -58,6 +58,7 @@ extern const GORSE_ROM gorse_kind gorse_kind_progress;
 extern const GORSE_ROM gorse_kind gorse_kind_ring;
 extern const GORSE_ROM gorse_kind gorse_kind_lamp;
 extern const GORSE_ROM gorse_kind gorse_kind_clock;
+extern const GORSE_ROM gorse_kind gorse_kind_readout_stale; /* that looks wrong without news */
 extern const GORSE_ROM gorse_kind gorse_kind_tiles;
 extern const GORSE_ROM gorse_kind gorse_kind_gauge;
 extern const GORSE_ROM gorse_kind gorse_kind_progress_pictured; /* with an image that it uncovers */

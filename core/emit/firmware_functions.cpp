@@ -36,7 +36,16 @@ std::string elementOf(const BuiltScene& scene, const Variable& v, const std::str
     return "(&run, " + number + ", " + macroName(scene, v) + "_COUNT, index";
 }
 
-std::string setBody(const BuiltScene& scene, const Variable& v, const std::string& number) {
+// Readouts look for news of a number.
+bool isHeard(const BuiltScene& scene, const Variable& v, int number) {
+    const auto* hearers = scene.keepers.data() + scene.scene.recorder_count + scene.scene.map_count;
+    return std::any_of(hearers, hearers + scene.scene.hearer_count, [&](const gorse_keeper& each) {
+        return !v.isText() && reinterpret_cast<const gorse_widget_indicator*>(each.of)->variable == number;
+    });
+}
+
+std::string setBody(const BuiltScene& scene, const Variable& v, int index) {
+    const std::string number = std::to_string(index) + "u";
     if (isLatched(v))
         return "    return gorse_latch_put(&latch_" + v.name + ", " + givenValue(v) + ", " +
                (v.type == VariableType::Choice ? "0, " + longLiteral(v.max)
@@ -44,8 +53,9 @@ std::string setBody(const BuiltScene& scene, const Variable& v, const std::strin
                ");\n";
     if (v.isArray())
         return "    return gorse_set_element" + elementOf(scene, v, number) + ", " + givenValue(v) + ");\n";
-    return std::string("    return gorse_set_") + (v.isText() ? "text" : "number") + "(&run, " + number + ", " +
-           givenValue(v) + ");\n";
+    return (isHeard(scene, v, index) ? "    gorse_hear(&run, " + number + ");\n" : std::string()) +
+           "    return gorse_set_" + (v.isText() ? "text" : "number") + "(&run, " + number + ", " + givenValue(v) +
+           ");\n";
 }
 
 std::string getBody(const BuiltScene& scene, const Variable& v, const std::string& number) {
@@ -67,11 +77,16 @@ std::string channelOrder(const Panel& panel) {
 
 std::string stepBody(const BuiltScene& scene, const ProjectNames& names) {
     std::string out;
-    for (const Variable& v : *scene.document.variables)
-        if (isLatched(v))
-            out += "    if (gorse_latch_take(&latch_" + v.name +
-                   ", &value) != 0u)\n        (void)gorse_set_number(&run, " +
-                   std::to_string(names.variable(v.name)->number) + "u, value);\n";
+    for (const Variable& v : *scene.document.variables) {
+        if (!isLatched(v))
+            continue;
+        const int index = names.variable(v.name)->number;
+        const std::string number = std::to_string(index) + "u";
+        const std::string set = "(void)gorse_set_number(&run, " + number + ", value);\n";
+        out += "    if (gorse_latch_take(&latch_" + v.name + ", &value) != 0u)" +
+               (isHeard(scene, v, index) ? " {\n        gorse_hear(&run, " + number + ");\n        " + set + "    }\n"
+                                         : "\n        " + set);
+    }
     return (out.empty() ? "" : "    int32_t value;\n") + out + "    return gorse_step(&run, now_ms);\n";
 }
 
@@ -190,6 +205,8 @@ std::vector<FirmwareFunction> runFunctions(const BuiltScene& scene, const Projec
         const gorse_keeper& keeper = scene.keepers[i];
         const Screen& screen = *scene.parts[keeper.screen]->source;
         const std::string widget = screen.name + "_" + screen.widgets[keeper.widget]->name;
+        if (i >= size_t{scene.scene.recorder_count} + scene.scene.map_count)
+            break;
         if (i >= scene.scene.recorder_count) {
             if (BuiltScene::isSetByFirmware(keeper))
                 out.push_back(
@@ -221,7 +238,7 @@ std::vector<FirmwareFunction> variableFunctions(const BuiltScene& scene, const P
                                      : std::string(),
                        "gorse_result " + name + "_set_" + accessor + "(" + (v.isArray() ? "uint16_t index, " : "") +
                            type + "value)",
-                       setBody(scene, v, number)});
+                       setBody(scene, v, index)});
     out.push_back({v.isArray() ? "0 for an element that it lacks." : std::string(),
                    type + name + "_get_" + accessor + "(" + (v.isArray() ? "uint16_t index" : "void") + ")",
                    getBody(scene, v, number)});

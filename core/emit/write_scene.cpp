@@ -361,7 +361,7 @@ class SceneWriter {
         line("    " + table(static_cast<int>(s_.motions.size()), "motions") + ", " +
              table(static_cast<int>(s_.keepers.size()), "keepers") + ", " + std::to_string(s.keepers_at) + "u, " +
              std::to_string(s.clock_at) + "u, " + num(s.recorder_count) + ", " + num(s.clock) + ", " +
-             num(s.clock_by_minutes) + ", 0, " + num(s.map_count) + "};\n");
+             num(s.clock_by_minutes) + ", 0, " + num(s.map_count) + ", " + num(s.hearer_count) + ", {0, 0}};\n");
         line("#if GORSE_STACK < " + num(s_.stackDepth()) + "\n#error \"GORSE_STACK must be at least " +
              num(s_.stackDepth()) +
              " for this interface: raise it where it is defined, or leave it out for the default\"\n#endif\n");

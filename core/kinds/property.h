@@ -37,7 +37,8 @@ enum Trait : unsigned {
     kHasLabels = 64,    // writes what it makes itself, in the look's font
     kCanBeWrong = 128,  // shows that its value is out of its range
     kRecords = 256,     // records what it shows, whichever screen is shown
-    kHasCells = 512     // is a map of cells, which rules set
+    kHasCells = 512,    // is a map of cells, which rules set
+    kHears = 1024       // knows when its variable had news
 };
 
 // How a number is dragged on the canvas: as an angle on what KindInfo::round says, or together with the property behind

@@ -94,6 +94,13 @@ const std::array readoutProperties{
     indicatorMax(),
     readoutWords("below", "Below", "words instead of a value under the minimum; empty: the minimum is shown"),
     readoutWords("above", "Above", "words instead of a value over the maximum; empty: the maximum is shown"),
+    PropertyInfo{.key = "stale_after",
+                 .label = "Stale after",
+                 .type = PropertyType::Whole,
+                 .fallback = int64_t{0},
+                 .max = 86400000,
+                 .unit = "ms",
+                 .help = "without news of its variable from the firmware it looks wrong; 0: never"},
 };
 
 constexpr FieldInfo readoutFields[] = {
@@ -103,6 +110,15 @@ constexpr FieldInfo readoutFields[] = {
 };
 
 constexpr const char* readoutLooks[] = {"readout"};
+constexpr const char* readoutSources[] = {"gorse_readout.h", "gorse_indicator.c"};
+constexpr const char* staleSources[] = {"gorse_kind_readout.c", "gorse_readout.h", "gorse_indicator.c"};
+// Those that never are stale do without the code for it.
+constexpr RuntimeKind otherReadouts[] = {{&gorse_kind_readout_stale,
+                                          "gorse_kind_readout_stale",
+                                          "gorse_kind_readout_stale.c",
+                                          staleSources,
+                                          nullptr,
+                                          {sizeof(gorse_stale_state)}}};
 
 int numberOfChoice(RecordBuilder& builder, const char* key, std::span<const char* const> choices) {
     const std::string chosen = builder.text(key);
@@ -158,13 +174,29 @@ std::string numberCharacters(const std::vector<int16_t>& form) {
     return form[GORSE_READOUT_LEAD] == GORSE_LEAD_SPACES ? out + " " : out;
 }
 
+// The firmware sets what it shows.
+bool canBeStale(const gorse_widget_readout& readout) { return readout.shown.variable < GORSE_VALUE_IN_SLOT; }
+
+Keeps keptNews(const gorse_record& built) {
+    const bool stale = info(Kind::Readout).of(built).kind == &gorse_kind_readout_stale;
+    return {stale ? 4 : 0, stale};
+}
+
 void completeReadout(RecordBuilder& builder) {
     const auto variable = completeIndicator(builder);
     gorse_widget_readout& readout = builder.record().readout;
     std::vector<int16_t> form = formOf(builder, variable ? variable->decimals : 0);
     const int32_t min = readout.shown.limits[0], max = readout.shown.limits[1];
-    readout.shown.limits =
-        builder.keep({min, max, static_cast<int32_t>(std::get<Colour>(builder.value("unit_colour")).argb)});
+    std::vector<int32_t> limits{min, max, static_cast<int32_t>(std::get<Colour>(builder.value("unit_colour")).argb)};
+    if (const auto after = static_cast<int32_t>(std::get<int64_t>(builder.value("stale_after"))); after != 0) {
+        limits.push_back(after);
+        if (canBeStale(readout))
+            readout.shown.widget.kind = &gorse_kind_readout_stale;
+        else
+            builder.report(Severity::Warning, "it is never stale, as its value is no variable",
+                           "Choose a variable as its value, or 0 for Stale after");
+    }
+    readout.shown.limits = builder.keep(std::move(limits));
     const std::string unit = builder.text("unit"), below = builder.text("below"), above = builder.text("above");
     readout.words = builder.keepWords({unit, below, above});
     builder.write(numberCharacters(form));
@@ -207,10 +239,12 @@ constinit const KindInfo readoutKind{
     .height = 32,
     .properties = readoutProperties,
     .record = &readoutRecord,
-    .traits = kIsInked | kHasBox | kIsPadded | kHasLabels | kCanBeWrong,
+    .traits = kIsInked | kHasBox | kIsPadded | kHasLabels | kCanBeWrong | kHears,
     .state = {4},
-    .runtime = {&gorse_kind_readout, "gorse_kind_readout", "gorse_kind_readout.c", kIndicatorSources},
+    .runtime = {&gorse_kind_readout, "gorse_kind_readout", "gorse_kind_readout.c", readoutSources},
+    .otherRuntimes = otherReadouts,
     .complete = completeReadout,
+    .keeps = keptNews,
     .looks = readoutLooks,
     .start =
         [](Widget& widget, bool oneBit) {

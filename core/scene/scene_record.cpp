@@ -21,13 +21,13 @@ bool usesSeconds(const BuiltScene& out) {
                        [&](const auto& part) { return part->usedVariables.count(name) != 0; });
 }
 
-// Adds those that record, or the others. Returns the bytes of all keepers, of which there are so many before.
-uint32_t fillKeepers(BuiltScene& out, bool recorders, uint32_t bytes) {
+// Adds those of kinds with a trait. Returns the bytes of all keepers, of which there are so many before.
+uint32_t fillKeepers(BuiltScene& out, Trait trait, uint32_t bytes) {
     for (size_t i = 0; i < out.parts.size(); ++i)
         for (const Keeping& each : out.parts[i]->keeping) {
             const WidgetRef& widget = out.parts[i]->source->widgets[static_cast<size_t>(each.widget)];
             const bool isSet = out.rules->cellsSet.count({static_cast<int>(i), each.widget}) != 0;
-            if (info(widget->kind).has(kRecords) != recorders || !(each.what.always || isSet))
+            if (!info(widget->kind).has(trait) || !(each.what.always || isSet))
                 continue;
             out.keepers.push_back({&out.tables[i]->records[static_cast<size_t>(each.widget)].widget, bytes,
                                    static_cast<uint16_t>(i), static_cast<uint16_t>(each.widget)});
@@ -186,10 +186,15 @@ void fillScene(BuiltScene& out) {
     s.rules = out.rules->rules.data();
     s.code = out.rules->code.data();
     s.strings = out.strings.data();
-    const uint32_t recordings = fillKeepers(out, true, 0);
-    s.recorder_count = static_cast<uint16_t>(out.keepers.size());
-    const uint32_t kept = fillKeepers(out, false, recordings);
-    s.map_count = static_cast<uint16_t>(out.keepers.size() - s.recorder_count);
+    uint32_t kept = 0;
+    const auto addKeepers = [&](Trait trait) {
+        const size_t before = out.keepers.size();
+        kept = fillKeepers(out, trait, kept);
+        return static_cast<uint16_t>(out.keepers.size() - before);
+    };
+    s.recorder_count = addKeepers(kRecords);
+    s.map_count = addKeepers(kHasCells);
+    s.hearer_count = addKeepers(kHears);
     s.keepers = out.keepers.data();
     fillMotions(out);
     s.clock_by_minutes = out.document.clock && !usesSeconds(out) ? 1 : 0;

@@ -296,6 +296,16 @@ void carryCells(const BuiltScene& before, const gorse& from, const BuiltScene& n
     });
 }
 
+// When variables had news; what shows one for the first time counts from now on.
+void carryNews(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
+    const size_t others = size_t{now.scene.recorder_count} + now.scene.map_count;
+    for (size_t i = others; i < now.keepers.size(); ++i)
+        *static_cast<uint32_t*>(gorse_kept_by(&to, &now.keepers[i])) = gorse_head_of(&to)->now;
+    forEachKeeper(before, now, kHears, [&](const gorse_keeper& was, const gorse_keeper& is) {
+        std::memcpy(gorse_kept_by(&to, &is), gorse_kept_by(&from, &was), 4);
+    });
+}
+
 }  // namespace
 
 void carryRecordings(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
@@ -318,6 +328,7 @@ std::vector<int> carryOver(const BuiltScene& before, const gorse& from, const Bu
     carryHead(before, from, now, to);
     carryRecordings(before, from, now, to);
     carryCells(before, from, now, to);
+    carryNews(before, from, now, to);
     if (now.scene.follow_count != 0)
         gorse_follow_all(&to);
     gorse_show_screen(&to);

@@ -110,6 +110,7 @@ Result<void> Twin::set(const std::string& name, const std::string& value) {
     const auto settings = settingsFromWords(variable, wanted.element, value);
     if (!settings)
         return tl::unexpected(settings.error());
+    gorse_hear(&run_, static_cast<uint16_t>(found->number));
     for (const ElementSetting& each : *settings)
         gorse_set_element(&run_, static_cast<uint16_t>(found->number), static_cast<uint16_t>(variable.count),
                           static_cast<uint32_t>(each.element), each.value);

@@ -261,6 +261,60 @@ class TestReadout : public QObject {
         }
     }
 
+    // It looks wrong from so many ms without news on, until the firmware sets its variable, to whichever value.
+    void staleWithoutNews() {
+        const Colour red = opaque(0xFF0000);
+        Document document = readout({{"stale_after", int64_t{500}}});
+        Look look;
+        look.name = "figure";
+        look.states["wrong"]["fill"] = red;
+        document = withLook(document, look);
+        document = changeWidgets(document, "first", Names{"probe"}, [](Widget& widget) {
+            widget.look = "figure";
+            widget.properties.erase("fill");
+        });
+        SceneBuilder builder;
+        const BuiltSceneRef scene = builder.build(document);
+        Twin twin(scene);
+        const auto isRed = [](const Twin& of) { return (of.memory().picture().at(10, 10) & 255) > 20; };
+        twin.step(7000);
+        QVERIFY(!isRed(twin));
+        // It asks for a step when it becomes stale.
+        QCOMPARE(gorse_step(twin.run(), 7100), 400u);
+        twin.step(7499);
+        QVERIFY(!isRed(twin));
+        twin.step(7500);
+        QVERIFY(isRed(twin));
+        QVERIFY(twin.set("level", "0"));  // the same value
+        twin.step(7600);
+        QVERIFY(!isRed(twin));
+        twin.takeFlushed();
+        twin.step(7900);
+        QVERIFY(twin.takeFlushed().empty());
+        // What a rule sets is no news of the firmware.
+        gorse_set_number(twin.run(), 0, 5);
+        twin.step(8105);
+        QVERIFY(isRed(twin));
+        // An edit keeps when there was news; a readout that comes new counts from then on.
+        QVERIFY(twin.set("level", "7"));
+        twin.step(8200);
+        twin.update(builder.build(changeWidgets(document, "first", Names{"probe"}, [](Widget& w) { ++w.x; })));
+        twin.step(8604);
+        QVERIFY(!isRed(twin));
+        twin.step(8605);
+        QVERIFY(isRed(twin));
+    }
+
+    void onlyVariablesHaveNews() {
+        Document document = withOne(Kind::Readout, {{"stale_after", int64_t{500}}});
+        SceneBuilder builder;
+        const BuiltSceneRef scene = builder.build(document);
+        QVERIFY(std::any_of(scene->problems.begin(), scene->problems.end(), [](const Problem& each) {
+            return each.reason == "it is never stale, as its value is no variable";
+        }));
+        QCOMPARE(scene->scene.hearer_count, 0);
+    }
+
     void wrongNumbersAreTold() {
         SceneBuilder builder;
         const BuiltSceneRef scene = builder.build(readout({{"decimals", std::string("many")}}));
