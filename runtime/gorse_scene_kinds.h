@@ -19,6 +19,7 @@ typedef union gorse_record {
     gorse_widget_polygon polygon;
     gorse_widget_text label;
     gorse_widget_rolling rolling;
+    gorse_widget_shrinking shrinking;
     gorse_widget_image picture;
     gorse_widget_button button;
     gorse_widget_frames frames;
@@ -44,8 +45,9 @@ extern const GORSE_ROM gorse_kind gorse_kind_disc;
 extern const GORSE_ROM gorse_kind gorse_kind_line;
 extern const GORSE_ROM gorse_kind gorse_kind_polygon;
 extern const GORSE_ROM gorse_kind gorse_kind_text;
-extern const GORSE_ROM gorse_kind gorse_kind_text_dots; /* one whose lines end in dots where they are too long */
-extern const GORSE_ROM gorse_kind gorse_kind_text_roll; /* one that rolls where it is too long */
+extern const GORSE_ROM gorse_kind gorse_kind_text_dots;   /* one whose lines end in dots where they are too long */
+extern const GORSE_ROM gorse_kind gorse_kind_text_roll;   /* one that rolls where it is too long */
+extern const GORSE_ROM gorse_kind gorse_kind_text_shrink; /* one that is smaller there */
 extern const GORSE_ROM gorse_kind gorse_kind_image;
 extern const GORSE_ROM gorse_kind gorse_kind_image_arranged; /* a mirrored, tiled or stretched one's */
 extern const GORSE_ROM gorse_kind gorse_kind_image_turned;

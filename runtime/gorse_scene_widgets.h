@@ -145,6 +145,14 @@ typedef struct gorse_widget_rolling {
     uint8_t reserved[3];
 } gorse_widget_rolling;
 
+/* A text that is written smaller where it is too long: in the first of three fonts in which it has room, else in the
+ * last. */
+typedef struct gorse_widget_shrinking {
+    gorse_widget_rolling rolling;     /* whose settings have no effect */
+    const GORSE_ROM gorse_font *next; /* the first is the look's; 0: there is none */
+    const GORSE_ROM gorse_font *last;
+} gorse_widget_shrinking;
+
 typedef struct gorse_roll_state {
     uint32_t since; /* when it began, or came round */
     uint16_t sum;   /* of the text that it is of */

@@ -71,6 +71,9 @@ class RecordBuilder {
     // The widget writes the characters of this UTF-8 text at that size. Null for the font if there is no face, which is
     // reported, or nothing is written.
     virtual OtherFont writeIn(int size, std::string_view text) = 0;
+    // The look's face in the next smaller sizes that the project uses, at most so many, the largest first: for fields
+    // of the type Font. All that the widget writes in its look's font up to now is written in these, too.
+    virtual std::vector<const gorse_font*> smallerFonts(size_t most) = 0;
     virtual void report(Severity severity, const std::string& reason, const std::string& remedy) = 0;
 };
 

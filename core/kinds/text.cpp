@@ -5,7 +5,7 @@ namespace gorsefinch {
 
 namespace {
 
-constexpr const char* textOverflows[] = {"cut", "dots", "roll"};
+constexpr const char* textOverflows[] = {"cut", "dots", "shrink", "roll"};
 constexpr const char* rollWays[] = {"round", "bounce"};
 constexpr const char* kRolling = "Rolling";
 
@@ -21,23 +21,27 @@ const PropertyInfo textProperties[] = {
      .type = PropertyType::Choice,
      .fallback = std::string("left"),
      .help = "horizontal alignment of the lines",
-     .choices = alignChoices()},
+     .choices = alignChoices(),
+     .inRules = true},
     {.key = "place",
      .label = "Place",
      .type = PropertyType::Choice,
      .fallback = std::string("middle"),
      .help = "vertical alignment of the lines",
-     .choices = placeChoices()},
+     .choices = placeChoices(),
+     .inRules = true},
     {.key = "wrap",
      .label = "Wrap",
      .type = PropertyType::YesNo,
      .fallback = false,
-     .help = "break lines that are too long at spaces"},
+     .help = "break lines that are too long at spaces",
+     .inRules = true},
     {.key = "overflow",
      .label = "Overflow",
      .type = PropertyType::Choice,
      .fallback = std::string("cut"),
-     .help = "a line that is too long is cut, ends in dots, or rolls; one that wraps is cut",
+     .help = "a line that is too long is cut, ends in dots, is written in the next smaller size that the "
+             "project uses, or rolls; one that wraps is cut or shrinks",
      .choices = textOverflows},
     {.key = "roll",
      .label = "Way",
@@ -83,6 +87,22 @@ constexpr FieldInfo rollingFields[] = {
     GORSEFINCH_FIELD(gorse_widget_rolling, reserved, Padding),
 };
 
+constexpr FieldInfo shrinkingFields[] = {
+    GORSEFINCH_FIELD(gorse_widget_shrinking, next, Font),
+    GORSEFINCH_FIELD(gorse_widget_shrinking, last, Font),
+};
+
+}  // namespace
+
+constexpr RecordInfo rollingRecord{"gorse_widget_rolling", sizeof(gorse_widget_rolling), &labelRecord, "label",
+                                   rollingFields};
+static_assert(isComplete(rollingRecord));
+constexpr RecordInfo shrinkingRecord{"gorse_widget_shrinking", sizeof(gorse_widget_shrinking), &rollingRecord,
+                                     "rolling", shrinkingFields};
+static_assert(isComplete(shrinkingRecord));
+
+namespace {
+
 // A text that is the same goes on rolling; its state knows its sum.
 bool keepRolling(const gorse_record&, const gorse_record&, std::span<std::byte>) { return true; }
 
@@ -94,12 +114,24 @@ constexpr RuntimeKind otherTexts[] = {
      "gorse_kind_text_roll.c",
      {},
      nullptr,
-     {sizeof(gorse_roll_state), keepRolling}}};
+     {sizeof(gorse_roll_state), keepRolling}},
+    {&gorse_kind_text_shrink, "gorse_kind_text_shrink", "gorse_kind_text_shrink.c", {}, &shrinkingRecord}};
 
 void completeText(RecordBuilder& builder) {
     gorse_widget_text& label = builder.record().label;
     const std::string overflow = builder.text("overflow");
-    if (label.wrap != 0)
+    if (overflow == "shrink") {
+        gorse_widget_shrinking& shrinking = builder.record().shrinking;
+        const std::vector<const gorse_font*> smaller = builder.smallerFonts(2);
+        label.widget.kind = &gorse_kind_text_shrink;
+        shrinking.next = !smaller.empty() ? smaller[0] : nullptr;
+        shrinking.last = smaller.size() > 1 ? smaller[1] : nullptr;
+    }
+    const bool fits = overflow == "cut" || overflow == "shrink";
+    if (!fits && builder.changes("wrap"))
+        builder.report(Severity::Warning, "it is cut where it is too long, as rules or an expression change Wrap",
+                       "Set Overflow to cut or shrink, or Wrap to a value");
+    if (label.wrap != 0 || builder.changes("wrap"))
         return;
     if (overflow == "roll")
         label.widget.kind = &gorse_kind_text_roll;
@@ -112,10 +144,6 @@ void completeText(RecordBuilder& builder) {
 constexpr const char* textLooks[] = {"text", "plain"};
 
 }  // namespace
-
-constexpr RecordInfo rollingRecord{"gorse_widget_rolling", sizeof(gorse_widget_rolling), &labelRecord, "label",
-                                   rollingFields};
-static_assert(isComplete(rollingRecord));
 
 constinit const KindInfo textKind{
     .kind = Kind::Text,

@@ -2,6 +2,7 @@
 #include "core/scene/built_scene.h"
 
 #include <algorithm>
+#include <utility>
 
 #include "core/base/characters.h"
 #include "core/rules/moved_rules.h"
@@ -173,18 +174,49 @@ std::shared_ptr<const ScreenPart> SceneBuilder::findPart(const BuiltScene* befor
 void SceneBuilder::buildParts(BuiltScene& scene, const ProjectNames& names, const Changes& changes) {
     auto slot = scene.rules->slots.begin();
     auto firstString = static_cast<int>(scene.rules->strings.size());
+    std::vector<PartContext> contexts;
     for (size_t i = 0; i < scene.document.screens.size(); ++i) {
         const auto first = slot;
         while (slot != scene.rules->slots.end() && slot->screen == static_cast<int>(i))
             ++slot;
         const ScreenRef& screen = scene.document.screens[i];
         auto part = changes.all ? nullptr : findPart(last_.get(), screen, i);
-        const PartContext context{scene.document, names, *scene.rules, {first, slot}, firstString, looks_, images_};
+        const PartContext& context = contexts.emplace_back(
+            PartContext{scene.document, names, *scene.rules, {first, slot}, firstString, fonts_, looks_, images_});
         if (!part || !isCurrent(*part, context, changes))
             part = buildScreenPart(screen, context);
         firstString += static_cast<int>(part->slotTexts.size());
         scene.parts.push_back(std::move(part));
     }
+    shrinkTexts(scene, contexts);
+}
+
+// Builds parts again whose texts shrink to other sizes than the project has now.
+void SceneBuilder::shrinkTexts(BuiltScene& scene, const std::vector<PartContext>& contexts) {
+    const auto shrinks = [](const auto& part) { return !part->shrinks.empty(); };
+    if (std::none_of(scene.parts.begin(), scene.parts.end(), shrinks))
+        return;
+    fonts_.clear();
+    for (const auto& part : scene.parts)
+        fonts_.insert(part->ownFonts.begin(), part->ownFonts.end());
+    for (size_t i = 0; i < scene.parts.size(); ++i) {
+        auto& part = scene.parts[i];
+        const bool current = std::all_of(part->shrinks.begin(), part->shrinks.end(), [&](const auto& each) {
+            return each.second == smallerSizes(fonts_, each.first.first, each.first.second);
+        });
+        if (current)
+            continue;
+        const auto stale = std::exchange(part, buildScreenPart(scene.document.screens[i], contexts[i]));
+        // Those of the last scene are released with that.
+        if (!last_ || std::find(last_->parts.begin(), last_->parts.end(), stale) == last_->parts.end())
+            releaseCharacters(scene.document, *stale);
+    }
+}
+
+void SceneBuilder::releaseCharacters(const Document& document, const ScreenPart& part) {
+    for (const FontNeed& need : part.needs)
+        if (BakedFont* font = looks_.font(document, need.font))
+            font->need(need.characters, -1);
 }
 
 // Gives back the characters of parts that are gone.
@@ -194,9 +226,7 @@ void SceneBuilder::releaseParts(const BuiltScene& before, const BuiltScene& now)
         const bool stays = (i < now.parts.size() && now.parts[i] == part) ||
                            std::find(now.parts.begin(), now.parts.end(), part) != now.parts.end();
         if (!stays)
-            for (const FontNeed& need : part->needs)
-                if (BakedFont* font = looks_.font(before.document, need.font))
-                    font->need(need.characters, -1);
+            releaseCharacters(before.document, *part);
     }
 }
 

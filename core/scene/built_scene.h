@@ -72,7 +72,9 @@ class SceneBuilder {
     FontRef versionOf(BakedFont& font);
     void placeImages(BuiltScene& scene, SceneLinks& links);
     void buildParts(BuiltScene& scene, const ProjectNames& names, const Changes& changes);
+    void shrinkTexts(BuiltScene& scene, const std::vector<PartContext>& contexts);
     void releaseParts(const BuiltScene& before, const BuiltScene& now);
+    void releaseCharacters(const Document& document, const ScreenPart& part);
 
     // A font as the latest scene has it, and what it lacked then.
     struct FontVersion {
@@ -86,6 +88,7 @@ class SceneBuilder {
     };
 
     LookPool looks_;
+    std::set<FontKey> fonts_;  // that looks of the latest scene with texts that shrink have
     ImageBakery images_;
     SceneLinker linker_;
     std::map<const BakedFont*, FontVersion> versions_;

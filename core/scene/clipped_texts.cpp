@@ -41,6 +41,14 @@ int widestLine(const gorse_font& font, const std::string& text) {
     return width;
 }
 
+// The font in which a widget's text takes the least room.
+const gorse_font* smallestFont(const ScreenPart& part, size_t widget, const gorse_record& record) {
+    const gorse_font* own = record.widget.look->font;
+    if (info(part.source->widgets[widget]->kind).of(part.records[widget]).kind != &gorse_kind_text_shrink || !own)
+        return own;
+    return record.shrinking.last ? record.shrinking.last : record.shrinking.next ? record.shrinking.next : own;
+}
+
 Problem clippedAt(const ScreenPart& part, size_t widget, const std::string& text, int width, int room) {
     Problem p;
     p.severity = Severity::Warning;
@@ -62,10 +70,11 @@ Problems clippedTexts(const ScreenPart& part, const ScreenTables& tables) {
     for (const LongestText& each : part.longest) {
         const gorse_record& record = tables.records[each.widget];
         const gorse_look& look = *record.widget.look;
-        if (!look.font || each.widget == reported)
+        const gorse_font* font = smallestFont(part, each.widget, record);
+        if (!font || each.widget == reported)
             continue;
         const int room = record.widget.w - 2 * (look.border_width + look.padding);
-        int width = widestLine(*look.font, widest(*look.font, each.text));
+        int width = widestLine(*font, widest(*font, each.text));
         if (!each.unit.empty() && record.readout.unit_font)
             width += record.readout.form[GORSE_READOUT_GAP] + widthOf(*record.readout.unit_font, each.unit);
         if (width <= room)

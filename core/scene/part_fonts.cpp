@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/scene/part_fonts.h"
 
+#include <algorithm>
+
 namespace gorsefinch {
 
 namespace {
@@ -50,6 +52,9 @@ const gorse_look* PartFonts::takeLook(int number, const Widget& widget) {
             style->font = {};
     }
     const gorse_look* look = context_.looks.look(look_);
+    for (const ResolvedStyle* style : stylesOf(look_))
+        if (!style->font.face.empty())
+            part_.ownFonts.insert(style->font);
     looks_.insert(look);
     return look;
 }
@@ -103,6 +108,38 @@ RecordBuilder::OtherFont PartFonts::writeIn(int size, std::string_view text) {
     part_.usedFonts.insert(key);
     part_.withFonts.push_back(number_);
     return {written->record(), beside->ascent() - written->ascent()};
+}
+
+std::vector<const gorse_font*> PartFonts::smallerFonts(size_t most) {
+    const FontKey own = look_.normal.font;
+    if (own.face.empty())
+        return {};
+    std::set<char32_t> characters;
+    for (auto need = part_.needs.rbegin(); need != part_.needs.rend() && need->widget == number_; ++need)
+        characters.insert(need->characters.begin(), need->characters.end());
+    std::vector<const gorse_font*> out;
+    const std::vector<FontKey> sizes = smallerSizes(context_.fonts, own, most);
+    part_.shrinks[{own, most}] = sizes;
+    for (const FontKey& key : sizes) {
+        BakedFont* written = font(key);
+        if (!written)
+            continue;
+        part_.needs.push_back({key, number_, characters});
+        part_.usedFonts.insert(key);
+        out.push_back(written->record());
+    }
+    part_.withFonts.push_back(number_);
+    return out;
+}
+
+std::vector<FontKey> smallerSizes(const std::set<FontKey>& fonts, const FontKey& than, size_t most) {
+    std::vector<FontKey> out;
+    for (const FontKey& each : fonts)
+        if (each.face == than.face && each.size < than.size)
+            out.push_back(each);
+    std::sort(out.begin(), out.end(), [](const FontKey& a, const FontKey& b) { return a.size > b.size; });
+    out.resize(std::min(out.size(), most));
+    return out;
 }
 
 void PartFonts::finish() {

@@ -27,6 +27,7 @@ class PartFonts {
     void write(std::string_view text);
     // See RecordBuilder.
     RecordBuilder::OtherFont writeIn(int size, std::string_view text);
+    std::vector<const gorse_font*> smallerFonts(size_t most);
     // After the last widget.
     void finish();
 

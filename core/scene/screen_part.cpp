@@ -115,6 +115,7 @@ class PartBuilder {
         void useScratch(int bytes) override { part_.part_->longestText = std::max(part_.part_->longestText, bytes); }
         void write(std::string_view text) override { part_.fonts_.write(text); }
         OtherFont writeIn(int size, std::string_view text) override { return part_.fonts_.writeIn(size, text); }
+        std::vector<const gorse_font*> smallerFonts(size_t most) override { return part_.fonts_.smallerFonts(most); }
         void report(Severity severity, const std::string& reason, const std::string& remedy) override {
             part_.problem(severity, widget_, reason, remedy);
         }
@@ -204,13 +205,16 @@ class PartBuilder {
         return text.bytes.data();
     }
 
-    // Its text is meant to be seen whole: it is not broken into lines, has the box to itself, and ends in no dots.
+    // Its text is meant to be seen whole: it is not broken into lines, has the box to itself, does not end in dots or
+    // roll.
     bool isMeantWhole(const Widget& widget) const {
         const auto isSet = [&](const char* key) {
             const PropertyInfo* property = findIn(info(widget.kind).properties, key);
             return property && value(widget, key) != property->fallback;
         };
-        return !isSet("wrap") && !isSet("image") && !isSet("overflow");
+        const PropertyInfo* overflow = findIn(info(widget.kind).properties, "overflow");
+        const bool shrinks = overflow && value(widget, overflow->key) == PropertyValue(std::string("shrink"));
+        return !isSet("wrap") && !isSet("image") && (shrinks || !isSet("overflow"));
     }
 
     void addMemory(int number, const Widget& widget, gorse_widget_text& label,

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <deque>
+#include <map>
 #include <set>
 #include <span>
 #include <string>
@@ -85,8 +86,14 @@ struct ScreenPart {
     int longestText = 0;  // bytes of the longest text that changes, its closing zero included
     std::set<std::string> usedVariables, usedLooks, usedImages;
     std::set<FontKey> usedFonts;
+    std::set<FontKey> ownFonts;  // those of its widgets' looks
+    // Of texts that shrink: from which font and to how many smaller ones, and those that the project has.
+    std::map<std::pair<FontKey, size_t>, std::vector<FontKey>> shrinks;
     Problems problems;
 };
+
+// The fonts of the same face in smaller sizes, at most so many, the largest first.
+std::vector<FontKey> smallerSizes(const std::set<FontKey>& fonts, const FontKey& than, size_t most);
 
 // What a part is built from beside its screen.
 struct PartContext {
@@ -95,6 +102,7 @@ struct PartContext {
     const CompiledRules& rules;
     std::span<const SlotInfo> slots;  // of this screen
     int firstString = 0;              // see ScreenPart
+    const std::set<FontKey>& fonts;   // that looks of the whole project have
     LookPool& looks;
     ImageBakery& images;
 };
