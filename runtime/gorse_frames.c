@@ -1,5 +1,5 @@
 /* SPDX-License-Identifier: MIT */
-/* Frames that play by time, or show the value of a variable. */
+/* Frames that play by time, and what all frames share. */
 #include <string.h>
 
 #include "gorse_internal.h"
@@ -17,14 +17,9 @@ static void put_state(const gorse *g, const gorse_widget *widget, const gorse_fr
     memcpy(gorse_widget_state(g, widget), state, sizeof *state);
 }
 
-/* The first and the last of the frames that are shown. What is beyond the image's frames is its last one. */
-typedef struct part {
-    uint16_t first, last;
-} part;
-
-static part part_of(const gorse_widget_frames *f) {
+gorse_frames_part gorse_part_of_frames(const gorse_widget_frames *f) {
     const uint16_t end = (uint16_t)(f->animation->count - 1u);
-    part out;
+    gorse_frames_part out;
     out.first = (uint16_t)(f->first > 1u ? f->first - 1u : 0u);
     if (out.first > end)
         out.first = end;
@@ -32,16 +27,6 @@ static part part_of(const gorse_widget_frames *f) {
     if (out.last < out.first)
         out.last = out.first;
     return out;
-}
-
-/* The frame that shows the variable's value: the last whose step is not above it. */
-static uint16_t frame_by_value(const gorse *g, const gorse_widget_frames *f) {
-    const part shown = part_of(f);
-    int32_t value = gorse_number(g, f->variable);
-    uint16_t frame = shown.first;
-    while (frame < shown.last && value >= f->steps[frame - shown.first])
-        frame++;
-    return frame;
 }
 
 static void show(gorse *g, const gorse_widget *widget, gorse_frames_state *state, uint16_t frame) {
@@ -61,23 +46,19 @@ void gorse_frames_command(gorse *g, const gorse_widget *widget, const gorse_look
         memset(&state, 0, sizeof state);
     else
         get_state(g, widget, &state);
-    if (f->steps != 0) {
-        show(g, widget, &state, frame_by_value(g, f));
-    } else {
-        state.playing = what == GORSE_COMMAND_ENTER  ? (uint8_t)((f->play & GORSE_PLAY_STARTS) != 0u)
-                        : what == GORSE_COMMAND_PLAY ? 1u
-                                                     : 0u;
-        if (what != GORSE_COMMAND_STOP) {
-            state.backwards = 0;
-            show(g, widget, &state, part_of(f).first);
-        }
-        state.since = gorse_head_of(g)->now;
+    state.playing = what == GORSE_COMMAND_ENTER  ? (uint8_t)((f->play & GORSE_PLAY_STARTS) != 0u)
+                    : what == GORSE_COMMAND_PLAY ? 1u
+                                                 : 0u;
+    if (what != GORSE_COMMAND_STOP) {
+        state.backwards = 0;
+        show(g, widget, &state, gorse_part_of_frames(f).first);
     }
+    state.since = gorse_head_of(g)->now;
     put_state(g, widget, &state);
 }
 
 /* Moves to the next frame; 1 if there is none. */
-static uint8_t move_on(gorse *g, const gorse_widget *widget, gorse_frames_state *state, part shown) {
+static uint8_t move_on(gorse *g, const gorse_widget *widget, gorse_frames_state *state, gorse_frames_part shown) {
     const gorse_widget_frames *f = frames_of(widget);
     if ((f->play & GORSE_PLAY_TO_AND_FRO) != 0u && shown.last != shown.first) {
         if (state->frame == shown.last)
@@ -105,17 +86,12 @@ uint8_t gorse_frames_tick(gorse *g, const gorse_widget *widget, const gorse_look
     gorse_frames_state state;
     uint8_t ended = 0;
     uint16_t guard;
-    part shown;
+    gorse_frames_part shown;
     (void)look;
     if (animation == 0)
         return 0;
     get_state(g, widget, &state);
-    shown = part_of(f);
-    if (f->steps != 0) {
-        show(g, widget, &state, frame_by_value(g, f));
-        put_state(g, widget, &state);
-        return 0;
-    }
+    shown = gorse_part_of_frames(f);
     /* Another part begins anew. */
     if (state.frame < shown.first || state.frame > shown.last) {
         show(g, widget, &state, shown.first);
@@ -140,7 +116,7 @@ uint32_t gorse_frames_wait(const gorse *g, const gorse_widget *widget) {
     gorse_frames_state state;
     uint32_t shown;
     get_state(g, widget, &state);
-    if (f->animation == 0 || f->steps != 0 || state.playing == 0u)
+    if (f->animation == 0 || state.playing == 0u)
         return GORSE_FOREVER;
     shown = gorse_head_of(g)->now - state.since;
     return shown < f->animation->times[state.frame] ? f->animation->times[state.frame] - shown : 0u;

@@ -88,6 +88,18 @@ gorse_reach gorse_shown_reach(const gorse *g, const gorse_widget_indicator *indi
 void gorse_frames_command(gorse *g, const gorse_widget *widget, const gorse_look *look, uint8_t what);
 uint8_t gorse_frames_tick(gorse *g, const gorse_widget *widget, const gorse_look *look);
 uint32_t gorse_frames_wait(const gorse *g, const gorse_widget *widget);
+void gorse_draw_frames(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look);
+void gorse_draw_mirrored_frames(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look);
+/* The same for those that show the value of a variable. */
+void gorse_following_command(gorse *g, const gorse_widget *widget, const gorse_look *look, uint8_t what);
+uint8_t gorse_following_tick(gorse *g, const gorse_widget *widget, const gorse_look *look);
+uint32_t gorse_following_wait(const gorse *g, const gorse_widget *widget);
+/* The first and the last of the frames that are shown, from 0 on. What is beyond the image's frames is its last one.
+ * The image must be there. */
+typedef struct gorse_frames_part {
+    uint16_t first, last;
+} gorse_frames_part;
+gorse_frames_part gorse_part_of_frames(const gorse_widget_frames *f);
 /* The frame that is drawn; 0 if there is none. */
 const GORSE_ROM gorse_image *gorse_shown_frame(const gorse *g, const gorse_widget *widget);
 

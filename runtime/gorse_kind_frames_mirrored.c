@@ -2,7 +2,7 @@
 #include "gorse_image.h"
 #include "gorse_internal.h"
 
-static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
+void gorse_draw_mirrored_frames(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
     const gorse_widget_frames *f = (const gorse_widget_frames *)(const void *)widget;
     const GORSE_ROM gorse_image *frame = gorse_shown_frame(c->run, widget);
     gorse_rect box;
@@ -15,5 +15,6 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
                                   look->text);
 }
 
-const GORSE_ROM gorse_kind gorse_kind_frames_mirrored = {
-    sizeof(gorse_widget_frames), 0, draw, gorse_frames_command, gorse_frames_tick, gorse_frames_wait};
+const GORSE_ROM gorse_kind gorse_kind_frames_mirrored = {sizeof(gorse_widget_frames), 0,
+                                                         gorse_draw_mirrored_frames,  gorse_frames_command,
+                                                         gorse_frames_tick,           gorse_frames_wait};

@@ -26,8 +26,8 @@ typedef union gorse_record {
     gorse_widget_indicator indicator;
     gorse_widget_readout readout;
     gorse_widget_progress progress;
-    gorse_widget_ring ring;
     gorse_widget_pictured_progress pictured_progress;
+    gorse_widget_ring ring;
     gorse_widget_lamp lamp;
     gorse_widget_gauge gauge;
     gorse_widget_trend trend;
@@ -55,15 +55,17 @@ extern const GORSE_ROM gorse_kind gorse_kind_button;
 extern const GORSE_ROM gorse_kind gorse_kind_button_image; /* a button's that has an image */
 extern const GORSE_ROM gorse_kind gorse_kind_frames;
 extern const GORSE_ROM gorse_kind gorse_kind_frames_mirrored;
+extern const GORSE_ROM gorse_kind gorse_kind_frames_following; /* that show a value */
+extern const GORSE_ROM gorse_kind gorse_kind_frames_following_mirrored;
 extern const GORSE_ROM gorse_kind gorse_kind_readout;
+extern const GORSE_ROM gorse_kind gorse_kind_readout_stale; /* that looks wrong without news */
 extern const GORSE_ROM gorse_kind gorse_kind_progress;
+extern const GORSE_ROM gorse_kind gorse_kind_progress_pictured; /* with an image that it uncovers */
 extern const GORSE_ROM gorse_kind gorse_kind_ring;
 extern const GORSE_ROM gorse_kind gorse_kind_lamp;
 extern const GORSE_ROM gorse_kind gorse_kind_clock;
-extern const GORSE_ROM gorse_kind gorse_kind_readout_stale; /* that looks wrong without news */
 extern const GORSE_ROM gorse_kind gorse_kind_tiles;
 extern const GORSE_ROM gorse_kind gorse_kind_gauge;
-extern const GORSE_ROM gorse_kind gorse_kind_progress_pictured; /* with an image that it uncovers */
 extern const GORSE_ROM gorse_kind gorse_kind_gauge_pictured; /* with an image as face or needle */
 extern const GORSE_ROM gorse_kind gorse_kind_trend;
 

@@ -12,19 +12,42 @@ namespace {
 
 // Files that only some scenes need.
 bool isOptional(std::string_view name) {
-    for (const std::string_view prefix :
-         {"gorse_kind_",        "gorse_format_",       "gorse_image_",        "gorse_turn_",
-          "gorse_reader_",      "gorse_palette",       "gorse_motion",        "gorse_stored_image",
-          "gorse_turned_image", "gorse_frames",        "gorse_gauge",         "gorse_blade",
-          "gorse_glyph_",       "gorse_paint_squares", "gorse_code_extended", "gorse_expand_extended",
-          "gorse_latch",        "gorse_input",         "gorse_cover",         "gorse_sine",
-          "gorse_outline",      "gorse_sector",        "gorse_indicator",     "gorse_cells",
-          "gorse_code_cells",   "gorse_elements",      "gorse_code_elements", "gorse_fade",
-          "gorse_wrapped",      "gorse_recolour"})
+    for (const std::string_view prefix : {"gorse_kind_",
+                                          "gorse_format_",
+                                          "gorse_image_",
+                                          "gorse_turn_",
+                                          "gorse_reader_",
+                                          "gorse_palette",
+                                          "gorse_motion",
+                                          "gorse_stored_image",
+                                          "gorse_turned_image",
+                                          "gorse_frames",
+                                          "gorse_gauge",
+                                          "gorse_blade",
+                                          "gorse_glyph_",
+                                          "gorse_paint_squares",
+                                          "gorse_code_extended",
+                                          "gorse_expand_extended",
+                                          "gorse_latch",
+                                          "gorse_input",
+                                          "gorse_cover",
+                                          "gorse_sine",
+                                          "gorse_outline",
+                                          "gorse_sector",
+                                          "gorse_indicator",
+                                          "gorse_cells",
+                                          "gorse_code_cells",
+                                          "gorse_elements",
+                                          "gorse_code_elements",
+                                          "gorse_fade",
+                                          "gorse_wrapped",
+                                          "gorse_recolour",
+                                          "gorse_box"})
         if (name.starts_with(prefix) && name.ends_with(".c"))
             return true;
     return name == "gorse_latch.h" || name == "gorse_cover.h" || name == "gorse_gauge.h" || name == "gorse_blade.h" ||
-           name == "gorse_fade.h" || name == "gorse_wrapped.h";
+           name == "gorse_fade.h" || name == "gorse_wrapped.h" || name == "gorse_progress.h" ||
+           name == "gorse_readout.h";
 }
 
 // Names of files. They are literals, so most repetitions are found by their address; a project has hundreds of images.
@@ -50,6 +73,24 @@ std::vector<const RuntimeKind*> kindsOf(const BuiltScene& scene) {
             if (std::find(out.begin(), out.end(), kind) == out.end())
                 out.push_back(kind);
     return out;
+}
+
+// Draws boxes with round corners.
+bool hasRoundCorners(const BuiltScene& scene) {
+    const auto isRound = [](const gorse_look& look) {
+        return look.radius != 0 || std::any_of(look.states, look.states + look.state_count,
+                                               [](const gorse_look_state& state) { return state.look->radius != 0; });
+    };
+    const auto changesRadius = [](const gorse_slot& slot) {
+        return (slot.size & GORSE_SLOT_LOOK) != 0 && slot.offset == offsetof(gorse_look, radius);
+    };
+    const auto kinds = kindsOf(scene);
+    return std::any_of(kinds.begin(), kinds.end(), [](const auto* kind) { return kind->roundsCorners; }) ||
+           std::any_of(scene.parts.begin(), scene.parts.end(), [&](const auto& part) {
+               return std::any_of(part->looks.begin(), part->looks.end(),
+                                  [&](const LookUse& use) { return isRound(*use.look); }) ||
+                      std::any_of(part->slots.begin(), part->slots.end(), changesRadius);
+           });
 }
 
 void addImageSources(const BakedImage& image, ChosenSources& chosen) {
@@ -119,6 +160,7 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
         for (const char* name : kind->more)
             chosen.add(name);
     }
+    chosen.add(hasRoundCorners(scene) ? "gorse_box.c" : "gorse_box_square.c");
     if (scene.scene.extended)
         chosen.add("gorse_code_extended.c");
     if (scene.scene.forms)

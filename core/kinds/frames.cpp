@@ -65,13 +65,15 @@ const PropertyInfo framesProperties[] = {
      .type = PropertyType::Choice,
      .fallback = std::string("middle"),
      .help = "horizontal alignment in the box",
-     .choices = alignChoices()},
+     .choices = alignChoices(),
+     .inRules = true},
     {.key = "place",
      .label = "Place",
      .type = PropertyType::Choice,
      .fallback = std::string("middle"),
      .help = "vertical alignment in the box",
-     .choices = placeChoices()},
+     .choices = placeChoices(),
+     .inRules = true},
     paletteEntry(),
     paletteColour(),
 };
@@ -94,15 +96,30 @@ constexpr FieldInfo framesFields[] = {
 constexpr const char* framesSources[] = {"gorse_frames.c"};
 constexpr const char* mirroredSources[] = {"gorse_frames.c", "gorse_image_part.c", "gorse_image_read.c"};
 constexpr RuntimeKind plainFrames{&gorse_kind_frames, "gorse_kind_frames", "gorse_kind_frames.c", framesSources};
-// Frames that are never mirrored do without the code for it.
+constexpr const char* followingSources[] = {"gorse_frames.c", "gorse_frames_following.c", "gorse_kind_frames.c"};
+constexpr const char* followingMirroredSources[] = {"gorse_frames.c", "gorse_frames_following.c",
+                                                    "gorse_kind_frames_mirrored.c", "gorse_image_part.c",
+                                                    "gorse_image_read.c"};
+// Frames that are never mirrored, and those that play by time, do without the code for the others.
 constexpr RuntimeKind otherFrames[] = {
-    {&gorse_kind_frames_mirrored, "gorse_kind_frames_mirrored", "gorse_kind_frames_mirrored.c", mirroredSources}};
+    {&gorse_kind_frames_mirrored, "gorse_kind_frames_mirrored", "gorse_kind_frames_mirrored.c", mirroredSources},
+    {&gorse_kind_frames_following, "gorse_kind_frames_following", "gorse_kind_frames_following.c", followingSources},
+    {&gorse_kind_frames_following_mirrored, "gorse_kind_frames_following_mirrored",
+     "gorse_kind_frames_following_mirrored.c", followingMirroredSources}};
 
 // Cuts the variable's range into as many equal parts as there are frames in the part that is shown.
 void completeFrames(RecordBuilder& builder) {
     gorse_widget_frames& frames = builder.record().frames;
-    if (frames.mirror != GORSE_MIRROR_NONE || builder.changes("mirror"))
-        frames.widget.kind = &gorse_kind_frames_mirrored;
+    const bool mirrored = frames.mirror != GORSE_MIRROR_NONE || builder.changes("mirror");
+    const std::string name = builder.text("variable");
+    std::optional<NumberVariable> variable;
+    if (frames.animation && !name.empty())
+        variable = builder.number(name);
+    const bool follows = variable.has_value();
+    if (mirrored)
+        frames.widget.kind = follows ? &gorse_kind_frames_following_mirrored : &gorse_kind_frames_mirrored;
+    else if (follows)
+        frames.widget.kind = &gorse_kind_frames_following;
     exchangeColour(builder, frames.animation ? frames.animation->frames[0] : nullptr, gorse_draw_recoloured_frames);
     if (std::get<bool>(builder.value("starts")))
         frames.play |= GORSE_PLAY_STARTS;
@@ -113,10 +130,6 @@ void completeFrames(RecordBuilder& builder) {
                        "Correct First frame or Last frame");
     if (frames.last != 0 && frames.last < frames.first)
         builder.report(Severity::Warning, "the last frame is before the first", "Correct First frame or Last frame");
-    const std::string name = builder.text("variable");
-    if (!frames.animation || name.empty())
-        return;
-    const auto variable = builder.number(name);
     if (!variable)
         return;
     const int64_t from = decimalOf(builder, "from", variable->decimals, variable->min);

@@ -38,6 +38,7 @@ struct RuntimeKind {
     // Where these differ from those of the kind: a record that the kind's begins with, and what is remembered.
     const RecordInfo* record = nullptr;
     KeptState state = {};
+    bool roundsCorners = false;  // of boxes whose look has square ones
 };
 
 // What kinds are offered together as.

@@ -61,7 +61,7 @@ constinit const KindInfo lampKind{
     .record = &lampRecord,
     .traits = kIsInked | kHasBox,
     .state = {1},
-    .runtime = {&gorse_kind_lamp, "gorse_kind_lamp", "gorse_kind_lamp.c", kDialSources},
+    .runtime = {&gorse_kind_lamp, "gorse_kind_lamp", "gorse_kind_lamp.c", kDialSources, nullptr, {}, true},
     .complete =
         [](RecordBuilder& builder) {
             const auto variable = completeVariable(builder);

@@ -3,6 +3,7 @@
 #include <QSet>
 #include <QtTest>
 
+#include "core/edits/edit.h"
 #include "core/edits/image_edits.h"
 #include "core/emit/runtime_sources.h"
 #include "core/image/picture.h"
@@ -52,6 +53,49 @@ class TestNeededSources : public QObject {
         QVERIFY(sourcesOf(withWidget(makeDocument(), Kind::Text)).contains("gorse_kind_text.c"));
         const QSet<QString> frames = sourcesOf(withWidget(makeDocument(), Kind::Frames));
         QVERIFY(frames.contains("gorse_kind_frames.c") && frames.contains("gorse_motion.c"));
+    }
+
+    // One of the two draws boxes: what rounds corners only where something does.
+    void roundCornersComeWithWhatHasThem_data() {
+        QTest::addColumn<bool>("round");
+        for (const char* each : {"square", "lamp"})
+            QTest::newRow(each) << (each == std::string("lamp"));
+        for (const char* each : {"own", "look", "state of a look", "rule", "corner of a rectangle"})
+            QTest::newRow(each) << true;
+    }
+    void roundCornersComeWithWhatHasThem() {
+        QFETCH(bool, round);
+        const std::string how = QTest::currentDataTag();
+        Look look;
+        look.name = "plate";
+        look.style["fill"] = opaque(0x223344);
+        (how == "state of a look" ? look.states["pressed"] : look.style)["radius"] =
+            int64_t{how == "look" || how == "state of a look" ? 4 : 0};
+        Document d = withLook(makeDocument(), look);
+        // Only what is touched has states.
+        d = withWidget(d,
+                       how == "lamp"              ? Kind::Lamp
+                       : how == "state of a look" ? Kind::Button
+                                                  : Kind::Rectangle,
+                       how == "own"                     ? PropertyMap{{"radius", int64_t{3}}}
+                       : how == "corner of a rectangle" ? PropertyMap{{"corners", std::string("0 5 0 0")}}
+                                                        : PropertyMap{});
+        d = changeWidgets(d, "first", Names{"it"}, [](Widget& widget) { widget.look = "plate"; });
+        if (how == "rule")
+            d = withRules(d, "main", "on start\n    first.it.radius = 5\n");
+        const QSet<QString> files = sourcesOf(d);
+        QCOMPARE(files.contains("gorse_box.c"), round);
+        QCOMPARE(files.contains("gorse_box_square.c"), !round);
+    }
+
+    void framesThatFollowAValueAreOthers() {
+        const Document d = withVariable(withPicture(makeDocument()), makeNumber("level", 0, 9, 0));
+        const PropertyMap plays{{"image", std::string("pot")}},
+            follows{{"image", std::string("pot")}, {"variable", std::string("level")}};
+        const QSet<QString> playing = sourcesOf(withWidget(d, Kind::Frames, plays));
+        QVERIFY(!playing.contains("gorse_frames_following.c"));
+        const QSet<QString> following = sourcesOf(withWidget(d, Kind::Frames, follows));
+        QVERIFY(following.contains("gorse_frames_following.c") && following.contains("gorse_kind_frames_following.c"));
     }
 
     void aButtonWithAnImageIsAnotherThanOneWithout() {
