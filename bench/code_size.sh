@@ -50,7 +50,9 @@ measure32 examples/kiln kiln
 code=$work/hive
 "$cli" generate examples/hive -o "$code" >/dev/null
 printf '#include "hive.h"\nint main(void) { hive_begin(); for (;;) hive_step(1); }\n' > "$code/main.c"
-avr-gcc -std=gnu99 -Os -mmcu=avr5 -nostartfiles -ffunction-sections -fdata-sections -mcall-prologues -mrelax -flto -I "$code" -Wl,--gc-sections \
+# docs/generated-code.md recommends these.
+small=(-mcall-prologues -mrelax -mstrict-X -flto -fno-inline-small-functions -fno-split-wide-types -fno-move-loop-invariants -fno-gcse)
+avr-gcc -std=gnu99 -Os -mmcu=avr5 -nostartfiles -ffunction-sections -fdata-sections "${small[@]}" -I "$code" -Wl,--gc-sections \
     "$code"/gorse/*.c "$code"/hive_*.c "$code/main.c" tests/target/drivers/avr_start.S -o "$code/elf"
 echo "8-bit, hive: state $(state_bytes "$code" hive avr-gcc -mmcu=avr5) bytes of RAM without the draw buffer"
 avr-size "$code/elf" | tail -n 1
