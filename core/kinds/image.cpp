@@ -21,26 +21,30 @@ const PropertyInfo imageProperties[] = {
      .type = PropertyType::Choice,
      .fallback = std::string("middle"),
      .help = "horizontal alignment in the box",
-     .choices = alignChoices()},
+     .choices = alignChoices(),
+     .inRules = true},
     {.key = "place",
      .label = "Place",
      .type = PropertyType::Choice,
      .fallback = std::string("middle"),
      .help = "vertical alignment in the box",
-     .choices = placeChoices()},
+     .choices = placeChoices(),
+     .inRules = true},
     {.key = "repeat",
      .label = "Repeat",
      .type = PropertyType::Choice,
      .fallback = std::string("once"),
      .help = "laid over the whole box as tiles, or stretched to it",
-     .choices = imageRepeats},
+     .choices = imageRepeats,
+     .inRules = true},
     {.key = "slice",
      .label = "Slice",
      .type = PropertyType::Whole,
      .fallback = int64_t{0},
      .max = 255,
      .unit = "px",
-     .help = "at each edge, kept as it is when the rest is stretched"},
+     .help = "at each edge, kept as it is when the rest is stretched",
+     .inRules = true},
     mirrorProperty(),
     {.key = "turn",
      .label = "Turn",
@@ -88,7 +92,7 @@ void completeImage(RecordBuilder& builder) {
         image.pivot_x = GORSE_PIVOT_MIDDLE;
     if (!builder.isSet("pivot_y"))
         image.pivot_y = GORSE_PIVOT_MIDDLE;
-    const bool repeats = image.repeat != GORSE_REPEAT_ONCE;
+    const bool repeats = image.repeat != GORSE_REPEAT_ONCE || builder.changes("repeat");
     const bool turns = image.turn != 0 || builder.changes("turn");
     if (repeats && turns)
         builder.report(Severity::Warning, "an image that is tiled or stretched is not turned",

@@ -51,7 +51,8 @@ PropertyInfo indicatorParts() {
             .fallback = int64_t{1},
             .min = 1,
             .max = 100,
-            .help = "1 for an undivided one"};
+            .help = "1 for an undivided one",
+            .inRules = true};
 }
 
 PropertyInfo indicatorPartGap() {
@@ -62,7 +63,8 @@ PropertyInfo indicatorPartGap() {
             .min = 0,
             .max = 64,
             .unit = "px",
-            .help = "between two parts"};
+            .help = "between two parts",
+            .inRules = true};
 }
 
 PropertyInfo indicatorZones() {

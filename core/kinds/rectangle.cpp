@@ -22,7 +22,8 @@ const PropertyInfo rectangleProperties[] = {
      .type = PropertyType::Choice,
      .fallback = std::string("down"),
      .help = "of the passage from one colour to the other",
-     .choices = directions},
+     .choices = directions,
+     .inRules = true},
     {.key = "corners",
      .label = "Corners",
      .type = PropertyType::Words,
@@ -75,8 +76,13 @@ constexpr RecordInfo rectangleRecord{
 static_assert(isComplete(rectangleRecord));
 
 // A rectangle of one colour does without the code for the others.
-constexpr RuntimeKind otherRectangles[] = {
-    {&gorse_kind_rectangle_shaded, "gorse_kind_rectangle_shaded", "gorse_kind_rectangle_shaded.c"}};
+constexpr RuntimeKind otherRectangles[] = {{&gorse_kind_rectangle_shaded,
+                                            "gorse_kind_rectangle_shaded",
+                                            "gorse_kind_rectangle_shaded.c",
+                                            {},
+                                            nullptr,
+                                            {},
+                                            true}};
 
 }  // namespace
 

@@ -31,7 +31,8 @@ const std::array ringProperties{
                  .type = PropertyType::Choice,
                  .fallback = std::string("flat"),
                  .help = "of the ring and of what is shown on it; parts are flat",
-                 .choices = ringEnds},
+                 .choices = ringEnds,
+                 .inRules = true},
     indicatorParts(),
     indicatorPartGap(),
 };

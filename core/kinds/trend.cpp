@@ -51,7 +51,8 @@ PropertyInfo gridParts(const char* key, const char* label, const char* help) {
             .min = 1,
             .max = 50,
             .help = help,
-            .section = kGridSection};
+            .section = kGridSection,
+            .inRules = true};
 }
 
 const std::array trendProperties{
@@ -78,7 +79,8 @@ const std::array trendProperties{
                  .min = 1,
                  .max = 8,
                  .unit = "px",
-                 .help = "of the strokes"},
+                 .help = "of the strokes",
+                 .inRules = true},
     PropertyInfo{.key = "area",
                  .label = "Area",
                  .type = PropertyType::YesNo,

@@ -308,12 +308,12 @@ class TestFollowed : public QObject {
     }
 
     void aFileMayNotGiveOneWhereNoneIsTaken() {
-        Document document = withWidgets({bar({{"direction", "level"}})});
+        Document document = withWidgets({bar({{"origin", "level"}})});
         MemoryDisk disk;
         putProject(disk, toFiles(document));
         const ReadProject read = ProjectFolder(disk, "/p").open();
         QVERIFY(tells(read.problems, "it takes no expression"));
-        QVERIFY(!setExpression(document, "first", Names{"bar"}, "direction", "level"));
+        QVERIFY(!setExpression(document, "first", Names{"bar"}, "origin", "level"));
         QVERIFY(!setExpression(document, "first", Names{"bar"}, "x", std::string(1001, '1')));
     }
 
