@@ -26,7 +26,7 @@ static uint32_t heard_at(const gorse *g, const gorse_widget_readout *r) {
 void gorse_hear(gorse *g, uint16_t variable) {
     const GORSE_ROM gorse_keeper *each;
     uint16_t i;
-    if (g->scene == 0)
+    if (g->scene == 0 || g->scene->hearer_count == 0u)
         return;
     each = hearers_of(g);
     for (i = g->scene->hearer_count; i != 0u; i--, each++)
