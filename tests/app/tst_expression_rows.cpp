@@ -236,7 +236,7 @@ class TestExpressionRows : public QObject, support::OnWindow {
         QMimeData variable, words;
         variable.setData(kVariablesMime, "kiln_temp");
         words.setText("kiln_temp");
-        QVERIFY(!dragOver(row("direction"), variable, row("direction")->rect().center()));
+        QVERIFY(!dragOver(row("origin"), variable, row("origin")->rect().center()));
         QVERIFY(!dragOver(row("value"), words, row("value")->rect().center()));
     }
 
