@@ -33,6 +33,30 @@ typedef struct box_shape {
     uint8_t zone; /* pixels from a side within which a row is not all one colour */
 } box_shape;
 
+#if GORSE_FAST
+/* Both ends of a row, which are alike. */
+static void draw_ends(const box_shape *s, gorse_coord x0, gorse_coord x1, uint16_t y, uint_fast8_t from,
+                      uint_fast8_t n) {
+    uint8_t outer[2][GORSE_CHUNK], inner[2][GORSE_CHUNK];
+    const gorse_coord left = (gorse_coord)(x0 + (gorse_coord)from);
+    const gorse_coord right = (gorse_coord)(x1 - (gorse_coord)from - (gorse_coord)n);
+    uint_fast8_t i;
+    for (i = 0; i < n; i++) {
+        const uint16_t column = (uint16_t)(from + i);
+        uint8_t border = s->border_width != 0u ? gorse_cover_corner(column, y, 0, s->radius) : 0u;
+        const uint8_t fill = gorse_cover_corner(column, y, s->border_width, s->inner_radius);
+        /* What shines through is the ground, not the border. */
+        if (gorse_alpha(s->fill) != 255u)
+            border = (uint8_t)(border - (border < fill ? border : fill));
+        outer[0][i] = outer[1][n - 1u - i] = border;
+        inner[0][i] = inner[1][n - 1u - i] = fill;
+    }
+    gorse_mask_span(s->c, left, s->row.y0, (uint16_t)n, outer[0], s->border);
+    gorse_mask_span(s->c, left, s->row.y0, (uint16_t)n, inner[0], s->fill);
+    gorse_mask_span(s->c, right, s->row.y0, (uint16_t)n, outer[1], s->border);
+    gorse_mask_span(s->c, right, s->row.y0, (uint16_t)n, inner[1], s->fill);
+}
+#else
 /* A chunk of a row's end in the corner zone, `from` pixels from the edge on; mirrored at the right. */
 static void draw_end(const box_shape *s, gorse_coord x0, gorse_coord x1, uint16_t y, uint_fast8_t from, uint_fast8_t n,
                      uint_fast8_t right) {
@@ -51,6 +75,7 @@ static void draw_end(const box_shape *s, gorse_coord x0, gorse_coord x1, uint16_
     gorse_mask_span(s->c, x0, s->row.y0, (uint16_t)n, outer, s->border);
     gorse_mask_span(s->c, x0, s->row.y0, (uint16_t)n, inner, s->fill);
 }
+#endif
 
 static void fill_columns(box_shape *s, gorse_coord x0, gorse_coord x1, gorse_colour colour) {
     s->row.x0 = x0;
@@ -73,8 +98,12 @@ static void draw_row(box_shape *s, gorse_coord x0, gorse_coord x1, uint16_t y) {
             n = (uint8_t)(width - from);
             if (n > GORSE_CHUNK)
                 n = GORSE_CHUNK;
+#if GORSE_FAST
+            draw_ends(s, x0, x1, y, from, n);
+#else
             draw_end(s, x0, x1, y, from, n, 0);
             draw_end(s, x0, x1, y, from, n, 1);
+#endif
         }
     }
     fill_columns(s, (gorse_coord)(x0 + width), (gorse_coord)(x1 - width), middle);

@@ -21,7 +21,7 @@ static void draw_rows(const gorse_canvas *c, const GORSE_ROM gorse_font *font, c
     const uint8_t alpha = gorse_alpha(colour);
     gorse_coord y = area->y0;
     while (y < area->y1) {
-        const gorse_coord end = gorse_min(area->y1, (gorse_coord)(y + most));
+        const gorse_coord end = gorse_min(area->y1, (gorse_coord)(y + (gorse_coord)most));
         const uint16_t bytes = (uint16_t)((uint16_t)(end - y) * glyph->width - gap);
         const uint8_t *row = coverage;
         uint16_t i;

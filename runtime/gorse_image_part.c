@@ -39,8 +39,8 @@ typedef struct piece {
 #if GORSE_FAST
 /* A constant number of bytes, which the compiler moves as one. */
 static inline void arrange_sized(const piece *p, const uint8_t *values, uint8_t *to, uint8_t bytes) {
-    uint_fast8_t i = 0;
-    for (; i + 4u <= p->n; i += 4u) {
+    uint16_t i = 0;
+    for (; i + 4u <= p->n; i = (uint16_t)(i + 4u)) {
         memcpy(to + i * bytes, values + p->from[i] * bytes, bytes);
         memcpy(to + (i + 1u) * bytes, values + p->from[i + 1u] * bytes, bytes);
         memcpy(to + (i + 2u) * bytes, values + p->from[i + 2u] * bytes, bytes);

@@ -61,28 +61,32 @@ static uint16_t angle_at(const track *t, uint16_t distance) {
     return (uint16_t)(((uint32_t)t->sector.from + distance) % GORSE_TURN);
 }
 
-/* Marks what lies between two distances: a box in each quarter. */
-static GORSE_OWN_FRAME void mark(gorse *g, const gorse_widget *widget, const track *t, uint16_t from, uint16_t end) {
-    const uint16_t quarter = GORSE_TURN / 4u;
+/* The box of what lies between a distance and another, or the end of the quarter that the first is in. Returns where it
+ * ends. */
+static GORSE_OWN_FRAME uint16_t box_in_quarter(const track *t, uint16_t from, uint16_t end, gorse_rect *out) {
+    const uint16_t quarter = GORSE_TURN / 4u, first = angle_at(t, from);
     const int32_t more =
         t->sector.ends == GORSE_ENDS_ROUND ? (t->sector.outer.radius.x - t->sector.hole.radius.x) / 2 : 0;
-    gorse_rect box;
+    uint16_t length = (uint16_t)(quarter - first % quarter), last;
+    gorse_fine points[4];
+    length = length < end - from ? length : (uint16_t)(end - from);
+    last = (uint16_t)((first + length) % GORSE_TURN);
+    gorse_point_at(&t->sector.outer, first, &points[0]);
+    gorse_point_at(&t->sector.outer, last, &points[1]);
+    gorse_point_at(&t->sector.hole, first, &points[2]);
+    gorse_point_at(&t->sector.hole, last, &points[3]);
+    gorse_box_around(points, 4, more, out);
+    return (uint16_t)(from + length);
+}
+
+/* Marks what lies between two distances: a box in each quarter. */
+static void mark(gorse *g, const gorse_widget *widget, const track *t, uint16_t from, uint16_t end) {
+    gorse_rect box, changed;
     gorse_widget_box(widget, &box);
     while (from < end) {
-        const uint16_t first = angle_at(t, from);
-        uint16_t length = (uint16_t)(quarter - first % quarter), last;
-        gorse_fine points[4];
-        gorse_rect changed;
-        length = length < end - from ? length : (uint16_t)(end - from);
-        last = (uint16_t)((first + length) % GORSE_TURN);
-        gorse_point_at(&t->sector.outer, first, &points[0]);
-        gorse_point_at(&t->sector.outer, last, &points[1]);
-        gorse_point_at(&t->sector.hole, first, &points[2]);
-        gorse_point_at(&t->sector.hole, last, &points[3]);
-        gorse_box_around(points, 4, more, &changed);
+        from = box_in_quarter(t, from, end, &changed);
         if (gorse_clip(&changed, &box) != 0u)
             gorse_dirty(g, &changed);
-        from = (uint16_t)(from + length);
     }
 }
 
@@ -99,13 +103,17 @@ static uint8_t tick(gorse *g, const gorse_widget *widget, const gorse_look *look
 /* Draws what lies between two distances. */
 static void draw_between(const gorse_canvas *c, const track *t, uint16_t from, uint16_t end, const gorse_look *look) {
     gorse_sector s = t->sector;
-    gorse_rect area;
+    gorse_rect area, more;
     if (end <= from)
         return;
     s.from = angle_at(t, from);
     s.to = angle_at(t, end);
     s.border = look->border_width;
-    area = c->clip;
+    from = box_in_quarter(t, from, end, &area);
+    while (from < end) {
+        from = box_in_quarter(t, from, end, &more);
+        gorse_join(&area, &more);
+    }
     gorse_draw_outline(c, &area, gorse_add_sector, gorse_add_sector_border, &s, look);
 }
 
