@@ -12,14 +12,12 @@ void gorse_read_glyph_nibbles(gorse_glyph_reader *from, uint16_t skip, uint16_t 
     }
 #if GORSE_FAST
     if (n > 1u) {
-        /* Apart from each other, as far as the compiler knows. */
-        const GORSE_ROM uint8_t *restrict in = bits;
-        uint8_t *restrict out = coverage;
+        /* By numbers, which the compiler can do several at a time. */
         const uint16_t pairs = n / 2u;
         uint16_t i;
         for (i = 0; i < pairs; i++) {
-            out[2u * i] = (uint8_t)((in[i] >> 4) * 17u);
-            out[2u * i + 1u] = (uint8_t)((in[i] & 15u) * 17u);
+            coverage[2u * i] = (uint8_t)((bits[i] >> 4) * 17u);
+            coverage[2u * i + 1u] = (uint8_t)((bits[i] & 15u) * 17u);
         }
         bits += pairs;
         coverage += 2u * pairs;
