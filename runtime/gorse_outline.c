@@ -1,5 +1,5 @@
 /* SPDX-License-Identifier: MIT */
-/* Draws what an outline encloses, a part of a row at a time. */
+/* Draws what an outline encloses, a part of a row at a time: the sums of its edges become coverage. */
 #include "gorse_cover.h"
 
 void gorse_ellipse_in(const gorse_rect *box, gorse_ellipse *out) {
@@ -28,6 +28,110 @@ void gorse_box_around(const gorse_fine *points, uint_fast8_t count, int32_t more
     out->y0 = gorse_pixel_of(min.y - more);
     out->x1 = gorse_pixel_of(max.x + more + GORSE_FINE - 1);
     out->y1 = gorse_pixel_of(max.y + more + GORSE_FINE - 1);
+}
+
+/* 0 to 255. */
+static uint8_t coverage_of(int32_t sum) {
+    const uint32_t whole = (uint32_t)1 << 20, area = sum < 0 ? 0u - (uint32_t)sum : (uint32_t)sum;
+    return (uint8_t)(area >= whole ? 255u : (area * 255u + whole / 2u) / whole);
+}
+
+/* The first pixel from `at` on that is touched, or not; n if there is none. */
+#if GORSE_FAST && defined(__GNUC__) && !GORSE_WORDS_ARE_BIG
+static uint16_t next_of(const gorse_cover *cover, uint16_t at, uint_fast8_t touched) {
+    const uint64_t flip = touched != 0u ? 0u : ~(uint64_t)0;
+    while (at < cover->n) {
+        uint64_t bits;
+        memcpy(&bits, cover->touched + (at >> 6) * 8u, 8);
+        bits = (bits ^ flip) >> (at & 63u);
+        if (bits != 0u) {
+            at = (uint16_t)(at + (uint16_t)__builtin_ctzll(bits));
+            break;
+        }
+        at = (uint16_t)((at | 63u) + 1u);
+    }
+    return at < cover->n ? at : cover->n;
+}
+#else
+static uint_fast8_t is_touched(const gorse_cover *cover, uint16_t number) {
+    return (uint_fast8_t)((uint8_t)(cover->touched[number >> 3] >> (number & 7u)) & 1u);
+}
+
+static uint16_t next_of(const gorse_cover *cover, uint16_t at, uint_fast8_t touched) {
+    const uint8_t none = (uint8_t)(touched != 0u ? 0u : 255u);
+    while (at < cover->n && is_touched(cover, at) != touched) {
+        at++;
+        while ((at & 7u) == 0u && at < cover->n && cover->touched[at >> 3] == none)
+            at = (uint16_t)(at + 8u);
+    }
+    return at < cover->n ? at : cover->n;
+}
+#endif
+
+uint8_t *gorse_cover_end(gorse_cover *cover) {
+    uint8_t *coverage = (uint8_t *)(void *)cover->sums;
+    int32_t sum = 0;
+    uint16_t i = 0;
+    /* A pixel's byte lies in a sum that has been read, or that is 0. */
+    while (i < cover->n) {
+        const uint16_t edge = next_of(cover, i, 1), end = next_of(cover, edge, 0);
+        memset(coverage + i, coverage_of(sum), (size_t)(edge - i));
+        for (i = edge; i < end; i++) {
+            sum += cover->sums[i];
+            coverage[i] = coverage_of(sum);
+        }
+    }
+    return coverage;
+}
+
+static void paint_run(const gorse_cover *cover, const gorse_canvas *c, uint16_t from, uint16_t end, uint8_t coverage,
+                      gorse_colour colour) {
+    gorse_rect run;
+    if (coverage != 255u)
+        colour = (colour & 0xffffffu) | (gorse_colour)gorse_scale8(gorse_alpha(colour), coverage) << 24;
+    run.x0 = (gorse_coord)(cover->x + (gorse_coord)from);
+    run.x1 = (gorse_coord)(cover->x + (gorse_coord)end);
+    run.y0 = cover->y;
+    run.y1 = (gorse_coord)(cover->y + 1);
+    gorse_fill_rect(c, &run, colour);
+}
+
+/* Mixes the pixels from an edge on, whose sums are read into `sum`. */
+static void paint_edge(gorse_cover *cover, const gorse_canvas *c, uint16_t from, uint16_t end, int32_t *sum,
+                       gorse_colour colour) {
+    uint8_t *coverage = (uint8_t *)(void *)cover->sums;
+    uint16_t i = from;
+    while (from < end) {
+        const uint16_t stop = (uint16_t)(end - from > GORSE_CHUNK ? from + GORSE_CHUNK : end);
+        /* A pixel's byte lies in a sum that has been read. */
+        for (; i < stop; i++) {
+            *sum += cover->sums[i];
+            coverage[i] = coverage_of(*sum);
+        }
+        gorse_mask_span(c, (gorse_coord)(cover->x + (gorse_coord)from), cover->y, (uint16_t)(stop - from),
+                        coverage + from, colour);
+        from = stop;
+    }
+}
+
+void gorse_cover_paint(gorse_cover *cover, const gorse_canvas *c, gorse_colour colour) {
+    int32_t sum = 0;
+    uint16_t at = 0, edge = next_of(cover, 0, 1);
+    while (at < cover->n) {
+        uint16_t end, next;
+        if (edge > at && sum != 0)
+            paint_run(cover, c, at, edge, coverage_of(sum), colour);
+        end = next_of(cover, edge, 0);
+        next = next_of(cover, end, 1);
+        /* Short runs between edges are taken with them. */
+        while (end < cover->n && next - end < 4) {
+            end = next_of(cover, next, 0);
+            next = next_of(cover, end, 1);
+        }
+        paint_edge(cover, c, edge, end, &sum, colour);
+        at = end;
+        edge = next;
+    }
 }
 
 /* What is drawn now: a part of a row. */

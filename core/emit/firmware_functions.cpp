@@ -36,7 +36,7 @@ std::string elementOf(const BuiltScene& scene, const Variable& v, const std::str
     return "(&run, " + number + ", " + macroName(scene, v) + "_COUNT, index";
 }
 
-// Readouts look for news of a number.
+// True if a readout that can be stale shows the number.
 bool isHeard(const BuiltScene& scene, const Variable& v, int number) {
     const auto* hearers = scene.keepers.data() + scene.scene.recorder_count + scene.scene.map_count;
     return std::any_of(hearers, hearers + scene.scene.hearer_count, [&](const gorse_keeper& each) {

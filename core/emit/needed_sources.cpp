@@ -75,7 +75,7 @@ std::vector<const RuntimeKind*> kindsOf(const BuiltScene& scene) {
     return out;
 }
 
-// Draws boxes with round corners.
+// True if any box that is drawn can have round corners.
 bool hasRoundCorners(const BuiltScene& scene) {
     const auto isRound = [](const gorse_look& look) {
         return look.radius != 0 || std::any_of(look.states, look.states + look.state_count,

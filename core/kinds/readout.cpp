@@ -94,13 +94,14 @@ const std::array readoutProperties{
     indicatorMax(),
     readoutWords("below", "Below", "words instead of a value under the minimum; empty: the minimum is shown"),
     readoutWords("above", "Above", "words instead of a value over the maximum; empty: the maximum is shown"),
-    PropertyInfo{.key = "stale_after",
-                 .label = "Stale after",
-                 .type = PropertyType::Whole,
-                 .fallback = int64_t{0},
-                 .max = 86400000,
-                 .unit = "ms",
-                 .help = "without news of its variable from the firmware it looks wrong; 0: never"},
+    PropertyInfo{
+        .key = "stale_after",
+        .label = "Stale after",
+        .type = PropertyType::Whole,
+        .fallback = int64_t{0},
+        .max = 86400000,
+        .unit = "ms",
+        .help = "without news of its variable from the firmware it takes the state \"wrong\" of its look; 0: never"},
 };
 
 constexpr FieldInfo readoutFields[] = {

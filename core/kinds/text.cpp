@@ -127,8 +127,8 @@ void completeText(RecordBuilder& builder) {
         shrinking.next = !smaller.empty() ? smaller[0] : nullptr;
         shrinking.last = smaller.size() > 1 ? smaller[1] : nullptr;
     }
-    const bool fits = overflow == "cut" || overflow == "shrink";
-    if (!fits && builder.changes("wrap"))
+    const bool wraps = overflow == "cut" || overflow == "shrink";
+    if (!wraps && builder.changes("wrap"))
         builder.report(Severity::Warning, "it is cut where it is too long, as rules or an expression change Wrap",
                        "Set Overflow to cut or shrink, or Wrap to a value");
     if (label.wrap != 0 || builder.changes("wrap"))
