@@ -55,13 +55,20 @@ static void command(gorse *g, const gorse_widget *widget, const gorse_look *look
         *stale_of(g, widget) = is_stale(g, widget);
 }
 
+/* Its digits are where the look of what is wrong has them. */
+static GORSE_OWN_FRAME uint8_t tick_stale(gorse *g, const gorse_widget *widget, const gorse_look *look) {
+    gorse_look wrong;
+    gorse_look_when_wrong(look, &wrong);
+    return gorse_readout_tick(g, widget, &wrong);
+}
+
 static uint8_t tick(gorse *g, const gorse_widget *widget, const gorse_look *look) {
     const char stale = is_stale(g, widget);
     if (*stale_of(g, widget) != stale) {
         *stale_of(g, widget) = stale;
         gorse_dirty_widget(g, widget);
     }
-    return gorse_readout_tick(g, widget, look);
+    return stale != 0 ? tick_stale(g, widget, look) : gorse_readout_tick(g, widget, look);
 }
 
 static uint32_t wait(const gorse *g, const gorse_widget *widget) {
