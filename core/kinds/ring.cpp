@@ -46,6 +46,8 @@ constexpr FieldInfo ringFields[] = {
     GORSEFINCH_FIELD(gorse_widget_ring, part_gap, U8, "part_gap"),
 };
 
+constexpr const char* ringSources[] = {"gorse_cover.h", "gorse_cover.c",     "gorse_outline.c", "gorse_sector.c",
+                                       "gorse_sine.c",  "gorse_indicator.c", "gorse_ring.c",    "gorse_ring.h"};
 constexpr const char* ringLooks[] = {"ring", "progress", "surface"};
 
 }  // namespace
@@ -65,7 +67,7 @@ constinit const KindInfo ringKind{
     .record = &ringRecord,
     .traits = kIsInked,
     .state = {2},
-    .runtime = {&gorse_kind_ring, "gorse_kind_ring", "gorse_kind_ring.c", kDialSources},
+    .runtime = {&gorse_kind_ring, "gorse_kind_ring", "gorse_kind_ring.c", ringSources},
     .complete = [](RecordBuilder& builder) { completeIndicator(builder, {"origin"}); },
     .looks = ringLooks,
     .start =
