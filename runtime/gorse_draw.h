@@ -114,6 +114,9 @@ void gorse_text_difference(gorse_text_source before, gorse_text_source after, co
 /* A kind's draw() for a widget whose record begins with a gorse_widget_text: its box, and its text in it. */
 void gorse_draw_text_widget(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look);
 
+/* A kind's draw() for a gorse_widget_button with an image: its box, the image and its text. */
+void gorse_draw_image_button(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look);
+
 /* The text that a label shows now: its buffer if it has one, else its constant text. */
 gorse_text_source gorse_shown_text(const gorse *run, const gorse_widget_text *label);
 

@@ -28,7 +28,7 @@ static gorse_coord arrange(gorse_coord *from, gorse_coord *to, gorse_coord image
     return image_first != 0u ? first : second;
 }
 
-static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
+void gorse_draw_image_button(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
     const gorse_widget_button *button = (const gorse_widget_button *)(const void *)widget;
     const GORSE_ROM gorse_image *image = button->image;
     gorse_text_source text = gorse_shown_text(c->run, &button->label);
@@ -56,4 +56,4 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
 }
 
 const GORSE_ROM gorse_kind gorse_kind_button_image = {
-    sizeof(gorse_widget_button), GORSE_KIND_HAS_TEXT | GORSE_KIND_TOUCHED, draw, 0, 0, 0};
+    sizeof(gorse_widget_button), GORSE_KIND_HAS_TEXT | GORSE_KIND_TOUCHED, gorse_draw_image_button, 0, 0, 0};

@@ -142,7 +142,15 @@ enum {
     GORSE_EVENT_LEAVE = 5,
     GORSE_EVENT_EVERY = 6,
     GORSE_EVENT_WHEN = 7,
-    GORSE_EVENT_DONE = 8
+    GORSE_EVENT_DONE = 8,
+    /* Of scenes with controls. */
+    GORSE_EVENT_HOLD = 9,
+    GORSE_EVENT_REPEAT = 10,
+    GORSE_EVENT_CHANGE = 11,
+    GORSE_EVENT_SWIPE_LEFT = 12,
+    GORSE_EVENT_SWIPE_RIGHT = 13,
+    GORSE_EVENT_SWIPE_UP = 14,
+    GORSE_EVENT_SWIPE_DOWN = 15
 };
 
 /* What becomes of the runs of GORSE_EVENT_EVERY that a long step left out. */
@@ -204,8 +212,9 @@ typedef struct gorse_scene {
     /* Where the parts of the state begin, in bytes behind its head; the numbers are at 0. */
     uint32_t slots_at, timers_at, changed_at, whens_at, scratch_at, texts_at, screen_at;
     uint32_t end; /* of the last part, a multiple of 4 */
-    /* What gorse_motion_of_several does one after the other, closed by 0: with a clock &gorse_motion_of_clock,
-     * then what would be the motion without all these, with recorders &gorse_motion_that_records. */
+    /* What gorse_motion_of_several does one after the other, closed by 0: with a clock &gorse_motion_of_clock, with
+     * controls &gorse_motion_of_controls, then what would be the motion without all these, with recorders
+     * &gorse_motion_that_records. */
     const GORSE_ROM gorse_motion *const GORSE_ROM *motions;
     const GORSE_ROM gorse_keeper
         *keepers; /* trends first, which are the recorders, then maps, then readouts that can be stale */
@@ -219,6 +228,7 @@ typedef struct gorse_scene {
     uint16_t map_count;
     uint16_t hearer_count; /* readouts that can be stale */
     uint8_t reserved_last[2];
+    const GORSE_ROM gorse_controls *controls; /* 0: only buttons that do nothing by themselves */
 } gorse_scene;
 
 /* Byte code: one byte, then its operands, low byte first. Values are 32-bit and wrap. */
@@ -294,6 +304,7 @@ extern const GORSE_ROM gorse_motion gorse_motion_that_follows;
 extern const GORSE_ROM gorse_motion gorse_motion_of_clock;
 extern const GORSE_ROM gorse_motion gorse_motion_of_several;
 extern const GORSE_ROM gorse_motion gorse_motion_that_records;
+extern const GORSE_ROM gorse_motion gorse_motion_of_controls;
 
 void gorse_extended_code(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand);
 /* The same with cells of maps, with arrays, and with both. */

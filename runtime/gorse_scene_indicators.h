@@ -17,7 +17,8 @@ typedef struct gorse_widget_indicator {
     gorse_widget widget;
     const GORSE_ROM int32_t *limits; /* min, max, which is above it, and what else the kind says */
     uint16_t variable;               /* whose value; GORSE_VALUE_IN_SLOT; GORSE_NONE: 0 is shown */
-    uint8_t reserved[2];
+    uint8_t yields;                  /* 1, of a control: when it is let go, a value that the firmware set stands */
+    uint8_t reserved;
 } gorse_widget_indicator;
 
 enum { GORSE_DIRECTION_RIGHT = 0, GORSE_DIRECTION_UP = 1, GORSE_DIRECTION_LEFT = 2, GORSE_DIRECTION_DOWN = 3 };

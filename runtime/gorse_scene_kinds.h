@@ -3,7 +3,7 @@
 #ifndef GORSE_SCENE_KINDS_H
 #define GORSE_SCENE_KINDS_H
 
-#include "gorse_scene_indicators.h"
+#include "gorse_scene_controls.h"
 
 #ifdef __cplusplus
 extern "C" {
@@ -33,6 +33,12 @@ typedef union gorse_record {
     gorse_widget_trend trend;
     gorse_widget_clock clock;
     gorse_widget_tiles tiles;
+    gorse_widget_acting_button acting;
+    gorse_widget_switch toggle;
+    gorse_widget_checkbox checkbox;
+    gorse_widget_slider slider;
+    gorse_widget_knob knob;
+    gorse_widget_stepper stepper;
 } gorse_record;
 
 void gorse_read_glyph_bits(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
@@ -68,6 +74,16 @@ extern const GORSE_ROM gorse_kind gorse_kind_tiles;
 extern const GORSE_ROM gorse_kind gorse_kind_gauge;
 extern const GORSE_ROM gorse_kind gorse_kind_gauge_pictured; /* with an image as face or needle */
 extern const GORSE_ROM gorse_kind gorse_kind_trend;
+extern const GORSE_ROM gorse_kind gorse_kind_zone;
+
+extern const GORSE_ROM gorse_control_kind gorse_kind_button_acting; /* a button's that sets a variable or repeats */
+extern const GORSE_ROM gorse_control_kind gorse_kind_button_acting_image;
+extern const GORSE_ROM gorse_control_kind gorse_kind_switch;
+extern const GORSE_ROM gorse_control_kind gorse_kind_checkbox;
+extern const GORSE_ROM gorse_control_kind gorse_kind_slider;
+extern const GORSE_ROM gorse_control_kind gorse_kind_slider_pictured; /* with an image as its grip */
+extern const GORSE_ROM gorse_control_kind gorse_kind_knob;
+extern const GORSE_ROM gorse_control_kind gorse_kind_stepper;
 
 #ifdef __cplusplus
 }

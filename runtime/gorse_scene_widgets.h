@@ -67,7 +67,9 @@ typedef struct gorse_font {
 /* Bits of a widget's state, which a look may depend on. */
 enum {
     GORSE_STATE_PRESSED = 1,
-    GORSE_STATE_WRONG = 2 /* its value is out of its range */
+    GORSE_STATE_WRONG = 2,   /* its value is out of its range */
+    GORSE_STATE_ON = 4,      /* a control whose value is what it stands for */
+    GORSE_STATE_DISABLED = 8 /* it takes no touch */
 };
 
 struct gorse_look;
@@ -92,7 +94,8 @@ enum {
     GORSE_KIND_HAS_TEXT = 1,  /* its record begins with a gorse_widget_text */
     GORSE_KIND_TOUCHED = 2,   /* takes presses */
     GORSE_KIND_FINE_TEXT = 4, /* its text is in gorse_text_widget_box, so that single characters can be redrawn */
-    GORSE_KIND_WRAPPED = 8    /* it is a gorse_wrapped_kind */
+    GORSE_KIND_WRAPPED = 8,   /* it is a gorse_wrapped_kind */
+    GORSE_KIND_CONTROL = 16   /* it, or the one that it draws by, is a gorse_control_kind */
 };
 
 /* What a rule can command a kind to do. */
@@ -121,7 +124,7 @@ typedef struct gorse_widget {
     uint8_t visible;
     uint8_t first_slot, slot_count; /* of the screen's slots, those of this widget */
     uint8_t opacity;                /* 255: nothing shows through; for kinds of gorse_wrapped.h, others ignore it */
-    uint8_t reserved;
+    uint8_t enabled;                /* takes touch; only scenes with controls look at it */
 } gorse_widget;
 
 enum { GORSE_ALIGN_START = 0, GORSE_ALIGN_MIDDLE = 1, GORSE_ALIGN_END = 2 };
@@ -299,8 +302,8 @@ typedef struct gorse_widget_button {
     gorse_widget_text label;
     const GORSE_ROM gorse_image *image; /* 0: none */
     uint8_t image_side;
-    uint8_t gap; /* pixels between image and text */
-    uint8_t reserved[2];
+    uint8_t gap;       /* pixels between image and text */
+    uint16_t variable; /* that it sets, of a gorse_widget_acting_button */
 } gorse_widget_button;
 
 /* Bits of gorse_widget_clock.hands. */

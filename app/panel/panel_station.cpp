@@ -181,6 +181,11 @@ void PanelStation::makeController(QWidget* page) {
         [](const Panel& p) { return p.wordBits == 8 ? tr("8-bit") : tr("32-bit"); },
         [](Panel& p, const QString& t) { p.wordBits = t == tr("8-bit") ? 8 : 32; });
     yesNo(target, tr("Touch"), "touch", tr("the panel can be touched"), &Panel::touch);
+    number(
+        target, tr("Hold"), "hold_ms", "ms", kMinHoldMs, kMaxHoldMs,
+        tr("How long a finger stays on something until rules see its hold"),
+        [](const Panel& p) -> int64_t { return p.holdMs; },
+        [](Panel& p, int64_t v) { p.holdMs = static_cast<int>(v); });
     yesNo(target, tr("Hooks required"), "hooks_required", tr("firmware must write each of them"),
           &Panel::hooksRequired);
     number(

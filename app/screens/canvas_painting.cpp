@@ -53,6 +53,13 @@ void drawOutline(QPainter& painter, const QRect& box, const QBrush& brush) {
         painter.fillRect(edge, brush);
 }
 
+// What shows nothing can be seen all the same.
+void drawHatching(QPainter& painter, const QRect& box) {
+    painter.setBrushOrigin(box.topLeft());
+    painter.fillRect(box, QColor(128, 136, 130, 40));
+    painter.fillRect(box, QBrush(QColor(190, 198, 192, 150), Qt::BDiagPattern));
+}
+
 }  // namespace
 
 void Canvas::paintEvent(QPaintEvent*) {
@@ -105,11 +112,16 @@ void Canvas::drawPanel(QPainter& painter) {
 void Canvas::drawHiddenAndZones(QPainter& painter) const {
     const QBrush hidden = dots(QColor("#b99bd0")), touched = dots(QColor("#d7dbd6"));
     for (const WidgetRef& each : session_.selection().screen()->widgets) {
-        const bool zone = zonesShown_ && info(each->kind).has(kIsTouched);
+        const bool unseen = info(each->kind).has(kIsUnseen);
+        const bool zone = unseen || (zonesShown_ && info(each->kind).has(kIsTouched));
         if (each->visible && !zone)
             continue;
         const QRect now = boxNow(*each);
         const QRect box(fromPanel(now.topLeft()).toPoint(), now.size() * zoom_);
+        if (unseen)
+            drawHatching(painter, box);
+        if (const int margin = each->touchMargin * zoom_; zone && margin != 0)
+            drawOutline(painter, box.adjusted(-margin, -margin, margin, margin), touched);
         drawOutline(painter, box, each->visible ? touched : hidden);
         if (!each->visible)
             painter.drawPixmap(box.topLeft() + QPoint(3, 3), Theme::pixmap("eye_closed", QColor("#d7dbd6"), 14));

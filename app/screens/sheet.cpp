@@ -278,6 +278,11 @@ void Sheet::addBox() {
         visible->setCheckState(!value ? Qt::PartiallyChecked : std::get<bool>(*value) ? Qt::Checked : Qt::Unchecked);
     });
     addProperty(*findIn(placeProperties(), "opacity"), false);
+    addProperty(*findIn(placeProperties(), "enabled"), false);
+    const auto selected = session_.selection().widgets();
+    if (std::all_of(selected.begin(), selected.end(),
+                    [](const WidgetRef& each) { return info(each->kind).has(kIsTouched); }))
+        addProperty(*findIn(placeProperties(), "touch_margin"), false);
 }
 
 void Sheet::addLook() {

@@ -27,6 +27,8 @@ inline constexpr size_t kMaxOriginals = size_t{512} << 20, kMaxRulesFile = size_
 inline constexpr int kFormatVersion = 1;
 
 // The display hardware. Width and height are those of the interface as the user sees it, before it is turned.
+inline constexpr int kMinHoldMs = 100, kMaxHoldMs = 10000;
+
 struct Panel {
     int width = 320, height = 240;  // pixels
     bool round = false;             // the glass shows the ellipse inside them
@@ -41,6 +43,7 @@ struct Panel {
     int wordBits = 32;                                      // the controller's: 8 or 32
     int64_t flashBytes = 256 * 1024, ramBytes = 20 * 1024;  // budget
     bool touch = true;                                      // it can be touched
+    int holdMs = 600;                                       // after which a press is a hold
     bool hooksRequired = false;                             // firmware without one of the hooks does not link
     UnknownKeys unknown;
 };

@@ -219,8 +219,9 @@ std::string widgetNameFor(const Screen& screen, Kind kind, std::string_view text
     while (!base.empty() && base.back() == '_')
         base.pop_back();
     const std::string suffix = kindInfo.suffix;
+    // One of them is a keyword.
     if (base.empty())
-        base = suffix;
+        base = nameError(suffix) ? "main_" + suffix : suffix;
     else if (!base.ends_with(suffix))
         base += "_" + suffix;
     return uniqueName(base, [&](std::string_view name) { return widgetIndex(screen, name) >= 0; });

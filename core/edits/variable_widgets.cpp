@@ -47,12 +47,23 @@ Widget captionFor(const Document& document, const Screen& screen, const Variable
 }  // namespace
 
 std::vector<Kind> kindsFor(const Variable& variable) {
-    switch (variable.type) {
-        case VariableType::Text: return {Kind::Text};
-        case VariableType::YesNo: return {Kind::Lamp, Kind::Text};
-        case VariableType::Choice: return {Kind::Text};
-        default: return {Kind::Readout, Kind::Progress, Kind::Ring, Kind::Gauge, Kind::Trend, Kind::Lamp, Kind::Text};
+    if (variable.isText())
+        return {Kind::Text};
+    const bool yesNo = variable.type == VariableType::YesNo;
+    std::vector<Kind> out;
+    if (yesNo)
+        out = {Kind::Lamp};
+    else if (variable.type != VariableType::Choice)
+        out = {Kind::Readout, Kind::Progress, Kind::Ring, Kind::Gauge, Kind::Trend, Kind::Lamp};
+    // Those that set it, if the panel may.
+    if (variable.writer != Writer::Firmware && !variable.isArray()) {
+        if (yesNo)
+            out.insert(out.end(), {Kind::Switch, Kind::Checkbox, Kind::Button});
+        else if (variable.type != VariableType::Choice)
+            out.insert(out.end(), {Kind::Slider, Kind::Stepper, Kind::Knob});
     }
+    out.push_back(Kind::Text);
+    return out;
 }
 
 std::vector<Widget> widgetsFor(const Document& document, const Screen& screen, const Variable& variable, Kind kind,
@@ -69,6 +80,10 @@ std::vector<Widget> widgetsFor(const Document& document, const Screen& screen, c
         shown.expressions["value"] = shownInExpressions(variable);
     else
         shown.properties["value"] = variable.name;
+    if (kind == Kind::Button)
+        shown.properties["acts"] = std::string("latching");
+    if (kind == Kind::Button || kind == Kind::Checkbox)
+        shown.properties["text"] = plainText(captionOf(variable.name));
     if (kind == Kind::Readout) {
         shown.properties["align"] = std::string("left");
         if (!variable.unit.empty())

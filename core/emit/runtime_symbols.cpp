@@ -46,6 +46,7 @@ constexpr Named<const gorse_motion*> motions[] = {{nullptr, "0"},
                                                   {&gorse_motion_of_widgets, "&gorse_motion_of_widgets"},
                                                   {&gorse_motion_that_follows, "&gorse_motion_that_follows"},
                                                   {&gorse_motion_of_clock, "&gorse_motion_of_clock"},
+                                                  {&gorse_motion_of_controls, "&gorse_motion_of_controls"},
                                                   {&gorse_motion_that_records, "&gorse_motion_that_records"},
                                                   {&gorse_motion_of_several, "&gorse_motion_of_several"}};
 

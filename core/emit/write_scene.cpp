@@ -43,6 +43,7 @@ class SceneWriter {
         screens();
         variables();
         rules();
+        controls();
         keepers();
         motions();
         scene();
@@ -314,6 +315,21 @@ class SceneWriter {
         out_ += "};\n\n";
     }
 
+    void controls() {
+        if (!s_.scene.controls)
+            return;
+        if (!s_.margins.empty()) {
+            out_ += "static const GORSE_ROM gorse_margin " + name_ + "_margins[] = {\n";
+            for (const gorse_margin& each : s_.margins)
+                out_ += "    " + initialiser(marginRecord, &each) + ",\n";
+            out_ += "};\n\n";
+        }
+        const gorse_controls& c = s_.controls;
+        line("static const GORSE_ROM gorse_controls " + name_ + "_controls = {" +
+             (s_.margins.empty() ? "0" : name_ + "_margins") + ", " + std::to_string(c.state_at) + "u, " +
+             num(c.margin_count) + ", " + num(c.hold) + "};\n");
+    }
+
     void follows() {
         if (s_.rules->follows.empty())
             return;
@@ -361,7 +377,8 @@ class SceneWriter {
         line("    " + table(static_cast<int>(s_.motions.size()), "motions") + ", " +
              table(static_cast<int>(s_.keepers.size()), "keepers") + ", " + std::to_string(s.keepers_at) + "u, " +
              std::to_string(s.clock_at) + "u, " + num(s.recorder_count) + ", " + num(s.clock) + ", " +
-             num(s.clock_by_minutes) + ", 0, " + num(s.map_count) + ", " + num(s.hearer_count) + ", {0, 0}};\n");
+             num(s.clock_by_minutes) + ", 0, " + num(s.map_count) + ", " + num(s.hearer_count) + ", {0, 0}, " +
+             (s.controls ? "&" + name_ + "_controls" : "0") + "};\n");
         line("#if GORSE_STACK < " + num(s_.stackDepth()) + "\n#error \"GORSE_STACK must be at least " +
              num(s_.stackDepth()) +
              " for this interface: raise it where it is defined, or leave it out for the default\"\n#endif\n");

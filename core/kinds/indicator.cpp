@@ -126,9 +126,7 @@ std::optional<NumberVariable> completeVariable(RecordBuilder& builder) {
     return variable;
 }
 
-std::optional<NumberVariable> completeIndicator(RecordBuilder& builder, std::initializer_list<const char*> others) {
-    gorse_widget_indicator& indicator = builder.record().indicator;
-    const auto variable = completeVariable(builder);
+std::vector<int32_t> rangeOf(RecordBuilder& builder, const std::optional<NumberVariable>& variable) {
     const int decimals = variable ? variable->decimals : 0;
     std::vector<int32_t> limits{decimalOf(builder, "min", decimals, variable ? variable->min : 0),
                                 decimalOf(builder, "max", decimals, variable ? variable->max : 100)};
@@ -138,6 +136,14 @@ std::optional<NumberVariable> completeIndicator(RecordBuilder& builder, std::ini
         limits[0] = std::min(limits[0], std::numeric_limits<int32_t>::max() - 1);
         limits[1] = limits[0] + 1;
     }
+    return limits;
+}
+
+std::optional<NumberVariable> completeIndicator(RecordBuilder& builder, std::initializer_list<const char*> others) {
+    gorse_widget_indicator& indicator = builder.record().indicator;
+    const auto variable = completeVariable(builder);
+    const int decimals = variable ? variable->decimals : 0;
+    std::vector<int32_t> limits = rangeOf(builder, variable);
     for (const char* key : others)
         limits.push_back(decimalOf(builder, key, decimals, limits[0]));
     indicator.limits = builder.keep(std::move(limits));

@@ -35,6 +35,7 @@ void styleLength(Widget& widget, bool oneBit, Colour ground);
 inline constexpr FieldInfo indicatorRecordFields[] = {
     GORSEFINCH_FIELD(gorse_widget_indicator, limits, Numbers),
     GORSEFINCH_FIELD(gorse_widget_indicator, variable, Variable),
+    GORSEFINCH_FIELD(gorse_widget_indicator, yields, U8),
     GORSEFINCH_FIELD(gorse_widget_indicator, reserved, Padding),
 };
 inline constexpr RecordInfo indicatorRecord{"gorse_widget_indicator", sizeof(gorse_widget_indicator), &widgetRecord,
@@ -56,6 +57,9 @@ std::optional<NumberVariable> valueOf(RecordBuilder& builder, std::string_view k
 
 // Sets the record's variable. Returns it; nothing if the widget has none.
 std::optional<NumberVariable> completeVariable(RecordBuilder& builder);
+
+// The range of values: minimum and maximum, in the unit of the variable. One that is empty or reversed is reported.
+std::vector<int32_t> rangeOf(RecordBuilder& builder, const std::optional<NumberVariable>& variable);
 
 // Sets the record's variable, and its limits: the range and the kind's other values, by their keys; each is in the
 // variable's unit, and where it is empty the minimum. Returns the variable; nothing if the widget has none.

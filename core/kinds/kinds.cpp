@@ -16,8 +16,11 @@ constexpr const KindInfo* kindTable[] = {
 #undef KIND
 };
 
-constexpr std::array<LookState, 2> lookStateTable{{
+// Where several hold, the later one wins.
+constexpr std::array<LookState, 4> lookStateTable{{
+    {"on", "while its value is what it stands for", GORSE_STATE_ON, "GORSE_STATE_ON", kIsToggled},
     {"pressed", "while a finger is on it", GORSE_STATE_PRESSED, "GORSE_STATE_PRESSED", kIsTouched},
+    {"disabled", "while it takes no touch", GORSE_STATE_DISABLED, "GORSE_STATE_DISABLED", 0},
     {"wrong", "while its value is out of its range", GORSE_STATE_WRONG, "GORSE_STATE_WRONG", kCanBeWrong},
 }};
 
@@ -47,6 +50,8 @@ const KindInfo* kindByKey(std::string_view key) {
 }
 
 std::span<const LookState> lookStates() { return lookStateTable; }
+
+bool hasState(const KindInfo& kind, const LookState& state) { return state.needs == 0 || kind.has(state.needs); }
 
 const PropertyInfo* findProperty(Kind kind, std::string_view key) {
     if (const PropertyInfo* own = findIn(info(kind).properties, key))

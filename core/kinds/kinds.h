@@ -82,6 +82,8 @@ struct KindInfo {
     void (*sample)(Widget& widget, bool oneBit) = nullptr;
     // Fits what lies in the box to its new size; `was` is the widget before. Null if there is nothing to fit.
     void (*resize)(Widget& widget, const Widget& was) = nullptr;
+    // False for a widget that is never in the state on; null if the kind's trait says it all.
+    bool (*canBeOn)(const Widget& widget) = nullptr;
     // What angles go round on; null if it has none.
     RoundPlace (*round)(const Widget& widget, const WholeOf& whole) = nullptr;
 
@@ -137,15 +139,17 @@ struct SlotField : RecordField {
 };
 SlotField slotField(Kind kind, const PropertyInfo& property);
 
-// The state names that a look may depend on, with the runtime's bits.
+// The states that a look may depend on, with the runtime's bits.
 struct LookState {
     const char* key;
     const char* help;
     uint8_t bits;
     const char* symbol;
-    unsigned needs;  // traits that a kind needs at least one of
+    unsigned needs;  // traits that a kind needs at least one of; 0: every kind has it
 };
+// Where several hold, the later one wins, property by property.
 std::span<const LookState> lookStates();
+bool hasState(const KindInfo& kind, const LookState& state);
 
 // Each kind's table.
 #define KIND(name, table) extern const KindInfo table;

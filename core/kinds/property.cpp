@@ -14,7 +14,7 @@ namespace {
 using I = int64_t;
 using S = std::string;
 
-const std::array<PropertyInfo, 6> placeTable{{
+const std::array<PropertyInfo, 8> placeTable{{
     {.key = "x",
      .label = "Left",
      .type = PropertyType::Whole,
@@ -71,6 +71,22 @@ const std::array<PropertyInfo, 6> placeTable{{
      .help = "255 hides what is below it, 0 shows nothing of it; one bit a pixel shows a pattern",
      .inRules = true,
      .number = &Widget::opacity},
+    {.key = "enabled",
+     .label = "Enabled",
+     .type = PropertyType::YesNo,
+     .fallback = true,
+     .help = "takes touch and focus; without, it has the look's state disabled",
+     .inRules = true,
+     .flag = &Widget::enabled},
+    {.key = "touch_margin",
+     .label = "Touch margin",
+     .type = PropertyType::Whole,
+     .fallback = I{0},
+     .max = 64,
+     .unit = "px",
+     .help = "how far its touch target reaches beyond the box",
+     .needs = kIsTouched,
+     .number = &Widget::touchMargin},
 }};
 
 const std::array<PropertyInfo, 8> styleTable{{

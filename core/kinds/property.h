@@ -38,7 +38,12 @@ enum Trait : unsigned {
     kCanBeWrong = 128,  // shows that its value is out of its range
     kRecords = 256,     // records what it shows, whichever screen is shown
     kHasCells = 512,    // is a map of cells, which rules set
-    kHears = 1024       // knows when its variable had news
+    kHears = 1024,      // knows when its variable had news
+    kIsToggled = 2048,  // has the state on
+    kChanges = 4096,    // has the event change
+    kIsMoved = 8192,    // has the event done, when it is let go
+    kRepeats = 16384,   // has the event repeat
+    kIsUnseen = 32768   // draws nothing
 };
 
 // How a number is dragged on the canvas: as an angle on what KindInfo::round says, or together with the property behind

@@ -16,6 +16,7 @@ struct NumberVariable {
     uint16_t number;   // or GORSE_VALUE_IN_SLOT and a slot
     int32_t min, max;  // in steps of 10^-decimals
     int decimals;
+    bool panelWrites = true;  // false: only the firmware does
 };
 
 // What a kind needs to complete the record of a widget, after the fields with a property were set.
@@ -42,6 +43,9 @@ class RecordBuilder {
     virtual std::optional<NeedleImage> needleImage(std::string_view key) const = 0;
     // The variable of that name. If there is none, or it is a text, nothing, after reporting a problem.
     virtual std::optional<NumberVariable> number(const std::string& variable) = 0;
+    // A value of a number variable, as the user writes it: a number, yes or no, the name of a choice. Nothing if there
+    // is no such variable, or it has no such value.
+    virtual std::optional<int32_t> valueInWords(const std::string& variable, const std::string& words) const = 0;
     // The number of a field of the project's clock, such as "hour", which the widget shows; nothing, after reporting a
     // problem, if it has no clock.
     virtual std::optional<uint16_t> clockNumber(std::string_view field) = 0;
@@ -58,10 +62,14 @@ class RecordBuilder {
     virtual const uint8_t* keepWords(const std::vector<std::string>& words) = 0;
     // The kind uses so many bytes of the scene's scratch.
     virtual void useScratch(int bytes) = 0;
+    // What a text property says, for a widget that says it instead of its text at times: a number of the scene's
+    // strings.
+    virtual uint16_t otherText(std::string_view key) = 0;
     // The widget writes the characters of this UTF-8 text in its look's font.
     virtual void write(std::string_view text) = 0;
-    // The longest of the texts that the widget can show on one line in its look's font, with what is behind it.
-    virtual void canShow(std::string_view text, std::string_view unit) = 0;
+    // The longest of the texts that the widget can show on one line in its look's font, with what is behind it; `taken`
+    // pixels of the box are for something else.
+    virtual void canShow(std::string_view text, std::string_view unit, int taken = 0) = 0;
     // The look's face at another size; for fields of the type Font. `drop`: pixels from the top of a line of the look's
     // font to that of one in this font on the same baseline.
     struct OtherFont {

@@ -132,6 +132,20 @@ constexpr FieldInfo keeperRecordFields[] = {
     GORSEFINCH_FIELD(gorse_keeper, widget, U16),
 };
 
+constexpr FieldInfo marginRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_margin, screen, U16),
+    GORSEFINCH_FIELD(gorse_margin, widget, U16),
+    GORSEFINCH_FIELD(gorse_margin, pixels, U8),
+    GORSEFINCH_FIELD(gorse_margin, reserved, Padding),
+};
+
+constexpr FieldInfo controlsRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_controls, margins, Pointer),
+    GORSEFINCH_FIELD(gorse_controls, state_at, U32),
+    GORSEFINCH_FIELD(gorse_controls, margin_count, U16),
+    GORSEFINCH_FIELD(gorse_controls, hold, U16),
+};
+
 constexpr FieldInfo sceneRecordFields[] = {
     GORSEFINCH_FIELD(gorse_scene, panel, Pointer),         GORSEFINCH_FIELD(gorse_scene, screens, Pointer),
     GORSEFINCH_FIELD(gorse_scene, numbers, Pointer),       GORSEFINCH_FIELD(gorse_scene, texts, Pointer),
@@ -154,7 +168,7 @@ constexpr FieldInfo sceneRecordFields[] = {
     GORSEFINCH_FIELD(gorse_scene, recorder_count, U16),    GORSEFINCH_FIELD(gorse_scene, clock, U16),
     GORSEFINCH_FIELD(gorse_scene, clock_by_minutes, U8),   GORSEFINCH_FIELD(gorse_scene, reserved_end, Padding),
     GORSEFINCH_FIELD(gorse_scene, map_count, U16),         GORSEFINCH_FIELD(gorse_scene, hearer_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, reserved_last, Padding),
+    GORSEFINCH_FIELD(gorse_scene, reserved_last, Padding), GORSEFINCH_FIELD(gorse_scene, controls, Pointer),
 };
 
 constexpr FieldInfo panelRecordFields[] = {
@@ -198,6 +212,8 @@ constexpr RecordInfo textVariableRecord{"gorse_text_variable", sizeof(gorse_text
 constexpr RecordInfo ruleRecord{"gorse_rule", sizeof(gorse_rule), nullptr, "", ruleRecordFields};
 constexpr RecordInfo followRecord{"gorse_follow", sizeof(gorse_follow), nullptr, "", followRecordFields};
 constexpr RecordInfo keeperRecord{"gorse_keeper", sizeof(gorse_keeper), nullptr, "", keeperRecordFields};
+constexpr RecordInfo marginRecord{"gorse_margin", sizeof(gorse_margin), nullptr, "", marginRecordFields};
+constexpr RecordInfo controlsRecord{"gorse_controls", sizeof(gorse_controls), nullptr, "", controlsRecordFields};
 constexpr RecordInfo sceneRecord{"gorse_scene", sizeof(gorse_scene), nullptr, "", sceneRecordFields};
 constexpr RecordInfo panelRecord{"gorse_panel", sizeof(gorse_panel), nullptr, "", panelRecordFields};
 
@@ -218,16 +234,18 @@ static_assert(isComplete(textVariableRecord));
 static_assert(isComplete(ruleRecord));
 static_assert(isComplete(followRecord));
 static_assert(isComplete(keeperRecord));
+static_assert(isComplete(marginRecord));
+static_assert(isComplete(controlsRecord));
 static_assert(isComplete(sceneRecord));
 static_assert(isComplete(panelRecord));
 
 std::span<const RecordInfo* const> runtimeRecords() {
     static const std::vector<const RecordInfo*> all = [] {
         std::vector<const RecordInfo*> out{
-            &labelRecord,  &lookRecord,   &lookStateRecord, &fontRecord,           &glyphRecord,
-            &rangeRecord,  &kernRecord,   &imageRecord,     &imageSourceRecord,    &animationRecord,
-            &screenRecord, &slotRecord,   &bindingRecord,   &numberVariableRecord, &textVariableRecord,
-            &ruleRecord,   &followRecord, &keeperRecord,    &sceneRecord,          &panelRecord};
+            &labelRecord,   &lookRecord,           &lookStateRecord,    &fontRecord,      &glyphRecord,  &rangeRecord,
+            &kernRecord,    &imageRecord,          &imageSourceRecord,  &animationRecord, &screenRecord, &slotRecord,
+            &bindingRecord, &numberVariableRecord, &textVariableRecord, &ruleRecord,      &followRecord, &keeperRecord,
+            &marginRecord,  &controlsRecord,       &sceneRecord,        &panelRecord};
         for (const KindInfo* kind : kinds())
             out.push_back(kind->record);
         return out;

@@ -20,7 +20,7 @@ inline constexpr FieldInfo widgetRecordFields[] = {
     GORSEFINCH_FIELD(gorse_widget, first_slot, U8),
     GORSEFINCH_FIELD(gorse_widget, slot_count, U8),
     GORSEFINCH_FIELD(gorse_widget, opacity, U8, "opacity"),
-    GORSEFINCH_FIELD(gorse_widget, reserved, Padding),
+    GORSEFINCH_FIELD(gorse_widget, enabled, U8, "enabled"),
 };
 inline constexpr RecordInfo widgetRecord{"gorse_widget", sizeof(gorse_widget), nullptr, "", widgetRecordFields};
 static_assert(isComplete(widgetRecord));
@@ -38,7 +38,7 @@ static_assert(isComplete(labelRecord));
 extern const RecordInfo lookRecord;
 extern const RecordInfo lookStateRecord, fontRecord, glyphRecord, rangeRecord, kernRecord, imageRecord,
     imageSourceRecord, animationRecord, screenRecord, slotRecord, bindingRecord, numberVariableRecord,
-    textVariableRecord, ruleRecord, followRecord, keeperRecord, sceneRecord, panelRecord;
+    textVariableRecord, ruleRecord, followRecord, keeperRecord, marginRecord, controlsRecord, sceneRecord, panelRecord;
 
 // All records: those above and those of the kinds.
 std::span<const RecordInfo* const> runtimeRecords();

@@ -22,6 +22,8 @@ struct Widget {
     ExpressionMap expressions;         // those win over what is set in other ways
     bool visible = true;               // when the interface starts
     int opacity = 255;                 // 0 to 255
+    bool enabled = true;               // when the interface starts
+    int touchMargin = 0;               // pixels that its touch target reaches beyond the box
     bool locked = false;               // in the editor
     UnknownKeys unknown;
 };

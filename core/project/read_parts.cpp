@@ -259,6 +259,7 @@ Panel readPanel(const Json& json, Problems& problems) {
     panel.wordBits = object.whole("word_bits", 32, 8, 32) == 8 ? 8 : 32;
     panel.flashBytes = object.whole("flash_bytes", panel.flashBytes, 0, int64_t{1} << 32);
     panel.touch = object.yesNo("touch", true);
+    panel.holdMs = static_cast<int>(object.whole("hold_ms", panel.holdMs, kMinHoldMs, kMaxHoldMs));
     panel.hooksRequired = object.yesNo("hooks_required", false);
     panel.ramBytes = object.whole("ram_bytes", panel.ramBytes, 0, int64_t{1} << 32);
     panel.unknown = object.unknown();

@@ -101,6 +101,7 @@ Json toJson(const Panel& panel) {
     out["flash_bytes"] = panel.flashBytes;
     out["ram_bytes"] = panel.ramBytes;
     putUnless(out, "touch", panel.touch, true);
+    putUnless(out, "hold_ms", panel.holdMs, Panel().holdMs);
     putUnless(out, "hooks_required", panel.hooksRequired, false);
     appendUnknown(out, panel.unknown);
     return out;
@@ -187,8 +188,9 @@ Json toJson(const Widget& widget) {
     out["name"] = widget.name;
     out["kind"] = info(widget.kind).key;
     // The box is written in any case.
+    const auto isOfBox = [](const PropertyInfo& each) { return &each < &placeProperties()[4]; };
     for (const PropertyInfo& each : placeProperties())
-        if (each.number && (each.number != &Widget::opacity || widget.opacity != Widget().opacity))
+        if (each.number && (isOfBox(each) || int64_t{widget.*each.number} != std::get<int64_t>(each.fallback)))
             out[each.key] = widget.*each.number;
     for (const PropertyInfo& each : placeProperties())
         if (const auto expression = each.number ? expressionOf(widget, each.key) : std::nullopt)

@@ -137,14 +137,25 @@ class FileCompiler {
                    "Write start, widget.tap, widget.press, widget.release, widget.done or screen.enter");
             return std::nullopt;
         }
-        if (parts.size() == 3 || !screenEvent(parts, rule))
-            widgetEvent(parts, rule);
+        const EventWord* swipe = nullptr;
+        if (parts.back()->text == kSwipe) {
+            swipe = findEvent(swipeWords(), at(tokens, i).text);
+            if (!swipe) {
+                report(Severity::Error, at(tokens, i), "the way of the swipe belongs here",
+                       "Write left, right, up or down");
+                return std::nullopt;
+            }
+            ++i;
+        }
+        if (parts.size() == 3 || !screenEvent(parts, swipe, rule))
+            widgetEvent(parts, swipe, rule);
         return whileCondition(tokens, i);
     }
 
-    bool screenEvent(const std::vector<const Token*>& parts, gorse_rule& rule) {
-        const EventWord* word = findEvent(screenEvents(), parts[1]->text);
-        if (!word)
+    // A swipe is an event of screens and of widgets.
+    bool screenEvent(const std::vector<const Token*>& parts, const EventWord* swipe, gorse_rule& rule) {
+        const EventWord* word = swipe ? swipe : findEvent(screenEvents(), parts[1]->text);
+        if (!word || (swipe && pool_.names().screen(parts[0]->text) < 0))
             return false;
         const int screen = pool_.names().screen(parts[0]->text);
         if (screen < 0)
@@ -154,30 +165,37 @@ class FileCompiler {
         return true;
     }
 
-    void widgetEvent(const std::vector<const Token*>& parts, gorse_rule& rule) {
+    void widgetEvent(const std::vector<const Token*>& parts, const EventWord* swipe, gorse_rule& rule) {
         const bool full = parts.size() == 3;
         const Token& widget = *parts[full ? 1 : 0];
         const auto found = pool_.names().widget(full ? parts[0]->text : "", widget.text);
-        const EventWord* word = findEvent(widgetEvents(), parts.back()->text);
+        const EventWord* word = swipe ? swipe : findEvent(widgetEvents(), parts.back()->text);
         if (!word)
             report(Severity::Error, *parts.back(), "there is no event \"" + parts.back()->text + "\"",
-                   "Buttons have tap, press and release, frames done; screens have enter and leave");
+                   "Controls have tap, press, release, hold, change and more, frames done; screens enter, leave and "
+                   "swipe");
         if (!found)
             report(Severity::Error, widget, "there is no widget \"" + widget.text + "\"", kFindWidget);
         else if (found->screen < 0)
             report(Severity::Error, widget, "several screens have a widget \"" + widget.text + "\"",
                    "Write screen.widget." + parts.back()->text);
-        else if (word && word->event == GORSE_EVENT_DONE && !info(found->kind).has(kPlays))
-            report(Severity::Error, widget, std::string("a ") + info(found->kind).key + " never comes to an end",
-                   "Use frames");
-        else if (word && word->event != GORSE_EVENT_DONE && !info(found->kind).has(kIsTouched))
-            report(Severity::Error, widget, std::string("a ") + info(found->kind).key + " takes no touch",
-                   "Use a button");
+        else if (word && !info(found->kind).has(word->needs))
+            wrongKind(widget, info(found->kind), *word);
         if (!word || !found)
             return;
         rule.event = static_cast<uint8_t>(word->event);
         rule.screen = static_cast<uint16_t>(found->screen);
         rule.widget = static_cast<uint16_t>(found->widget);
+    }
+
+    void wrongKind(const Token& widget, const KindInfo& kind, const EventWord& word) {
+        const std::string of = std::string("a ") + kind.key;
+        if (word.event == GORSE_EVENT_DONE)
+            report(Severity::Error, widget, of + " never comes to an end", "Use frames");
+        else if (word.event == GORSE_EVENT_CHANGE || word.event == GORSE_EVENT_REPEAT)
+            report(Severity::Error, widget, of + " has no event " + word.word, "Use a control that has it");
+        else
+            report(Severity::Error, widget, of + " takes no touch", "Use a button");
     }
 
     // A duration: a number and ms, s or min.

@@ -4,24 +4,33 @@
 #include <algorithm>
 #include <array>
 
+#include "core/kinds/property.h"
 #include "runtime/gorse_scene.h"
 
 namespace gorsefinch {
 
 namespace {
 
-constexpr auto eventsOfWidgets = std::to_array<EventWord>({{"press", GORSE_EVENT_PRESS},
-                                                           {"release", GORSE_EVENT_RELEASE},
-                                                           {"tap", GORSE_EVENT_TAP},
-                                                           {"done", GORSE_EVENT_DONE}});
+constexpr auto eventsOfWidgets = std::to_array<EventWord>({{"press", GORSE_EVENT_PRESS, kIsTouched},
+                                                           {"release", GORSE_EVENT_RELEASE, kIsTouched},
+                                                           {"tap", GORSE_EVENT_TAP, kIsTouched},
+                                                           {"hold", GORSE_EVENT_HOLD, kIsTouched},
+                                                           {"repeat", GORSE_EVENT_REPEAT, kRepeats},
+                                                           {"change", GORSE_EVENT_CHANGE, kChanges},
+                                                           {"done", GORSE_EVENT_DONE, kPlays | kIsMoved}});
+constexpr auto wordsForSwipes = std::to_array<EventWord>({{"left", GORSE_EVENT_SWIPE_LEFT, kIsTouched},
+                                                          {"right", GORSE_EVENT_SWIPE_RIGHT, kIsTouched},
+                                                          {"up", GORSE_EVENT_SWIPE_UP, kIsTouched},
+                                                          {"down", GORSE_EVENT_SWIPE_DOWN, kIsTouched}});
 constexpr auto eventsOfScreens = std::to_array<EventWord>({{"enter", GORSE_EVENT_ENTER}, {"leave", GORSE_EVENT_LEAVE}});
 constexpr auto wordsForMissed =
     std::to_array<EventWord>({{"all", GORSE_MISSED_ALL}, {"once", GORSE_MISSED_ONCE}, {"none", GORSE_MISSED_NONE}});
-constexpr auto aboutWidgets = std::to_array<std::string_view>({"show", "hide", "toggle", "play", "stop", "sample"});
+constexpr auto aboutWidgets =
+    std::to_array<std::string_view>({"show", "hide", "toggle", "enable", "disable", "play", "stop", "sample"});
 constexpr auto wordsForValues = std::to_array<std::string_view>({"yes", "no", "none"});
 constexpr auto wordsForArrays = std::to_array<std::string_view>({"any", "all", "count", "sum", "min", "max"});
 constexpr auto otherWords = std::to_array<std::string_view>(
-    {"on", "every", "when", "otherwise", "while", "missed", "start", "go", "back", "call", "ms", "s", "min"});
+    {"on", "every", "when", "otherwise", "while", "missed", "start", "go", "back", "call", "swipe", "ms", "s", "min"});
 
 bool isAmong(std::span<const std::string_view> words, std::string_view word) {
     return std::find(words.begin(), words.end(), word) != words.end();
@@ -31,6 +40,7 @@ bool isAmong(std::span<const std::string_view> words, std::string_view word) {
 
 std::span<const EventWord> widgetEvents() { return eventsOfWidgets; }
 std::span<const EventWord> screenEvents() { return eventsOfScreens; }
+std::span<const EventWord> swipeWords() { return wordsForSwipes; }
 std::span<const EventWord> missedWords() { return wordsForMissed; }
 
 const EventWord* findEvent(std::span<const EventWord> events, std::string_view word) {
@@ -49,7 +59,7 @@ std::vector<std::string> ruleKeywords() {
     std::vector<std::string> out(otherWords.begin(), otherWords.end());
     out.insert(out.end(), aboutWidgets.begin(), aboutWidgets.end());
     out.insert(out.end(), wordsForValues.begin(), wordsForValues.end());
-    for (const auto events : {widgetEvents(), screenEvents(), missedWords().first(2)})
+    for (const auto events : {widgetEvents(), screenEvents(), swipeWords(), missedWords().first(2)})
         for (const EventWord& each : events)
             out.emplace_back(each.word);
     return out;

@@ -13,17 +13,22 @@ namespace gorsefinch {
 struct EventWord {
     const char* word;
     int event;
+    unsigned needs = 0;  // traits that a widget's kind needs at least one of
 };
 
 std::span<const EventWord> widgetEvents();
 std::span<const EventWord> screenEvents();
+// What follows `swipe`: left, right, up, down.
+std::span<const EventWord> swipeWords();
+// What an event of several words begins with.
+inline constexpr std::string_view kSwipe = "swipe";
 // Null if it is no event of these.
 const EventWord* findEvent(std::span<const EventWord> events, std::string_view word);
 
 // What becomes of the runs of `every` that a long step left out (`missed all`), and the runtime's number of it.
 std::span<const EventWord> missedWords();
 
-// True for the statements that are followed by a widget: show, hide, toggle, play, stop.
+// True for the statements that are followed by a widget: show, hide, toggle, enable, disable, play, stop, sample.
 bool isAboutWidget(std::string_view statement);
 
 // The words that are values: yes, no, none.

@@ -28,8 +28,9 @@ void StatementCompiler::statement(const std::vector<Token>& tokens, Compiled& bo
         expectEnd(tokens, 1);
     } else if (first.is("call")) {
         call(tokens, body);
-    } else if (first.is("show") || first.is("hide") || first.is("toggle")) {
-        visibility(tokens, body);
+    } else if (first.is("show") || first.is("hide") || first.is("toggle") || first.is("enable") ||
+               first.is("disable")) {
+        flag(tokens, body);
     } else if (first.is("play") || first.is("stop") || first.is("sample")) {
         command(tokens, body);
     } else {
@@ -102,12 +103,13 @@ int StatementCompiler::hookNumber(const HookInfo& hook, const Token& at) {
     return number;
 }
 
-void StatementCompiler::visibility(const std::vector<Token>& tokens, Compiled& body) {
+void StatementCompiler::flag(const std::vector<Token>& tokens, Compiled& body) {
     const bool full = at(tokens, 2).is(".");
     const auto place = file_.widget(tokens, 1, full);
     if (!place)
         return;
-    const PropertyInfo& property = *findProperty(place->kind, "visible");
+    const bool able = tokens[0].is("enable") || tokens[0].is("disable");
+    const PropertyInfo& property = *findProperty(place->kind, able ? "enabled" : "visible");
     const int slot = file_.slot(*place, property, tokens[0]);
     if (tokens[0].is("toggle")) {
         pool_.readByRules(slot);
@@ -116,7 +118,7 @@ void StatementCompiler::visibility(const std::vector<Token>& tokens, Compiled& b
         body.word(0);
         body.turnOver();
     } else {
-        body.push(tokens[0].is("show"));
+        body.push(tokens[0].is("show") || tokens[0].is("enable"));
     }
     storeSlot(body, slot, place->screen);
     expectEnd(tokens, full ? 4 : 2);
@@ -170,7 +172,7 @@ void StatementCompiler::assignment(const std::vector<Token>& tokens, Compiled& b
     if (equals == 0 || !tokens[equals].is("=")) {
         report(Severity::Error, tokens[equals == 1 ? 0 : equals],
                equals == 1 ? "there is no statement \"" + tokens[0].text + "\"" : "a statement belongs here",
-               "Write name = value, go, back, call, show, hide, toggle, play, stop or sample");
+               "Write name = value, go, back, call, show, hide, toggle, enable, disable, play, stop or sample");
         return;
     }
     if (equals == 1)

@@ -17,7 +17,7 @@ class StatementCompiler {
     void go(const std::vector<Token>& tokens, Compiled& body);
     void call(const std::vector<Token>& tokens, Compiled& body);
     int hookNumber(const HookInfo& hook, const Token& at);
-    void visibility(const std::vector<Token>& tokens, Compiled& body);
+    void flag(const std::vector<Token>& tokens, Compiled& body);
     void command(const std::vector<Token>& tokens, Compiled& body);
     void storeSlot(Compiled& body, int slot, int screen);
     void assignment(const std::vector<Token>& tokens, Compiled& body);

@@ -73,7 +73,7 @@ Problems clippedTexts(const ScreenPart& part, const ScreenTables& tables) {
         const gorse_font* font = smallestFont(part, each.widget, record);
         if (!font || each.widget == reported)
             continue;
-        const int room = record.widget.w - 2 * (look.border_width + look.padding);
+        const int room = record.widget.w - 2 * (look.border_width + look.padding) - each.taken;
         int width = widestLine(*font, widest(*font, each.text));
         if (!each.unit.empty() && record.readout.unit_font)
             width += record.readout.form[GORSE_READOUT_GAP] + widthOf(*record.readout.unit_font, each.unit);

@@ -2,19 +2,25 @@
 #include "core/scene/look_pool.h"
 
 #include <algorithm>
+#include <bit>
 
 namespace gorsefinch {
 
 namespace {
 
-ResolvedStyle resolveStyle(const Document& document, const Widget& widget, std::string_view state) {
+using States = std::vector<const LookState*>;
+
+ResolvedStyle resolveStyle(const Document& document, const Widget& widget, const States& states) {
     const Look* look = document.look(widget.look);
     const auto value = [&](std::string_view key) -> PropertyValue {
-        const bool inState = look && !state.empty() && look->states.count(state) != 0 &&
-                             look->states.find(state)->second.count(key) != 0;
-        const auto own = widget.properties.find(key);
         // What the look sets for a state overrides what the widget sets for all states.
-        return !inState && own != widget.properties.end() ? own->second : lookValue(look, state, key);
+        for (auto state = states.rbegin(); look && state != states.rend(); ++state) {
+            const auto found = look->states.find((*state)->key);
+            if (found != look->states.end() && found->second.count(key) != 0)
+                return lookValue(look, (*state)->key, key);
+        }
+        const auto own = widget.properties.find(key);
+        return own != widget.properties.end() ? own->second : lookValue(look, "", key);
     };
     const auto whole = [&](std::string_view key) { return static_cast<int>(std::get<int64_t>(value(key))); };
     ResolvedStyle style;
@@ -31,17 +37,38 @@ ResolvedStyle resolveStyle(const Document& document, const Widget& widget, std::
     return style;
 }
 
+// True if a widget can be in all of these states at once, and the runtime looks at them together.
+bool canHoldTogether(uint8_t bits) {
+    const bool single = std::popcount(bits) == 1;
+    return single || ((bits & GORSE_STATE_WRONG) == 0 && (bits & (GORSE_STATE_DISABLED | GORSE_STATE_PRESSED)) !=
+                                                             (GORSE_STATE_DISABLED | GORSE_STATE_PRESSED));
+}
+
 }  // namespace
 
-ResolvedLook resolveLook(const Document& document, const Widget& widget) {
+ResolvedLook resolveLook(const Document& document, const Widget& widget, uint8_t never) {
     ResolvedLook out;
-    out.normal = resolveStyle(document, widget, "");
+    out.normal = resolveStyle(document, widget, {});
     const Look* look = document.look(widget.look);
     if (!look)
         return out;
+    States possible;
     for (const LookState& state : lookStates())
-        if (info(widget.kind).has(state.needs) && look->states.count(state.key) != 0)
-            out.states.emplace_back(state.bits, resolveStyle(document, widget, state.key));
+        if (hasState(info(widget.kind), state) && look->states.count(state.key) != 0 && (state.bits & never) == 0)
+            possible.push_back(&state);
+    for (unsigned chosen = 1; chosen < 1u << possible.size(); ++chosen) {
+        States states;
+        uint8_t bits = 0;
+        for (size_t i = 0; i < possible.size(); ++i)
+            if ((chosen >> i & 1u) != 0) {
+                states.push_back(possible[i]);
+                bits = static_cast<uint8_t>(bits | possible[i]->bits);
+            }
+        if (canHoldTogether(bits))
+            out.states.emplace_back(bits, resolveStyle(document, widget, states));
+    }
+    std::stable_sort(out.states.begin(), out.states.end(),
+                     [](const auto& a, const auto& b) { return std::popcount(a.first) > std::popcount(b.first); });
     return out;
 }
 

@@ -22,12 +22,14 @@ struct ResolvedStyle {
 
 struct ResolvedLook {
     ResolvedStyle normal;
-    std::vector<std::pair<uint8_t, ResolvedStyle>> states;  // by the runtime's state bits
+    // By the runtime's state bits; more of them come before fewer.
+    std::vector<std::pair<uint8_t, ResolvedStyle>> states;
     friend auto operator<=>(const ResolvedLook&, const ResolvedLook&) = default;
 };
 
-// The looks that a widget has in its states: its own properties over its look's over the defaults.
-ResolvedLook resolveLook(const Document& document, const Widget& widget);
+// The looks that a widget has in its states and several of them at a time: its own properties over its look's over the
+// defaults. `never`: bits of states that it is never in.
+ResolvedLook resolveLook(const Document& document, const Widget& widget, uint8_t never);
 
 // All fonts and looks in use. Addresses of records stay valid as long as this.
 class LookPool {

@@ -33,7 +33,7 @@ void PartFonts::report(Severity severity, const std::string& reason, const std::
     reportIn(part_, *widget_, severity, reason, remedy);
 }
 
-const gorse_look* PartFonts::takeLook(int number, const Widget& widget) {
+const gorse_look* PartFonts::takeLook(int number, const Widget& widget, uint8_t never) {
     number_ = static_cast<size_t>(number);
     widget_ = &widget;
     if (!widget.look.empty()) {
@@ -41,7 +41,7 @@ const gorse_look* PartFonts::takeLook(int number, const Widget& widget) {
         if (!context_.document.look(widget.look))
             report(Severity::Error, "there is no look \"" + widget.look + "\"", "Choose another look");
     }
-    look_ = resolveLook(context_.document, widget);
+    look_ = resolveLook(context_.document, widget, never);
     // A look without text needs no font; kept apart, it is never shared with one that does.
     for (ResolvedStyle* style : stylesOf(look_)) {
         // Labels may be left out: then a face is not missed.

@@ -19,8 +19,9 @@ class PartFonts {
     // Both must live as long as this.
     PartFonts(const PartContext& context, ScreenPart& part) : context_(context), part_(part) {}
 
-    // Goes on to a widget, which must live until the next one. Returns its look; what is missing is reported.
-    const gorse_look* takeLook(int number, const Widget& widget);
+    // Goes on to a widget, which must live until the next one. Returns its look; what is missing is
+    // reported. `never`: see resolveLook.
+    const gorse_look* takeLook(int number, const Widget& widget, uint8_t never);
     // The widget writes these characters in its look's font, in each of its states.
     void needCharacters(const std::set<char32_t>& characters);
     // The same for a text that the kind makes; a look without a face is reported.

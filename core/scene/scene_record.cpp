@@ -7,7 +7,7 @@
 #include "core/project/project_text.h"
 #include "core/rules/clock_fields.h"
 #include "core/rules/lexer.h"
-#include "runtime/gorse_internal.h"
+#include "runtime/gorse_control.h"
 
 namespace gorsefinch {
 
@@ -72,7 +72,8 @@ void layOutState(BuiltScene& out, uint32_t keptBytes) {
     s.timers_at = s.slots_at + 4u * s.slot_count;
     s.keepers_at = s.timers_at + 4u * s.timer_count;
     s.clock_at = s.keepers_at + keptBytes;
-    s.changed_at = s.clock_at + (out.document.clock ? static_cast<uint32_t>(sizeof(gorse_clock_state)) : 0);
+    out.controls.state_at = s.clock_at + (out.document.clock ? static_cast<uint32_t>(sizeof(gorse_clock_state)) : 0);
+    s.changed_at = out.controls.state_at + (s.controls ? static_cast<uint32_t>(sizeof(gorse_finger)) : 0);
     s.whens_at = s.changed_at + (s.number_count + s.text_count + followed + 7u) / 8u;
     s.scratch_bytes = scratchBytes(out);
     s.scratch_at = s.whens_at + s.when_count;
@@ -84,6 +85,26 @@ void layOutState(BuiltScene& out, uint32_t keptBytes) {
     s.end = (s.screen_at + screenBytes + 3u) / 4u * 4u;
 }
 
+bool isOfControls(const gorse_rule& rule) { return rule.event >= GORSE_EVENT_HOLD; }
+
+// What input needs beside presses.
+void fillControls(BuiltScene& out) {
+    for (size_t i = 0; i < out.parts.size(); ++i)
+        for (gorse_margin margin : out.parts[i]->margins) {
+            margin.screen = static_cast<uint16_t>(i);
+            out.margins.push_back(margin);
+        }
+    const bool needed =
+        std::any_of(out.parts.begin(), out.parts.end(), [](const auto& part) { return part->needsControls; }) ||
+        std::any_of(out.rules->rules.begin(), out.rules->rules.end(), isOfControls);
+    if (!needed)
+        return;
+    out.controls.margins = out.margins.data();
+    out.controls.margin_count = static_cast<uint16_t>(out.margins.size());
+    out.controls.hold = static_cast<uint16_t>(out.document.panel->holdMs);
+    out.scene.controls = &out.controls;
+}
+
 // What happens without rules.
 void fillMotions(BuiltScene& out) {
     gorse_scene& s = out.scene;
@@ -91,10 +112,12 @@ void fillMotions(BuiltScene& out) {
         s.motion = &gorse_motion_of_widgets;
     if (!out.rules->follows.empty())
         s.motion = &gorse_motion_that_follows;
-    if (s.recorder_count == 0 && !out.document.clock)
+    if (s.recorder_count == 0 && !out.document.clock && !s.controls)
         return;
     if (out.document.clock)
         out.motions.push_back(&gorse_motion_of_clock);
+    if (s.controls)
+        out.motions.push_back(&gorse_motion_of_controls);
     if (s.motion)
         out.motions.push_back(s.motion);
     if (s.recorder_count != 0)
@@ -196,6 +219,7 @@ void fillScene(BuiltScene& out) {
     s.map_count = addKeepers(kHasCells);
     s.hearer_count = addKeepers(kHears);
     s.keepers = out.keepers.data();
+    fillControls(out);
     fillMotions(out);
     s.clock_by_minutes = out.document.clock && !usesSeconds(out) ? 1 : 0;
     s.follows = out.rules->follows.data();

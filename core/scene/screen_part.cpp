@@ -50,7 +50,8 @@ class PartBuilder {
         gorse_record& record = part_->records.back();
         record.widget.memory = GORSE_NONE;
         record.widget.kind = kind.runtime.kind;
-        record.widget.look = fonts_.takeLook(number, widget);
+        record.widget.look = fonts_.takeLook(number, widget, statesNeverIn(number, widget));
+        shown_ = {};
         RecordFiller filler(*this, number, widget, record);
         for (const RecordInfo* each = kind.record; each; each = each->base)
             for (const FieldInfo& field : each->fields)
@@ -59,6 +60,8 @@ class PartBuilder {
                         fill(filler, field, *property);
         if (kind.complete)
             kind.complete(filler);
+        finishTexts(number, widget, record.label);
+        noteControls(number, widget, record.widget);
         part_->recolours = part_->recolours || asWrapped(record.widget.kind);
         if (widget.opacity != Widget().opacity || changes(number, "opacity")) {
             record.widget.kind = wrappedKind(record.widget.kind, gorse_draw_faded);
@@ -108,8 +111,13 @@ class PartBuilder {
         const uint8_t* keepBytes(std::vector<uint8_t> bytes) override {
             return part_.part_->bytes.emplace_back(std::move(bytes)).data();
         }
-        void canShow(std::string_view text, std::string_view unit) override {
-            part_.part_->longest.push_back({static_cast<size_t>(number_), std::string(text), std::string(unit)});
+        void canShow(std::string_view text, std::string_view unit, int taken) override {
+            part_.part_->longest.push_back({static_cast<size_t>(number_), std::string(text), std::string(unit), taken});
+        }
+        uint16_t otherText(std::string_view key) override { return part_.otherText(widget_, key); }
+        std::optional<int32_t> valueInWords(const std::string& variable, const std::string& words) const override {
+            const auto found = part_.context_.names.variable(variable);
+            return found && !found->variable->isText() ? valueFromWords(*found->variable, words) : std::nullopt;
         }
         const uint8_t* keepWords(const std::vector<std::string>& words) override { return part_.keepWords(words); }
         void useScratch(int bytes) override { part_.part_->longestText = std::max(part_.part_->longestText, bytes); }
@@ -136,7 +144,7 @@ class PartBuilder {
         auto* const to = reinterpret_cast<std::byte*>(&filler.record()) + field.offset;
         const auto store = [&](const auto& given) { std::memcpy(to, &given, sizeof given); };
         switch (field.type) {
-            case FieldType::Text: store(addText(filler.index(), widget, property, filler.record().label)); break;
+            case FieldType::Text: store(addText(filler.index(), widget, property)); break;
             case FieldType::Image: {
                 const BakedImageRef baked = bakedImage(widget, property, false);
                 store(baked ? baked->record() : nullptr);
@@ -175,34 +183,71 @@ class PartBuilder {
         return effectiveValue(context_.document, widget, key);
     }
 
-    // What a widget's text can be: its own and what rules give it.
-    const uint8_t* addText(int number, const Widget& widget, const PropertyInfo& property, gorse_widget_text& label) {
-        const std::string words = std::get<std::string>(value(widget, property.key));
-        part_->texts.push_back(compileText(words, context_.names));
-        const CompiledText& text = part_->texts.back();
+    // States that the widget is never in, as bits.
+    uint8_t statesNeverIn(int number, const Widget& widget) const {
+        const bool enabled = widget.enabled && !changes(number, "enabled");
+        const bool off = info(widget.kind).canBeOn && !info(widget.kind).canBeOn(widget);
+        return static_cast<uint8_t>((enabled ? GORSE_STATE_DISABLED : 0) | (off ? GORSE_STATE_ON : 0));
+    }
+
+    // What of the widget needs more than presses.
+    void noteControls(int number, const Widget& widget, const gorse_widget& base) {
+        const bool isTouched = info(widget.kind).has(kIsTouched);
+        if (isTouched && widget.touchMargin != 0)
+            part_->margins.push_back({0, static_cast<uint16_t>(number), static_cast<uint8_t>(widget.touchMargin), 0});
+        part_->needsControls = part_->needsControls || (base.kind->flags & GORSE_KIND_CONTROL) != 0 ||
+                               !widget.enabled || changes(number, "enabled") || !part_->margins.empty();
+    }
+
+    // What a text of the widget needs beside its bytes.
+    void noteText(const Widget& widget, const PropertyInfo& property, const CompiledText& text) {
         part_->needsExtended = part_->needsExtended || text.needsExtended;
         part_->needsElements = part_->needsElements || text.needsElements;
         part_->stackDepth = std::max(part_->stackDepth, text.stackDepth);
         part_->needsForms = part_->needsForms || text.needsForms;
-        for (const Problem& each : text.problems) {
-            problem(each.severity, widget, "text, column " + std::to_string(each.column) + ": " + each.reason,
+        for (const Problem& each : text.problems)
+            problem(each.severity, widget,
+                    std::string(property.key) + ", column " + std::to_string(each.column) + ": " + each.reason,
                     each.remedy);
-        }
-        std::vector<const CompiledText*> all{&text};
-        bool changes = text.hasInsets;
+        addShown(text);
+        shown_.changes = shown_.changes || text.hasInsets;
+    }
+
+    void addShown(const CompiledText& text) {
+        shown_.all.push_back(&text);
+        fonts_.needCharacters(text.characters);
+    }
+
+    // What a widget's text can be: its own and what rules give it.
+    const uint8_t* addText(int number, const Widget& widget, const PropertyInfo& property) {
+        part_->texts.push_back(compileText(std::get<std::string>(value(widget, property.key)), context_.names));
+        const CompiledText& text = part_->texts.back();
+        noteText(widget, property, text);
         for (const SlotInfo& slot : context_.slots)
             if (slot.widget == number && slot.property == &property) {
-                changes = true;
+                shown_.changes = true;
                 for (const int each : slot.strings)
-                    all.push_back(&context_.rules.strings[static_cast<size_t>(each)]);
+                    addShown(context_.rules.strings[static_cast<size_t>(each)]);
             }
-        addCharacters(all);
-        if (changes)
-            addMemory(number, widget, label, all);
-        if (changes && isMeantWhole(widget))
-            for (const CompiledText* each : all)
-                part_->longest.push_back({static_cast<size_t>(number), each->longestShown, {}});
         return text.bytes.data();
+    }
+
+    uint16_t otherText(const Widget& widget, std::string_view key) {
+        const PropertyInfo& property = *findProperty(widget.kind, key);
+        const int number = addString(std::get<std::string>(value(widget, key)));
+        noteText(widget, property, part_->slotTexts.back());
+        return static_cast<uint16_t>(number);
+    }
+
+    // What the widget can say, once all is known.
+    void finishTexts(int number, const Widget& widget, gorse_widget_text& label) {
+        if (shown_.all.empty())
+            return;
+        if (shown_.changes)
+            addMemory(number, widget, label, shown_.all);
+        if (shown_.changes && isMeantWhole(widget))
+            for (const CompiledText* each : shown_.all)
+                part_->longest.push_back({static_cast<size_t>(number), each->longestShown, {}});
     }
 
     // Its text is meant to be seen whole: it is not broken into lines, has the box to itself, does not end in dots or
@@ -255,13 +300,6 @@ class PartBuilder {
         part_->memoryBytes += bytes;
     }
 
-    void addCharacters(const std::vector<const CompiledText*>& all) {
-        std::set<char32_t> characters;
-        for (const CompiledText* each : all)
-            characters.insert(each->characters.begin(), each->characters.end());
-        fonts_.needCharacters(characters);
-    }
-
     const uint8_t* keepWords(const std::vector<std::string>& words) {
         CompiledText all;
         for (const std::string& each : words) {
@@ -309,7 +347,8 @@ class PartBuilder {
         }
         const Variable& variable = *found->variable;
         part_->usedVariables.insert(name);
-        return NumberVariable{static_cast<uint16_t>(found->number), variable.min, variable.max, variable.decimals};
+        return NumberVariable{static_cast<uint16_t>(found->number), variable.min, variable.max, variable.decimals,
+                              variable.writer != Writer::Firmware};
     }
 
     std::optional<uint16_t> clockNumber(const Widget& widget, std::string_view field) {
@@ -356,11 +395,23 @@ class PartBuilder {
         const PropertyValue from = value(widget, property.key);
         if (property.type != PropertyType::Text)
             return numberOf(property, from);
-        part_->slotTexts.push_back(compileText(std::get<std::string>(from), context_.names));
+        return addString(std::get<std::string>(from));
+    }
+
+    // Returns the text's number among the scene's strings.
+    int addString(const std::string& words) {
+        part_->slotTexts.push_back(compileText(words, context_.names));
         return part_->firstString + static_cast<int>(part_->slotTexts.size()) - 1;
     }
 
+    // What the present widget can say.
+    struct ShownTexts {
+        std::vector<const CompiledText*> all;
+        bool changes = false;
+    };
+
     const PartContext& context_;
+    ShownTexts shown_;
     std::shared_ptr<ScreenPart> part_;
     PartImages images_;
     PartFonts fonts_;

@@ -35,6 +35,7 @@ struct ImageUse {
 struct LongestText {
     size_t widget;
     std::string text, unit;
+    int taken = 0;  // pixels of its box that are for something else
 };
 
 // A look that widgets have: the builder's, the same for equal ones, and how many states it has.
@@ -73,6 +74,8 @@ struct ScreenPart {
     bool needsExtended = false, needsElements = false, needsForms = false;  // any of its texts does
     int stackDepth = 0;                        // values that the deepest inset puts on the stack
     bool moves = false;                        // any of its widgets does something by itself
+    bool needsControls = false;                // input of its widgets is more than presses
+    std::vector<gorse_margin> margins;         // of its widgets, without the number of the screen
     std::deque<std::vector<int32_t>> numbers;  // that records point to
     std::deque<std::vector<int16_t>> shorts;
     std::deque<std::vector<uint8_t>> bytes;

@@ -9,8 +9,9 @@
 #include <optional>
 #include <span>
 #include <tuple>
+#include <utility>
 
-#include "runtime/gorse_internal.h"
+#include "runtime/gorse_control.h"
 
 namespace gorsefinch {
 
@@ -258,6 +259,31 @@ void carryHead(const BuiltScene& before, const gorse& from, const BuiltScene& no
     head.inside = old.inside;
 }
 
+// A finger that moves a control goes on, if that is still there; one that held a variable lets go of it.
+void carryFinger(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
+    gorse_finger finger{};
+    finger.memory = finger.falls_back = GORSE_NONE;
+    if (before.scene.controls) {
+        const uint16_t number = gorse_head_of(&from)->pressed, pressed = gorse_head_of(&to)->pressed;
+        finger = *gorse_finger_of(&from);
+        const uint16_t variable = std::exchange(finger.falls_back, uint16_t{GORSE_NONE});
+        if (variable < before.scene.number_count) {
+            const auto same =
+                ProjectNames(now.document).variable(ProjectNames(before.document).variableOf(variable).name);
+            if (same && !same->variable->isText() && !same->variable->isArray())
+                finger.falls_back = static_cast<uint16_t>(same->number);
+        }
+        if (number == GORSE_NONE || pressed == GORSE_NONE)
+            finger.memory = GORSE_NONE;
+        else if (finger.memory != GORSE_NONE)
+            finger.memory = now.parts[gorse_head_of(&to)->screen]->records[pressed].widget.memory;
+    }
+    if (now.scene.controls)
+        *gorse_finger_of(&to) = finger;
+    else if (finger.falls_back != GORSE_NONE)
+        gorse_set_number(&to, finger.falls_back, 0);
+}
+
 // Calls `carry` with the keepers of each widget that keeps something before and now; those of trends or of maps.
 template <typename Carry>
 void forEachKeeper(const BuiltScene& before, const BuiltScene& now, unsigned trait, Carry carry) {
@@ -326,6 +352,7 @@ std::vector<int> carryOver(const BuiltScene& before, const gorse& from, const Bu
     carrySlots(before, from, now, to);
     std::vector<int> sameRules = carryRules(before, from, now, to);
     carryHead(before, from, now, to);
+    carryFinger(before, from, now, to);
     carryRecordings(before, from, now, to);
     carryCells(before, from, now, to);
     carryNews(before, from, now, to);

@@ -64,7 +64,7 @@ class TestProjectFiles : public QObject {
         Document d = makeDocument();
         for (const KindInfo* each : kinds()) {
             const KindInfo& kind = *each;
-            Widget w = makeWidget(kind.key, kind.kind, 1, 2, 3, 4);
+            Widget w = makeWidget(std::string(kind.key) + "_1", kind.kind, 1, 2, 3, 4);
             w.visible = false;
             w.locked = true;
             for (const auto& list : {kind.properties, styleProperties()})

@@ -249,6 +249,13 @@ class RandomProject {
             widget.properties["needle_image"] = images_.front();
         if (const auto corners = widget.properties.find("corners"); corners != widget.properties.end())
             corners->second = std::to_string(upTo(20)) + " 0 " + std::to_string(upTo(256)) + " 7";
+        // What stands for one of the values of its variable.
+        if (changes("choice"))
+            widget.properties["choice"] = std::to_string(upTo(5));
+        if (widget.kind == Kind::Button && changes("acts") && !changes("choice"))
+            widget.properties["acts"] = std::string("latching");
+        if (widget.kind == Kind::Checkbox && !changes("choice"))
+            widget.properties["acts"] = std::string("latching");
         if (widget.expressions.count("first") + widget.expressions.count("last") != 0)
             widget.properties.erase("variable");
     }
@@ -263,6 +270,8 @@ class RandomProject {
             widget.look = maybe(70) ? "look_" + std::to_string(upTo(3)) : std::string();
             widget.visible = maybe(90);
             widget.opacity = maybe(85) ? 255 : upTo(256);
+            widget.enabled = maybe(90);
+            widget.touchMargin = maybe(80) ? 0 : upTo(20);
             someOf(info(widget.kind).properties, 75, widget.properties);
             someOf(styleProperties(), 15, widget.properties);
             for (const auto& properties : {info(widget.kind).properties, placeProperties(), styleProperties()})

@@ -1,0 +1,144 @@
+/* SPDX-License-Identifier: MIT */
+/* The records of the kinds of widgets that a finger operates. */
+#ifndef GORSE_SCENE_CONTROLS_H
+#define GORSE_SCENE_CONTROLS_H
+
+#include "gorse_scene_indicators.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+union gorse_record;
+struct gorse_view;
+
+/* What a finger does to a control that it pressed. */
+enum {
+    GORSE_TOUCH_PRESS = 0,
+    GORSE_TOUCH_MOVE = 1,
+    GORSE_TOUCH_REPEAT = 2, /* it has stayed for as long as the control asked */
+    GORSE_TOUCH_RELEASE = 3
+};
+
+/* What a kind with GORSE_KIND_CONTROL is. */
+typedef struct gorse_control_kind {
+    gorse_kind kind;
+    /* Returns the states, beside pressed, focused and disabled, that the record is in, and changes it to what shows in
+     * these. */
+    uint8_t (*states)(const gorse *g, union gorse_record *record);
+    /* What a touch does to widget `number` of the shown screen. */
+    void (*touch)(gorse *g, uint16_t number, const struct gorse_view *view, uint8_t what);
+} gorse_control_kind;
+
+/* What a control does when it is touched. */
+enum {
+    GORSE_ACTS_MOMENTARY = 0, /* its variable is 1 while it is pressed, then 0 */
+    GORSE_ACTS_LATCHING = 1,  /* each tap turns 0 into 1 and the other way round */
+    GORSE_ACTS_CHOICE = 2     /* a tap sets the variable to its choice */
+};
+
+/* What a button does, in a table of 16-bit numbers. */
+enum {
+    GORSE_BUTTON_ACTS = 0,         /* GORSE_ACTS_... */
+    GORSE_BUTTON_CHOICE = 1,       /* the value that it stands for */
+    GORSE_BUTTON_MAY_CLEAR = 2,    /* 1: a tap on the one that is chosen sets 0 */
+    GORSE_BUTTON_REPEAT_AFTER = 3, /* ms, up to 65535; 0: it does not repeat */
+    GORSE_BUTTON_REPEAT_EVERY = 4, /* ms */
+    GORSE_BUTTON_TEXT_ON = 5,      /* the scene's string that it says while it is on; GORSE_NONE: the same as else */
+    GORSE_BUTTON_COLOUR_HIGH = 6,  /* of the bar at its edge while it is on: alpha and red; all 0: no bar */
+    GORSE_BUTTON_COLOUR_LOW = 7,
+    GORSE_BUTTON_NUMBERS = 8
+};
+
+/* A button that sets a variable, looks different while that has its value, or repeats. Its memory holds, behind its
+ * text, whether it is on: 1 byte. */
+typedef struct gorse_widget_acting_button {
+    gorse_widget_button button;
+    const GORSE_ROM gorse_image *image_on; /* instead of its image while it is on; 0: the same */
+    const GORSE_ROM int16_t *form;         /* GORSE_BUTTON_... */
+} gorse_widget_acting_button;
+
+/* Its limits: 0, 1, the colour of what is on or 0 for that of the look's text. Its memory holds a gorse_switch_state.
+ */
+typedef struct gorse_widget_switch {
+    gorse_widget_indicator shown;
+    const GORSE_ROM uint8_t *words; /* what it says off, and on: each ends with 0 and may be empty */
+    uint16_t slide;                 /* ms that the grip takes from one end to the other */
+    uint8_t reserved[2];
+} gorse_widget_switch;
+
+typedef struct gorse_switch_state {
+    uint32_t since; /* when the grip left `from` */
+    uint8_t is_on;
+    uint8_t at, from; /* where the grip is, 0 to 255 from the off end to the on end */
+    uint8_t reserved;
+} gorse_switch_state;
+
+enum { GORSE_CHECK_SQUARE = 0, GORSE_CHECK_ROUND = 1 };
+
+/* A box that is marked while its variable has its choice, and a text beside it. Its memory holds, behind its text,
+ * whether it is marked: 1 byte. */
+typedef struct gorse_widget_checkbox {
+    gorse_widget_text label;
+    gorse_colour on_colour; /* of the mark; 0: that of the look's text */
+    uint16_t variable;
+    int16_t choice; /* of GORSE_ACTS_CHOICE */
+    uint8_t acts;   /* GORSE_ACTS_LATCHING or GORSE_ACTS_CHOICE */
+    uint8_t shape;  /* GORSE_CHECK_... */
+    uint8_t reserved[2];
+} gorse_widget_checkbox;
+
+enum { GORSE_SLIDER_STEP = 2, GORSE_SLIDER_FILL_FROM = 3, GORSE_SLIDER_GRIP_COLOUR = 4, GORSE_SLIDER_DECIMALS = 5 };
+enum { GORSE_MOVES_TO_FINGER = 0, GORSE_MOVES_BY_FINGER = 1 };
+
+/* Its limits: min, max, step, the value from which the track is filled, the colour of the grip, the decimals of the
+ * value that is shown beside the finger. Its memory holds the value that it shows, 4 bytes. */
+typedef struct gorse_widget_slider {
+    gorse_widget_indicator shown;
+    const GORSE_ROM gorse_image *grip_image; /* 0: the grip is drawn */
+    uint8_t direction;                       /* GORSE_DIRECTION_...: towards max */
+    uint8_t track, grip;                     /* pixels: how thick the track is, how long the grip is along it */
+    uint8_t moves;                           /* GORSE_MOVES_... */
+    uint8_t ticks;                           /* parts between ticks beside the track; 0: none */
+    uint8_t shows_value;                     /* 1: beside the finger */
+    uint8_t reserved[2];
+} gorse_widget_slider;
+
+enum { GORSE_TURNS_TO_FINGER = 0, GORSE_TURNS_BY_WAY = 1 };
+
+/* Its limits are those of a slider. Its memory holds the value that it shows, 4 bytes. */
+typedef struct gorse_widget_knob {
+    gorse_widget_indicator shown;
+    uint16_t from_angle, to_angle; /* as of rings */
+    uint8_t thickness, grip;       /* pixels: of the ring, and how wide the stroke across it is */
+    uint8_t turns;                 /* GORSE_TURNS_... */
+    uint8_t shows_value;           /* 1: in the middle */
+} gorse_widget_knob;
+
+enum { GORSE_STEPPER_STEP = 2, GORSE_STEPPER_DECIMALS = 3 };
+
+/* Its limits: min, max, step, the decimals of the value. Its memory holds the value that it shows, 4 bytes. */
+typedef struct gorse_widget_stepper {
+    gorse_widget_indicator shown;
+    uint16_t repeat_after, repeat_every; /* ms; 0: it does not repeat */
+} gorse_widget_stepper;
+
+/* A touch target that reaches beyond its box. */
+typedef struct gorse_margin {
+    uint16_t screen, widget;
+    uint8_t pixels;
+    uint8_t reserved;
+} gorse_margin;
+
+/* What input needs beside presses. */
+typedef struct gorse_controls {
+    const GORSE_ROM gorse_margin *margins;
+    uint32_t state_at; /* of the state, behind its head: a gorse_finger */
+    uint16_t margin_count;
+    uint16_t hold; /* ms after which a press is a hold */
+} gorse_controls;
+
+#ifdef __cplusplus
+}
+#endif
+#endif

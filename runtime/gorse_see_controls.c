@@ -1,0 +1,51 @@
+/* SPDX-License-Identifier: MIT */
+/* A widget as it is now, in scenes with controls: it can be on, disabled or focused, and show something else then. */
+#include "gorse_control.h"
+#include "gorse_see.h"
+
+/* Lays over what rules changed in the record, or with GORSE_SLOT_LOOK in the look. */
+static void lay_over_all(const gorse *g, const GORSE_ROM gorse_widget *from, uint8_t where, gorse_view *view) {
+    const GORSE_ROM gorse_screen *screen = gorse_shown(g);
+    const int32_t *values = gorse_slots(g) + screen->first_slot;
+    uint16_t number = from->first_slot;
+    uint8_t count;
+    for (count = from->slot_count; count != 0u; count--, number++)
+        if ((screen->slots[number].size & GORSE_SLOT_LOOK) == where)
+            gorse_lay_over(g, &screen->slots[number], values[number], view);
+}
+
+static uint_fast8_t states_of(const gorse *g, uint16_t widget, gorse_record *record) {
+    const gorse_head *head = gorse_head_of(g);
+    uint_fast8_t states = 0;
+    if ((record->widget.kind->flags & GORSE_KIND_CONTROL) != 0u)
+        states = gorse_control_kind_of(&record->widget)->states(g, record);
+    if (record->widget.enabled == 0u)
+        states |= GORSE_STATE_DISABLED;
+    else if (head->pressed == widget && head->inside != 0u)
+        states |= GORSE_STATE_PRESSED;
+    return states;
+}
+
+void gorse_see(const gorse *g, uint16_t widget, gorse_view *view) {
+    const GORSE_ROM gorse_screen *screen = gorse_shown(g);
+    const GORSE_ROM gorse_widget *from = screen->widgets[widget];
+    uint_fast8_t states;
+    GORSE_ASSERT(widget < screen->widget_count && from->kind->record_bytes <= sizeof view->record);
+    GORSE_ASSERT((uint16_t)(from->first_slot + from->slot_count) <= screen->slot_count);
+    view->widget = &view->record.widget;
+    view->look = &view->changed;
+#if !GORSE_SEPARATE_ROM
+    if (from->slot_count == 0u && from->enabled != 0u && (from->kind->flags & GORSE_KIND_CONTROL) == 0u) {
+        const gorse_head *head = gorse_head_of(g);
+        view->widget = from;
+        view->look =
+            gorse_look_in(from->look, head->pressed == widget && head->inside != 0u ? GORSE_STATE_PRESSED : 0u);
+        return;
+    }
+#endif
+    gorse_copy_rom(&view->record, from, from->kind->record_bytes);
+    lay_over_all(g, from, 0, view);
+    states = states_of(g, widget, &view->record);
+    gorse_copy_rom(&view->changed, gorse_look_in(from->look, states), sizeof view->changed);
+    lay_over_all(g, from, GORSE_SLOT_LOOK, view);
+}
