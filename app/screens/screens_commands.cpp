@@ -15,6 +15,7 @@
 #include "app/screens/sheet.h"
 #include "app/session/session.h"
 #include "app/widgets/drag_formats.h"
+#include "core/edits/join_choices.h"
 #include "core/edits/replace_kind.h"
 
 namespace gorsefinch::app {
@@ -39,6 +40,7 @@ void ScreensStation::addEditCommands() {
         {"rename", EditGroup::Choice, true, tr("Rename"), Qt::Key_F2, &S::renameSelection},
         {"replace", EditGroup::Choice, true, tr("Replace by another kind\u2026"), Qt::SHIFT | Qt::Key_A,
          &S::replaceSelection},
+        {"join", EditGroup::Choice, true, tr("One of these: exclude each other"), Qt::Key_J, &S::joinSelection},
         {"raise", EditGroup::Depth, true, tr("Raise"), Qt::Key_PageUp, &S::raise},
         {"lower", EditGroup::Depth, true, tr("Lower"), Qt::Key_PageDown, &S::lower},
         {"to_top", EditGroup::Depth, true, tr("To the top"), Qt::SHIFT | Qt::Key_PageUp, &S::toTop},
@@ -229,6 +231,12 @@ void ScreensStation::replaceSelection() {
     if (const auto kind = picker.choose())
         session_.edit(replaceKind(session_.document(), session_.selection().screenName().toStdString(), names, *kind),
                       tr("Replace by %1").arg(info(*kind).key));
+}
+
+void ScreensStation::joinSelection() {
+    session_.edit(
+        joinChoices(session_.document(), session_.selection().screenName().toStdString(), session_.selection().names()),
+        tr("Make one of these"));
 }
 
 void ScreensStation::renameSelection() {

@@ -71,6 +71,7 @@ class ScreensStation : public Station {
     void toggleLock();
     void renameSelection();
     void replaceSelection();
+    void joinSelection();
     void unlockAll();
 
     Session& session_;
