@@ -89,6 +89,11 @@ uint32_t gorse_step(gorse *g, uint32_t now_ms);
 /* A finger or pointer: down is 1 while it touches. A call with the same state is cheap. */
 void gorse_touch(gorse *g, int16_t x, int16_t y, uint8_t down);
 
+/* The panel's knob was turned by so many steps, to the right if they are positive; a key (GORSE_KEY_...) went down, 1,
+ * or up, 0. The focus moves by them, and they press what it is on; then rules about them run. */
+void gorse_knob(gorse *g, int8_t steps);
+void gorse_key(gorse *g, uint8_t key, uint8_t down);
+
 /* Sets a whole, decimal, yes/no or choice variable. */
 gorse_result gorse_set_number(gorse *g, uint16_t variable, int32_t value);
 /* The value of a whole, decimal, yes/no or choice variable; 0 for an unknown one. */

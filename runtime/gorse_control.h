@@ -44,6 +44,11 @@ static inline const GORSE_ROM gorse_control_kind *gorse_control_kind_of(const go
     return (const GORSE_ROM gorse_control_kind *)(const GORSE_ROM void *)kind;
 }
 
+/* A press on a widget of the shown screen that a finger at x, y, or a key makes, and its end; `inside` 1: on its
+ * target, so that it is a tap. */
+void gorse_begin_press(gorse *g, uint16_t widget, int16_t x, int16_t y);
+void gorse_end_press(gorse *g, uint8_t inside);
+
 /* Forgets the press, without a release: the control was hidden or disabled, or its screen is left. */
 void gorse_lose_finger(gorse *g);
 

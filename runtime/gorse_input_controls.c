@@ -72,7 +72,8 @@ void gorse_lose_finger(gorse *g) {
         gorse_dirty_number(g, pressed);
 }
 
-static void begin_press(gorse *g, int16_t x, int16_t y) {
+/* Where the finger came down, on a widget or beside all of them. */
+static void begin_finger(gorse *g, int16_t x, int16_t y) {
     gorse_finger *finger;
     if (g->scene->controls == 0)
         return;
@@ -82,6 +83,16 @@ static void begin_press(gorse *g, int16_t x, int16_t y) {
     finger->from_y = finger->before_y = finger->y = y;
     finger->memory = finger->falls_back = GORSE_NONE;
     finger->flags = GORSE_FINGER_WAITS;
+}
+
+void gorse_begin_press(gorse *g, uint16_t widget, int16_t x, int16_t y) {
+    gorse_head *head = gorse_head_of(g);
+    begin_finger(g, x, y);
+    gorse_finger_of(g)->over = 1;
+    head->pressed = widget;
+    head->inside = 1;
+    gorse_dirty_number(g, widget);
+    gorse_touch_control(g, GORSE_TOUCH_PRESS, GORSE_EVENT_PRESS);
 }
 
 static uint8_t moves_finger(gorse *g, int16_t x, int16_t y) {
@@ -127,7 +138,7 @@ static void tell_swipe(gorse *g, uint16_t pressed, uint8_t swipe) {
     gorse_event(g, swipe, GORSE_NONE);
 }
 
-static void end_press(gorse *g, uint8_t inside) {
+void gorse_end_press(gorse *g, uint8_t inside) {
     gorse_head *head = gorse_head_of(g);
     const uint16_t pressed = head->pressed;
     const uint8_t swipe = swipe_of(g);
@@ -138,6 +149,9 @@ static void end_press(gorse *g, uint8_t inside) {
         is_tap = 0;
     if (pressed != GORSE_NONE) {
         touch_control(g, GORSE_TOUCH_RELEASE);
+        if (head->inside != 0u)
+            gorse_dirty_number(g, pressed);
+        head->inside = 0;
         head->pressed = GORSE_NONE;
         gorse_event(g, GORSE_EVENT_RELEASE, pressed);
         if (is_tap != 0u && (swipe == 0u || gorse_has_rule(g, swipe, pressed) == 0u))
@@ -156,8 +170,11 @@ void gorse_touch(gorse *g, int16_t x, int16_t y, uint8_t down) {
     was_down = head->down;
     head->down = (uint8_t)(down != 0u);
     if (was_down == 0u && down != 0u) {
+        /* A key may press something. */
+        if (head->pressed != GORSE_NONE)
+            gorse_lose_finger(g);
         head->pressed = widget_at(g, x, y);
-        begin_press(g, x, y);
+        begin_finger(g, x, y);
     }
     moved = was_down != 0u ? moves_finger(g, x, y) : (uint8_t)0;
     if (head->pressed != GORSE_NONE) {
@@ -178,5 +195,5 @@ void gorse_touch(gorse *g, int16_t x, int16_t y, uint8_t down) {
     else if (moved != 0u)
         gorse_touch_control(g, GORSE_TOUCH_MOVE, 0);
     if (was_down != 0u && down == 0u)
-        end_press(g, inside);
+        gorse_end_press(g, inside);
 }

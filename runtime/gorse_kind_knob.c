@@ -181,14 +181,16 @@ static void touch(gorse *g, uint16_t number, const gorse_view *view, uint8_t wha
 static GORSE_OWN_FRAME void draw_value(const gorse_canvas *c, const gorse_widget_knob *k, const gorse_sector *ring,
                                        const gorse_look *look) {
     char digits[GORSE_READOUT_BYTES];
+    gorse_canvas inside = *c;
     gorse_text_box where;
     gorse_write_decimal(gorse_drawn_value(c->run, &k->shown.widget), (uint8_t)k->shown.limits[GORSE_SLIDER_DECIMALS],
                         digits);
     value_box(ring, look, &where.box);
     where.align = where.place = GORSE_ALIGN_MIDDLE;
     where.wrap = 0;
-    gorse_draw_text(c, gorse_plain_text(digits), &where, look->font,
-                    (gorse_colour)k->shown.limits[GORSE_SLIDER_GRIP_COLOUR]);
+    if (gorse_clip(&inside.clip, &where.box) != 0u)
+        gorse_draw_text(&inside, gorse_plain_text(digits), &where, look->font,
+                        (gorse_colour)k->shown.limits[GORSE_SLIDER_GRIP_COLOUR]);
 }
 
 static GORSE_OWN_FRAME void draw_ring(const gorse_canvas *c, const gorse_widget_knob *k, const gorse_sector *ring,
@@ -215,7 +217,7 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
 }
 
 const GORSE_ROM gorse_control_kind gorse_kind_knob = {
-    {sizeof(gorse_widget_knob), GORSE_KIND_TOUCHED | GORSE_KIND_CONTROL, draw, gorse_enter_control, tick,
-     gorse_wait_for_value},
+    {sizeof(gorse_widget_knob), GORSE_KIND_TOUCHED | GORSE_KIND_CONTROL | GORSE_KIND_ENTERED, draw, gorse_enter_control,
+     tick, gorse_wait_for_value},
     gorse_no_states,
     touch};

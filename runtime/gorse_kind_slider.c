@@ -3,7 +3,7 @@
 #include "gorse_slider.h"
 
 static void draw_bar_grip(const gorse_canvas *c, const gorse_widget_slider *slider, const gorse_look *look,
-                      const gorse_rect *box) {
+                          const gorse_rect *box) {
     const uint_fast8_t upright = (uint_fast8_t)(slider->direction & 1u);
     gorse_look part = *look;
     gorse_rect notch = *box;
@@ -32,7 +32,7 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
 }
 
 const GORSE_ROM gorse_control_kind gorse_kind_slider = {
-    {sizeof(gorse_widget_slider), GORSE_KIND_TOUCHED | GORSE_KIND_CONTROL, draw, gorse_enter_control, gorse_slider_tick,
-     gorse_wait_for_value},
+    {sizeof(gorse_widget_slider), GORSE_KIND_TOUCHED | GORSE_KIND_CONTROL | GORSE_KIND_ENTERED, draw,
+     gorse_enter_control, gorse_slider_tick, gorse_wait_for_value},
     gorse_no_states,
     gorse_touch_slider};

@@ -111,13 +111,15 @@ static GORSE_OWN_FRAME void draw_end(const gorse_canvas *c, const gorse_widget *
 
 static GORSE_OWN_FRAME void draw_number(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
     char digits[GORSE_READOUT_BYTES];
+    gorse_canvas inside = *c;
     gorse_text_box where;
     gorse_write_decimal(gorse_drawn_value(c->run, widget),
                         (uint8_t)stepper_of(widget)->shown.limits[GORSE_STEPPER_DECIMALS], digits);
     middle_box(widget, &where.box);
     where.align = where.place = GORSE_ALIGN_MIDDLE;
     where.wrap = 0;
-    gorse_draw_text(c, gorse_plain_text(digits), &where, look->font, look->text);
+    if (gorse_clip(&inside.clip, &where.box) != 0u)
+        gorse_draw_text(&inside, gorse_plain_text(digits), &where, look->font, look->text);
 }
 
 static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
@@ -130,7 +132,7 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
 }
 
 const GORSE_ROM gorse_control_kind gorse_kind_stepper = {
-    {sizeof(gorse_widget_stepper), GORSE_KIND_TOUCHED | GORSE_KIND_CONTROL, draw, gorse_enter_control, tick,
-     gorse_wait_for_value},
+    {sizeof(gorse_widget_stepper), GORSE_KIND_TOUCHED | GORSE_KIND_CONTROL | GORSE_KIND_ENTERED, draw,
+     gorse_enter_control, tick, gorse_wait_for_value},
     gorse_no_states,
     touch};

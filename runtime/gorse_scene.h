@@ -150,7 +150,11 @@ enum {
     GORSE_EVENT_SWIPE_LEFT = 12,
     GORSE_EVENT_SWIPE_RIGHT = 13,
     GORSE_EVENT_SWIPE_UP = 14,
-    GORSE_EVENT_SWIPE_DOWN = 15
+    GORSE_EVENT_SWIPE_DOWN = 15,
+    GORSE_EVENT_FOCUS = 16,
+    GORSE_EVENT_BLUR = 17,
+    GORSE_EVENT_KEY = 18, /* on any screen; its widget is the key */
+    GORSE_EVENT_KNOB = 19 /* on any screen; its widget is 0 to the left, 1 to the right, GORSE_NONE for both */
 };
 
 /* What becomes of the runs of GORSE_EVENT_EVERY that a long step left out. */
@@ -213,8 +217,8 @@ typedef struct gorse_scene {
     uint32_t slots_at, timers_at, changed_at, whens_at, scratch_at, texts_at, screen_at;
     uint32_t end; /* of the last part, a multiple of 4 */
     /* What gorse_motion_of_several does one after the other, closed by 0: with a clock &gorse_motion_of_clock, with
-     * controls &gorse_motion_of_controls, then what would be the motion without all these, with recorders
-     * &gorse_motion_that_records. */
+     * controls &gorse_motion_of_controls, then what would be the motion without all these, where the focus reaches any
+     * &gorse_motion_of_focus, with recorders &gorse_motion_that_records. */
     const GORSE_ROM gorse_motion *const GORSE_ROM *motions;
     const GORSE_ROM gorse_keeper
         *keepers; /* trends first, which are the recorders, then maps, then readouts that can be stale */
@@ -305,6 +309,7 @@ extern const GORSE_ROM gorse_motion gorse_motion_of_clock;
 extern const GORSE_ROM gorse_motion gorse_motion_of_several;
 extern const GORSE_ROM gorse_motion gorse_motion_that_records;
 extern const GORSE_ROM gorse_motion gorse_motion_of_controls;
+extern const GORSE_ROM gorse_motion gorse_motion_of_focus;
 
 void gorse_extended_code(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand);
 /* The same with cells of maps, with arrays, and with both. */

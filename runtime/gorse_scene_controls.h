@@ -133,10 +133,30 @@ typedef struct gorse_margin {
 /* What input needs beside presses. */
 typedef struct gorse_controls {
     const GORSE_ROM gorse_margin *margins;
+    /* With a knob or keys: the widgets that the focus reaches, screen after screen, in order; and where those of each
+     * screen begin in it, with the end behind them. 0 if it reaches none. */
+    const GORSE_ROM uint16_t *focus_order;
+    const GORSE_ROM uint16_t *focus_starts;
     uint32_t state_at; /* of the state, behind its head: a gorse_finger */
+    uint32_t focus_at; /* of the state: a gorse_focus */
     uint16_t margin_count;
-    uint16_t hold; /* ms after which a press is a hold */
+    uint16_t hold;       /* ms after which a press is a hold */
+    uint8_t focus_wraps; /* 1: from the last to the first */
+    uint8_t has_focus;   /* 1: it reaches any */
+    uint8_t reserved[2];
 } gorse_controls;
+
+/* Keys of the panel; its own ones follow. */
+enum {
+    GORSE_KEY_UP = 0,
+    GORSE_KEY_DOWN = 1,
+    GORSE_KEY_LEFT = 2,
+    GORSE_KEY_RIGHT = 3,
+    GORSE_KEY_ENTER = 4,
+    GORSE_KEY_BACK = 5,
+    GORSE_KEY_PUSH = 6, /* the knob's */
+    GORSE_KEY_OWN = 7
+};
 
 #ifdef __cplusplus
 }

@@ -67,9 +67,10 @@ typedef struct gorse_font {
 /* Bits of a widget's state, which a look may depend on. */
 enum {
     GORSE_STATE_PRESSED = 1,
-    GORSE_STATE_WRONG = 2,   /* its value is out of its range */
-    GORSE_STATE_ON = 4,      /* a control whose value is what it stands for */
-    GORSE_STATE_DISABLED = 8 /* it takes no touch */
+    GORSE_STATE_WRONG = 2,    /* its value is out of its range */
+    GORSE_STATE_ON = 4,       /* a control whose value is what it stands for */
+    GORSE_STATE_DISABLED = 8, /* it takes no touch */
+    GORSE_STATE_FOCUSED = 16  /* the knob and the keys are on it */
 };
 
 struct gorse_look;
@@ -95,7 +96,8 @@ enum {
     GORSE_KIND_TOUCHED = 2,   /* takes presses */
     GORSE_KIND_FINE_TEXT = 4, /* its text is in gorse_text_widget_box, so that single characters can be redrawn */
     GORSE_KIND_WRAPPED = 8,   /* it is a gorse_wrapped_kind */
-    GORSE_KIND_CONTROL = 16   /* it, or the one that it draws by, is a gorse_control_kind */
+    GORSE_KIND_CONTROL = 16,  /* it, or the one that it draws by, is a gorse_control_kind */
+    GORSE_KIND_ENTERED = 32 /* its record is a gorse_widget_indicator, the third limit a step: turns change its value */
 };
 
 /* What a rule can command a kind to do. */

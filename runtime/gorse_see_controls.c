@@ -1,6 +1,6 @@
 /* SPDX-License-Identifier: MIT */
 /* A widget as it is now, in scenes with controls: it can be on, disabled or focused, and show something else then. */
-#include "gorse_control.h"
+#include "gorse_focus.h"
 #include "gorse_see.h"
 
 /* Lays over what rules changed in the record, or with GORSE_SLOT_LOOK in the look. */
@@ -14,6 +14,13 @@ static void lay_over_all(const gorse *g, const GORSE_ROM gorse_widget *from, uin
             gorse_lay_over(g, &screen->slots[number], values[number], view);
 }
 
+/* 1 if the knob and the keys are on a widget. */
+static uint8_t has_focus(const gorse *g, uint16_t widget) {
+    const GORSE_ROM gorse_controls *controls = g->scene->controls;
+    return (uint8_t)(controls != 0 && controls->has_focus != 0u && gorse_focus_of(g)->widget == widget);
+}
+
+/* The states, and for what is drawn whether the focus is there. */
 static uint_fast8_t states_of(const gorse *g, uint16_t widget, gorse_record *record) {
     const gorse_head *head = gorse_head_of(g);
     uint_fast8_t states = 0;
@@ -23,6 +30,11 @@ static uint_fast8_t states_of(const gorse *g, uint16_t widget, gorse_record *rec
         states |= GORSE_STATE_DISABLED;
     else if (head->pressed == widget && head->inside != 0u)
         states |= GORSE_STATE_PRESSED;
+    if (record->widget.enabled != 0u && has_focus(g, widget) != 0u) {
+        states |= GORSE_STATE_FOCUSED;
+        record->widget.enabled = (uint8_t)(record->widget.enabled | GORSE_FOCUS_IS_HERE |
+                                           (gorse_focus_of(g)->entered != 0u ? GORSE_FOCUS_ENTERED : 0));
+    }
     return states;
 }
 
@@ -35,7 +47,8 @@ void gorse_see(const gorse *g, uint16_t widget, gorse_view *view) {
     view->widget = &view->record.widget;
     view->look = &view->changed;
 #if !GORSE_SEPARATE_ROM
-    if (from->slot_count == 0u && from->enabled != 0u && (from->kind->flags & GORSE_KIND_CONTROL) == 0u) {
+    if (from->slot_count == 0u && from->enabled != 0u && (from->kind->flags & GORSE_KIND_CONTROL) == 0u &&
+        has_focus(g, widget) == 0u) {
         const gorse_head *head = gorse_head_of(g);
         view->widget = from;
         view->look =

@@ -19,9 +19,13 @@ static gorse_coord length_of(const gorse_widget_slider *s) {
     return is_upright(s) != 0u ? (gorse_coord)s->shown.widget.h : (gorse_coord)s->shown.widget.w;
 }
 
+/* Pixels of the grip along its way; an image has its own size. */
 static gorse_coord grip_of(const gorse_widget_slider *s) {
     const gorse_coord most = gorse_max(1, length_of(s));
-    return gorse_min(most, gorse_max(1, (gorse_coord)s->grip));
+    gorse_coord size = (gorse_coord)s->grip;
+    if (s->grip_image != 0)
+        size = (gorse_coord)(is_upright(s) != 0u ? s->grip_image->height : s->grip_image->width);
+    return gorse_min(most, gorse_max(1, size));
 }
 
 /* Pixels that the grip can move. */

@@ -23,6 +23,8 @@ typedef struct gorse_wrapped_kind {
 gorse_draw_function gorse_draw_faded;
 /* With an entry of its image's palette in another colour. */
 gorse_draw_function gorse_draw_recoloured_image, gorse_draw_recoloured_frames;
+/* With brackets while the focus is on it. */
+gorse_draw_function gorse_draw_focusable;
 
 /* The rest of `kind`; 0 where `of` has 0. */
 void gorse_wrapped_command(gorse *g, const gorse_widget *widget, const gorse_look *look, uint8_t what);

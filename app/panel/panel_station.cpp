@@ -17,6 +17,7 @@
 #include "app/widgets/fields.h"
 #include "app/widgets/frame_picture.h"
 #include "core/document/names.h"
+#include "core/document/panel_keys.h"
 #include "core/emit/costs.h"
 
 namespace gorsefinch::app {
@@ -174,18 +175,50 @@ void PanelStation::makeMounting(QWidget* page) {
         [](Panel& p, int64_t v) { p.rowOffset = static_cast<int>(v); });
 }
 
+void PanelStation::makeInput(QWidget* page) {
+    QFormLayout* input = section(tr("Input"), page);
+    yesNo(input, tr("Touch"), "touch", tr("the panel can be touched"), &Panel::touch);
+    yesNo(input, tr("Knob"), "knob", tr("it has one that turns and is pushed"), &Panel::knob);
+    makeKeys(input);
+    yesNo(input, tr("Focus wraps"), "focus_wraps", tr("from the last widget to the first"), &Panel::focusWraps);
+    number(
+        input, tr("Hold"), "hold_ms", "ms", kMinHoldMs, kMaxHoldMs,
+        tr("How long something is pressed until rules see its hold"),
+        [](const Panel& p) -> int64_t { return p.holdMs; },
+        [](Panel& p, int64_t v) { p.holdMs = static_cast<int>(v); });
+}
+
+void PanelStation::makeKeys(QFormLayout* form) {
+    auto* field = new QLineEdit(this);
+    field->setObjectName("keys");
+    field->setPlaceholderText(tr("none: up, down, enter, back, menu"));
+    field->setToolTip(
+        tr("The panel's keys by name, separated by commas. up, down, left, right, enter and back act on the "
+           "focus; others are for rules, as in: on key menu"));
+    connect(field, &QLineEdit::editingFinished, this, [this, field] {
+        if (!field->isModified())
+            return;
+        field->setModified(false);
+        const std::vector<std::string> keys =
+            field->text().trimmed().isEmpty() ? std::vector<std::string>() : listFromText(field->text().toStdString());
+        if (const auto error = keysError(keys)) {
+            session_.showError(QString::fromStdString(*error));
+            refresh();
+            return;
+        }
+        edit(tr("Change keys"), [&](Panel& panel) { panel.keys = keys; });
+    });
+    fills_.append(
+        [this, field] { field->setText(QString::fromStdString(choicesInWords(session_.document().panel->keys))); });
+    form->addRow(caption(tr("Keys"), field), field);
+}
+
 void PanelStation::makeController(QWidget* page) {
     QFormLayout* target = section(tr("Controller"), page);
     choice(
         target, tr("Kind"), "word_bits", {tr("32-bit"), tr("8-bit")}, tr("8-bit: constants lie in program memory"),
         [](const Panel& p) { return p.wordBits == 8 ? tr("8-bit") : tr("32-bit"); },
         [](Panel& p, const QString& t) { p.wordBits = t == tr("8-bit") ? 8 : 32; });
-    yesNo(target, tr("Touch"), "touch", tr("the panel can be touched"), &Panel::touch);
-    number(
-        target, tr("Hold"), "hold_ms", "ms", kMinHoldMs, kMaxHoldMs,
-        tr("How long a finger stays on something until rules see its hold"),
-        [](const Panel& p) -> int64_t { return p.holdMs; },
-        [](Panel& p, int64_t v) { p.holdMs = static_cast<int>(v); });
     yesNo(target, tr("Hooks required"), "hooks_required", tr("firmware must write each of them"),
           &Panel::hooksRequired);
     number(
@@ -210,6 +243,7 @@ QWidget* PanelStation::makeForm() {
     makeProject(page);
     makeSize(page);
     makeMounting(page);
+    makeInput(page);
     makeController(page);
     facts_ = new QLabel(page);
     facts_->setFont(Theme::figures());

@@ -39,6 +39,8 @@ class PanelStation : public Station {
     void makeProject(QWidget* page);
     void makeSize(QWidget* page);
     void makeMounting(QWidget* page);
+    void makeInput(QWidget* page);
+    void makeKeys(QFormLayout* form);
     void makeController(QWidget* page);
     QWidget* makePictures();
     QFormLayout* section(const QString& title, QWidget* page);

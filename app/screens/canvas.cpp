@@ -30,7 +30,7 @@ void fitMap(Widget& map, int cellWidth, int cellHeight) {
 }  // namespace
 
 Canvas::Canvas(Session& session, CellBrush& brush, QWidget* parent)
-    : QWidget(parent), session_(session), brush_(brush) {
+    : QWidget(parent), session_(session), input_(session.runner()), brush_(brush) {
     setObjectName("canvas");
     setAttribute(Qt::WA_OpaquePaintEvent);
     setFocusPolicy(Qt::StrongFocus);
@@ -169,6 +169,10 @@ QRect Canvas::selectionBox() const {
 }
 
 void Canvas::wheelEvent(QWheelEvent* event) {
+    if (operating_ && !(event->modifiers() & Qt::ControlModifier) && input_.wheel(*event)) {
+        event->accept();
+        return;
+    }
     if (event->modifiers() & Qt::ControlModifier) {
         const QPointF before = (event->position() - panelRect().topLeft()) / zoom_;
         setZoom(zoom_ + (event->angleDelta().y() > 0 ? 1 : -1));
@@ -214,6 +218,9 @@ void Canvas::keyPressEvent(QKeyEvent* event) {
     if (!session_.isOpen())
         return;
     const bool plain = (event->modifiers() & (Qt::ControlModifier | Qt::AltModifier)) == 0;
+    // H stays the key that ends it.
+    if (operating_ && event->key() != Qt::Key_H && input_.key(*event, true))
+        return;
     if (paintByKey(event) || moveByKey(event))
         return;
     if (event->key() == Qt::Key_H && plain) {
@@ -238,6 +245,8 @@ void Canvas::keyPressEvent(QKeyEvent* event) {
 }
 
 void Canvas::keyReleaseEvent(QKeyEvent* event) {
+    if (operating_ && event->key() != Qt::Key_H && input_.key(*event, false))
+        return;
     if (event->key() == Qt::Key_H && !event->isAutoRepeat() && !lockedOperating_)
         setOperating(false);
     else

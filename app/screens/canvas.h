@@ -8,6 +8,7 @@
 #include "app/screens/cell_brush.h"
 #include "app/screens/cell_pictures.h"
 #include "app/screens/snapping.h"
+#include "app/session/panel_input.h"
 #include "core/edits/handles.h"
 #include "core/edits/paint_cells.h"
 #include "core/kinds/kinds.h"
@@ -136,6 +137,7 @@ class Canvas : public QWidget {
     void refreshPicture();
 
     Session& session_;
+    PanelInput input_;
     CellBrush& brush_;
     int zoom_ = 2;
     bool fitted_ = true;

@@ -76,7 +76,9 @@ void Canvas::mousePressEvent(QMouseEvent* event) {
         return;
     setFocus();
     const QPoint at = toPanel(event->position());
-    if (event->button() == Qt::MiddleButton) {
+    if (operating_ && input_.mouse(*event, true)) {
+        return;
+    } else if (event->button() == Qt::MiddleButton) {
         beginGesture(Gesture::Pan, event->position().toPoint());
     } else if (operating_) {
         touchTwin(event->position(), true);
@@ -243,6 +245,8 @@ void Canvas::finishDraw() {
 }
 
 void Canvas::mouseReleaseEvent(QMouseEvent* event) {
+    if (operating_ && input_.mouse(*event, false))
+        return;
     const Gesture done = std::exchange(gesture_, Gesture::None);
     guides_.clear();
     if (operating_ && event->button() == Qt::LeftButton)

@@ -5,7 +5,8 @@
 
 namespace gorsefinch::app {
 
-// A panel of another size for a picture of something: with the same pixels, but neither turned nor mirrored.
+// A panel of another size for a picture of something: with the same pixels, but neither turned nor mirrored, and
+// without keys, so that the focus is on nothing.
 inline Panel samplePanel(const Panel& from, int width, int height) {
     Panel panel = from;
     panel.width = width;
@@ -13,6 +14,8 @@ inline Panel samplePanel(const Panel& from, int width, int height) {
     panel.round = false;
     panel.turn = 0;
     panel.mirrorX = panel.mirrorY = panel.invert = panel.swapRedBlue = false;
+    panel.knob = false;
+    panel.keys.clear();
     panel.columnOffset = panel.rowOffset = 0;
     return panel;
 }

@@ -13,6 +13,7 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
+#include "core/document/panel_keys.h"
 #include "app/widgets/from_std.h"
 
 namespace gorsefinch::app {
@@ -280,9 +281,12 @@ void Sheet::addBox() {
     addProperty(*findIn(placeProperties(), "opacity"), false);
     addProperty(*findIn(placeProperties(), "enabled"), false);
     const auto selected = session_.selection().widgets();
-    if (std::all_of(selected.begin(), selected.end(),
-                    [](const WidgetRef& each) { return info(each->kind).has(kIsTouched); }))
+    const bool touched = std::all_of(selected.begin(), selected.end(),
+                                     [](const WidgetRef& each) { return info(each->kind).has(kIsTouched); });
+    if (touched)
         addProperty(*findIn(placeProperties(), "touch_margin"), false);
+    if (touched && hasKeys(*session_.document().panel))
+        addProperty(*findIn(placeProperties(), "focus"), false);
 }
 
 void Sheet::addLook() {

@@ -13,16 +13,20 @@
 #include "app/theme/theme.h"
 #include "app/widgets/frame_picture.h"
 #include "app/widgets/panel_shape.h"
+#include "core/document/panel_keys.h"
 
 namespace gorsefinch::app {
 
-TwinPanel::TwinPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+TwinPanel::TwinPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session), input_(session.runner()) {
     setObjectName("twin");
     setAttribute(Qt::WA_OpaquePaintEvent);
     QSizePolicy policy(QSizePolicy::Preferred, QSizePolicy::Fixed);
     policy.setHeightForWidth(true);
     setSizePolicy(policy);
-    setToolTip(tr("The interface, running. Press its buttons with the mouse."));
+    setFocusPolicy(Qt::StrongFocus);
+    setToolTip(
+        tr("The interface, running. The mouse is the finger; its wheel turns the panel's knob and pushes it; arrow "
+           "keys, Return and Backspace are its keys."));
     connect(&session.runner(), &TwinRunner::stepped, this, qOverload<>(&QWidget::update));
 }
 
@@ -55,6 +59,11 @@ void TwinPanel::paintEvent(QPaintEvent*) {
     painter.setRenderHint(QPainter::SmoothPixmapTransform, r.width() < image.width());
     painter.drawImage(r, image);
     coverCorners(painter, *session_.document().panel, r, 0, Theme::colour(Role::Window));
+    if (hasFocus() && hasKeys(*session_.document().panel)) {
+        painter.setPen(QPen(Theme::colour(Role::Accent), 1));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawRect(r.adjusted(0, 0, -1, -1));
+    }
 }
 
 void TwinPanel::touch(const QPointF& at, bool down) {
@@ -67,9 +76,46 @@ void TwinPanel::touch(const QPointF& at, bool down) {
                             down);
 }
 
-void TwinPanel::mousePressEvent(QMouseEvent* event) { touch(event->position(), true); }
-void TwinPanel::mouseMoveEvent(QMouseEvent* event) { touch(event->position(), true); }
-void TwinPanel::mouseReleaseEvent(QMouseEvent* event) { touch(event->position(), false); }
+void TwinPanel::mousePressEvent(QMouseEvent* event) {
+    if (!session_.isOpen() || input_.mouse(*event, true))
+        return;
+    if (event->button() == Qt::LeftButton && (session_.document().panel->touch || !hasKeys(*session_.document().panel)))
+        touch(event->position(), true);
+}
+
+void TwinPanel::mouseMoveEvent(QMouseEvent* event) {
+    if (session_.isOpen() && (event->buttons() & Qt::LeftButton) && session_.document().panel->touch)
+        touch(event->position(), true);
+}
+
+void TwinPanel::mouseReleaseEvent(QMouseEvent* event) {
+    if (!session_.isOpen() || input_.mouse(*event, false))
+        return;
+    if (event->button() == Qt::LeftButton)
+        touch(event->position(), false);
+}
+
+void TwinPanel::wheelEvent(QWheelEvent* event) {
+    if (!session_.isOpen() || !input_.wheel(*event))
+        QWidget::wheelEvent(event);
+}
+
+void TwinPanel::keyPressEvent(QKeyEvent* event) {
+    if (!session_.isOpen() || !input_.key(*event, true))
+        QWidget::keyPressEvent(event);
+}
+
+void TwinPanel::keyReleaseEvent(QKeyEvent* event) {
+    if (!session_.isOpen() || !input_.key(*event, false))
+        QWidget::keyReleaseEvent(event);
+}
+
+// Single letters are shortcuts elsewhere in the window: here they are the panel's keys.
+bool TwinPanel::event(QEvent* event) {
+    if (event->type() == QEvent::ShortcutOverride && session_.isOpen() && hasKeys(*session_.document().panel))
+        event->accept();
+    return QWidget::event(event);
+}
 
 TwinView::TwinView(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
     auto* column = new QVBoxLayout(this);

@@ -3,6 +3,8 @@
 
 #include <QWidget>
 
+#include "app/session/panel_input.h"
+
 class QLabel;
 class QToolButton;
 
@@ -10,7 +12,7 @@ namespace gorsefinch::app {
 
 class Session;
 
-// The running copy's panel: shows its memory and hands it the mouse as a finger.
+// The running copy's panel: shows its memory and hands it the mouse as a finger, and what else operates the panel.
 class TwinPanel : public QWidget {
     Q_OBJECT
 
@@ -25,12 +27,17 @@ class TwinPanel : public QWidget {
     void mousePressEvent(QMouseEvent* event) override;
     void mouseMoveEvent(QMouseEvent* event) override;
     void mouseReleaseEvent(QMouseEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    void keyReleaseEvent(QKeyEvent* event) override;
+    bool event(QEvent* event) override;
 
   private:
     QRect pictureRect() const;
     void touch(const QPointF& at, bool down);
 
     Session& session_;
+    PanelInput input_;
 };
 
 // The twin with its clock, its screen and its controls.

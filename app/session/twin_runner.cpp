@@ -64,6 +64,18 @@ void TwinRunner::touch(const QPoint& at, bool down) {
     step();
 }
 
+bool TwinRunner::turn(int steps) {
+    const bool turned = twin_->turn(steps);
+    step();
+    return turned;
+}
+
+bool TwinRunner::key(const std::string& name, bool down) {
+    const bool known = twin_->key(name, down);
+    step();
+    return known;
+}
+
 Result<void> TwinRunner::setValue(const std::string& variable, const std::string& value) {
     Result<void> set = twin_->set(variable, value);
     step();

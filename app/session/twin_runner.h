@@ -30,6 +30,9 @@ class TwinRunner : public QObject {
     void restart();
     // A finger at a pixel of the twin's interface, and a step. Emits refused() if its panel has no touch.
     void touch(const QPoint& at, bool down);
+    // The twin's knob and its keys, and a step. False if its panel has none such.
+    bool turn(int steps);
+    bool key(const std::string& name, bool down);
     // Sets a variable from what a user writes, and steps.
     Result<void> setValue(const std::string& variable, const std::string& value);
     // One step now, for what must show at once.

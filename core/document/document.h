@@ -28,6 +28,7 @@ inline constexpr int kFormatVersion = 1;
 
 // The display hardware. Width and height are those of the interface as the user sees it, before it is turned.
 inline constexpr int kMinHoldMs = 100, kMaxHoldMs = 10000;
+inline constexpr size_t kMaxKeys = 64;
 
 struct Panel {
     int width = 320, height = 240;  // pixels
@@ -44,6 +45,9 @@ struct Panel {
     int64_t flashBytes = 256 * 1024, ramBytes = 20 * 1024;  // budget
     bool touch = true;                                      // it can be touched
     int holdMs = 600;                                       // after which a press is a hold
+    bool knob = false;                                      // with a push
+    std::vector<std::string> keys;                          // by their names, without the knob's push
+    bool focusWraps = false;                                // from the last widget to the first
     bool hooksRequired = false;                             // firmware without one of the hooks does not link
     UnknownKeys unknown;
 };

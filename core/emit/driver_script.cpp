@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/emit/driver_script.h"
+#include "core/document/panel_keys.h"
 #include "core/rules/clock_fields.h"
 #include "core/sim/date_text.h"
 
@@ -34,10 +35,22 @@ Result<std::string> setCalls(const Document& document, const Variable& variable,
 }
 
 int code(ScriptStep::What what) {
-    return what == ScriptStep::What::Wait      ? 0
-           : what == ScriptStep::What::Set     ? 1
-           : what == ScriptStep::What::Release ? 2
-                                               : 3;
+    switch (what) {
+        case ScriptStep::What::Wait: return 0;
+        case ScriptStep::What::Release: return 2;
+        case ScriptStep::What::Press:
+        case ScriptStep::What::Move: return 3;
+        default: return 1;
+    }
+}
+
+// The rest of the call of a step with the knob or a key; "" for another one, and for a key that the panel lacks.
+std::string keyCall(const Panel& panel, const ScriptStep& step) {
+    if (step.what == ScriptStep::What::Turn)
+        return "knob)(" + std::to_string(step.x) + ")";
+    const bool down = step.what == ScriptStep::What::KeyDown;
+    const auto number = down || step.what == ScriptStep::What::KeyUp ? keyNumber(panel, step.name) : std::nullopt;
+    return number ? "key)(" + std::to_string(*number) + ", " + (down ? "1)" : "0)") : std::string();
 }
 
 std::string dateArguments(const DateTime& date) {
@@ -76,6 +89,9 @@ Result<std::string> driverScript(const BuiltScene& scene, const std::vector<Scri
             out += "    case " + std::to_string(i) + ": " + *calls + "break;\n";
         }
     }
+    for (size_t i = 0; i < steps.size(); ++i)
+        if (const std::string call = keyCall(*document.panel, steps[i]); !call.empty())
+            out += "    case " + std::to_string(i) + ": PROJECT(" + call + "; break;\n";
     out += "    default: break;\n    }\n}\n";
     out += "static const struct { unsigned char what; int16_t x, y; uint32_t ms; } steps[] = {\n";
     for (const ScriptStep& step : steps)

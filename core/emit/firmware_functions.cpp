@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "core/document/panel_keys.h"
 #include "core/emit/c_text.h"
 #include "runtime/gorse_internal.h"
 
@@ -189,6 +190,15 @@ std::vector<FirmwareFunction> runFunctions(const BuiltScene& scene, const Projec
             {"A finger at a pixel of the interface; down is 1 while it touches. Hooks of press, release and tap run "
              "inside.",
              "void " + name + "_touch(int16_t x, int16_t y, uint8_t down)", "    gorse_touch(&run, x, y, down);\n"});
+    if (scene.document.panel->knob)
+        out.push_back(
+            {"The knob was turned by so many steps, to the right if they are positive. Hooks of its rules and of what "
+             "it\n * changes run inside.",
+             "void " + name + "_knob(int8_t steps)", "    gorse_knob(&run, steps);\n"});
+    if (hasKeys(*scene.document.panel))
+        out.push_back({"A key, " + upper +
+                           "_KEY_..., went down, 1, or up, 0. Hooks of its rules and of what it presses run inside.",
+                       "void " + name + "_key(uint8_t key, uint8_t down)", "    gorse_key(&run, key, down);\n"});
     out.push_back({"Changes to a screen at the next step. No hook runs inside.",
                    "gorse_result " + name + "_go(uint16_t screen)", "    return gorse_go(&run, screen);\n"});
     out.push_back(

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <algorithm>
 
+#include "core/document/panel_keys.h"
 #include "core/emit/firmware_functions.h"
 #include "core/emit/runtime_sources.h"
 #include "core/emit/runtime_symbols.h"
@@ -12,22 +13,55 @@ namespace {
 
 // Files that only some scenes need.
 bool isOptional(std::string_view name) {
-    for (const std::string_view prefix :
-         {"gorse_kind_",         "gorse_format_",       "gorse_image_",        "gorse_turn_",
-          "gorse_reader_",       "gorse_palette",       "gorse_motion",        "gorse_stored_image",
-          "gorse_turned_image",  "gorse_frames",        "gorse_gauge",         "gorse_blade",
-          "gorse_glyph_",        "gorse_paint_squares", "gorse_code_extended", "gorse_expand_extended",
-          "gorse_latch",         "gorse_input",         "gorse_see",           "gorse_control",
-          "gorse_acting_button", "gorse_slider",        "gorse_ring",          "gorse_cover",
-          "gorse_sine",          "gorse_outline",       "gorse_sector",        "gorse_indicator",
-          "gorse_cells",         "gorse_code_cells",    "gorse_elements",      "gorse_code_elements",
-          "gorse_fade",          "gorse_wrapped",       "gorse_recolour",      "gorse_box"})
+    for (const std::string_view prefix : {"gorse_kind_",
+                                          "gorse_format_",
+                                          "gorse_image_",
+                                          "gorse_turn_",
+                                          "gorse_reader_",
+                                          "gorse_palette",
+                                          "gorse_motion",
+                                          "gorse_stored_image",
+                                          "gorse_turned_image",
+                                          "gorse_frames",
+                                          "gorse_gauge",
+                                          "gorse_blade",
+                                          "gorse_glyph_",
+                                          "gorse_paint_squares",
+                                          "gorse_code_extended",
+                                          "gorse_expand_extended",
+                                          "gorse_latch",
+                                          "gorse_input",
+                                          "gorse_see",
+                                          "gorse_control",
+                                          "gorse_acting_button",
+                                          "gorse_slider",
+                                          "gorse_ring",
+                                          "gorse_focus",
+                                          "gorse_keys",
+                                          "gorse_debounce",
+                                          "gorse_knob_decode",
+                                          "gorse_touch_map",
+                                          "gorse_cover",
+                                          "gorse_sine",
+                                          "gorse_outline",
+                                          "gorse_sector",
+                                          "gorse_indicator",
+                                          "gorse_cells",
+                                          "gorse_code_cells",
+                                          "gorse_elements",
+                                          "gorse_code_elements",
+                                          "gorse_fade",
+                                          "gorse_wrapped",
+                                          "gorse_recolour",
+                                          "gorse_box"})
         if (name.starts_with(prefix) && name.ends_with(".c"))
             return true;
     return name == "gorse_latch.h" || name == "gorse_cover.h" || name == "gorse_gauge.h" || name == "gorse_blade.h" ||
            name == "gorse_fade.h" || name == "gorse_wrapped.h" || name == "gorse_progress.h" ||
-           name == "gorse_readout.h" || name == "gorse_control.h" || name == "gorse_acting_button.h" ||
-           name == "gorse_slider.h" || name == "gorse_ring.h";
+           name == "gorse_readout.h" || name == "gorse_control.h" || name == "gorse_focus.h" ||
+           name == "gorse_keys.h" || name == "gorse_debounce.h" || name == "gorse_knob_decode.h" ||
+           name == "gorse_touch_map.h" || name == "gorse_acting_button.h" || name == "gorse_slider.h" ||
+           name == "gorse_ring.h";
 }
 
 // Names of files. They are literals, so most repetitions are found by their address; a project has hundreds of images.
@@ -87,6 +121,23 @@ void addImageSources(const BakedImage& image, ChosenSources& chosen) {
         chosen.add(readerOf(image).source);
 }
 
+// The knob and the keys, and what firmware reads them with.
+void addKeySources(const BuiltScene& scene, ChosenSources& chosen) {
+    const Panel& panel = *scene.document.panel;
+    if (!hasKeys(panel))
+        return;
+    for (const char* each : {"gorse_keys.h", "gorse_debounce.c", "gorse_debounce.h"})
+        chosen.add(each);
+    if (panel.knob)
+        for (const char* each : {"gorse_knob_decode.c", "gorse_knob_decode.h"})
+            chosen.add(each);
+    if (scene.focusOrder.empty())
+        chosen.add("gorse_keys.c");
+    else
+        for (const char* each : {"gorse_focus.c", "gorse_focus_frame.c", "gorse_motion_focus.c"})
+            chosen.add(each);
+}
+
 }  // namespace
 
 RuntimeSymbol readerOf(const BakedImage& image) {
@@ -104,11 +155,12 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
     const PixelFormatInfo& format = info(scene.document.panel->format);
     chosen.add(format.panelSymbol.source);
     if (scene.scene.controls)
-        for (const char* each : {"gorse_input_controls.c", "gorse_see_controls.c", "gorse_control.c", "gorse_control.h",
-                                 "gorse_wrapped.h", "gorse_motion_controls.c"})
+        for (const char* each : {"gorse_focus.h", "gorse_input_controls.c", "gorse_see_controls.c", "gorse_control.c",
+                                 "gorse_control.h", "gorse_wrapped.h", "gorse_motion_controls.c"})
             chosen.add(each);
     else
         chosen.add("gorse_see.c");
+    addKeySources(scene, chosen);
     if (scene.document.panel->touch && !scene.scene.controls)
         chosen.add("gorse_input.c");
     const std::vector<Variable>& variables = *scene.document.variables;

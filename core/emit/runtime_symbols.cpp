@@ -39,6 +39,7 @@ constexpr Named<Code> codes[] = {{nullptr, "0"},
 
 constexpr Named<gorse_draw_function*> draws[] = {{nullptr, "0"},
                                                  {gorse_draw_faded, "gorse_draw_faded"},
+                                                 {gorse_draw_focusable, "gorse_draw_focusable"},
                                                  {gorse_draw_recoloured_image, "gorse_draw_recoloured_image"},
                                                  {gorse_draw_recoloured_frames, "gorse_draw_recoloured_frames"}};
 
@@ -47,6 +48,7 @@ constexpr Named<const gorse_motion*> motions[] = {{nullptr, "0"},
                                                   {&gorse_motion_that_follows, "&gorse_motion_that_follows"},
                                                   {&gorse_motion_of_clock, "&gorse_motion_of_clock"},
                                                   {&gorse_motion_of_controls, "&gorse_motion_of_controls"},
+                                                  {&gorse_motion_of_focus, "&gorse_motion_of_focus"},
                                                   {&gorse_motion_that_records, "&gorse_motion_that_records"},
                                                   {&gorse_motion_of_several, "&gorse_motion_of_several"}};
 
@@ -69,7 +71,7 @@ bool fades(const BuiltScene& scene) {
 }
 
 bool hasWrappedKinds(const BuiltScene& scene) {
-    return fades(scene) ||
+    return fades(scene) || !scene.focusOrder.empty() ||
            std::any_of(scene.parts.begin(), scene.parts.end(), [](const auto& part) { return part->recolours; });
 }
 

@@ -137,7 +137,8 @@ long stackDepth(const std::vector<std::string>& sources, int wordBits) {
     static const CallGraph graph;
     Depths depths(graph, sources, wordBits);
     long deepest = 0;
-    for (const std::string_view called : {"gorse_begin", "gorse_step", "gorse_touch", "gorse_set_text", "gorse_redraw"})
+    for (const std::string_view called :
+         {"gorse_begin", "gorse_step", "gorse_touch", "gorse_knob", "gorse_key", "gorse_set_text", "gorse_redraw"})
         deepest = std::max(deepest, depths.deepestFrom(called));
     const long alignment = wordBits == 8 ? 1 : 8;
     return (deepest + wrapperBytes(wordBits) + alignment - 1) / alignment * alignment;

@@ -21,7 +21,7 @@ my %pointers = (
     gorse_follow_rules => 'motion.follow', gorse_step => 'motion.tick motion.follow', gorse_fill_rect => 'format.native format.fill format.mask', mix_row => 'format.mask format.native',
     gorse_mask_span => 'format.native format.mask', draw_part => 'format.copy', draw_piece => 'format.copy', draw_arranged => 'format.copy', draw_pixels => 'format.copy', mix => 'format.copy', gather => 'source.convert',
     start_row => 'reader.start', draw_row => 'reader.draw', draw_rows => 'reader.draw', get_spread => 'image.spread reader.get', get_units => 'reader.get',
-    gorse_start_image_row => 'reader.start', gorse_read_mask => 'reader.get', gorse_read_pixels => 'reader.get source.convert', pixel_at => 'image.spread', gorse_text_difference => 'difference.changed', set_text => '', set_in_array => '', set_number => '', gorse_set_by_control => '', 'gorse_see_controls.c gorse_see' => 'kind.states', states_of => 'kind.states', touch_control => 'kind.touch', gorse_draw_slider => 'slider.grip',
+    gorse_start_image_row => 'reader.start', gorse_read_mask => 'reader.get', gorse_read_pixels => 'reader.get source.convert', pixel_at => 'image.spread', gorse_text_difference => 'difference.changed', set_text => '', set_in_array => '', set_number => '', gorse_set_by_control => '', 'gorse_see_controls.c gorse_see' => 'kind.states', states_of => 'kind.states', touch_control => 'kind.touch', gorse_draw_focusable => 'kind.draw', gorse_draw_slider => 'slider.grip',
     command => 'motion.command', enter_wanted => 'motion.enter',
     # The one of all motions that goes on to others.
     'gorse_motion_several.c enter' => 'besides.enter', 'gorse_motion_several.c tick' => 'besides.tick',
@@ -43,7 +43,7 @@ my %tables = (
 );
 my @named = (
     [qr/^gorse_paint_(rows|squares)(_with_copy)?$/, 'panel.paint'],
-    [qr/^gorse_draw_(faded|recoloured_image|recoloured_frames)$/, 'kind.draw'], [qr/^gorse_wrapped_command$/, 'kind.command'],
+    [qr/^gorse_draw_(faded|focusable|recoloured_image|recoloured_frames)$/, 'kind.draw'], [qr/^gorse_wrapped_command$/, 'kind.command'],
     [qr/^gorse_wrapped_tick$/, 'kind.tick'], [qr/^gorse_wrapped_wait$/, 'kind.wait'], [qr/^gorse_turn_/, 'panel.turn'], [qr/^gorse_read_glyph_/, 'font.read'],
     [qr/^gorse_convert_/, 'source.convert'], [qr/^gorse_draw_stored_image$/, 'source.draw'],
     [qr/^gorse_extended_code(_with_cells|_with_elements|_with_both)?$/, 'scene.extended'], [qr/^gorse_extended_forms$/, 'scene.forms'], [qr/^mark(_part)?$/, 'difference.changed'],

@@ -3,6 +3,7 @@
 #include "core/emit/c_text.h"
 #include "core/emit/firmware_functions.h"
 #include "core/emit/runtime_sources.h"
+#include "core/document/panel_keys.h"
 #include "core/emit/scene_writer.h"
 #include "core/emit/stack_depth.h"
 
@@ -69,6 +70,12 @@ std::string writeHeader(const BuiltScene& scene) {
     for (size_t i = 0; i < doc.screens.size(); ++i)
         out += "    " + upper + "_SCREEN_" + upperCase(doc.screens[i]->name) + " = " + std::to_string(i) + ",\n";
     out += "    " + upper + "_SCREENS = " + std::to_string(doc.screens.size()) + "\n};\n\n";
+    if (const auto keys = keysOf(*doc.panel); !keys.empty()) {
+        out += "enum {\n";
+        for (size_t i = 0; i < keys.size(); ++i)
+            out += "    " + upper + "_KEY_" + upperCase(keys[i]) + " = " +
+                   std::to_string(*keyNumber(*doc.panel, keys[i])) + (i + 1 < keys.size() ? ",\n" : "\n};\n\n");
+    }
     for (const FirmwareFunction& function : runFunctions(scene, names))
         out += declared(function);
     out += "\n/* You supply what follows, in " + name + "_port.c or elsewhere. */\n\n";

@@ -325,9 +325,21 @@ class SceneWriter {
             out_ += "};\n\n";
         }
         const gorse_controls& c = s_.controls;
+        const auto words = [&](const std::vector<uint16_t>& all, const char* what) {
+            std::string list;
+            for (const uint16_t each : all)
+                list += (list.empty() ? "" : ", ") + num(each);
+            line("static const GORSE_ROM uint16_t " + name_ + what + "[] = {" + list + "};");
+        };
+        if (c.focus_starts) {
+            words(s_.focusOrder, "_focus_order");
+            words(s_.focusStarts, "_focus_starts");
+        }
         line("static const GORSE_ROM gorse_controls " + name_ + "_controls = {" +
-             (s_.margins.empty() ? "0" : name_ + "_margins") + ", " + std::to_string(c.state_at) + "u, " +
-             num(c.margin_count) + ", " + num(c.hold) + "};\n");
+             (s_.margins.empty() ? "0" : name_ + "_margins") + ", " +
+             (c.focus_starts ? name_ + "_focus_order, " + name_ + "_focus_starts" : "0, 0") + ", " +
+             std::to_string(c.state_at) + "u, " + std::to_string(c.focus_at) + "u, " + num(c.margin_count) + ", " +
+             num(c.hold) + ", " + num(c.focus_wraps) + ", " + num(c.has_focus) + ", {0, 0}};\n");
     }
 
     void follows() {

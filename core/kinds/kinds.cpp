@@ -17,7 +17,8 @@ constexpr const KindInfo* kindTable[] = {
 };
 
 // Where several hold, the later one wins.
-constexpr std::array<LookState, 4> lookStateTable{{
+constexpr std::array<LookState, 5> lookStateTable{{
+    {"focused", "while the knob or the keys are on it", GORSE_STATE_FOCUSED, "GORSE_STATE_FOCUSED", kIsTouched},
     {"on", "while its value is what it stands for", GORSE_STATE_ON, "GORSE_STATE_ON", kIsToggled},
     {"pressed", "while a finger is on it", GORSE_STATE_PRESSED, "GORSE_STATE_PRESSED", kIsTouched},
     {"disabled", "while it takes no touch", GORSE_STATE_DISABLED, "GORSE_STATE_DISABLED", 0},
@@ -77,6 +78,8 @@ std::optional<PropertyValue> ownValue(const Widget& widget, const PropertyInfo& 
         return int64_t{widget.*property.number};
     if (property.flag)
         return widget.*property.flag;
+    if (property.words)
+        return widget.*property.words;
     const auto set = widget.properties.find(property.key);
     return set == widget.properties.end() ? std::nullopt : std::optional(set->second);
 }
@@ -86,6 +89,8 @@ void setOwnValue(Widget& widget, const PropertyInfo& property, const PropertyVal
         widget.*property.number = static_cast<int>(std::get<int64_t>(value));
     else if (property.flag)
         widget.*property.flag = std::get<bool>(value);
+    else if (property.words)
+        widget.*property.words = std::get<std::string>(value);
     else
         widget.properties.insert_or_assign(property.key, value);
 }

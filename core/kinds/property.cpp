@@ -14,7 +14,7 @@ namespace {
 using I = int64_t;
 using S = std::string;
 
-const std::array<PropertyInfo, 8> placeTable{{
+const std::array<PropertyInfo, 9> placeTable{{
     {.key = "x",
      .label = "Left",
      .type = PropertyType::Whole,
@@ -87,6 +87,14 @@ const std::array<PropertyInfo, 8> placeTable{{
      .help = "how far its touch target reaches beyond the box",
      .needs = kIsTouched,
      .number = &Widget::touchMargin},
+    {.key = "focus",
+     .label = "Focus",
+     .type = PropertyType::Words,
+     .fallback = S{},
+     .help = "its turn among what the knob and the keys reach: 1 is the first; never: they pass over it",
+     .hint = "by place",
+     .needs = kIsTouched,
+     .words = &Widget::focus},
 }};
 
 const std::array<PropertyInfo, 8> styleTable{{

@@ -76,6 +76,7 @@ struct PropertyInfo {
     // Of what every widget has: where the widget keeps it, instead of among its properties.
     int Widget::*number = nullptr;
     bool Widget::*flag = nullptr;
+    std::string Widget::*words = nullptr;
 
     bool takesExpression() const { return inRules || isValue; }
 };

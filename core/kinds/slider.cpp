@@ -53,7 +53,7 @@ const std::array sliderProperties{
                  .label = "Grip image",
                  .type = PropertyType::Image,
                  .fallback = std::string(),
-                 .help = "an image instead of the drawn grip"},
+                 .help = "an image instead of the drawn grip, in its own size"},
     gripColour(),
     PropertyInfo{.key = "ticks",
                  .label = "Ticks",

@@ -13,6 +13,9 @@ enum class Kind {
 #undef KIND
 };
 
+// Widget::focus of what the knob and the keys pass over.
+inline constexpr const char* kNeverFocused = "never";
+
 struct Widget {
     std::string name;
     Kind kind = Kind::Rectangle;
@@ -23,6 +26,7 @@ struct Widget {
     bool visible = true;               // when the interface starts
     int opacity = 255;                 // 0 to 255
     bool enabled = true;               // when the interface starts
+    std::string focus;                 // its turn among what the knob and the keys reach; "" by place, kNeverFocused
     int touchMargin = 0;               // pixels that its touch target reaches beyond the box
     bool locked = false;               // in the editor
     UnknownKeys unknown;

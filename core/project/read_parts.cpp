@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "core/base/characters.h"
+#include "core/document/panel_keys.h"
 #include "core/project/project_text.h"
 #include "core/project/recipe_text.h"
 
@@ -223,6 +224,17 @@ Clock readClock(const Json& json, Problems& problems) {
     return clock;
 }
 
+std::vector<std::string> readKeys(JsonObject& object) {
+    std::vector<std::string> keys;
+    for (const Json& each : object.array("keys"))
+        keys.push_back(each.is_string() ? each.get<std::string>() : std::string());
+    if (const auto error = keysError(keys)) {
+        object.problem("keys", *error, "Write a list of different names");
+        return {};
+    }
+    return keys;
+}
+
 Panel readPanel(const Json& json, Problems& problems) {
     JsonObject object(json, kMainFile, "panel", problems);
     Panel panel;
@@ -260,6 +272,9 @@ Panel readPanel(const Json& json, Problems& problems) {
     panel.flashBytes = object.whole("flash_bytes", panel.flashBytes, 0, int64_t{1} << 32);
     panel.touch = object.yesNo("touch", true);
     panel.holdMs = static_cast<int>(object.whole("hold_ms", panel.holdMs, kMinHoldMs, kMaxHoldMs));
+    panel.knob = object.yesNo("knob", false);
+    panel.focusWraps = object.yesNo("focus_wraps", false);
+    panel.keys = readKeys(object);
     panel.hooksRequired = object.yesNo("hooks_required", false);
     panel.ramBytes = object.whole("ram_bytes", panel.ramBytes, 0, int64_t{1} << 32);
     panel.unknown = object.unknown();

@@ -102,6 +102,10 @@ Json toJson(const Panel& panel) {
     out["ram_bytes"] = panel.ramBytes;
     putUnless(out, "touch", panel.touch, true);
     putUnless(out, "hold_ms", panel.holdMs, Panel().holdMs);
+    putUnless(out, "knob", panel.knob, false);
+    if (!panel.keys.empty())
+        out["keys"] = panel.keys;
+    putUnless(out, "focus_wraps", panel.focusWraps, false);
     putUnless(out, "hooks_required", panel.hooksRequired, false);
     appendUnknown(out, panel.unknown);
     return out;
@@ -189,18 +193,23 @@ Json toJson(const Widget& widget) {
     out["kind"] = info(widget.kind).key;
     // The box is written in any case.
     const auto isOfBox = [](const PropertyInfo& each) { return &each < &placeProperties()[4]; };
-    for (const PropertyInfo& each : placeProperties())
-        if (each.number && (isOfBox(each) || int64_t{widget.*each.number} != std::get<int64_t>(each.fallback)))
-            out[each.key] = widget.*each.number;
-    for (const PropertyInfo& each : placeProperties())
-        if (const auto expression = each.number ? expressionOf(widget, each.key) : std::nullopt)
+    for (const PropertyInfo& each : placeProperties()) {
+        if (!each.number)
+            continue;
+        if (const auto expression = expressionOf(widget, each.key))
             out[each.key] = *expression;
+        else if (isOfBox(each) || int64_t{widget.*each.number} != std::get<int64_t>(each.fallback))
+            out[each.key] = widget.*each.number;
+    }
     putUnless(out, "look", widget.look, std::string());
     for (const PropertyInfo& each : placeProperties())
         if (const auto expression = each.flag ? expressionOf(widget, each.key) : std::nullopt)
             out[each.key] = *expression;
         else if (each.flag)
             putUnless(out, each.key, widget.*each.flag, std::get<bool>(each.fallback));
+    for (const PropertyInfo& each : placeProperties())
+        if (each.words)
+            putUnless(out, each.key, widget.*each.words, std::string());
     putUnless(out, "locked", widget.locked, false);
     putContent(out, widget);
     appendUnknown(out, widget.unknown);

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "core/document/panel_keys.h"
 #include "core/rules/expression_compiler.h"
 #include "core/rules/rule_words.h"
 #include "core/rules/statement_compiler.h"
@@ -120,6 +121,12 @@ class FileCompiler {
     }
 
     std::optional<Compiled> event(const std::vector<Token>& tokens, gorse_rule& rule) {
+        if (at(tokens, 2).type == TokenType::End || !at(tokens, 2).is(".")) {
+            if (at(tokens, 1).is("key"))
+                return keyEvent(tokens, rule);
+            if (at(tokens, 1).is("knob"))
+                return knobEvent(tokens, rule);
+        }
         std::vector<const Token*> parts;
         size_t i = 1;
         while (at(tokens, i).type == TokenType::Name) {
@@ -150,6 +157,36 @@ class FileCompiler {
         if (parts.size() == 3 || !screenEvent(parts, swipe, rule))
             widgetEvent(parts, swipe, rule);
         return whileCondition(tokens, i);
+    }
+
+    // on key NAME
+    std::optional<Compiled> keyEvent(const std::vector<Token>& tokens, gorse_rule& rule) {
+        const Panel& panel = *pool_.names().document().panel;
+        const auto number = keyNumber(panel, at(tokens, 2).text);
+        if (!number) {
+            std::string known;
+            for (const std::string& each : keysOf(panel))
+                known += (known.empty() ? "" : ", ") + each;
+            report(Severity::Error, at(tokens, 2), "the panel has no such key",
+                   known.empty() ? "Give it keys at the station Panel" : "Write one of " + known);
+            return std::nullopt;
+        }
+        rule.event = GORSE_EVENT_KEY;
+        rule.widget = static_cast<uint16_t>(*number);
+        return whileCondition(tokens, 3);
+    }
+
+    // on knob, on knob left, on knob right
+    std::optional<Compiled> knobEvent(const std::vector<Token>& tokens, gorse_rule& rule) {
+        if (!pool_.names().document().panel->knob) {
+            report(Severity::Error, at(tokens, 1), "the panel has no knob", "Give it one at the station Panel");
+            return std::nullopt;
+        }
+        rule.event = GORSE_EVENT_KNOB;
+        const bool left = at(tokens, 2).is("left"), right = at(tokens, 2).is("right");
+        if (left || right)
+            rule.widget = right ? 1 : 0;
+        return whileCondition(tokens, left || right ? 3 : 2);
     }
 
     // A swipe is an event of screens and of widgets.

@@ -17,6 +17,8 @@ constexpr auto eventsOfWidgets = std::to_array<EventWord>({{"press", GORSE_EVENT
                                                            {"hold", GORSE_EVENT_HOLD, kIsTouched},
                                                            {"repeat", GORSE_EVENT_REPEAT, kRepeats},
                                                            {"change", GORSE_EVENT_CHANGE, kChanges},
+                                                           {"focus", GORSE_EVENT_FOCUS, kIsTouched},
+                                                           {"blur", GORSE_EVENT_BLUR, kIsTouched},
                                                            {"done", GORSE_EVENT_DONE, kPlays | kIsMoved}});
 constexpr auto wordsForSwipes = std::to_array<EventWord>({{"left", GORSE_EVENT_SWIPE_LEFT, kIsTouched},
                                                           {"right", GORSE_EVENT_SWIPE_RIGHT, kIsTouched},
@@ -29,8 +31,9 @@ constexpr auto aboutWidgets =
     std::to_array<std::string_view>({"show", "hide", "toggle", "enable", "disable", "play", "stop", "sample"});
 constexpr auto wordsForValues = std::to_array<std::string_view>({"yes", "no", "none"});
 constexpr auto wordsForArrays = std::to_array<std::string_view>({"any", "all", "count", "sum", "min", "max"});
-constexpr auto otherWords = std::to_array<std::string_view>(
-    {"on", "every", "when", "otherwise", "while", "missed", "start", "go", "back", "call", "swipe", "ms", "s", "min"});
+constexpr auto otherWords =
+    std::to_array<std::string_view>({"on", "every", "when", "otherwise", "while", "missed", "start", "go", "back",
+                                     "call", "swipe", "key", "knob", "ms", "s", "min"});
 
 bool isAmong(std::span<const std::string_view> words, std::string_view word) {
     return std::find(words.begin(), words.end(), word) != words.end();

@@ -20,10 +20,11 @@ struct BuiltScene {
     std::vector<gorse_text_variable> texts;
     std::deque<CompiledText> startTexts;
     std::vector<gorse_screen> screens;
-    std::vector<gorse_keeper> keepers;         // as gorse_scene says, each by screen, then widget
-    std::vector<const gorse_motion*> motions;  // see gorse_scene
-    std::vector<gorse_margin> margins;         // by screen, then widget
-    gorse_controls controls{};                 // of a scene with controls
+    std::vector<gorse_keeper> keepers;              // as gorse_scene says, each by screen, then widget
+    std::vector<const gorse_motion*> motions;       // see gorse_scene
+    std::vector<gorse_margin> margins;              // by screen, then widget
+    std::vector<uint16_t> focusOrder, focusStarts;  // see gorse_controls
+    gorse_controls controls{};                      // of a scene with controls
     gorse_panel panel{};
     gorse_panel uprightPanel{};  // without turn, mirror, inversion and offsets: for looking at
     gorse_scene scene{};

@@ -39,9 +39,10 @@ ResolvedStyle resolveStyle(const Document& document, const Widget& widget, const
 
 // True if a widget can be in all of these states at once, and the runtime looks at them together.
 bool canHoldTogether(uint8_t bits) {
-    const bool single = std::popcount(bits) == 1;
-    return single || ((bits & GORSE_STATE_WRONG) == 0 && (bits & (GORSE_STATE_DISABLED | GORSE_STATE_PRESSED)) !=
-                                                             (GORSE_STATE_DISABLED | GORSE_STATE_PRESSED));
+    if (std::popcount(bits) == 1)
+        return true;
+    const bool disabled = (bits & GORSE_STATE_DISABLED) != 0;
+    return (bits & GORSE_STATE_WRONG) == 0 && !(disabled && (bits & (GORSE_STATE_PRESSED | GORSE_STATE_FOCUSED)) != 0);
 }
 
 }  // namespace

@@ -4,10 +4,11 @@
 #include <algorithm>
 #include <cassert>
 
+#include "core/document/panel_keys.h"
 #include "core/project/project_text.h"
 #include "core/rules/clock_fields.h"
 #include "core/rules/lexer.h"
-#include "runtime/gorse_control.h"
+#include "runtime/gorse_focus.h"
 
 namespace gorsefinch {
 
@@ -73,7 +74,10 @@ void layOutState(BuiltScene& out, uint32_t keptBytes) {
     s.keepers_at = s.timers_at + 4u * s.timer_count;
     s.clock_at = s.keepers_at + keptBytes;
     out.controls.state_at = s.clock_at + (out.document.clock ? static_cast<uint32_t>(sizeof(gorse_clock_state)) : 0);
-    s.changed_at = out.controls.state_at + (s.controls ? static_cast<uint32_t>(sizeof(gorse_finger)) : 0);
+    out.controls.focus_at = out.controls.state_at + (s.controls ? static_cast<uint32_t>(sizeof(gorse_finger)) : 0);
+    const uint32_t focusBytes =
+        static_cast<uint32_t>(sizeof(gorse_focus)) + (2u * static_cast<uint32_t>(out.screens.size()) + 3u) / 4u * 4u;
+    s.changed_at = out.controls.focus_at + (out.controls.focus_starts ? focusBytes : 0);
     s.whens_at = s.changed_at + (s.number_count + s.text_count + followed + 7u) / 8u;
     s.scratch_bytes = scratchBytes(out);
     s.scratch_at = s.whens_at + s.when_count;
@@ -85,7 +89,30 @@ void layOutState(BuiltScene& out, uint32_t keptBytes) {
     s.end = (s.screen_at + screenBytes + 3u) / 4u * 4u;
 }
 
-bool isOfControls(const gorse_rule& rule) { return rule.event >= GORSE_EVENT_HOLD; }
+bool isOfControls(const gorse_rule& rule) {
+    return rule.event >= GORSE_EVENT_HOLD && rule.event != GORSE_EVENT_KEY && rule.event != GORSE_EVENT_KNOB;
+}
+
+// Screens on which the knob and the keys of a panel that has nothing else do nothing.
+void reportUnreached(BuiltScene& out) {
+    const Panel& panel = *out.document.panel;
+    const auto isOfKeys = [](const gorse_rule& rule) {
+        return rule.event == GORSE_EVENT_KEY || rule.event == GORSE_EVENT_KNOB;
+    };
+    if (panel.touch || !hasKeys(panel) || std::any_of(out.rules->rules.begin(), out.rules->rules.end(), isOfKeys))
+        return;
+    for (const auto& part : out.parts) {
+        if (!part->focusOrder.empty())
+            continue;
+        Problem problem;
+        problem.severity = Severity::Warning;
+        problem.screen = part->source->name;
+        problem.file = "screens/" + part->source->name + ".json";
+        problem.reason = "the knob and the keys reach nothing on this screen";
+        problem.remedy = "Add a control to it, or a rule such as on key back";
+        out.problems.add({std::move(problem)});
+    }
+}
 
 // What input needs beside presses.
 void fillControls(BuiltScene& out) {
@@ -94,7 +121,13 @@ void fillControls(BuiltScene& out) {
             margin.screen = static_cast<uint16_t>(i);
             out.margins.push_back(margin);
         }
+    for (const auto& part : out.parts) {
+        out.focusStarts.push_back(static_cast<uint16_t>(out.focusOrder.size()));
+        out.focusOrder.insert(out.focusOrder.end(), part->focusOrder.begin(), part->focusOrder.end());
+    }
+    out.focusStarts.push_back(static_cast<uint16_t>(out.focusOrder.size()));
     const bool needed =
+        !out.focusOrder.empty() ||
         std::any_of(out.parts.begin(), out.parts.end(), [](const auto& part) { return part->needsControls; }) ||
         std::any_of(out.rules->rules.begin(), out.rules->rules.end(), isOfControls);
     if (!needed)
@@ -102,6 +135,12 @@ void fillControls(BuiltScene& out) {
     out.controls.margins = out.margins.data();
     out.controls.margin_count = static_cast<uint16_t>(out.margins.size());
     out.controls.hold = static_cast<uint16_t>(out.document.panel->holdMs);
+    if (!out.focusOrder.empty()) {
+        out.controls.focus_order = out.focusOrder.data();
+        out.controls.focus_starts = out.focusStarts.data();
+        out.controls.has_focus = 1;
+        out.controls.focus_wraps = out.document.panel->focusWraps ? 1 : 0;
+    }
     out.scene.controls = &out.controls;
 }
 
@@ -120,6 +159,9 @@ void fillMotions(BuiltScene& out) {
         out.motions.push_back(&gorse_motion_of_controls);
     if (s.motion)
         out.motions.push_back(s.motion);
+    // It reaches what is visible once expressions are computed.
+    if (out.controls.focus_starts)
+        out.motions.push_back(&gorse_motion_of_focus);
     if (s.recorder_count != 0)
         out.motions.push_back(&gorse_motion_that_records);
     out.motions.push_back(nullptr);
@@ -220,6 +262,7 @@ void fillScene(BuiltScene& out) {
     s.hearer_count = addKeepers(kHears);
     s.keepers = out.keepers.data();
     fillControls(out);
+    reportUnreached(out);
     fillMotions(out);
     s.clock_by_minutes = out.document.clock && !usesSeconds(out) ? 1 : 0;
     s.follows = out.rules->follows.data();

@@ -6,7 +6,9 @@
 #include <cstring>
 
 #include "core/rules/clock_fields.h"
+#include "core/document/panel_keys.h"
 #include "core/rules/lexer.h"
+#include "core/scene/focus_order.h"
 #include "core/scene/part_fonts.h"
 #include "core/scene/part_images.h"
 
@@ -33,6 +35,8 @@ class PartBuilder {
         for (size_t i = 0; i < part_->source->widgets.size(); ++i)
             addWidget(static_cast<int>(i), *part_->source->widgets[i]);
         fonts_.finish();
+        if (hasKeys(*context_.document.panel))
+            part_->focusOrder = focusOrder(*part_);
         std::sort(part_->bindings.begin(), part_->bindings.end(), [](const auto& a, const auto& b) {
             return std::pair(a.widget, a.variable) < std::pair(b.widget, b.variable);
         });
@@ -63,6 +67,8 @@ class PartBuilder {
         finishTexts(number, widget, record.label);
         noteControls(number, widget, record.widget);
         part_->recolours = part_->recolours || asWrapped(record.widget.kind);
+        if (isReached(widget))
+            record.widget.kind = wrappedKind(record.widget.kind, gorse_draw_focusable);
         if (widget.opacity != Widget().opacity || changes(number, "opacity")) {
             record.widget.kind = wrappedKind(record.widget.kind, gorse_draw_faded);
             part_->fades = true;
@@ -187,7 +193,13 @@ class PartBuilder {
     uint8_t statesNeverIn(int number, const Widget& widget) const {
         const bool enabled = widget.enabled && !changes(number, "enabled");
         const bool off = info(widget.kind).canBeOn && !info(widget.kind).canBeOn(widget);
-        return static_cast<uint8_t>((enabled ? GORSE_STATE_DISABLED : 0) | (off ? GORSE_STATE_ON : 0));
+        return static_cast<uint8_t>((enabled ? GORSE_STATE_DISABLED : 0) | (off ? GORSE_STATE_ON : 0) |
+                                    (isReached(widget) ? 0 : GORSE_STATE_FOCUSED));
+    }
+
+    // The knob and the keys can be on it.
+    bool isReached(const Widget& widget) const {
+        return hasKeys(*context_.document.panel) && info(widget.kind).has(kIsTouched) && widget.focus != kNeverFocused;
     }
 
     // What of the widget needs more than presses.

@@ -76,6 +76,7 @@ struct ScreenPart {
     bool moves = false;                        // any of its widgets does something by itself
     bool needsControls = false;                // input of its widgets is more than presses
     std::vector<gorse_margin> margins;         // of its widgets, without the number of the screen
+    std::vector<uint16_t> focusOrder;          // widgets that the knob and the keys reach
     std::deque<std::vector<int32_t>> numbers;  // that records point to
     std::deque<std::vector<int16_t>> shorts;
     std::deque<std::vector<uint8_t>> bytes;

@@ -11,7 +11,7 @@
 #include <tuple>
 #include <utility>
 
-#include "runtime/gorse_control.h"
+#include "runtime/gorse_focus.h"
 
 namespace gorsefinch {
 
@@ -284,6 +284,25 @@ void carryFinger(const BuiltScene& before, const gorse& from, const BuiltScene& 
         gorse_set_number(&to, finger.falls_back, 0);
 }
 
+// Where the focus was on each screen.
+void carryFocus(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
+    if (!now.controls.focus_starts)
+        return;
+    const auto moved = [&](size_t screen, size_t old, uint16_t widget) {
+        const Screen &onto = *now.parts[screen]->source, &was = *before.parts[old]->source;
+        const int at = widget < was.widgets.size() ? widgetIndex(onto, was.widgets[widget]->name) : -1;
+        const auto& order = now.parts[screen]->focusOrder;
+        const bool reached = at >= 0 && std::find(order.begin(), order.end(), static_cast<uint16_t>(at)) != order.end();
+        return static_cast<uint16_t>(reached ? at : GORSE_NONE);
+    };
+    for (size_t i = 0; i < now.parts.size(); ++i) {
+        const int old = before.document.screenIndex(now.parts[i]->source->name);
+        const bool known = before.controls.focus_starts && old >= 0;
+        gorse_remembered_focus(&to)[i] = known ? moved(i, static_cast<size_t>(old), gorse_remembered_focus(&from)[old])
+                                               : static_cast<uint16_t>(GORSE_NONE);
+    }
+}
+
 // Calls `carry` with the keepers of each widget that keeps something before and now; those of trends or of maps.
 template <typename Carry>
 void forEachKeeper(const BuiltScene& before, const BuiltScene& now, unsigned trait, Carry carry) {
@@ -353,6 +372,7 @@ std::vector<int> carryOver(const BuiltScene& before, const gorse& from, const Bu
     std::vector<int> sameRules = carryRules(before, from, now, to);
     carryHead(before, from, now, to);
     carryFinger(before, from, now, to);
+    carryFocus(before, from, now, to);
     carryRecordings(before, from, now, to);
     carryCells(before, from, now, to);
     carryNews(before, from, now, to);

@@ -34,6 +34,19 @@ bool readLine(const std::string& verb, std::istringstream& words, ScriptStep& st
         step.what = ScriptStep::What::Set;
         if (!(words >> step.name) || !std::getline(words >> std::ws, step.value))
             return false;
+    } else if (verb == "turn") {
+        std::string steps;
+        step.what = ScriptStep::What::Turn;
+        if (!(words >> steps) || !readInt(steps, -100, 100, step.x))
+            return false;
+    } else if (verb == "key" || verb == "key_down" || verb == "key_up") {
+        step.what = verb == "key_up" ? ScriptStep::What::KeyUp : ScriptStep::What::KeyDown;
+        if (!(words >> step.name))
+            return false;
+        if (verb == "key") {
+            all.push_back(step);
+            step.what = ScriptStep::What::KeyUp;
+        }
     } else if (verb == "tap") {
         step.what = ScriptStep::What::Press;
         if (!readPointer(words, step))
@@ -73,10 +86,31 @@ Result<std::vector<ScriptStep>> parseScript(const std::string& text, const std::
         step.line = number;
         if (!readLine(verb, words, step, all) || all.size() > 10000)
             return failure(file, "line " + std::to_string(number), "this step can't be read: " + line.substr(0, 80),
-                           "Steps are wait MS, press X Y, move X Y, release X Y, tap X Y, set VARIABLE VALUE");
+                           "Steps are wait MS, press X Y, move X Y, release X Y, tap X Y, set VARIABLE VALUE, "
+                           "turn STEPS, key NAME, key_down NAME, key_up NAME");
     }
     return all;
 }
+
+namespace {
+
+// Does the step, of those that set no variable. Returns what the panel lacks for it, else null.
+const char* operate(Twin& twin, const ScriptStep& step) {
+    using What = ScriptStep::What;
+    switch (step.what) {
+        case What::Turn: return twin.turn(step.x) ? nullptr : "the panel has no knob";
+        case What::KeyDown:
+        case What::KeyUp:
+            return twin.key(step.name, step.what == What::KeyDown) ? nullptr : "the panel has no such key";
+        case What::Press:
+        case What::Move:
+        case What::Release:
+            return twin.touch(step.x, step.y, step.what != What::Release) ? nullptr : "the panel has no touch";
+        default: return nullptr;
+    }
+}
+
+}  // namespace
 
 uint32_t stepDuration(const ScriptStep& step) { return step.what == ScriptStep::What::Wait ? step.ms : 10; }
 
@@ -94,10 +128,9 @@ Result<void> runScript(Twin& twin, const std::vector<ScriptStep>& steps, const s
                 error.file = file;
                 return tl::unexpected(error);
             }
-        } else if (step.what != ScriptStep::What::Wait &&
-                   !twin.touch(step.x, step.y, step.what != ScriptStep::What::Release)) {
-            return failure(file, "line " + std::to_string(step.line), "the panel has no touch",
-                           "Take the step out, or set Touch at the station Panel");
+        } else if (const char* missing = operate(twin, step)) {
+            return failure(file, "line " + std::to_string(step.line), missing,
+                           "Take the step out, or change what the panel has at the station Panel");
         }
         now += stepDuration(step);
         twin.step(now);

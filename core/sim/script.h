@@ -11,13 +11,14 @@ namespace gorsefinch {
 
 // One line of a script:
 //   wait MS | press X Y | move X Y | release X Y | tap X Y | set VARIABLE VALUE
-// A tap is a press, a step, and a release. Comments begin with #.
+//   turn STEPS | key NAME | key_down NAME | key_up NAME
+// A tap is a press, a step, and a release, and a key goes down and up in the same way. Comments begin with #.
 struct ScriptStep {
-    enum class What { Wait, Press, Move, Release, Set };
+    enum class What { Wait, Press, Move, Release, Set, Turn, KeyDown, KeyUp };
     What what;
-    int x = 0, y = 0;  // pixels of the interface
-    uint32_t ms = 0;   // to wait
-    std::string name, value;
+    int x = 0, y = 0;         // pixels of the interface; of Turn: x is how many steps
+    uint32_t ms = 0;          // to wait
+    std::string name, value;  // of Set; the name of a key
     int line = 0;
 };
 

@@ -5,6 +5,7 @@
 #include <cassert>
 #include <utility>
 
+#include "core/document/panel_keys.h"
 #include "core/rules/clock_fields.h"
 #include "core/sim/carry_over.h"
 #include "core/sim/date_text.h"
@@ -82,6 +83,20 @@ bool Twin::touch(int x, int y, bool down) {
     gorse_touch(&run_, static_cast<int16_t>(std::clamp(x, -30000, 30000)),
                 static_cast<int16_t>(std::clamp(y, -30000, 30000)), down ? 1 : 0);
     return true;
+}
+
+bool Twin::turn(int steps) {
+    if (!scene_->document.panel->knob)
+        return false;
+    gorse_knob(&run_, static_cast<int8_t>(std::clamp(steps, -100, 100)));
+    return true;
+}
+
+bool Twin::key(std::string_view name, bool down) {
+    const auto number = keyNumber(*scene_->document.panel, name);
+    if (number)
+        gorse_key(&run_, static_cast<uint8_t>(*number), down ? 1 : 0);
+    return number.has_value();
 }
 
 Result<void> Twin::setClock(const std::string& value) {

@@ -43,6 +43,10 @@ class Twin {
     void step(uint32_t ms);
     // A finger at a pixel of the interface. False, and nothing happens, if the panel has no touch.
     bool touch(int x, int y, bool down);
+    // The knob, to the right by so many steps. False if the panel has none.
+    bool turn(int steps);
+    // A key of the panel by its name, or the push of its knob. False if it has none of that name.
+    bool key(std::string_view name, bool down);
     // Sets a variable from what a user writes, or the clock ("clock", "2026-11-30 14:05:00"); an error if there is none
     // or the value can't be read.
     Result<void> set(const std::string& variable, const std::string& value);

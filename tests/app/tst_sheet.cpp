@@ -147,6 +147,9 @@ class TestSheet : public QObject, support::OnWindow {
     void everyPropertyOfEveryKind() {
         QFETCH(int, number);
         const KindInfo& kind = *kinds()[static_cast<size_t>(number)];
+        Panel panel = *session_->document().panel;
+        panel.knob = true;  // else nothing has a focus
+        session_->edit(withPanel(session_->document(), panel), "Knob");
         Widget probe = made("probe", kind.kind);
         if (kind.has(kHasCells))
             probe.properties["image"] = std::string("flame");

@@ -5,6 +5,7 @@
 
 #include "core/edits/image_edits.h"
 #include "core/rules/property_value.h"
+#include "core/rules/rule_words.h"
 #include "core/sim/script.h"
 #include "tests/support/projects.h"
 
@@ -35,7 +36,10 @@ class RandomProject {
         std::string out;
         for (int i = 0; i < steps; ++i) {
             const std::string place = std::to_string(upTo(panel_.width)) + " " + std::to_string(upTo(panel_.height));
-            switch (upTo(9)) {
+            switch (upTo(panel_.knob ? 12 : 9)) {
+                case 9: out += "turn " + std::to_string(upTo(7) - 3) + "\n"; break;
+                case 10: out += maybe(50) ? "key push\n" : "key_down enter\n"; break;
+                case 11: out += maybe(50) ? "key down\n" : "key_up enter\n"; break;
                 case 7:
                     out += "set zone[" + std::to_string(upTo(4)) + "] " + std::to_string(upTo(60) - 10) + "\n";
                     break;
@@ -88,6 +92,11 @@ class RandomProject {
         panel_.columnOffset = 8 * upTo(3);
         panel_.rowOffset = 8 * upTo(2);
         panel_.stripLines = 8 << upTo(3);
+        if (maybe(50)) {
+            panel_.knob = true;
+            panel_.keys = {"enter", "light", "down"};
+            panel_.focusWraps = maybe(50);
+        }
         panel_.flashBytes = panel_.ramBytes = 8 << 20;
         document_ = withPanel(document_, panel_);
     }
@@ -272,6 +281,7 @@ class RandomProject {
             widget.opacity = maybe(85) ? 255 : upTo(256);
             widget.enabled = maybe(90);
             widget.touchMargin = maybe(80) ? 0 : upTo(20);
+            widget.focus = maybe(80) ? "" : maybe(30) ? kNeverFocused : std::to_string(1 + upTo(5));
             someOf(info(widget.kind).properties, 75, widget.properties);
             someOf(styleProperties(), 15, widget.properties);
             for (const auto& properties : {info(widget.kind).properties, placeProperties(), styleProperties()})
@@ -308,6 +318,16 @@ class RandomProject {
                 if (info(widget->kind).has(kHasCells) && maybe(60))
                     rules += "when count > " + std::to_string(upTo(40)) + "\n    " + screen->name + "." + widget->name +
                              ".cell[count % 6, level % 4] = level % 5\n\n";
+        for (const ScreenRef& screen : document_.screens)
+            for (const WidgetRef& widget : screen->widgets)
+                for (const char* event : {"hold", "change", "repeat", "done", "blur"})
+                    if (const EventWord* word = findEvent(widgetEvents(), event);
+                        info(widget->kind).has(word->needs) && maybe(25))
+                        rules += "on " + screen->name + "." + widget->name + "." + event +
+                                 "\n    count = (count + 11) % 100\n    " + (maybe(30) ? "disable " : "enable ") +
+                                 screen->name + ".w" + std::to_string(upTo(9)) + "\n\n";
+        if (panel_.knob)
+            rules += "on knob left\n    heat = heat - 9.5\n\non key light\n    open = !open\n\n";
         rules +=
             "on two.enter\n    zone[count % 5] = heat / 2\n    door = open\n    stage = open ? \"hold\" : "
             "\"idle\"\n\n";

@@ -1,0 +1,55 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/session/panel_input.h"
+
+#include "core/document/panel_keys.h"
+
+namespace gorsefinch::app {
+
+namespace {
+
+std::string keyName(const QKeyEvent& event, const Panel& panel) {
+    switch (event.key()) {
+        case Qt::Key_Up: return "up";
+        case Qt::Key_Down: return "down";
+        case Qt::Key_Left: return "left";
+        case Qt::Key_Right: return "right";
+        case Qt::Key_Return:
+        case Qt::Key_Enter: return "enter";
+        case Qt::Key_Backspace: return "back";
+        case Qt::Key_Space: return std::string(kPushKey);
+        default: break;
+    }
+    const std::string letter = event.text().toLower().toStdString();
+    for (const std::string& each : panel.keys)
+        if (!letter.empty() && QString::fromStdString(each).startsWith(QString::fromStdString(letter)) &&
+            std::none_of(knownKeys().begin(), knownKeys().end(), [&](const char* known) { return each == known; }))
+            return each;
+    return {};
+}
+
+}  // namespace
+
+bool PanelInput::wheel(const QWheelEvent& event) {
+    if (!runner_.twin().scene().document.panel->knob)
+        return false;
+    constexpr int kStep = QWheelEvent::DefaultDeltasPerStep;
+    turned_ -= event.angleDelta().y();
+    const int steps = turned_ / kStep;
+    turned_ -= steps * kStep;
+    if (steps != 0)
+        runner_.turn(steps);
+    return true;
+}
+
+bool PanelInput::mouse(const QMouseEvent& event, bool down) {
+    return event.button() == Qt::MiddleButton && runner_.key(std::string(kPushKey), down);
+}
+
+bool PanelInput::key(const QKeyEvent& event, bool down) {
+    if ((event.modifiers() & (Qt::ControlModifier | Qt::AltModifier)) != 0)
+        return false;
+    const std::string name = keyName(event, *runner_.twin().scene().document.panel);
+    return !name.empty() && (event.isAutoRepeat() || runner_.key(name, down));
+}
+
+}  // namespace gorsefinch::app
