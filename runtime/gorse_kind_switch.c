@@ -151,7 +151,7 @@ static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_
     grip.x0 = (gorse_coord)(inner.x0 + (gorse_coord)((int32_t)way * state.at / 255));
     grip.x1 = gorse_min(inner.x1, (gorse_coord)(grip.x0 + (inner.x1 - inner.x0) - way));
     draw_grip(c, &grip, look, state.is_on);
-    draw_notch(c, &grip, gorse_alpha(colour) != 0u ? colour : look->fill);
+    draw_notch(c, &grip, gorse_alpha(colour) != 0u && colour != look->text ? colour : look->fill);
     if (state.at < 128u)
         inner.x0 = grip.x1;
     else

@@ -47,6 +47,7 @@ Canvas::Canvas(Session& session, CellBrush& brush, QWidget* parent)
         brush_.setDown(false);
         refreshPicture();
     });
+    connect(&session.selection(), &Selection::shownStatesChanged, this, &Canvas::refreshPicture);
     connect(&brush, &CellBrush::changed, this, [this] { update(); });
     connect(&session.runner(), &TwinRunner::valueSet, this, &Canvas::refreshPicture);
     connect(&session.runner(), &TwinRunner::stepped, this, [this] {
@@ -56,9 +57,12 @@ Canvas::Canvas(Session& session, CellBrush& brush, QWidget* parent)
 }
 
 void Canvas::refreshPicture() {
-    if (session_.isOpen())
-        picture_ =
-            toImage(drawScreen(*session_.scene(), session_.selection().screenIndex(), &session_.runner().twin()));
+    if (session_.isOpen()) {
+        const Selection& selection = session_.selection();
+        const ShownStates states{selection.names().size() == 1 ? selection.names().front() : std::string(),
+                                 selection.shownStates()};
+        picture_ = toImage(drawScreen(*session_.scene(), selection.screenIndex(), &session_.runner().twin(), states));
+    }
     update();
 }
 

@@ -223,6 +223,8 @@ void Sheet::buildWidget(Kind kind, bool sameKind) {
         if (!info(kind).properties.empty())
             addLine();
     }
+    if (selected.size() == 1)
+        addShownStates();
     addLook();
     unsigned traits = 0;
     for (const WidgetRef& each : selected)

@@ -48,6 +48,7 @@ class Sheet : public QScrollArea {
     void buildWidget(Kind kind, bool sameKind);
     void addBox();
     void addLook();
+    void addShownStates();
     void addRules();
     void addHeading(const QString& text);
     void addLine();

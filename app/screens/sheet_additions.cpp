@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What the sheet has besides properties: a slider that tries a value, where a picture turns, rules and costs.
+#include <QComboBox>
 #include <QPushButton>
 
 #include "app/screens/sheet.h"
@@ -56,6 +57,26 @@ void Sheet::addTurning(const PropertyInfo& property) {
                const auto image = common(property);
                button->setEnabled(image && !std::get<std::string>(*image).empty());
            });
+}
+
+// Of one that is touched: a press, and what it is on, stay in sight while its look is set.
+void Sheet::addShownStates() {
+    const WidgetRef widget = session_.selection().widgets().front();
+    const KindInfo& kind = info(widget->kind);
+    if (!kind.has(kIsTouched) || kind.has(kIsUnseen))
+        return;
+    auto* box = new QComboBox(page_);
+    box->setObjectName("shown_states");
+    box->addItem(tr("as it runs"), 0);
+    box->addItem(tr("pressed"), GORSE_STATE_PRESSED);
+    if (kind.onValue) {
+        box->addItem(tr("on"), GORSE_STATE_ON);
+        box->addItem(tr("on and pressed"), GORSE_STATE_ON | GORSE_STATE_PRESSED);
+    }
+    connect(box, &QComboBox::activated, this,
+            [this, box](int at) { session_.selection().showIn(static_cast<uint8_t>(box->itemData(at).toInt())); });
+    addRow(tr("Canvas shows"), box, tr("The state in which the canvas shows it while it is selected"),
+           [this, box] { box->setCurrentIndex(box->findData(int{session_.selection().shownStates()})); });
 }
 
 void Sheet::addRules() {

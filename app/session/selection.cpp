@@ -31,6 +31,7 @@ void Selection::showScreen(const QString& name) {
         return;
     screen_ = name;
     names_.clear();
+    shownStates_ = 0;
     Q_EMIT changed();
 }
 
@@ -39,12 +40,21 @@ void Selection::select(const Names& names) {
         return;
     session_.endGesture();
     names_ = names;
+    shownStates_ = 0;
     Q_EMIT changed();
+}
+
+void Selection::showIn(uint8_t states) {
+    if (states == shownStates_)
+        return;
+    shownStates_ = states;
+    Q_EMIT shownStatesChanged();
 }
 
 void Selection::reset() {
     screen_ = QString::fromStdString(session_.document().screens.front()->name);
     names_.clear();
+    shownStates_ = 0;
 }
 
 void Selection::followScreen(const Document& before) {

@@ -29,6 +29,11 @@ class Selection : public QObject {
     void showScreen(const QString& name);
     void select(const Names& names);
 
+    // Shows the selected widget on the canvas as if it were in these states (GORSE_STATE_PRESSED, GORSE_STATE_ON) until
+    // something else is selected.
+    void showIn(uint8_t states);
+    uint8_t shownStates() const { return shownStates_; }
+
     // Begins anew on the first screen, without a signal.
     void reset();
     // Follows an edit: the screen that was renamed stays, and selected widgets that are gone are dropped.
@@ -37,11 +42,13 @@ class Selection : public QObject {
 
   Q_SIGNALS:
     void changed();
+    void shownStatesChanged();
 
   private:
     Session& session_;
     QString screen_;
     Names names_;
+    uint8_t shownStates_ = 0;
 };
 
 }  // namespace gorsefinch::app

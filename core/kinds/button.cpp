@@ -200,6 +200,12 @@ constinit const KindInfo buttonKind{
             const auto value = widget.properties.find("value");
             return value != widget.properties.end() && value->second != PropertyValue(std::string());
         },
+    .onValue =
+        [](const gorse_record& built) {
+            const gorse_widget_acting_button& acting = built.acting;
+            const bool isChoice = acting.form && acting.form[GORSE_BUTTON_ACTS] == GORSE_ACTS_CHOICE;
+            return OnValue{acting.button.variable, isChoice ? acting.form[GORSE_BUTTON_CHOICE] : 1};
+        },
 };
 
 }  // namespace gorsefinch

@@ -109,6 +109,11 @@ constinit const KindInfo checkboxKind{
             widget.properties.erase("align");
             styleCheckbox(widget, oneBit);
         },
+    .onValue =
+        [](const gorse_record& built) {
+            const gorse_widget_checkbox& box = built.checkbox;
+            return OnValue{box.variable, box.acts == GORSE_ACTS_CHOICE ? box.choice : 1};
+        },
 };
 
 }  // namespace gorsefinch

@@ -41,6 +41,12 @@ struct RuntimeKind {
     bool roundsCorners = false;  // of boxes whose look has square ones
 };
 
+// What a variable has while a widget is on.
+struct OnValue {
+    uint16_t variable = GORSE_NONE;  // or a number of the runtime's
+    int32_t value = 1;
+};
+
 // What kinds are offered together as.
 enum class KindGroup { Words, Controls, Indicators, Shapes };
 // The heading of a group.
@@ -84,6 +90,8 @@ struct KindInfo {
     void (*resize)(Widget& widget, const Widget& was) = nullptr;
     // False for a widget that is never in the state on; null if the kind's trait says it all.
     bool (*canBeOn)(const Widget& widget) = nullptr;
+    // Of a completed record with the state on; null for a kind that does not have it.
+    OnValue (*onValue)(const gorse_record& built) = nullptr;
     // What angles go round on; null if it has none.
     RoundPlace (*round)(const Widget& widget, const WholeOf& whole) = nullptr;
 

@@ -90,6 +90,10 @@ constinit const KindInfo switchKind{
             widget.w = 52;
             styleSwitch(widget, oneBit);
         },
+    .onValue =
+        [](const gorse_record& built) {
+            return OnValue{built.toggle.shown.variable, 1};
+        },
 };
 
 }  // namespace gorsefinch

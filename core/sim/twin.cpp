@@ -190,9 +190,16 @@ void drawRead(void* user, uint32_t address, uint8_t* to, uint16_t n) {
     readOutside(static_cast<Drawing*>(user)->scene, address, to, n);
 }
 
+void turnOn(gorse& run, const ScreenPart& part, size_t widget, uint8_t states) {
+    const auto onValue = info(part.source->widgets[widget]->kind).onValue;
+    const OnValue on = onValue && (states & GORSE_STATE_ON) != 0 ? onValue(part.records[widget]) : OnValue();
+    if (on.variable != GORSE_NONE)
+        gorse_set_number(&run, on.variable, on.value);
+}
+
 }  // namespace
 
-PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values) {
+PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values, const ShownStates& states) {
     assert(screen >= 0 && static_cast<size_t>(screen) < scene.screens.size());
     PanelMemory memory = memoryFor(scene.uprightPanel, scene.document.panel->format);
     std::vector<uint32_t> state(gorse_state_bytes(&scene.upright) / 4);
@@ -212,8 +219,16 @@ PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values) 
             gorse_set_text(&run, i, gorse_text_value(from, i));
         carryRecordings(values->scene(), *from, scene, run);
     }
+    const ScreenPart& part = *scene.parts[static_cast<size_t>(screen)];
+    const int widget = states.bits != 0 ? widgetIndex(*part.source, states.widget) : -1;
+    if (widget >= 0)
+        turnOn(run, part, static_cast<size_t>(widget), states.bits);
     gorse_head_of(&run)->screen = static_cast<uint16_t>(screen);
     gorse_show_screen(&run);
+    if (widget >= 0 && (states.bits & GORSE_STATE_PRESSED) != 0) {
+        gorse_head_of(&run)->pressed = static_cast<uint16_t>(widget);
+        gorse_head_of(&run)->inside = 1;
+    }
     gorse_head_of(&run)->started = 1;
     gorse_paint(&run);
     return memory;

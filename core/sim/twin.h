@@ -91,6 +91,12 @@ class Twin {
 };
 
 // Draws one screen as it would look with the twin's values, without running rules, upright.
-PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values = nullptr);
+// `states` shows one of its widgets as if it were in some.
+struct ShownStates {
+    std::string widget;
+    uint8_t bits = 0;  // GORSE_STATE_PRESSED, GORSE_STATE_ON
+};
+PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values = nullptr,
+                       const ShownStates& states = {});
 
 }  // namespace gorsefinch

@@ -159,8 +159,10 @@ class TestOperating : public QObject, support::OnWindow {
         QVERIFY(!session_->document().variable("alarm_choice"));
         // One alone says what it needs.
         session_->selection().select({"slow"});
+        canvas()->setFocus();
         QTest::keyClick(canvas(), Qt::Key_J);
-        QVERIFY(find<QLabel>("notice")->text().contains("needs several buttons"));
+        QVERIFY2(find<QLabel>("notice")->text().contains("needs several buttons"),
+                 qPrintable(find<QLabel>("notice")->text()));
     }
 
     void controlsAreOfferedForWhatThePanelWrites() {
