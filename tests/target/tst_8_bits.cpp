@@ -84,6 +84,71 @@ set weight 120.0
 set weight 3.0
 )";
 
+// Controls that a finger, a knob and keys operate.
+Document controlsProject() {
+    std::string faceFile = "B612-Regular.otf";
+    Disk disk;
+    const auto face = readFile(disk, SOURCE_DIR "/examples/kiln/fonts/B612-Regular.otf", kMaxPictureFile);
+    Document d =
+        *newProject(*presetByKey("mono-128x64"), "desk", std::make_shared<const FileContents>(*face), faceFile);
+    Panel panel = *d.panel;
+    panel.stripLines = 8;
+    panel.touch = true;
+    panel.knob = true;
+    panel.keys = {"back", "light"};
+    d = withPanel(d, panel);
+    d = withVariable(d, makeYesNo("fan", false));
+    d = withVariable(d, makeNumber("level", -500, 500, 25, 1));
+    using S = std::string;
+    const PropertyMap drawn{
+        {"fill", opaque(0)},          {"colour", opaque(0xffffff)},      {"border", opaque(0xffffff)},
+        {"border_width", int64_t{1}}, {"grip_colour", opaque(0xffffff)}, {"size", int64_t{10}}};
+    const auto with = [&](PropertyMap more) {
+        more.insert(drawn.begin(), drawn.end());
+        return more;
+    };
+    d = addWidgets(
+        d, "home",
+        {makeWidget("fan_switch", Kind::Switch, 2, 2, 40, 14, with({{"value", S("fan")}, {"slide", int64_t{60}}})),
+         makeWidget("dim", Kind::Slider, 48, 2, 78, 14, with({{"value", S("level")}, {"step", S("2.5")}})),
+         makeWidget("warm", Kind::Stepper, 48, 20, 78, 14, with({{"value", S("level")}, {"step", S("0.5")}})),
+         makeWidget("run", Kind::Button, 2, 38, 40, 20,
+                    with({{"value", S("fan")}, {"acts", S("latching")}, {"text", S("Go")}, {"text_on", S("{level}")}})),
+         makeWidget("pad", Kind::Zone, 48, 38, 78, 20)});
+    return withRules(
+        d, "main",
+        "on key light\n    fan = !fan\n\non pad.hold\n    level = 0\n\non pad.swipe left\n    disable dim\n\n"
+        "on knob right while fan\n    level = level + 0.1\n");
+}
+
+const char* const controlsScript = R"(
+tap 10 8
+wait 30
+wait 40
+turn 1
+key push
+turn 3
+key back
+press 60 8
+move 100 8
+set level 12.5
+release 100 8
+tap 120 26
+press 52 26
+wait 450
+release 52 26
+turn 1
+tap 10 45
+key light
+press 60 45
+wait 700
+release 60 45
+press 120 45
+move 60 46
+release 60 46
+turn -2
+)";
+
 // The panel's memory after each step, put together from what the 8-bit driver sent.
 QByteArray framesFromFlushes(const QByteArray& sent, const PanelMemory& empty) {
     PanelMemory memory = empty;
@@ -121,6 +186,7 @@ class Test8Bits : public QObject {
         QTest::addColumn<bool>("linkedWhole");
         const QByteArray hiveScript = readFile(SOURCE_DIR "/examples/hive/demo.script");
         QTest::newRow("small") << smallProject() << QByteArray(smallScript) << false;
+        QTest::newRow("controls") << controlsProject() << QByteArray(controlsScript) << false;
         QTest::newRow("hive") << openExample("hive") << hiveScript << false;
         QTest::newRow("hive_optimised_when_linked") << openExample("hive") << hiveScript << true;
     }
