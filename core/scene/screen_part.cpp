@@ -7,10 +7,10 @@
 
 #include "core/rules/clock_fields.h"
 #include "core/document/panel_keys.h"
-#include "core/rules/lexer.h"
 #include "core/scene/focus_order.h"
 #include "core/scene/part_fonts.h"
 #include "core/scene/part_images.h"
+#include "core/scene/part_texts.h"
 
 namespace gorsefinch {
 
@@ -25,7 +25,11 @@ uint8_t choiceNumber(const PropertyInfo& property, const PropertyValue& value) {
 class PartBuilder {
   public:
     PartBuilder(const ScreenRef& screen, const PartContext& context)
-        : context_(context), part_(std::make_shared<ScreenPart>()), images_(context, *part_), fonts_(context, *part_) {
+        : context_(context),
+          part_(std::make_shared<ScreenPart>()),
+          images_(context, *part_),
+          fonts_(context, *part_),
+          texts_(context, *part_, fonts_) {
         part_->source = screen;
         part_->slotInfos.assign(context.slots.begin(), context.slots.end());
         part_->firstString = context.firstString;
@@ -55,7 +59,7 @@ class PartBuilder {
         record.widget.memory = GORSE_NONE;
         record.widget.kind = kind.runtime.kind;
         record.widget.look = fonts_.takeLook(number, widget, statesNeverIn(number, widget));
-        shown_ = {};
+        texts_.begin(number, widget);
         RecordFiller filler(*this, number, widget, record);
         for (const RecordInfo* each = kind.record; each; each = each->base)
             for (const FieldInfo& field : each->fields)
@@ -64,7 +68,7 @@ class PartBuilder {
                         fill(filler, field, *property);
         if (kind.complete)
             kind.complete(filler);
-        finishTexts(number, widget, record.label);
+        texts_.finish(record.label);
         noteControls(number, widget, record.widget);
         part_->recolours = part_->recolours || asWrapped(record.widget.kind);
         if (isReached(widget))
@@ -120,12 +124,14 @@ class PartBuilder {
         void canShow(std::string_view text, std::string_view unit, int taken) override {
             part_.part_->longest.push_back({static_cast<size_t>(number_), std::string(text), std::string(unit), taken});
         }
-        uint16_t otherText(std::string_view key) override { return part_.otherText(widget_, key); }
+        uint16_t otherText(std::string_view key) override { return part_.texts_.addOther(key); }
         std::optional<int32_t> valueInWords(const std::string& variable, const std::string& words) const override {
             const auto found = part_.context_.names.variable(variable);
             return found && !found->variable->isText() ? valueFromWords(*found->variable, words) : std::nullopt;
         }
-        const uint8_t* keepWords(const std::vector<std::string>& words) override { return part_.keepWords(words); }
+        const uint8_t* keepWords(const std::vector<std::string>& words) override {
+            return part_.texts_.keepWords(words);
+        }
         void useScratch(int bytes) override { part_.part_->longestText = std::max(part_.part_->longestText, bytes); }
         void write(std::string_view text) override { part_.fonts_.write(text); }
         OtherFont writeIn(int size, std::string_view text) override { return part_.fonts_.writeIn(size, text); }
@@ -150,7 +156,7 @@ class PartBuilder {
         auto* const to = reinterpret_cast<std::byte*>(&filler.record()) + field.offset;
         const auto store = [&](const auto& given) { std::memcpy(to, &given, sizeof given); };
         switch (field.type) {
-            case FieldType::Text: store(addText(filler.index(), widget, property)); break;
+            case FieldType::Text: store(texts_.add(property)); break;
             case FieldType::Image: {
                 const BakedImageRef baked = bakedImage(widget, property, false);
                 store(baked ? baked->record() : nullptr);
@@ -211,90 +217,6 @@ class PartBuilder {
                                !widget.enabled || changes(number, "enabled") || !part_->margins.empty();
     }
 
-    // What a text of the widget needs beside its bytes.
-    void noteText(const Widget& widget, const PropertyInfo& property, const CompiledText& text) {
-        part_->needsExtended = part_->needsExtended || text.needsExtended;
-        part_->needsElements = part_->needsElements || text.needsElements;
-        part_->stackDepth = std::max(part_->stackDepth, text.stackDepth);
-        part_->needsForms = part_->needsForms || text.needsForms;
-        for (const Problem& each : text.problems)
-            problem(each.severity, widget,
-                    std::string(property.key) + ", column " + std::to_string(each.column) + ": " + each.reason,
-                    each.remedy);
-        addShown(text);
-        shown_.changes = shown_.changes || text.hasInsets;
-    }
-
-    void addShown(const CompiledText& text) {
-        shown_.all.push_back(&text);
-        fonts_.needCharacters(text.characters);
-    }
-
-    // What a widget's text can be: its own and what rules give it.
-    const uint8_t* addText(int number, const Widget& widget, const PropertyInfo& property) {
-        part_->texts.push_back(compileText(std::get<std::string>(value(widget, property.key)), context_.names));
-        const CompiledText& text = part_->texts.back();
-        noteText(widget, property, text);
-        for (const SlotInfo& slot : context_.slots)
-            if (slot.widget == number && slot.property == &property) {
-                shown_.changes = true;
-                for (const int each : slot.strings)
-                    addShown(context_.rules.strings[static_cast<size_t>(each)]);
-            }
-        return text.bytes.data();
-    }
-
-    uint16_t otherText(const Widget& widget, std::string_view key) {
-        const PropertyInfo& property = *findProperty(widget.kind, key);
-        const int number = addString(std::get<std::string>(value(widget, key)));
-        noteText(widget, property, part_->slotTexts.back());
-        return static_cast<uint16_t>(number);
-    }
-
-    // What the widget can say, once all is known.
-    void finishTexts(int number, const Widget& widget, gorse_widget_text& label) {
-        if (shown_.all.empty())
-            return;
-        if (shown_.changes)
-            addMemory(number, widget, label, shown_.all);
-        if (shown_.changes && isMeantWhole(widget))
-            for (const CompiledText* each : shown_.all)
-                part_->longest.push_back({static_cast<size_t>(number), each->longestShown, {}});
-    }
-
-    // Its text is meant to be seen whole: it is not broken into lines, has the box to itself, does not end in dots or
-    // roll.
-    bool isMeantWhole(const Widget& widget) const {
-        const auto isSet = [&](const char* key) {
-            const PropertyInfo* property = findIn(info(widget.kind).properties, key);
-            return property && value(widget, key) != property->fallback;
-        };
-        const PropertyInfo* overflow = findIn(info(widget.kind).properties, "overflow");
-        const bool shrinks = overflow && value(widget, overflow->key) == PropertyValue(std::string("shrink"));
-        return !isSet("wrap") && !isSet("image") && (shrinks || !isSet("overflow"));
-    }
-
-    void addMemory(int number, const Widget& widget, gorse_widget_text& label,
-                   const std::vector<const CompiledText*>& all) {
-        int longest = 0;
-        std::set<int> variables;
-        for (const CompiledText* each : all) {
-            longest = std::max(longest, each->longest);
-            variables.insert(each->variables.begin(), each->variables.end());
-        }
-        if (longest + 1 > kMaxShownText)
-            problem(Severity::Error, widget,
-                    "its text can get " + std::to_string(longest) + " bytes long; at most " +
-                        std::to_string(kMaxShownText - 1) + " are possible",
-                    "Shorten the words or narrow the variables' ranges");
-        label.widget.capacity = static_cast<uint8_t>(std::min(longest + 1, kMaxShownText));
-        part_->longestText = std::max(part_->longestText, int{label.widget.capacity});
-        for (const int variable : variables) {
-            part_->bindings.push_back({static_cast<uint16_t>(variable), static_cast<uint16_t>(number)});
-            part_->usedVariables.insert(context_.names.variableOf(variable).name);
-        }
-    }
-
     // Room in the screen's part of the state for the widget's text and, behind it, what its kind remembers. What
     // finds none shares the first bytes, so that the rest can be looked at.
     void takeMemory(const Widget& widget, gorse_widget& base, uint16_t stateBytes) {
@@ -310,16 +232,6 @@ class PartBuilder {
         }
         base.memory = static_cast<uint16_t>(part_->memoryBytes);
         part_->memoryBytes += bytes;
-    }
-
-    const uint8_t* keepWords(const std::vector<std::string>& words) {
-        CompiledText all;
-        for (const std::string& each : words) {
-            const CompiledText text = compileText(plainText(each), context_.names);
-            all.bytes.insert(all.bytes.end(), text.bytes.begin(), text.bytes.end());
-        }
-        part_->texts.push_back(std::move(all));
-        return part_->texts.back().bytes.data();
     }
 
     // Null without an image, or after reporting a problem.
@@ -407,26 +319,14 @@ class PartBuilder {
         const PropertyValue from = value(widget, property.key);
         if (property.type != PropertyType::Text)
             return numberOf(property, from);
-        return addString(std::get<std::string>(from));
+        return texts_.addString(std::get<std::string>(from));
     }
-
-    // Returns the text's number among the scene's strings.
-    int addString(const std::string& words) {
-        part_->slotTexts.push_back(compileText(words, context_.names));
-        return part_->firstString + static_cast<int>(part_->slotTexts.size()) - 1;
-    }
-
-    // What the present widget can say.
-    struct ShownTexts {
-        std::vector<const CompiledText*> all;
-        bool changes = false;
-    };
 
     const PartContext& context_;
-    ShownTexts shown_;
     std::shared_ptr<ScreenPart> part_;
     PartImages images_;
     PartFonts fonts_;
+    PartTexts texts_;
 };
 
 }  // namespace
