@@ -130,7 +130,7 @@ static uint8_t swipe_of(const gorse *g) {
 }
 
 /* A swipe on a widget is one of its screen too. */
-static void tell_swipe(gorse *g, uint16_t pressed, uint8_t swipe) {
+static void report_swipe(gorse *g, uint16_t pressed, uint8_t swipe) {
     if (swipe == 0u)
         return;
     if (pressed != GORSE_NONE)
@@ -159,7 +159,7 @@ void gorse_end_press(gorse *g, uint8_t inside) {
     }
     if (g->scene->controls != 0)
         gorse_finger_of(g)->flags = 0;
-    tell_swipe(g, pressed, swipe);
+    report_swipe(g, pressed, swipe);
 }
 
 void gorse_touch(gorse *g, int16_t x, int16_t y, uint8_t down) {

@@ -54,7 +54,7 @@ uint8_t gorse_touch_calibrate(const gorse_touch_point measured[3], const gorse_t
     if (is_small(measured) == 0 || is_small(shown) == 0)
         return 0;
     det = ax * by - bx * ay;
-    /* Results below fit, and points nearly on a line tell too little. */
+    /* Results below fit, and points nearly on a line are not enough. */
     if (det < MOST * 256 && det > -MOST * 256)
         return 0;
     if (solve(measured, shown[0].x, shown[1].x, shown[2].x, det, &found.xx, &found.xy, &found.x0) == 0u ||

@@ -37,7 +37,7 @@ PropertyInfo onColour() {
             .label = "When on",
             .type = PropertyType::Colour,
             .fallback = opaque(kAccentColour),
-            .help = "colour that tells that it is on"};
+            .help = "colour of what shows that it is on"};
 }
 
 PropertyInfo gripColour() {
