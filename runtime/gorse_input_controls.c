@@ -171,7 +171,7 @@ void gorse_touch(gorse *g, int16_t x, int16_t y, uint8_t down) {
     head->down = (uint8_t)(down != 0u);
     if (was_down == 0u && down != 0u) {
         /* A key may press something. */
-        if (head->pressed != GORSE_NONE)
+        if (head->pressed != GORSE_NONE && g->scene->controls != 0)
             gorse_lose_finger(g);
         head->pressed = widget_at(g, x, y);
         begin_finger(g, x, y);

@@ -278,6 +278,12 @@ void carryFinger(const BuiltScene& before, const gorse& from, const BuiltScene& 
         else if (finger.memory != GORSE_NONE)
             finger.memory = now.parts[gorse_head_of(&to)->screen]->records[pressed].widget.memory;
     }
+    // A key's press ends with the keys.
+    if (gorse_head_of(&to)->down == 0 && !now.controls.focus_starts) {
+        gorse_head_of(&to)->pressed = GORSE_NONE;
+        gorse_head_of(&to)->inside = 0;
+        finger.memory = GORSE_NONE;
+    }
     if (now.scene.controls)
         *gorse_finger_of(&to) = finger;
     else if (finger.falls_back != GORSE_NONE)

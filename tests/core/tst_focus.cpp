@@ -358,6 +358,24 @@ class TestFocus : public QObject {
         QCOMPARE(widgets[gorse_focus_of(twin.run())->widget]->name, std::string("d"));
     }
 
+    void aPressEndsWithTheKeys() {
+        SceneBuilder builder;
+        Document d = withPanelOf(makeDocument(), PixelFormat::Rgb565, 0, 160, 120);
+        d = addWidgets(withKeys(d, true, {"enter"}), "first", {key("a", 10, 10)});
+        Twin twin(builder.build(d));
+        twin.step(0);
+        QVERIFY(twin.key("enter", true));
+        twin.step(10);
+        QCOMPARE(int{gorse_head_of(twin.run())->pressed}, 0);
+        twin.update(builder.build(withKeys(d, false, {})));
+        QCOMPARE(int{gorse_head_of(twin.run())->pressed}, int{GORSE_NONE});
+        QVERIFY(twin.touch(20, 15, true));
+        twin.step(20);
+        QVERIFY(twin.touch(20, 15, false));
+        twin.step(30);
+        QCOMPARE(int{gorse_head_of(twin.run())->pressed}, int{GORSE_NONE});
+    }
+
     void namesOfKeys() {
         Panel panel;
         QVERIFY(!hasKeys(panel) && keysOf(panel).empty());
