@@ -123,11 +123,11 @@ static GORSE_OWN_FRAME void draw_number(const gorse_canvas *c, const gorse_widge
 }
 
 static void draw(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
-    uint8_t side, pressed = NO_SIDE;
+    uint8_t pressed = NO_SIDE;
     if (gorse_is_moved(c->run, widget) != 0u && gorse_head_of(c->run)->inside != 0u)
         pressed = side_at(widget, gorse_finger_of(c->run)->from_x);
-    for (side = MINUS; side <= PLUS; side++)
-        draw_end(c, widget, look, side, (uint8_t)(side == pressed));
+    draw_end(c, widget, look, MINUS, (uint8_t)(pressed == MINUS));
+    draw_end(c, widget, look, PLUS, (uint8_t)(pressed == PLUS));
     draw_number(c, widget, look);
 }
 
