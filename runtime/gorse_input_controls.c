@@ -67,7 +67,7 @@ void gorse_lose_finger(gorse *g) {
     finger->falls_back = GORSE_NONE;
     gorse_head_of(g)->pressed = GORSE_NONE;
     gorse_head_of(g)->inside = 0;
-    gorse_set_by_control(g, GORSE_NONE, variable, 0);
+    gorse_set_by_control(g, pressed, variable, 0);
     if (pressed != GORSE_NONE)
         gorse_dirty_number(g, pressed);
 }

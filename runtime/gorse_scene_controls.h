@@ -40,7 +40,7 @@ enum {
 /* What a button does, in a table of 16-bit numbers. */
 enum {
     GORSE_BUTTON_ACTS = 0,         /* GORSE_ACTS_... */
-    GORSE_BUTTON_CHOICE = 1,       /* the value that it stands for */
+    GORSE_BUTTON_CHOICE = 1,       /* the value that a tap sets */
     GORSE_BUTTON_MAY_CLEAR = 2,    /* 1: a tap on the one that is chosen sets 0 */
     GORSE_BUTTON_REPEAT_AFTER = 3, /* ms, up to 65535; 0: it does not repeat */
     GORSE_BUTTON_REPEAT_EVERY = 4, /* ms */

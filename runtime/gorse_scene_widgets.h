@@ -68,7 +68,7 @@ typedef struct gorse_font {
 enum {
     GORSE_STATE_PRESSED = 1,
     GORSE_STATE_WRONG = 2,    /* its value is out of its range */
-    GORSE_STATE_ON = 4,       /* a control whose value is what it stands for */
+    GORSE_STATE_ON = 4,       /* a control whose variable is not 0, or has the value of its choice */
     GORSE_STATE_DISABLED = 8, /* it takes no touch */
     GORSE_STATE_FOCUSED = 16  /* the knob and the keys are on it */
 };

@@ -148,6 +148,9 @@ std::vector<int16_t> buttonForm(RecordBuilder& builder, bool hasVariable) {
     if (form[GORSE_BUTTON_ACTS] != GORSE_ACTS_MOMENTARY && builder.text("value").empty())
         builder.report(Severity::Warning, "it acts on no variable", "Choose its Value, or make it momentary");
     form[GORSE_BUTTON_MAY_CLEAR] = std::get<bool>(builder.value("may_clear")) ? 1 : 0;
+    if (form[GORSE_BUTTON_MAY_CLEAR] != 0 && form[GORSE_BUTTON_ACTS] == GORSE_ACTS_CHOICE && hasVariable &&
+        form[GORSE_BUTTON_CHOICE] == 0)
+        builder.report(Severity::Warning, "a tap can't clear it, as its choice is 0", "Give it another choice");
     form[GORSE_BUTTON_REPEAT_AFTER] = whole("repeat_after");
     form[GORSE_BUTTON_REPEAT_EVERY] = whole("repeat_every");
     form[GORSE_BUTTON_TEXT_ON] = static_cast<int16_t>(

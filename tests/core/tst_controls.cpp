@@ -40,7 +40,7 @@ class TestControls : public QObject {
     void aHeldButtonFallsBackWhenItGoes() {
         const std::vector<Widget> widgets{button("push", 10, {{"value", std::string("lit")}})};
         for (const std::string& what : std::vector<std::string>{"go second", "hide push", "disable push"}) {
-            Hand p(controlsOf(widgets, "when count > 5\n    " + what + "\n"));
+            Hand p(controlsOf(widgets, "when count > 5\n    " + what + "\non push.change\n    level = level + 1\n"));
             p.down(20, 30);
             p.step(10);
             QCOMPARE(p["lit"], std::string("yes"));
@@ -48,6 +48,7 @@ class TestControls : public QObject {
             p.step(10);
             p.step(10);
             QVERIFY2(p["lit"] == "no", what.c_str());
+            QCOMPARE(p["level"], std::string(what == "go second" ? "11" : "12"));
             QVERIFY2(p.isWhole(), what.c_str());
             p.down(25, 30);
             p.up(25, 30);
@@ -366,9 +367,12 @@ class TestControls : public QObject {
         QVERIFY(problem(button("a", 0, acting("latching", "")), "it acts on no variable"));
         QVERIFY(problem(button("a", 0, acting("latching", "nothing")), "there is no variable \"nothing\""));
         PropertyMap wrong = acting("choice", "mode");
-        QVERIFY(problem(button("a", 0, wrong), "it stands for no value"));
+        QVERIFY(problem(button("a", 0, wrong), "it has no choice"));
         wrong["choice"] = std::string("warm");
         QVERIFY(problem(button("a", 0, wrong), "\"warm\" is no value of mode"));
+        wrong["choice"] = std::string("low");
+        wrong["may_clear"] = true;
+        QVERIFY(problem(button("a", 0, wrong), "a tap can't clear it"));
         QVERIFY(problem(makeWidget("s", Kind::Slider, 0, 0, 80, 20, {{"step", std::string("0")}}),
                         "its step is not above 0"));
         QVERIFY(
