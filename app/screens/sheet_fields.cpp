@@ -214,7 +214,7 @@ QWidget* Sheet::variableField(const PropertyInfo& property, std::function<void()
     for (const Variable& each : *session_.document().variables)
         if (!each.isText() && !each.isArray())
             field->addItem(fromStd(each.name), fromStd(each.name));
-    if (session_.document().clock)
+    if (session_.document().clock && !property.sets)
         for (const Variable& each : clockVariables())
             field->addItem(fromStd(each.name), fromStd(each.name));
     if (property.takesExpression())
@@ -246,7 +246,9 @@ void Sheet::makeVariable(const PropertyInfo& property) {
     refresh();
     auto* dialog = new NewVariableDialog(session_.document(), this);
     dialog->setAttribute(Qt::WA_DeleteOnClose);
-    connect(dialog, &NewVariableDialog::made, this, [this, &property](const Variable& variable) {
+    connect(dialog, &NewVariableDialog::made, this, [this, &property](Variable variable) {
+        if (property.sets)
+            variable.writer = Writer::Both;
         const Document with = withVariable(session_.document(), variable);
         const std::string screen = session_.selection().screenName().toStdString();
         // Of an array its first element.

@@ -25,7 +25,7 @@ std::string wordFor(const Widget& widget) {
     return nameFrom(text ? *text : std::string(), widget.name);
 }
 
-// The widgets that stand for a value of the variable, on any screen.
+// The values of the variable that widgets on any screen have as their choice.
 std::vector<std::string> takenChoices(const Document& document, const std::string& variable) {
     std::vector<std::string> out;
     for (const ScreenRef& screen : document.screens)
@@ -66,7 +66,7 @@ Result<void> takeNames(const Document& document, const std::vector<const Widget*
     const std::vector<std::string> taken = takenChoices(document, joined.variable.name);
     for (const Widget* each : widgets) {
         const std::string word = wordFor(*each);
-        // A name that nothing stands for yet is the widget's if it says that.
+        // A widget takes the name that is its text, if no other widget has it.
         if (isAmong(names, word) && !isAmong(taken, word) &&
             std::none_of(joined.choices.begin(), joined.choices.end(),
                          [&](const auto& other) { return other.second == word; })) {

@@ -8,10 +8,10 @@ namespace gorsefinch {
 // True if the kind can be one of several that exclude each other.
 bool canBeChoice(Kind kind);
 
-// Joins buttons and checkboxes so that they exclude each other: each sets one variable to a value of its own. That is
-// the variable that the first of them which is joined already has, or a new choice whose values are named by what they
-// say. A choice gets a value for each that joins; of a number the smallest that none stands for is taken. Fails with
-// fewer than two of them, and where the variable has no more values.
+// Joins buttons and checkboxes so that they exclude each other: each sets the same variable to a value of its own. It
+// is the variable of the first one that is joined already, else a new choice whose values are named by their texts. A
+// choice gets a name for each widget that joins; of a number the smallest value that no other widget has is taken.
+// Fails with fewer than two of them, and where the variable has no more values.
 Result<Document> joinChoices(const Document& document, std::string_view screen, std::span<const std::string> names);
 
 }  // namespace gorsefinch

@@ -11,7 +11,8 @@ PropertyInfo controlValue() {
             .label = "Value",
             .type = PropertyType::Variable,
             .fallback = std::string(),
-            .help = "the variable that it shows and sets"};
+            .help = "the variable that it shows and sets",
+            .sets = true};
 }
 
 PropertyInfo controlStep() {
@@ -142,7 +143,7 @@ int16_t choiceNumberOf(RecordBuilder& builder) {
     const auto number = builder.valueInWords(variable, words);
     if (!number || *number < std::numeric_limits<int16_t>::min() || *number > std::numeric_limits<int16_t>::max()) {
         builder.report(Severity::Error,
-                       words.empty() ? "it stands for no value" : "\"" + words + "\" is no value of " + variable,
+                       words.empty() ? "it has no choice" : "\"" + words + "\" is no value of " + variable,
                        "Write the value in Choice that it sets");
         return 0;
     }

@@ -14,7 +14,7 @@ PropertyInfo gripColour();
 PropertyInfo showsValue(bool fallback);
 PropertyInfo repeatAfter(int fallback);
 PropertyInfo repeatEvery();
-// A choice's value that a control stands for.
+// The value that a control of several sets.
 PropertyInfo choiceProperty(const char* help);
 
 // Files of the runtime that all controls use, and those with a ring.
@@ -29,7 +29,7 @@ std::optional<NumberVariable> completeControl(RecordBuilder& builder);
 void completeSlider(RecordBuilder& builder);
 // The step in units of 10^-decimals, at least 1; one that is not above 0 is reported.
 int32_t stepOf(RecordBuilder& builder, int decimals);
-// The number of the choice that the widget stands for, which has 16 bits; 0 after reporting a problem.
+// The widget's choice as a number of 16 bits; 0 after reporting a problem.
 int16_t choiceNumberOf(RecordBuilder& builder);
 // The characters of all values from the range's minimum on, for what writes them itself.
 void writeValues(RecordBuilder& builder, int32_t min, int decimals);

@@ -19,7 +19,7 @@ constexpr const KindInfo* kindTable[] = {
 // Where several hold, the later one wins.
 constexpr std::array<LookState, 5> lookStateTable{{
     {"focused", "while the knob or the keys are on it", GORSE_STATE_FOCUSED, "GORSE_STATE_FOCUSED", kIsTouched},
-    {"on", "while its value is what it stands for", GORSE_STATE_ON, "GORSE_STATE_ON", kIsToggled},
+    {"on", "while its variable is yes, or has the value of its choice", GORSE_STATE_ON, "GORSE_STATE_ON", kIsToggled},
     {"pressed", "while a finger is on it", GORSE_STATE_PRESSED, "GORSE_STATE_PRESSED", kIsTouched},
     {"disabled", "while it takes no touch", GORSE_STATE_DISABLED, "GORSE_STATE_DISABLED", 0},
     {"wrong", "while its value is out of its range", GORSE_STATE_WRONG, "GORSE_STATE_WRONG", kCanBeWrong},

@@ -64,6 +64,7 @@ struct PropertyInfo {
     std::span<const char* const> choices = {};
     bool inRules = false;   // rules read and write it: the record or the look has a field for it
     bool isValue = false;   // of a variable: what an indicator shows, which an expression can give too
+    bool sets = false;      // of a variable: a control sets it
     bool required = false;  // of an image: a widget without one gets a warning, a new one takes one of the project's
     unsigned needs = 0;     // of a style property: traits that a kind needs at least one of
     HandleType handle = HandleType::None;

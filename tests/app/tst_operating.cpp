@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Controls in the window: operated on the twin and on the canvas by mouse, wheel and keys, joined, and made from
 // variables; the panel's knob and keys.
+#include <QComboBox>
 #include <QLineEdit>
 #include <QScrollArea>
 #include <QSlider>
@@ -163,6 +164,52 @@ class TestOperating : public QObject, support::OnWindow {
         QTest::keyClick(canvas(), Qt::Key_J);
         QVERIFY2(find<QLabel>("notice")->text().contains("needs several buttons"),
                  qPrintable(find<QLabel>("notice")->text()));
+    }
+
+    // Else nothing could be set by the control that it is made for.
+    void aControlsNewVariableIsWrittenByThePanel() {
+        put({support::makeWidget("dim", Kind::Slider, 20, 20, 100, 24)});
+        session_->selection().select({"dim"});
+        auto* value = find<QScrollArea>("sheet")->widget()->findChild<QComboBox*>("value");
+        QVERIFY(value);
+        support::onNextDialog([](QWidget* dialog) {
+            auto* line = dialog->findChild<QLineEdit*>("line");
+            QTest::keyClicks(line, "brightness 0 to 100");
+            QTest::keyClick(line, Qt::Key_Return);
+        });
+        value->setCurrentIndex(value->count() - 1);
+        Q_EMIT value->activated(value->count() - 1);
+        QTRY_VERIFY(session_->document().variable("brightness"));
+        QVERIFY(session_->document().variable("brightness")->writer == Writer::Both);
+        for (const Problem& each : session_->scene()->problems)
+            QVERIFY2(each.widget != "dim", each.text().c_str());
+    }
+
+    void aStateStaysInSightWhileItIsEdited() {
+        addVariable(support::makeYesNo("fan_runs", false));
+        put({support::makeWidget("fan", Kind::Button, 20, 20, 80, 30,
+                                 {{"value", std::string("fan_runs")}, {"acts", std::string("latching")}})});
+        session_->edit(gorsefinch::setProperty(session_->document(), "alarm", std::vector<std::string>{"fan"}, "look",
+                                               std::string("button")),
+                       "Test");
+        session_->selection().select({"fan"});
+        auto* states = find<QScrollArea>("sheet")->widget()->findChild<QComboBox*>("shown_states");
+        QVERIFY(states);
+        QList<QImage> pictures;
+        for (int i = 0; i < states->count(); ++i) {
+            states->setFocus();
+            QTest::keyClick(states, i == 0 ? Qt::Key_Home : Qt::Key_Down);
+            QCOMPARE(states->currentIndex(), i);
+            pictures << canvas()->grab().toImage();
+        }
+        QCOMPARE(pictures.size(), 4);
+        for (int i = 1; i < pictures.size(); ++i)
+            QVERIFY(pictures[i] != pictures[0]);
+        // The twin is as it was, and another selection ends it.
+        QCOMPARE(valueOf("fan_runs"), std::string("no"));
+        session_->selection().select({});
+        session_->selection().select({"fan"});
+        QCOMPARE(session_->selection().shownStates(), uint8_t{0});
     }
 
     void controlsAreOfferedForWhatThePanelWrites() {

@@ -258,7 +258,7 @@ class RandomProject {
             widget.properties["needle_image"] = images_.front();
         if (const auto corners = widget.properties.find("corners"); corners != widget.properties.end())
             corners->second = std::to_string(upTo(20)) + " 0 " + std::to_string(upTo(256)) + " 7";
-        // What stands for one of the values of its variable.
+        // A choice is a value of the variable.
         if (changes("choice"))
             widget.properties["choice"] = std::to_string(upTo(5));
         if (widget.kind == Kind::Button && changes("acts") && !changes("choice"))
