@@ -109,6 +109,8 @@ static void draw_row(box_shape *s, gorse_coord x0, gorse_coord x1, uint16_t y) {
     fill_columns(s, (gorse_coord)(x0 + width), (gorse_coord)(x1 - width), middle);
 }
 
+const GORSE_ROM uint8_t gorse_rounds_boxes = 1;
+
 void gorse_draw_box(const gorse_canvas *c, const gorse_rect *box, const gorse_look *look) {
     box_shape s;
     gorse_coord half = (gorse_coord)(gorse_min((gorse_coord)(box->x1 - box->x0), (gorse_coord)(box->y1 - box->y0)) / 2);

@@ -2,7 +2,7 @@
 /* A box with border and square corners, instead of gorse_box.c where nothing has round ones. */
 #include "gorse_draw.h"
 
-void gorse_draw_box(const gorse_canvas *c, const gorse_rect *box, const gorse_look *look) {
+GORSE_REPLACEABLE void gorse_draw_box(const gorse_canvas *c, const gorse_rect *box, const gorse_look *look) {
     gorse_rect part = *box;
     const gorse_coord size = gorse_min((gorse_coord)(box->x1 - box->x0), (gorse_coord)(box->y1 - box->y0));
     const gorse_coord width = gorse_min(look->border_width, (gorse_coord)(size / 2));

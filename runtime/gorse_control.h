@@ -51,6 +51,8 @@ void gorse_end_press(gorse *g, uint8_t inside);
 
 /* Forgets the press, without a release: the control was hidden or disabled, or its screen is left. */
 void gorse_lose_finger(gorse *g);
+/* 1 if the pressed widget, which must be one, still takes a touch. */
+uint8_t gorse_takes_touch(const gorse *g);
 
 /* 1 if a rule is about that event of a widget of the shown screen. */
 uint8_t gorse_has_rule(const gorse *g, uint8_t event, uint16_t widget);

@@ -20,7 +20,7 @@ static uint16_t widget_at(gorse *g, gorse_coord x, gorse_coord y) {
     return GORSE_NONE;
 }
 
-void gorse_touch(gorse *g, int16_t x, int16_t y, uint8_t down) {
+GORSE_REPLACEABLE void gorse_touch(gorse *g, int16_t x, int16_t y, uint8_t down) {
     gorse_head *head = gorse_head_of(g);
     gorse_view view;
     uint8_t was_down, inside, shown;

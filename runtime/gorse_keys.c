@@ -3,12 +3,12 @@
  * others. */
 #include "gorse_keys.h"
 
-void gorse_knob(gorse *g, int8_t steps) {
+GORSE_REPLACEABLE void gorse_knob(gorse *g, int8_t steps) {
     if (g->scene != 0 && steps != 0)
         gorse_run_key_rules(g, GORSE_EVENT_KNOB, (uint16_t)(steps > 0));
 }
 
-void gorse_key(gorse *g, uint8_t key, uint8_t down) {
+GORSE_REPLACEABLE void gorse_key(gorse *g, uint8_t key, uint8_t down) {
     if (g->scene != 0 && down != 0u)
         gorse_run_key_rules(g, GORSE_EVENT_KEY, key);
 }

@@ -16,12 +16,6 @@ static void enter(gorse *g) {
     finger->falls_back = GORSE_NONE;
 }
 
-static uint8_t takes_touch(const gorse *g) {
-    gorse_view view;
-    gorse_see(g, gorse_head_of(g)->pressed, &view);
-    return (uint8_t)(view.widget->visible != 0u && view.widget->enabled != 0u);
-}
-
 /* ms until a time; 0 if it is past. */
 static uint32_t until(const gorse *g, uint32_t time) {
     const uint32_t wait = time - gorse_head_of(g)->now;
@@ -63,7 +57,7 @@ static uint32_t tick(gorse *g) {
     const gorse_head *head = gorse_head_of(g);
     if (head->pressed == GORSE_NONE)
         return GORSE_FOREVER;
-    if (takes_touch(g) == 0u) {
+    if (gorse_takes_touch(g) == 0u) {
         gorse_lose_finger(g);
         return GORSE_FOREVER;
     }
@@ -84,7 +78,7 @@ static uint32_t follow(gorse *g) {
     uint32_t to_hold, to_repeat;
     if (head->pressed == GORSE_NONE || head->inside == 0u)
         return GORSE_FOREVER;
-    if (takes_touch(g) == 0u) {
+    if (gorse_takes_touch(g) == 0u) {
         gorse_lose_finger(g);
         return GORSE_FOREVER;
     }

@@ -100,6 +100,16 @@
 #endif
 #endif
 
+/* Marks a function that another file defines in a more general way, for scenes that need that. In a program of two
+ * interfaces, of which one needs it, that one serves both. */
+#ifndef GORSE_REPLACEABLE
+#if defined(__GNUC__)
+#define GORSE_REPLACEABLE __attribute__((weak))
+#else
+#define GORSE_REPLACEABLE
+#endif
+#endif
+
 /* 1: what must hold inside the runtime is checked with <assert.h>, for its own tests. 0 leaves the checks out. */
 #ifndef GORSE_CHECKS
 #define GORSE_CHECKS 0

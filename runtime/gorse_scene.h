@@ -310,6 +310,10 @@ extern const GORSE_ROM gorse_motion gorse_motion_of_several;
 extern const GORSE_ROM gorse_motion gorse_motion_that_records;
 extern const GORSE_ROM gorse_motion gorse_motion_of_controls;
 extern const GORSE_ROM gorse_motion gorse_motion_of_focus;
+extern const GORSE_ROM gorse_motion gorse_motion_of_outputs;
+
+/* Of gorse_box.c: a scene with round corners names it, so that a linker takes that file and not gorse_box_square.c. */
+extern const GORSE_ROM uint8_t gorse_rounds_boxes;
 
 void gorse_extended_code(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand);
 /* The same with cells of maps, with arrays, and with both. */

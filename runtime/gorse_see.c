@@ -2,7 +2,7 @@
 /* A widget as it is now, in scenes without controls: gorse_see_controls.c takes the place of this file in others. */
 #include "gorse_see.h"
 
-void gorse_see(const gorse *g, uint16_t widget, gorse_view *view) {
+GORSE_REPLACEABLE void gorse_see(const gorse *g, uint16_t widget, gorse_view *view) {
     const gorse_head *head = gorse_head_of(g);
     const GORSE_ROM gorse_screen *screen = gorse_shown(g);
     const GORSE_ROM gorse_widget *from = screen->widgets[widget];

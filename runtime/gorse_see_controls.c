@@ -1,5 +1,6 @@
 /* SPDX-License-Identifier: MIT */
 /* A widget as it is now, in scenes with controls: it can be on, disabled or focused, and show something else then. */
+#include "gorse_control.h"
 #include "gorse_focus.h"
 #include "gorse_see.h"
 
@@ -61,4 +62,10 @@ void gorse_see(const gorse *g, uint16_t widget, gorse_view *view) {
     states = states_of(g, widget, &view->record);
     gorse_copy_rom(&view->changed, gorse_look_in(from->look, states), sizeof view->changed);
     lay_over_all(g, from, GORSE_SLOT_LOOK, view);
+}
+
+uint8_t gorse_takes_touch(const gorse *g) {
+    gorse_view view;
+    gorse_see(g, gorse_head_of(g)->pressed, &view);
+    return (uint8_t)(view.widget->visible != 0u && view.widget->enabled != 0u);
 }

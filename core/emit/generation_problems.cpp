@@ -51,11 +51,12 @@ bool isNameOfRuntime(std::string_view project) { return project == "gorse" || pr
 
 void visitOwnSymbols(const SymbolVisitor& visit) {
     for (const char* own :
-         {"begin",      "begin_in",    "step",          "touch",         "go",         "screen",      "redraw",
-          "flush",      "trace",       "screens",       "numbers",       "texts",      "strings",     "code",
-          "rules",      "keepers",     "motions",       "panel",         "scene",      "read",        "palette",
-          "H",          "WIDTH",       "HEIGHT",        "PANEL_COLUMNS", "PANEL_ROWS", "STATE_BYTES", "BUFFER_BYTES",
-          "BUFFER_MIN", "STACK_BYTES", "OUTSIDE_BYTES", "SCREENS"})
+         {"begin",      "begin_in",    "step",          "touch",         "go",           "screen",      "redraw",
+          "flush",      "trace",       "screens",       "numbers",       "texts",        "strings",     "code",
+          "rules",      "keepers",     "motions",       "panel",         "scene",        "read",        "palette",
+          "H",          "WIDTH",       "HEIGHT",        "PANEL_COLUMNS", "PANEL_ROWS",   "STATE_BYTES", "BUFFER_BYTES",
+          "BUFFER_MIN", "STACK_BYTES", "OUTSIDE_BYTES", "SCREENS",       "rounds_boxes", "output_list", "tones",
+          "outputs"})
         visit(own, std::string("the generated ") + own);
 }
 

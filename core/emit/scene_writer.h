@@ -16,6 +16,10 @@ std::string hookSymbol(const Document& document, const HookInfo& hook);
 
 // NAME_scene.c, NAME_images.c, NAME_fonts.c, NAME.h and NAME_port.c.
 std::string writeScene(const BuiltScene& scene);
+// The tables of input beside presses; "" if there is none.
+std::string writeControls(const BuiltScene& scene);
+// The tables of what the panel has beside its picture; "" if it has nothing.
+std::string writeOutputs(const BuiltScene& scene);
 // The end of NAME_scene.c, behind its tables: how the interface is run.
 std::string writeRun(const BuiltScene& scene);
 std::string writeImages(const BuiltScene& scene);

@@ -7,6 +7,7 @@
 #include "core/emit/c_text.h"
 #include "core/emit/firmware_functions.h"
 #include "core/emit/runtime_symbols.h"
+#include "core/emit/runtime_sources.h"
 #include "core/emit/scene_writer.h"
 #include "core/kinds/wrapped_kinds.h"
 #include "core/rules/clock_fields.h"
@@ -43,10 +44,11 @@ class SceneWriter {
         screens();
         variables();
         rules();
-        controls();
+        out_ += writeControls(s_);
         keepers();
         motions();
         scene();
+        anchors();
         return std::move(out_) + writeRun(s_);
     }
 
@@ -315,31 +317,12 @@ class SceneWriter {
         out_ += "};\n\n";
     }
 
-    void controls() {
-        if (!s_.scene.controls)
-            return;
-        if (!s_.margins.empty()) {
-            out_ += "static const GORSE_ROM gorse_margin " + name_ + "_margins[] = {\n";
-            for (const gorse_margin& each : s_.margins)
-                out_ += "    " + initialiser(marginRecord, &each) + ",\n";
-            out_ += "};\n\n";
-        }
-        const gorse_controls& c = s_.controls;
-        const auto words = [&](const std::vector<uint16_t>& all, const char* what) {
-            std::string list;
-            for (const uint16_t each : all)
-                list += (list.empty() ? "" : ", ") + num(each);
-            line("static const GORSE_ROM uint16_t " + name_ + what + "[] = {" + list + "};");
-        };
-        if (c.focus_starts) {
-            words(s_.focusOrder, "_focus_order");
-            words(s_.focusStarts, "_focus_starts");
-        }
-        line("static const GORSE_ROM gorse_controls " + name_ + "_controls = {" +
-             (s_.margins.empty() ? "0" : name_ + "_margins") + ", " +
-             (c.focus_starts ? name_ + "_focus_order, " + name_ + "_focus_starts" : "0, 0") + ", " +
-             std::to_string(c.state_at) + "u, " + std::to_string(c.focus_at) + "u, " + num(c.margin_count) + ", " +
-             num(c.hold) + ", " + num(c.focus_wraps) + ", " + num(c.has_focus) + ", {0, 0}};\n");
+    // In a program with another interface, whose files the linker may come to first.
+    void anchors() {
+        const std::vector<std::string> sources = neededSources(s_);
+        if (std::find(sources.begin(), sources.end(), "gorse_box.c") != sources.end())
+            line("#if defined(__GNUC__)\n__attribute__((used)) static const GORSE_ROM uint8_t *const GORSE_ROM " +
+                 name_ + "_rounds_boxes = &gorse_rounds_boxes;\n#endif\n");
     }
 
     void follows() {
