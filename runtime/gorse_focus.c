@@ -1,5 +1,6 @@
 /* SPDX-License-Identifier: MIT */
 /* The focus: where the knob and the keys are, what they press, and the values that they change. */
+#include "gorse_control.h"
 #include "gorse_focus.h"
 #include "gorse_keys.h"
 
@@ -22,6 +23,10 @@ static void put_on(gorse *g, uint16_t widget) {
     const uint16_t before = focus->widget;
     if (before == widget)
         return;
+    /* What the push pressed is let go without a tap. */
+    if (focus->pushed != 0u && gorse_head_of(g)->down == 0u)
+        gorse_lose_finger(g);
+    focus->pushed = 0;
     if (before != GORSE_NONE)
         gorse_dirty_number(g, before);
     focus->widget = widget;

@@ -90,6 +90,25 @@ class TestFocus : public QObject {
     Q_OBJECT
 
   private Q_SLOTS:
+    // A push that is still down while the knob turns on presses nothing any more.
+    void turningWhileItIsPushedLetsGo() {
+        Knob knob(
+            panelWithKnob("on a.press\n    lit = yes\non a.release\n    lit = no\non a.tap\n    count = count + 1\n"));
+        QCOMPARE(knob.focus(), std::string("a"));
+        knob.down("push");
+        QCOMPARE(knob["lit"], std::string("yes"));
+        QCOMPARE(gorse_head_of(knob.twin.run())->pressed, uint16_t{2});
+        knob.turn(1);
+        QCOMPARE(gorse_head_of(knob.twin.run())->pressed, uint16_t{GORSE_NONE});
+        knob.up("push");
+        QCOMPARE(knob["count"], std::string("0"));
+        QVERIFY(knob.isWhole());
+        knob.press("push");
+        knob.turn(-1);
+        knob.press("push");
+        QCOMPARE(knob["count"], std::string("1"));
+    }
+
     void turnsGoRowByRow() {
         Knob p(panelWithKnob());
         QCOMPARE(p.focus(), std::string("a"));
