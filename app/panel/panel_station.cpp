@@ -178,6 +178,7 @@ void PanelStation::makeMounting(QWidget* page) {
 void PanelStation::makeInput(QWidget* page) {
     QFormLayout* input = section(tr("Input"), page);
     yesNo(input, tr("Touch"), "touch", tr("the panel can be touched"), &Panel::touch);
+    yesNo(input, tr("Touch mapped"), "touch_mapped", tr("resistive: firmware maps it"), &Panel::touchMapped);
     yesNo(input, tr("Knob"), "knob", tr("it has one that turns and is pushed"), &Panel::knob);
     makeKeys(input);
     yesNo(input, tr("Focus wraps"), "focus_wraps", tr("from the last widget to the first"), &Panel::focusWraps);

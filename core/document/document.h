@@ -44,6 +44,7 @@ struct Panel {
     int wordBits = 32;                                      // the controller's: 8 or 32
     int64_t flashBytes = 256 * 1024, ramBytes = 20 * 1024;  // budget
     bool touch = true;                                      // it can be touched
+    bool touchMapped = false;                               // firmware filters and maps what it measures of a touch
     int holdMs = 600;                                       // after which a press is a hold
     bool knob = false;                                      // with a push
     std::vector<std::string> keys;                          // by their names, without the knob's push

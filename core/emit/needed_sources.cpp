@@ -163,6 +163,9 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
     addKeySources(scene, chosen);
     if (scene.document.panel->touch && !scene.scene.controls)
         chosen.add("gorse_input.c");
+    if (scene.document.panel->touch && scene.document.panel->touchMapped)
+        for (const char* each : {"gorse_touch_map.c", "gorse_touch_map.h"})
+            chosen.add(each);
     const std::vector<Variable>& variables = *scene.document.variables;
     if (std::any_of(variables.begin(), variables.end(), isLatched)) {
         chosen.add("gorse_latch.c");

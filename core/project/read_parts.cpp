@@ -271,6 +271,7 @@ Panel readPanel(const Json& json, Problems& problems) {
     panel.wordBits = object.whole("word_bits", 32, 8, 32) == 8 ? 8 : 32;
     panel.flashBytes = object.whole("flash_bytes", panel.flashBytes, 0, int64_t{1} << 32);
     panel.touch = object.yesNo("touch", true);
+    panel.touchMapped = object.yesNo("touch_mapped", false);
     panel.holdMs = static_cast<int>(object.whole("hold_ms", panel.holdMs, kMinHoldMs, kMaxHoldMs));
     panel.knob = object.yesNo("knob", false);
     panel.focusWraps = object.yesNo("focus_wraps", false);

@@ -101,6 +101,7 @@ Json toJson(const Panel& panel) {
     out["flash_bytes"] = panel.flashBytes;
     out["ram_bytes"] = panel.ramBytes;
     putUnless(out, "touch", panel.touch, true);
+    putUnless(out, "touch_mapped", panel.touchMapped, false);
     putUnless(out, "hold_ms", panel.holdMs, Panel().holdMs);
     putUnless(out, "knob", panel.knob, false);
     if (!panel.keys.empty())

@@ -7,6 +7,7 @@
 #include "core/edits/image_edits.h"
 #include "core/emit/runtime_sources.h"
 #include "core/image/picture.h"
+#include "core/project/project_text.h"
 #include "core/scene/built_scene.h"
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
@@ -53,6 +54,17 @@ class TestNeededSources : public QObject {
         QVERIFY(sourcesOf(withWidget(makeDocument(), Kind::Text)).contains("gorse_kind_text.c"));
         const QSet<QString> frames = sourcesOf(withWidget(makeDocument(), Kind::Frames));
         QVERIFY(frames.contains("gorse_kind_frames.c") && frames.contains("gorse_motion.c"));
+    }
+
+    void aMappedTouchBringsItsFunctions() {
+        Panel panel;
+        panel.touchMapped = true;
+        const Document mapped = withPanel(makeDocument(), panel);
+        QVERIFY(sourcesOf(mapped).contains("gorse_touch_map.c") && sourcesOf(mapped).contains("gorse_touch_map.h"));
+        QVERIFY(!sourcesOf(makeDocument()).contains("gorse_touch_map.c"));
+        QVERIFY(toFiles(mapped).at(kMainFile).text().find("\"touch_mapped\": true") != std::string_view::npos);
+        panel.touch = false;
+        QVERIFY(!sourcesOf(withPanel(mapped, panel)).contains("gorse_touch_map.c"));
     }
 
     // One of the two draws boxes: what rounds corners only where something does.
