@@ -139,6 +139,13 @@ typedef struct gorse_clock_state {
     uint32_t was_set; /* 1: it begins with the next step */
 } gorse_clock_state;
 
+/* The sound that plays. Its tones are numbered from 1 on; 0: none. */
+typedef struct gorse_sound {
+    uint32_t since;   /* when the present tone began */
+    uint16_t playing; /* that tone */
+    uint16_t asked;   /* the first tone of the sound that a rule has asked for since the last step */
+} gorse_sound;
+
 /* How many samples behind the newest are not shown while new ones replace them in their place. */
 uint16_t gorse_sweep_gap(const gorse_widget_trend *trend);
 /* Marks what a new sample changes in a trend of the shown screen, after it was recorded. */

@@ -113,6 +113,27 @@ typedef struct gorse_keeper {
     uint16_t screen, widget;
 } gorse_keeper;
 
+/* A number that a hook hands to the panel: with the first step, and when it has changed. 0 to 254. */
+typedef struct gorse_output {
+    uint16_t number, hook;
+} gorse_output;
+
+/* A part of a sound. */
+typedef struct gorse_tone {
+    uint16_t hertz; /* 0: silence */
+    uint16_t ms;    /* 0: the sound has ended */
+} gorse_tone;
+
+/* What the panel has beside its picture. */
+typedef struct gorse_outputs {
+    const GORSE_ROM gorse_output *each;
+    const GORSE_ROM gorse_tone *tones; /* those of each sound behind one another, closed by one of 0 ms */
+    uint32_t sound_at;                 /* of the state: with tones a gorse_sound */
+    uint32_t known_at; /* of the state: for each output a byte, 1 more than what its hook was called with, or 0 */
+    uint16_t count;
+    uint16_t sound_hook; /* called with a tone's hertz and ms; with 0 and 0 at the end of the sound */
+} gorse_outputs;
+
 typedef struct gorse_screen {
     gorse_colour background;                                /* opaque */
     const GORSE_ROM gorse_widget *const GORSE_ROM *widgets; /* the lowest first */
@@ -212,13 +233,13 @@ typedef struct gorse_scene {
     uint16_t follow_count;
     uint8_t scratch_bytes; /* the longest text that is put together before it is used, its closing zero included */
     uint8_t rules_read;    /* 1: rules read what follows an expression, so they look at it when that changed */
-    uint8_t reserved[2];
+    uint16_t hearer_count; /* readouts that can be stale */
     /* Where the parts of the state begin, in bytes behind its head; the numbers are at 0. */
     uint32_t slots_at, timers_at, changed_at, whens_at, scratch_at, texts_at, screen_at;
     uint32_t end; /* of the last part, a multiple of 4 */
     /* What gorse_motion_of_several does one after the other, closed by 0: with a clock &gorse_motion_of_clock, with
      * controls &gorse_motion_of_controls, then what would be the motion without all these, where the focus reaches any
-     * &gorse_motion_of_focus, with recorders &gorse_motion_that_records. */
+     * &gorse_motion_of_focus, with recorders &gorse_motion_that_records, with outputs &gorse_motion_of_outputs. */
     const GORSE_ROM gorse_motion *const GORSE_ROM *motions;
     const GORSE_ROM gorse_keeper
         *keepers; /* trends first, which are the recorders, then maps, then readouts that can be stale */
@@ -230,9 +251,8 @@ typedef struct gorse_scene {
     uint8_t clock_by_minutes;
     uint8_t reserved_end;
     uint16_t map_count;
-    uint16_t hearer_count; /* readouts that can be stale */
-    uint8_t reserved_last[2];
     const GORSE_ROM gorse_controls *controls; /* 0: only buttons that do nothing by themselves */
+    const GORSE_ROM gorse_outputs *outputs;   /* 0: none */
 } gorse_scene;
 
 /* Byte code: one byte, then its operands, low byte first. Values are 32-bit and wrap. */

@@ -101,7 +101,13 @@ enum {
 };
 
 /* What a rule can command a kind to do. */
-enum { GORSE_COMMAND_ENTER = 0, GORSE_COMMAND_PLAY = 1, GORSE_COMMAND_STOP = 2, GORSE_COMMAND_SAMPLE = 3 };
+enum {
+    GORSE_COMMAND_ENTER = 0,
+    GORSE_COMMAND_PLAY = 1,
+    GORSE_COMMAND_STOP = 2,
+    GORSE_COMMAND_SAMPLE = 3,
+    GORSE_COMMAND_SOUND = 4 /* its screen is GORSE_NONE, its widget a tone of gorse_outputs */
+};
 
 /* What a widget's kind does. `widget` is a copy on the stack with changed properties laid over it. */
 typedef struct gorse_kind {

@@ -3,6 +3,7 @@
 
 #include <array>
 #include <memory>
+#include <optional>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -29,6 +30,7 @@ inline constexpr int kFormatVersion = 1;
 // The display hardware. Width and height are those of the interface as the user sees it, before it is turned.
 inline constexpr int kMinHoldMs = 100, kMaxHoldMs = 10000;
 inline constexpr size_t kMaxKeys = 64;
+inline constexpr size_t kPanelOutputs = 4;  // see panel_outputs.h
 
 struct Panel {
     int width = 320, height = 240;  // pixels
@@ -49,7 +51,11 @@ struct Panel {
     bool knob = false;                                      // with a push
     std::vector<std::string> keys;                          // by their names, without the knob's push
     bool focusWraps = false;                                // from the last widget to the first
-    bool hooksRequired = false;                             // firmware without one of the hooks does not link
+    // The start values of the outputs that it has, in the order of panelOutputs().
+    std::array<std::optional<int>, kPanelOutputs> outputs;
+    bool sound = false;  // it can play tones
+    UnknownKeys unknownOutputs;
+    bool hooksRequired = false;  // firmware without one of the hooks does not link
     UnknownKeys unknown;
 };
 

@@ -8,6 +8,7 @@
 #include "core/emit/runtime_sources.h"
 #include "core/emit/scene_writer.h"
 #include "core/emit/stack_depth.h"
+#include "runtime/gorse_internal.h"
 
 namespace gorsefinch {
 
@@ -140,7 +141,8 @@ Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
                       static_cast<long>(rules.follows.size()) * recordBytes(followRecord, bits);
     for (const CompiledText& text : rules.strings)
         out.rules.flash += static_cast<long>(text.bytes.size()) + pointerBytes(bits);
-    out.rules.ram = 4L * rules.timers + rules.whens;
+    out.rules.flash += static_cast<long>(rules.tones.size()) * recordBytes(toneRecord, bits);
+    out.rules.ram = 4L * rules.timers + rules.whens + (rules.tones.empty() ? 0 : long{sizeof(gorse_sound)});
     for (const auto& [screen, widget] : rules.cellsSet)
         for (const Keeping& each : scene.parts[static_cast<size_t>(screen)]->keeping)
             if (each.widget == widget && !each.what.always) {
@@ -150,6 +152,10 @@ Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
     out.variables.flash = static_cast<long>(scene.numbers.size()) * recordBytes(numberVariableRecord, bits) +
                           static_cast<long>(scene.texts.size()) * recordBytes(textVariableRecord, bits);
     out.variables.ram = 4L * static_cast<long>(scene.numbers.size()) + (scene.scene.screen_at - scene.scene.texts_at);
+    if (scene.scene.outputs)
+        out.variables.flash += recordBytes(outputsRecord, bits) +
+                               static_cast<long>(scene.outputList.size()) * recordBytes(outputRecord, bits);
+    out.variables.ram += static_cast<long>(scene.outputList.size());
     const std::vector<std::string> sources = neededSources(scene);
     for (const std::string& name : sources)
         for (const SourceSize& each : sourceSizes)

@@ -190,6 +190,8 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
         chosen.add("gorse_motion_record.c");
     if (scene.document.clock)
         chosen.add("gorse_motion_clock.c");
+    if (scene.scene.outputs)
+        chosen.add("gorse_motion_outputs.c");
     if (!scene.motions.empty())
         chosen.add("gorse_motion_several.c");
     if (format.hasPalette())

@@ -49,6 +49,7 @@ constexpr Named<const gorse_motion*> motions[] = {{nullptr, "0"},
                                                   {&gorse_motion_of_clock, "&gorse_motion_of_clock"},
                                                   {&gorse_motion_of_controls, "&gorse_motion_of_controls"},
                                                   {&gorse_motion_of_focus, "&gorse_motion_of_focus"},
+                                                  {&gorse_motion_of_outputs, "&gorse_motion_of_outputs"},
                                                   {&gorse_motion_that_records, "&gorse_motion_that_records"},
                                                   {&gorse_motion_of_several, "&gorse_motion_of_several"}};
 

@@ -22,7 +22,7 @@ my %pointers = (
     gorse_mask_span => 'format.native format.mask', draw_part => 'format.copy', draw_piece => 'format.copy', draw_arranged => 'format.copy', draw_pixels => 'format.copy', mix => 'format.copy', gather => 'source.convert',
     start_row => 'reader.start', draw_row => 'reader.draw', draw_rows => 'reader.draw', get_spread => 'image.spread reader.get', get_units => 'reader.get',
     gorse_start_image_row => 'reader.start', gorse_read_mask => 'reader.get', gorse_read_pixels => 'reader.get source.convert', pixel_at => 'image.spread', gorse_text_difference => 'difference.changed', set_text => '', set_in_array => '', set_number => '', gorse_set_by_control => '', 'gorse_see_controls.c gorse_see' => 'kind.states', states_of => 'kind.states', touch_control => 'kind.touch', gorse_draw_focusable => 'kind.draw', gorse_draw_slider => 'slider.grip',
-    command => 'motion.command', enter_wanted => 'motion.enter',
+    command => 'motion.command', enter_wanted => 'motion.enter', 'gorse_motion_outputs.c play' => '', set_outputs => '',
     # The one of all motions that goes on to others.
     'gorse_motion_several.c enter' => 'besides.enter', 'gorse_motion_several.c tick' => 'besides.tick',
     'gorse_motion_several.c follow' => 'besides.follow', 'gorse_motion_several.c command' => 'besides.command',

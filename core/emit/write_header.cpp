@@ -4,6 +4,7 @@
 #include "core/emit/firmware_functions.h"
 #include "core/emit/runtime_sources.h"
 #include "core/document/panel_keys.h"
+#include "core/document/panel_outputs.h"
 #include "core/emit/scene_writer.h"
 #include "core/emit/stack_depth.h"
 
@@ -52,6 +53,20 @@ std::string sizeMacros(const BuiltScene& scene) {
     return out;
 }
 
+// What a hook of the panel's outputs does; "" for another one.
+std::string outputComment(const Panel& panel, const std::string& hook) {
+    if (!isHookOfOutputs(panel, hook))
+        return {};
+    if (hook == kSoundHook)
+        return "/* Plays a tone of so many Hz, 0 for silence, for so many ms. Called with 0 and 0 at the end of a "
+               "sound, so the\n * ms may be ignored. */\n";
+    for (const Variable& each : outputVariables(panel))
+        if (hookOf(each) == hook)
+            return "/* " + each.name + ", " + rangeWords(each) +
+                   ": called in the first step, and in each in which it has changed. */\n";
+    return {};
+}
+
 }  // namespace
 
 std::string writeHeader(const BuiltScene& scene) {
@@ -94,7 +109,8 @@ std::string writeHeader(const BuiltScene& scene) {
                    ? "\n/* Hooks: rules call them. A program without one of them does not link. */\n"
                    : "\n/* Hooks: rules call them. One that you do not write does nothing. */\n";
     for (const HookInfo& hook : scene.rules->hooks)
-        out += "void " + hookSymbol(doc, hook) + "(" + hookParameters(hook) + ");\n";
+        out += outputComment(*doc.panel, hook.name) + "void " + hookSymbol(doc, hook) + "(" + hookParameters(hook) +
+               ");\n";
     if (!doc.variables->empty())
         out +=
             "\n/* Variables. Setters return GORSE_RESULT_OK, _UNCHANGED or _CLAMPED, or why nothing was done; no hook "

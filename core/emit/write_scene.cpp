@@ -10,6 +10,7 @@
 #include "core/emit/runtime_sources.h"
 #include "core/emit/scene_writer.h"
 #include "core/kinds/wrapped_kinds.h"
+#include "core/document/panel_outputs.h"
 #include "core/rules/clock_fields.h"
 
 namespace gorsefinch {
@@ -46,6 +47,7 @@ class SceneWriter {
         rules();
         out_ += writeControls(s_);
         keepers();
+        out_ += writeOutputs(s_);
         motions();
         scene();
         anchors();
@@ -258,9 +260,12 @@ class SceneWriter {
                     out_ += "    " + initialiser(numberVariableRecord, &v) + ", /* " + each.name +
                             (each.isArray() ? "[" + num(static_cast<long long>(i)) + "]" : "") + " */\n";
                 }
-            for (size_t i = 0; at < s_.numbers.size(); ++at, ++i)
-                out_ += "    " + initialiser(numberVariableRecord, &s_.numbers[at]) + ", /* " +
-                        clockVariables()[i].name + " */\n";
+            const auto builtIn = [&](const Variable& each) {
+                out_ += "    " + initialiser(numberVariableRecord, &s_.numbers[at++]) + ", /* " + each.name + " */\n";
+            };
+            if (doc_.clock)
+                std::for_each(clockVariables().begin(), clockVariables().end(), builtIn);
+            std::ranges::for_each(outputVariables(*doc_.panel), builtIn);
             out_ += "};\n";
         }
         if (!s_.texts.empty()) {
@@ -363,7 +368,7 @@ class SceneWriter {
         line("    " + num(s.screen_count) + ", " + num(s.number_count) + ", " + num(s.text_count) + ", " +
              num(s.rule_count) + ", " + num(s.slot_count) + ", " + num(s.timer_count) + ", " + num(s.when_count) +
              ", " + num(s.string_count) + ", " + num(s.first_screen) + ", " + num(s.follow_count) + ", " +
-             num(s.scratch_bytes) + ", " + num(s.rules_read) + ", {0, 0},");
+             num(s.scratch_bytes) + ", " + num(s.rules_read) + ", " + num(s.hearer_count) + ",");
         std::string places;
         for (const uint32_t each :
              {s.slots_at, s.timers_at, s.changed_at, s.whens_at, s.scratch_at, s.texts_at, s.screen_at, s.end})
@@ -372,8 +377,9 @@ class SceneWriter {
         line("    " + table(static_cast<int>(s_.motions.size()), "motions") + ", " +
              table(static_cast<int>(s_.keepers.size()), "keepers") + ", " + std::to_string(s.keepers_at) + "u, " +
              std::to_string(s.clock_at) + "u, " + num(s.recorder_count) + ", " + num(s.clock) + ", " +
-             num(s.clock_by_minutes) + ", 0, " + num(s.map_count) + ", " + num(s.hearer_count) + ", {0, 0}, " +
-             (s.controls ? "&" + name_ + "_controls" : "0") + "};\n");
+             num(s.clock_by_minutes) + ", 0, " + num(s.map_count) + ", " +
+             (s.controls ? "&" + name_ + "_controls" : "0") + ", " + (s.outputs ? "&" + name_ + "_outputs" : "0") +
+             "};\n");
         line("#if GORSE_STACK < " + num(s_.stackDepth()) + "\n#error \"GORSE_STACK must be at least " +
              num(s_.stackDepth()) +
              " for this interface: raise it where it is defined, or leave it out for the default\"\n#endif\n");

@@ -152,29 +152,45 @@ constexpr FieldInfo controlsRecordFields[] = {
     GORSEFINCH_FIELD(gorse_controls, reserved, Padding),
 };
 
+constexpr FieldInfo outputRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_output, number, U16),
+    GORSEFINCH_FIELD(gorse_output, hook, U16),
+};
+
+constexpr FieldInfo toneRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_tone, hertz, U16),
+    GORSEFINCH_FIELD(gorse_tone, ms, U16),
+};
+
+constexpr FieldInfo outputsRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_outputs, each, Pointer), GORSEFINCH_FIELD(gorse_outputs, tones, Pointer),
+    GORSEFINCH_FIELD(gorse_outputs, sound_at, U32), GORSEFINCH_FIELD(gorse_outputs, known_at, U32),
+    GORSEFINCH_FIELD(gorse_outputs, count, U16),    GORSEFINCH_FIELD(gorse_outputs, sound_hook, U16),
+};
+
 constexpr FieldInfo sceneRecordFields[] = {
-    GORSEFINCH_FIELD(gorse_scene, panel, Pointer),         GORSEFINCH_FIELD(gorse_scene, screens, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, numbers, Pointer),       GORSEFINCH_FIELD(gorse_scene, texts, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, rules, Pointer),         GORSEFINCH_FIELD(gorse_scene, code, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, strings, Pointer),       GORSEFINCH_FIELD(gorse_scene, extended, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, forms, Pointer),         GORSEFINCH_FIELD(gorse_scene, motion, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, follows, Pointer),       GORSEFINCH_FIELD(gorse_scene, screen_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, number_count, U16),      GORSEFINCH_FIELD(gorse_scene, text_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, rule_count, U16),        GORSEFINCH_FIELD(gorse_scene, slot_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, timer_count, U16),       GORSEFINCH_FIELD(gorse_scene, when_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, string_count, U16),      GORSEFINCH_FIELD(gorse_scene, first_screen, U16),
-    GORSEFINCH_FIELD(gorse_scene, follow_count, U16),      GORSEFINCH_FIELD(gorse_scene, scratch_bytes, U8),
-    GORSEFINCH_FIELD(gorse_scene, rules_read, U8),         GORSEFINCH_FIELD(gorse_scene, reserved, Padding),
-    GORSEFINCH_FIELD(gorse_scene, slots_at, U32),          GORSEFINCH_FIELD(gorse_scene, timers_at, U32),
-    GORSEFINCH_FIELD(gorse_scene, changed_at, U32),        GORSEFINCH_FIELD(gorse_scene, whens_at, U32),
-    GORSEFINCH_FIELD(gorse_scene, scratch_at, U32),        GORSEFINCH_FIELD(gorse_scene, texts_at, U32),
-    GORSEFINCH_FIELD(gorse_scene, screen_at, U32),         GORSEFINCH_FIELD(gorse_scene, end, U32),
-    GORSEFINCH_FIELD(gorse_scene, motions, Pointer),       GORSEFINCH_FIELD(gorse_scene, keepers, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, keepers_at, U32),        GORSEFINCH_FIELD(gorse_scene, clock_at, U32),
-    GORSEFINCH_FIELD(gorse_scene, recorder_count, U16),    GORSEFINCH_FIELD(gorse_scene, clock, U16),
-    GORSEFINCH_FIELD(gorse_scene, clock_by_minutes, U8),   GORSEFINCH_FIELD(gorse_scene, reserved_end, Padding),
-    GORSEFINCH_FIELD(gorse_scene, map_count, U16),         GORSEFINCH_FIELD(gorse_scene, hearer_count, U16),
-    GORSEFINCH_FIELD(gorse_scene, reserved_last, Padding), GORSEFINCH_FIELD(gorse_scene, controls, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, panel, Pointer),       GORSEFINCH_FIELD(gorse_scene, screens, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, numbers, Pointer),     GORSEFINCH_FIELD(gorse_scene, texts, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, rules, Pointer),       GORSEFINCH_FIELD(gorse_scene, code, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, strings, Pointer),     GORSEFINCH_FIELD(gorse_scene, extended, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, forms, Pointer),       GORSEFINCH_FIELD(gorse_scene, motion, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, follows, Pointer),     GORSEFINCH_FIELD(gorse_scene, screen_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, number_count, U16),    GORSEFINCH_FIELD(gorse_scene, text_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, rule_count, U16),      GORSEFINCH_FIELD(gorse_scene, slot_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, timer_count, U16),     GORSEFINCH_FIELD(gorse_scene, when_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, string_count, U16),    GORSEFINCH_FIELD(gorse_scene, first_screen, U16),
+    GORSEFINCH_FIELD(gorse_scene, follow_count, U16),    GORSEFINCH_FIELD(gorse_scene, scratch_bytes, U8),
+    GORSEFINCH_FIELD(gorse_scene, rules_read, U8),       GORSEFINCH_FIELD(gorse_scene, hearer_count, U16),
+    GORSEFINCH_FIELD(gorse_scene, slots_at, U32),        GORSEFINCH_FIELD(gorse_scene, timers_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, changed_at, U32),      GORSEFINCH_FIELD(gorse_scene, whens_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, scratch_at, U32),      GORSEFINCH_FIELD(gorse_scene, texts_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, screen_at, U32),       GORSEFINCH_FIELD(gorse_scene, end, U32),
+    GORSEFINCH_FIELD(gorse_scene, motions, Pointer),     GORSEFINCH_FIELD(gorse_scene, keepers, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, keepers_at, U32),      GORSEFINCH_FIELD(gorse_scene, clock_at, U32),
+    GORSEFINCH_FIELD(gorse_scene, recorder_count, U16),  GORSEFINCH_FIELD(gorse_scene, clock, U16),
+    GORSEFINCH_FIELD(gorse_scene, clock_by_minutes, U8), GORSEFINCH_FIELD(gorse_scene, reserved_end, Padding),
+    GORSEFINCH_FIELD(gorse_scene, map_count, U16),       GORSEFINCH_FIELD(gorse_scene, controls, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, outputs, Pointer),
 };
 
 constexpr FieldInfo panelRecordFields[] = {
@@ -220,6 +236,9 @@ constexpr RecordInfo followRecord{"gorse_follow", sizeof(gorse_follow), nullptr,
 constexpr RecordInfo keeperRecord{"gorse_keeper", sizeof(gorse_keeper), nullptr, "", keeperRecordFields};
 constexpr RecordInfo marginRecord{"gorse_margin", sizeof(gorse_margin), nullptr, "", marginRecordFields};
 constexpr RecordInfo controlsRecord{"gorse_controls", sizeof(gorse_controls), nullptr, "", controlsRecordFields};
+constexpr RecordInfo outputRecord{"gorse_output", sizeof(gorse_output), nullptr, "", outputRecordFields};
+constexpr RecordInfo toneRecord{"gorse_tone", sizeof(gorse_tone), nullptr, "", toneRecordFields};
+constexpr RecordInfo outputsRecord{"gorse_outputs", sizeof(gorse_outputs), nullptr, "", outputsRecordFields};
 constexpr RecordInfo sceneRecord{"gorse_scene", sizeof(gorse_scene), nullptr, "", sceneRecordFields};
 constexpr RecordInfo panelRecord{"gorse_panel", sizeof(gorse_panel), nullptr, "", panelRecordFields};
 
@@ -242,16 +261,20 @@ static_assert(isComplete(followRecord));
 static_assert(isComplete(keeperRecord));
 static_assert(isComplete(marginRecord));
 static_assert(isComplete(controlsRecord));
+static_assert(isComplete(outputRecord));
+static_assert(isComplete(toneRecord));
+static_assert(isComplete(outputsRecord));
 static_assert(isComplete(sceneRecord));
 static_assert(isComplete(panelRecord));
 
 std::span<const RecordInfo* const> runtimeRecords() {
     static const std::vector<const RecordInfo*> all = [] {
         std::vector<const RecordInfo*> out{
-            &labelRecord,   &lookRecord,           &lookStateRecord,    &fontRecord,      &glyphRecord,  &rangeRecord,
-            &kernRecord,    &imageRecord,          &imageSourceRecord,  &animationRecord, &screenRecord, &slotRecord,
-            &bindingRecord, &numberVariableRecord, &textVariableRecord, &ruleRecord,      &followRecord, &keeperRecord,
-            &marginRecord,  &controlsRecord,       &sceneRecord,        &panelRecord};
+            &labelRecord,  &lookRecord,   &lookStateRecord, &fontRecord,           &glyphRecord,
+            &rangeRecord,  &kernRecord,   &imageRecord,     &imageSourceRecord,    &animationRecord,
+            &screenRecord, &slotRecord,   &bindingRecord,   &numberVariableRecord, &textVariableRecord,
+            &ruleRecord,   &followRecord, &keeperRecord,    &marginRecord,         &controlsRecord,
+            &outputRecord, &toneRecord,   &outputsRecord,   &sceneRecord,          &panelRecord};
         for (const KindInfo* kind : kinds())
             out.push_back(kind->record);
         return out;

@@ -38,7 +38,8 @@ static_assert(isComplete(labelRecord));
 extern const RecordInfo lookRecord;
 extern const RecordInfo lookStateRecord, fontRecord, glyphRecord, rangeRecord, kernRecord, imageRecord,
     imageSourceRecord, animationRecord, screenRecord, slotRecord, bindingRecord, numberVariableRecord,
-    textVariableRecord, ruleRecord, followRecord, keeperRecord, marginRecord, controlsRecord, sceneRecord, panelRecord;
+    textVariableRecord, ruleRecord, followRecord, keeperRecord, marginRecord, controlsRecord, outputRecord, toneRecord,
+    outputsRecord, sceneRecord, panelRecord;
 
 // All records: those above and those of the kinds.
 std::span<const RecordInfo* const> runtimeRecords();

@@ -6,6 +6,7 @@
 
 #include "core/base/characters.h"
 #include "core/document/panel_keys.h"
+#include "core/document/panel_outputs.h"
 #include "core/project/project_text.h"
 #include "core/project/recipe_text.h"
 
@@ -224,6 +225,23 @@ Clock readClock(const Json& json, Problems& problems) {
     return clock;
 }
 
+// The outputs that a panel has, with their start values.
+void readOutputs(JsonObject& of, Panel& panel) {
+    if (!of.has("outputs"))
+        return;
+    JsonObject object = of.inside(of.object("outputs"), "outputs");
+    for (size_t i = 0; i < kPanelOutputs; ++i) {
+        const PanelOutput& each = panelOutputs()[i];
+        if (!object.has(each.key))
+            continue;
+        panel.outputs[i] = each.type == VariableType::YesNo
+                               ? object.yesNo(each.key, each.usual != 0)
+                               : static_cast<int>(object.whole(each.key, each.usual, 0, each.max));
+    }
+    panel.sound = object.yesNo(kSoundHook.data(), false);
+    panel.unknownOutputs = object.unknown();
+}
+
 std::vector<std::string> readKeys(JsonObject& object) {
     std::vector<std::string> keys;
     for (const Json& each : object.array("keys"))
@@ -276,6 +294,7 @@ Panel readPanel(const Json& json, Problems& problems) {
     panel.knob = object.yesNo("knob", false);
     panel.focusWraps = object.yesNo("focus_wraps", false);
     panel.keys = readKeys(object);
+    readOutputs(object, panel);
     panel.hooksRequired = object.yesNo("hooks_required", false);
     panel.ramBytes = object.whole("ram_bytes", panel.ramBytes, 0, int64_t{1} << 32);
     panel.unknown = object.unknown();

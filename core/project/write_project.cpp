@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <set>
 
+#include "core/document/panel_outputs.h"
 #include "core/base/hash.h"
 #include "core/project/font_text.h"
 #include "core/project/json_text.h"
@@ -81,6 +82,19 @@ Json toJson(const Clock& clock) {
     return out;
 }
 
+// The outputs that a panel has, with their start values.
+Json outputsJson(const Panel& panel) {
+    Json out = Json::object();
+    for (size_t i = 0; i < kPanelOutputs; ++i)
+        if (const auto& start = panel.outputs[i])
+            out[panelOutputs()[i].key] =
+                panelOutputs()[i].type == VariableType::YesNo ? Json(*start != 0) : Json(*start);
+    if (panel.sound)
+        out[kSoundHook.data()] = true;
+    appendUnknown(out, panel.unknownOutputs);
+    return out;
+}
+
 Json toJson(const Panel& panel) {
     Json out;
     out["width"] = panel.width;
@@ -107,6 +121,8 @@ Json toJson(const Panel& panel) {
     if (!panel.keys.empty())
         out["keys"] = panel.keys;
     putUnless(out, "focus_wraps", panel.focusWraps, false);
+    if (Json outputs = outputsJson(panel); !outputs.empty())
+        out["outputs"] = std::move(outputs);
     putUnless(out, "hooks_required", panel.hooksRequired, false);
     appendUnknown(out, panel.unknown);
     return out;

@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "core/base/characters.h"
+#include "core/document/panel_outputs.h"
 #include "core/rules/clock_fields.h"
 #include "core/rules/rule_words.h"
 
@@ -46,6 +47,9 @@ std::vector<std::string> namesFor(const Document& document, std::string_view bef
                 out.push_back(each.name.substr(owner.size() + 1));
             return out;
         }
+        if (owner == kPanelName && !before.ends_with('.'))
+            for (const Variable& each : outputVariables(*document.panel))
+                out.push_back(each.name.substr(owner.size() + 1));
         if (const ScreenRef screen = document.screen(owner); screen && !before.ends_with('.')) {
             addWidgets(*screen, out);
             return out;
@@ -61,6 +65,8 @@ std::vector<std::string> namesFor(const Document& document, std::string_view bef
         out.push_back(each.name);
     if (document.clock)
         out.emplace_back(kClockName);
+    if (!outputVariables(*document.panel).empty())
+        out.emplace_back(kPanelName);
     for (const std::string_view word : valueWords())
         out.emplace_back(word);
     if (std::any_of(document.variables->begin(), document.variables->end(),

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <limits>
 
+#include "core/document/panel_outputs.h"
 #include "core/rules/expression.h"
 #include "core/rules/property_value.h"
 #include "runtime/gorse_scene.h"
@@ -74,11 +75,13 @@ Compiled ExpressionParser::name() {
         return aggregate();
     Token token = peek();
     ++at_;
-    // A field of the clock is a variable whose name has a point.
+    // A field of the clock, or an output, is a variable whose name has a point.
     const std::string joined = token.text + "." + (at_ + 1 < tokens_.size() ? tokens_[at_ + 1].text : std::string());
     if (peek().is(".") && scope_.names->variable(joined)) {
         token.text = joined;
         at_ += 2;
+    } else if (isNameOfOutput(joined) && !scope_.names->widget("", kPanelName)) {
+        fail(token, "the panel has no output " + tokens_[at_ + 1].text, "Give it one at the station Panel");
     } else if (peek().is(".")) {
         return property(token);
     }

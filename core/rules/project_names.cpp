@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/rules/project_names.h"
 
+#include "core/document/panel_outputs.h"
 #include "core/rules/clock_fields.h"
 
 namespace gorsefinch {
@@ -11,6 +12,7 @@ std::shared_ptr<const ProjectNames::VariableIndex> indexOf(const Document& docum
     auto out = std::make_shared<ProjectNames::VariableIndex>();
     out->of = document.variables;
     out->withClock = document.clock != nullptr;
+    out->outputs = outputVariables(*document.panel);
     int number = 0;
     const auto add = [&](const Variable& each) {
         ProjectNames::VariableRef ref{&each, number, static_cast<int>(out->byBinding.size()), {}};
@@ -30,6 +32,8 @@ std::shared_ptr<const ProjectNames::VariableIndex> indexOf(const Document& docum
     if (out->withClock)
         for (const Variable& each : clockVariables())
             add(each);
+    for (const Variable& each : out->outputs)
+        add(each);
     number = 0;
     for (const Variable& each : *document.variables)
         if (each.isText())
@@ -53,7 +57,8 @@ bool NamedWidgets::has(const std::string& screen, const std::string& widget) con
 
 ProjectNames::ProjectNames(const Document& document, const std::shared_ptr<const VariableIndex>& known)
     : document_(document),
-      variables_(known && known->of == document.variables && known->withClock == (document.clock != nullptr)
+      variables_(known && known->of == document.variables && known->withClock == (document.clock != nullptr) &&
+                         known->outputs == outputVariables(*document.panel)
                      ? known
                      : indexOf(document)) {}
 

@@ -30,8 +30,8 @@ class NamedWidgets {
 };
 
 // What names mean to rules and texts, with the runtime's numbers: numbers (all but texts; one for each element of an
-// array) come first, then those of the clock if there is one, texts after them, each in the document's order. The
-// document must outlive this. Not to be shared between threads.
+// array) come first, then those of the clock if there is one, then the panel's outputs, texts after them, each in the
+// document's order. The document must outlive this. Not to be shared between threads.
 class ProjectNames {
   public:
     struct VariableRef {
@@ -44,15 +44,16 @@ class ProjectNames {
     struct VariableIndex {
         Shared<std::vector<Variable>> of;
         bool withClock = false;
+        std::vector<Variable> outputs;  // of the panel
         std::unordered_map<std::string_view, VariableRef> byName;
         std::vector<const Variable*> byBinding;  // an array has one for each element
         std::deque<std::vector<const char*>> choices;
     };
 
-    // `known` is taken if it is of this document's variables and clock.
+    // `known` is taken if it is of this document's variables, clock and outputs.
     explicit ProjectNames(const Document& document, const std::shared_ptr<const VariableIndex>& known = nullptr);
 
-    // By name; a field of the clock by both its names: "clock.hour".
+    // By name; a field of the clock, and an output of the panel, by both its names: "clock.hour".
     std::optional<VariableRef> variable(std::string_view name) const;
     const Variable& variableOf(int binding) const { return *variables_->byBinding[static_cast<size_t>(binding)]; }
     const std::shared_ptr<const VariableIndex>& variables() const { return variables_; }

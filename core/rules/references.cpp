@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/rules/references.h"
+#include "core/document/panel_outputs.h"
 #include "core/rules/clock_fields.h"
 
 #include <algorithm>
@@ -30,6 +31,8 @@ class ReferenceReader {
             add(Reference::What::Screen, 1);
         else if (first.is("call"))
             expressionFrom(2);
+        else if (first.is(kSoundHook))
+            return {};
         else if (first.type == TokenType::Name && isAboutWidget(first.text))
             widgetPath(1, namesFrom(1));
         else
@@ -109,7 +112,8 @@ class ReferenceReader {
             if (choices < 0)
                 return;  // what follows the : of an inset says how it is shown
             const size_t names = namesFrom(i);
-            if (names == 2 && at(i).is(kClockName) && clockField(at(i + 2).text))
+            if (names == 2 && ((at(i).is(kClockName) && clockField(at(i + 2).text)) ||
+                               isNameOfOutput(at(i).text + "." + at(i + 2).text)))
                 ;
             else if (names > 1)
                 widgetPath(i, names - 1);

@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "core/document/panel_keys.h"
+#include "core/document/panel_outputs.h"
 #include "core/rules/expression_compiler.h"
 #include "core/rules/rule_words.h"
 #include "core/rules/statement_compiler.h"
@@ -306,6 +307,8 @@ class FileCompiler {
 CompiledRules compileRules(const ProjectNames& names, const std::vector<RuleFile>& files) {
     CompiledRules out;
     RulePool pool(names, out);
+    for (const Variable& each : names.variables()->outputs)
+        (void)pool.hook({hookOf(each), {valueTypeOf(each)}, {0}});
     compileExpressions(pool);
     for (const RuleFile& file : files)
         FileCompiler(pool, file).run();

@@ -33,7 +33,7 @@ constexpr auto wordsForValues = std::to_array<std::string_view>({"yes", "no", "n
 constexpr auto wordsForArrays = std::to_array<std::string_view>({"any", "all", "count", "sum", "min", "max"});
 constexpr auto otherWords =
     std::to_array<std::string_view>({"on", "every", "when", "otherwise", "while", "missed", "start", "go", "back",
-                                     "call", "swipe", "key", "knob", "ms", "s", "min"});
+                                     "call", "sound", "swipe", "key", "knob", "Hz", "kHz", "ms", "s", "min"});
 
 bool isAmong(std::span<const std::string_view> words, std::string_view word) {
     return std::find(words.begin(), words.end(), word) != words.end();

@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "core/document/names.h"
+#include "core/document/panel_outputs.h"
 #include "core/rules/property_value.h"
 
 namespace gorsefinch {
@@ -33,6 +34,8 @@ void StatementCompiler::statement(const std::vector<Token>& tokens, Compiled& bo
         flag(tokens, body);
     } else if (first.is("play") || first.is("stop") || first.is("sample")) {
         command(tokens, body);
+    } else if (first.is(kSoundHook)) {
+        sound(tokens, body);
     } else {
         assignment(tokens, body);
     }
@@ -63,6 +66,9 @@ void StatementCompiler::call(const std::vector<Token>& tokens, Compiled& body) {
         return;
     }
     ++i;
+    if (isHookOfOutputs(*pool_.names().document().panel, name.text))
+        report(Severity::Error, name, "the panel's outputs call the hook " + name.text,
+               "Set the output, or give the hook another name");
     HookInfo hook{name.text, {}, {}};
     int texts = 0;
     while (!at(tokens, i).is(")")) {
@@ -172,7 +178,7 @@ void StatementCompiler::assignment(const std::vector<Token>& tokens, Compiled& b
     if (equals == 0 || !tokens[equals].is("=")) {
         report(Severity::Error, tokens[equals == 1 ? 0 : equals],
                equals == 1 ? "there is no statement \"" + tokens[0].text + "\"" : "a statement belongs here",
-               "Write name = value, go, back, call, show, hide, toggle, enable, disable, play, stop or sample");
+               "Write name = value, go, back, call, show, hide, toggle, enable, disable, play, stop, sample or sound");
         return;
     }
     if (equals == 1)
@@ -222,8 +228,13 @@ std::optional<Compiled> StatementCompiler::valueFor(const ProjectNames::Variable
 }
 
 void StatementCompiler::setVariable(const std::vector<Token>& tokens, Compiled& body) {
-    const auto found = settable(tokens[0]);
-    const auto value = found ? valueFor(*found, tokens, 1) : std::nullopt;
+    if (const auto found = settable(tokens[0]))
+        storeVariable(*found, tokens, 1, body);
+}
+
+void StatementCompiler::storeVariable(const ProjectNames::VariableRef& variable, const std::vector<Token>& tokens,
+                                      size_t equals, Compiled& body) {
+    const auto value = valueFor(variable, tokens, equals);
     if (!value)
         return;
     body.append(*value);
@@ -231,8 +242,17 @@ void StatementCompiler::setVariable(const std::vector<Token>& tokens, Compiled& 
         body.array(*found, GORSE_ARRAY_FILL);
         return;
     }
-    body.operation(found->variable->isText() ? GORSE_OP_SET_TEXT : GORSE_OP_SET_NUMBER);
-    body.word(found->number);
+    body.operation(variable.variable->isText() ? GORSE_OP_SET_TEXT : GORSE_OP_SET_NUMBER);
+    body.word(variable.number);
+}
+
+void StatementCompiler::setOutput(const std::vector<Token>& tokens, Compiled& body) {
+    const std::string name = tokens[0].text + "." + tokens[2].text;
+    if (const auto found = pool_.names().variable(name))
+        storeVariable(*found, tokens, 3, body);
+    else
+        report(Severity::Error, tokens[2], "the panel has no output " + tokens[2].text,
+               "Give it one at the station Panel");
 }
 
 // array[index] = value
@@ -340,7 +360,13 @@ void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equ
         report(Severity::Error, tokens[0], "write widget.property or screen.widget.property");
         return;
     }
-    if (equals == 3 && pool_.names().variable(tokens[0].text + "." + tokens[2].text)) {
+    const std::string joined = tokens[0].text + "." + tokens[2].text;
+    if (equals == 3 && isNameOfOutput(joined) &&
+        (pool_.names().variable(joined) || !pool_.names().widget("", kPanelName))) {
+        setOutput(tokens, body);
+        return;
+    }
+    if (equals == 3 && pool_.names().variable(joined)) {
         report(Severity::Error, tokens[0], "only the firmware sets the clock", "Let a hook ask it to");
         return;
     }

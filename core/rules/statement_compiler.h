@@ -19,15 +19,22 @@ class StatementCompiler {
     int hookNumber(const HookInfo& hook, const Token& at);
     void flag(const std::vector<Token>& tokens, Compiled& body);
     void command(const std::vector<Token>& tokens, Compiled& body);
+    void sound(const std::vector<Token>& tokens, Compiled& body);
+    // The tone at word i, and the word behind it; a mistake is reported.
+    std::optional<gorse_tone> tone(const std::vector<Token>& tokens, size_t& i);
     void storeSlot(Compiled& body, int slot, int screen);
     void assignment(const std::vector<Token>& tokens, Compiled& body);
     void wantType(ValueType wanted, const Compiled& value, const Token& op);
     // The variable that a statement sets; a mistake is reported.
     std::optional<ProjectNames::VariableRef> settable(const Token& name);
+    // panel.light = value
+    void setOutput(const std::vector<Token>& tokens, Compiled& body);
     // The value for it behind the equals sign, fitted.
     std::optional<Compiled> valueFor(const ProjectNames::VariableRef& variable, const std::vector<Token>& tokens,
                                      size_t equals);
     void setVariable(const std::vector<Token>& tokens, Compiled& body);
+    void storeVariable(const ProjectNames::VariableRef& variable, const std::vector<Token>& tokens, size_t equals,
+                       Compiled& body);
     void setElement(const std::vector<Token>& tokens, Compiled& body);
     void fitNumber(const Variable& variable, const Token& op, Compiled& value);
     void setCell(const std::vector<Token>& tokens, size_t bracket, Compiled& body);

@@ -330,7 +330,7 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
     if (std::any_of(out->parts.begin(), out->parts.end(), [](const auto& part) { return part->fades; }))
         addCopyBuffer(*out);
     fillScreens(*out);
-    fillScene(*out);
+    fillScene(*out, names);
     for (const auto& part : out->parts)
         out->problems.add(std::shared_ptr<const Problems>(part, &part->problems));
     for (const auto& part : out->parts)

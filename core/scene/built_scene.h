@@ -25,6 +25,8 @@ struct BuiltScene {
     std::vector<gorse_margin> margins;              // by screen, then widget
     std::vector<uint16_t> focusOrder, focusStarts;  // see gorse_controls
     gorse_controls controls{};                      // of a scene with controls
+    std::vector<gorse_output> outputList;           // of the panel
+    gorse_outputs outputs{};                        // of a scene with some, or with sounds
     gorse_panel panel{};
     gorse_panel uprightPanel{};  // without turn, mirror, inversion and offsets: for looking at
     gorse_scene scene{};

@@ -5,6 +5,7 @@
 #include <cassert>
 
 #include "core/document/panel_keys.h"
+#include "core/document/panel_outputs.h"
 #include "core/project/project_text.h"
 #include "core/rules/clock_fields.h"
 #include "core/rules/lexer.h"
@@ -77,10 +78,12 @@ void layOutState(BuiltScene& out, uint32_t keptBytes) {
     out.controls.focus_at = out.controls.state_at + (s.controls ? static_cast<uint32_t>(sizeof(gorse_finger)) : 0);
     const uint32_t focusBytes =
         static_cast<uint32_t>(sizeof(gorse_focus)) + (2u * static_cast<uint32_t>(out.screens.size()) + 3u) / 4u * 4u;
-    s.changed_at = out.controls.focus_at + (out.controls.focus_starts ? focusBytes : 0);
+    out.outputs.sound_at = out.controls.focus_at + (out.controls.focus_starts ? focusBytes : 0);
+    s.changed_at = out.outputs.sound_at + (out.outputs.tones ? static_cast<uint32_t>(sizeof(gorse_sound)) : 0);
     s.whens_at = s.changed_at + (s.number_count + s.text_count + followed + 7u) / 8u;
     s.scratch_bytes = scratchBytes(out);
-    s.scratch_at = s.whens_at + s.when_count;
+    out.outputs.known_at = s.whens_at + s.when_count;
+    s.scratch_at = out.outputs.known_at + out.outputs.count;
     s.texts_at = s.scratch_at + s.scratch_bytes;
     uint32_t textBytes = 0;
     for (const gorse_text_variable& each : out.texts)
@@ -144,6 +147,26 @@ void fillControls(BuiltScene& out) {
     out.scene.controls = &out.controls;
 }
 
+// What the panel has beside its picture.
+void fillOutputs(BuiltScene& out, const ProjectNames& names) {
+    const auto hook = [&](std::string_view name) {
+        const auto& hooks = out.rules->hooks;
+        const auto found =
+            std::find_if(hooks.begin(), hooks.end(), [&](const auto& each) { return each.name == name; });
+        return static_cast<uint16_t>(found == hooks.end() ? GORSE_NONE : found - hooks.begin());
+    };
+    for (const Variable& each : outputVariables(*out.document.panel))
+        out.outputList.push_back({static_cast<uint16_t>(names.variable(each.name)->number), hook(hookOf(each))});
+    const std::vector<gorse_tone>& tones = out.rules->tones;
+    if (out.outputList.empty() && tones.empty())
+        return;
+    out.outputs.each = out.outputList.data();
+    out.outputs.count = static_cast<uint16_t>(out.outputList.size());
+    out.outputs.tones = tones.empty() ? nullptr : tones.data();
+    out.outputs.sound_hook = hook(kSoundHook);
+    out.scene.outputs = &out.outputs;
+}
+
 // What happens without rules.
 void fillMotions(BuiltScene& out) {
     gorse_scene& s = out.scene;
@@ -151,7 +174,7 @@ void fillMotions(BuiltScene& out) {
         s.motion = &gorse_motion_of_widgets;
     if (!out.rules->follows.empty())
         s.motion = &gorse_motion_that_follows;
-    if (s.recorder_count == 0 && !out.document.clock && !s.controls)
+    if (s.recorder_count == 0 && !out.document.clock && !s.controls && !s.outputs)
         return;
     if (out.document.clock)
         out.motions.push_back(&gorse_motion_of_clock);
@@ -164,6 +187,8 @@ void fillMotions(BuiltScene& out) {
         out.motions.push_back(&gorse_motion_of_focus);
     if (s.recorder_count != 0)
         out.motions.push_back(&gorse_motion_that_records);
+    if (s.outputs)
+        out.motions.push_back(&gorse_motion_of_outputs);
     out.motions.push_back(nullptr);
     s.motion = &gorse_motion_of_several;
     s.motions = out.motions.data();
@@ -199,10 +224,11 @@ void fillVariables(BuiltScene& out, const ProjectNames& names) {
         offset += text.capacity;
         out.texts.push_back(text);
     }
-    if (!out.document.clock)
-        return;
-    out.scene.clock = static_cast<uint16_t>(out.numbers.size());
-    std::for_each(clockVariables().begin(), clockVariables().end(), addNumber);
+    if (out.document.clock) {
+        out.scene.clock = static_cast<uint16_t>(out.numbers.size());
+        std::for_each(clockVariables().begin(), clockVariables().end(), addNumber);
+    }
+    std::ranges::for_each(names.variables()->outputs, addNumber);
 }
 
 void fillScreens(BuiltScene& out) {
@@ -226,7 +252,7 @@ void fillScreens(BuiltScene& out) {
     out.scene.slot_count = slots;
 }
 
-void fillScene(BuiltScene& out) {
+void fillScene(BuiltScene& out, const ProjectNames& names) {
     gorse_scene& s = out.scene;
     const bool extended =
         out.rules->needsExtended || anyText(out, &CompiledText::needsExtended, &ScreenPart::needsExtended);
@@ -263,6 +289,8 @@ void fillScene(BuiltScene& out) {
     s.keepers = out.keepers.data();
     fillControls(out);
     reportUnreached(out);
+    reportDeadEnds(out);
+    fillOutputs(out, names);
     fillMotions(out);
     s.clock_by_minutes = out.document.clock && !usesSeconds(out) ? 1 : 0;
     s.follows = out.rules->follows.data();

@@ -12,6 +12,6 @@ void fillVariables(BuiltScene& out, const ProjectNames& names);
 // Fills the screens of its parts and tables.
 void fillScreens(BuiltScene& out);
 // Fills the rest of the scene and lays out its state. All else must be filled.
-void fillScene(BuiltScene& out);
+void fillScene(BuiltScene& out, const ProjectNames& names);
 
 }  // namespace gorsefinch

@@ -11,55 +11,12 @@
 #include <tuple>
 #include <utility>
 
+#include "core/sim/carry_variables.h"
 #include "runtime/gorse_focus.h"
 
 namespace gorsefinch {
 
 namespace {
-
-void carryVariables(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
-    if (before.document.variables == now.document.variables && !before.document.clock == !now.document.clock) {
-        for (uint16_t i = 0; i < now.scene.number_count; ++i)
-            gorse_numbers(&to)[i] = gorse_numbers(&from)[i];
-        for (uint16_t i = 0; i < now.scene.text_count; ++i)
-            gorse_set_text(&to, i, gorse_text_value(&from, i));
-        return;
-    }
-    const ProjectNames oldNames(before.document), newNames(now.document);
-    for (const Variable& each : *now.document.variables) {
-        const auto old = oldNames.variable(each.name);
-        const auto fresh = newNames.variable(each.name);
-        if (!old || old->variable->type != each.type || old->variable->decimals != each.decimals)
-            continue;
-        // A value that stood at the old start value follows the new one.
-        if (each.isText()) {
-            const char* value = gorse_text_value(&from, static_cast<uint16_t>(old->number));
-            if (value != old->variable->startText)
-                gorse_set_text(&to, static_cast<uint16_t>(fresh->number), value);
-            continue;
-        }
-        for (int i = 0; i < std::min(each.count, old->variable->count); ++i) {
-            const int32_t value = gorse_number(&from, static_cast<uint16_t>(old->number + i));
-            if (value == old->variable->start)
-                continue;
-            // A choice is the same one if its name is.
-            const auto moved = each.type == VariableType::Choice
-                                   ? valueFromWords(each, valueInWords(*old->variable, value))
-                                   : std::optional(value);
-            if (moved)
-                gorse_set_number(&to, static_cast<uint16_t>(fresh->number + i), *moved);
-        }
-    }
-}
-
-void carryClock(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
-    if (!before.document.clock || !now.document.clock)
-        return;
-    std::copy_n(gorse_numbers(&from) + before.scene.clock, size_t{GORSE_CLOCK_NUMBERS},
-                gorse_numbers(&to) + now.scene.clock);
-    std::memcpy(gorse_behind_head(&to, now.scene.clock_at), gorse_behind_head(&from, before.scene.clock_at),
-                sizeof(gorse_clock_state));
-}
 
 // The value of a slot under the new scene's numbers; nothing if it has its initial value. Texts are numbered by
 // the rules: the same words may have another number now.
@@ -371,12 +328,12 @@ void carryRecordings(const BuiltScene& before, const gorse& from, const BuiltSce
 
 std::vector<int> carryOver(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
     carryVariables(before, from, now, to);
-    carryClock(before, from, now, to);
     if (gorse_head_of(&from)->started == 0)
         return std::vector<int>(now.rules->rules.size(), -1);
     carrySlots(before, from, now, to);
     std::vector<int> sameRules = carryRules(before, from, now, to);
     carryHead(before, from, now, to);
+    carrySound(before, from, now, to);
     carryFinger(before, from, now, to);
     carryFocus(before, from, now, to);
     carryRecordings(before, from, now, to);

@@ -148,6 +148,13 @@ std::string Twin::get(const std::string& name) const {
     return out;
 }
 
+bool Twin::isSounding() const {
+    if (!scene_->outputs.tones)
+        return false;
+    const auto* sound = reinterpret_cast<const gorse_sound*>(gorse_behind_head(&run_, scene_->outputs.sound_at));
+    return sound->playing != 0 || sound->asked != 0;
+}
+
 void Twin::go(int screen) { gorse_go(&run_, static_cast<uint16_t>(screen)); }
 
 void Twin::flush(void* user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t* bytes, uint32_t) {

@@ -52,6 +52,8 @@ class Twin {
     Result<void> set(const std::string& variable, const std::string& value);
     // A variable's value as the user reads it; "" if there is none.
     std::string get(const std::string& variable) const;
+    // True while a sound plays, or will with the next step.
+    bool isSounding() const;
     void go(int screen);
     int screen() const { return gorse_screen_now(&run_); }
     uint32_t now() const { return now_; }

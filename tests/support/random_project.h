@@ -5,6 +5,7 @@
 
 #include "core/edits/image_edits.h"
 #include "core/rules/property_value.h"
+#include "core/document/panel_outputs.h"
 #include "core/rules/rule_words.h"
 #include "core/sim/script.h"
 #include "tests/support/projects.h"
@@ -97,6 +98,10 @@ class RandomProject {
             panel_.keys = {"enter", "light", "down"};
             panel_.focusWraps = maybe(50);
         }
+        for (size_t i = 0; i < kPanelOutputs; ++i)
+            if (maybe(30))
+                panel_.outputs[i] = upTo(panelOutputs()[i].max + 1);
+        panel_.sound = maybe(30);
         panel_.flashBytes = panel_.ramBytes = 8 << 20;
         document_ = withPanel(document_, panel_);
     }
@@ -326,6 +331,10 @@ class RandomProject {
                         rules += "on " + screen->name + "." + widget->name + "." + event +
                                  "\n    count = (count + 11) % 100\n    " + (maybe(30) ? "disable " : "enable ") +
                                  screen->name + ".w" + std::to_string(upTo(9)) + "\n\n";
+        if (panel_.outputs[0])
+            rules += "when count > 20\n    panel.light = count\n    level = panel.light\n\n";
+        if (panel_.sound)
+            rules += "on one.onward.press\n    sound 2 kHz, 60 ms, 0 Hz, 30 ms\n\n";
         if (panel_.knob)
             rules += "on knob left\n    heat = heat - 9.5\n\non key light\n    open = !open\n\n";
         rules +=

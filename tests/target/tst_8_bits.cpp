@@ -84,6 +84,23 @@ set weight 120.0
 set weight 3.0
 )";
 
+// The same on a panel with outputs, which a text shows.
+Document outputsProject() {
+    Document d = smallProject();
+    Panel panel = *d.panel;
+    panel.outputs = {80, std::nullopt, 0, std::nullopt};
+    panel.sound = true;
+    d = addWidgets(withPanel(d, panel), "home",
+                   {makeWidget("light_text", Kind::Text, 62, 28, 64, 14,
+                               {{"text", std::string("{weight} {panel.light}")}, {"look", std::string("plain")}})});
+    std::vector<RuleFile> rules = *d.rules;
+    rules.front().text +=
+        "\nevery 150 ms\n    panel.light = panel.light - 7\n    panel.invert = !panel.invert\n"
+        "    sound 2 kHz, 30 ms, 0 Hz, 20 ms, 1 kHz, 30 ms\n\nwhen panel.invert && panel.light < 40\n    show frame\n";
+    d.rules = std::make_shared<const std::vector<RuleFile>>(std::move(rules));
+    return d;
+}
+
 // Controls that a finger, a knob and keys operate.
 Document controlsProject() {
     std::string faceFile = "B612-Regular.otf";
@@ -186,6 +203,8 @@ class Test8Bits : public QObject {
         QTest::addColumn<bool>("linkedWhole");
         const QByteArray hiveScript = readFile(SOURCE_DIR "/examples/hive/demo.script");
         QTest::newRow("small") << smallProject() << QByteArray(smallScript) << false;
+        QTest::newRow("outputs") << outputsProject() << QByteArray(smallScript) + "wait 150\nwait 20\nwait 200\n"
+                                 << false;
         QTest::newRow("controls") << controlsProject() << QByteArray(controlsScript) << false;
         QTest::newRow("hive") << openExample("hive") << hiveScript << false;
         QTest::newRow("hive_optimised_when_linked") << openExample("hive") << hiveScript << true;

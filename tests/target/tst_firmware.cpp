@@ -158,6 +158,48 @@ class TestFirmware : public QObject {
         QVERIFY2(said.isEmpty(), qPrintable(said));
     }
 
+    // The firmware's functions for the panel's outputs are called as the twin says.
+    void outputsReachTheFirmware() {
+        Document d = withRules(makeDocument(), "main",
+                               "every 300 ms\n    panel.invert = !panel.invert\n    panel.light = panel.light - 30\n"
+                               "when panel.light < 30\n    sound 1 kHz, 40 ms, 0 Hz, 20 ms, 2 kHz, 40 ms\n");
+        Panel panel = *d.panel;
+        panel.outputs = {90, std::nullopt, 0, 1};
+        panel.sound = true;
+        d = withPanel(d, panel);
+        SceneBuilder builder;
+        Twin twin(builder.build(d));
+        QString wanted;
+        twin.onHook = [&](int hook, const std::vector<gorse_value>& values) {
+            wanted += QString::number(twin.now()) + " " +
+                      QString::fromStdString(twin.scene().rules->hooks[static_cast<size_t>(hook)].name);
+            for (const gorse_value& each : values)
+                wanted += " " + QString::number(each.number);
+            wanted += "\n";
+        };
+        for (uint32_t ms = 0; ms <= 1000; ms += 10)
+            twin.step(ms);
+        QVERIFY2(wanted.contains("900 sound 1000 40\n") && wanted.contains("1000 sound 0 0\n"), qPrintable(wanted));
+        const QString folder = generated(d, "outputs");
+        const QByteArray text =
+            QByteArray("#include \"demo.h\"\n#include <stdio.h>\nstatic unsigned now;\nvoid demo") + kFlush +
+            "void demo_hook_panel_light(int32_t value) { printf(\"%u panel_light %d\\n\", now, (int)value); }\n"
+            "void demo_hook_panel_invert(uint8_t value) { printf(\"%u panel_invert %d\\n\", now, value); }\n"
+            "void demo_hook_panel_on(uint8_t value) { printf(\"%u panel_on %d\\n\", now, value); }\n"
+            "void demo_hook_sound(int32_t hertz, int32_t ms) {\n    printf(\"%u sound %d %d\\n\", now, (int)hertz, "
+            "(int)ms);\n}\n"
+            "int main(void) {\n    if (demo_begin() != GORSE_RESULT_OK) return 1;\n"
+            "    for (; now <= 1000u; now += 10u) (void)demo_step(now);\n    return 0;\n}\n";
+        QString heard;
+        const QString said = ran(folder, "demo", text, {}, &heard);
+        QVERIFY2(said.isEmpty(), qPrintable(said));
+        QCOMPARE(heard, wanted);
+        const QByteArray header = readFile(folder + "/demo.h");
+        QVERIFY(header.contains("/* panel.light, 0 to 100: called in the first step"));
+        QVERIFY(!header.contains("panel_contrast"));
+        QVERIFY(!QFile::exists(generated(makeDocument(), "silent") + "/gorse/gorse_motion_outputs.c"));
+    }
+
     // Where hooks are required, the linker names the one that is missing; a library that stands behind supplies it.
     void requiredHooksMustBeWritten() {
         Document d = openKiln();
