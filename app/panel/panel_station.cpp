@@ -18,6 +18,7 @@
 #include "app/widgets/frame_picture.h"
 #include "core/document/names.h"
 #include "core/document/panel_keys.h"
+#include "core/document/panel_outputs.h"
 #include "core/emit/costs.h"
 
 namespace gorsefinch::app {
@@ -214,6 +215,48 @@ void PanelStation::makeKeys(QFormLayout* form) {
     form->addRow(caption(tr("Keys"), field), field);
 }
 
+void PanelStation::makeOutputs(QWidget* page) {
+    QFormLayout* form = section(tr("Outputs: rules set them, as in panel.light = 60"), page);
+    for (size_t i = 0; i < kPanelOutputs; ++i)
+        makeOutput(form, i);
+    yesNo(form, tr("Sound"), "output_sound", tr("it can play tones"), &Panel::sound);
+}
+
+// Whether the panel has an output, and what it starts with.
+void PanelStation::makeOutput(QFormLayout* form, size_t output) {
+    const PanelOutput& info = panelOutputs()[output];
+    auto* has = new QCheckBox(tr(info.help), this);
+    has->setMinimumHeight(24);
+    has->setObjectName(QString("output_%1").arg(info.key));
+    has->setToolTip(tr("Rules, expressions and controls know it as panel.%1; the firmware writes one function for it")
+                        .arg(info.key));
+    const auto change = [this, output, &info](std::optional<int> start) {
+        edit(tr("Change %1").arg(tr(info.words).toLower()), [&](Panel& panel) { panel.outputs[output] = start; });
+    };
+    connect(has, &QCheckBox::clicked, this,
+            [change, &info](bool on) { change(on ? std::optional(info.usual) : std::nullopt); });
+    auto* row = new QWidget(this);
+    auto* layout = new QVBoxLayout(row);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(2);
+    layout->addWidget(has);
+    if (info.type == VariableType::YesNo) {
+        fills_.append([this, has, output] { has->setChecked(session_.document().panel->outputs[output].has_value()); });
+    } else {
+        auto* start = new NumberField(0, info.max, tr("at the start"), this);
+        start->setObjectName(QString("output_%1_start").arg(info.key));
+        layout->addWidget(start);
+        connect(start, &NumberField::numberChosen, this, [change](int value) { change(value); });
+        fills_.append([this, has, start, output] {
+            const auto& value = session_.document().panel->outputs[output];
+            has->setChecked(value.has_value());
+            start->setVisible(value.has_value());
+            start->setNumber(value.value_or(0));
+        });
+    }
+    form->addRow(caption(tr(info.words), has), row);
+}
+
 void PanelStation::makeController(QWidget* page) {
     QFormLayout* target = section(tr("Controller"), page);
     choice(
@@ -245,6 +288,7 @@ QWidget* PanelStation::makeForm() {
     makeSize(page);
     makeMounting(page);
     makeInput(page);
+    makeOutputs(page);
     makeController(page);
     facts_ = new QLabel(page);
     facts_->setFont(Theme::figures());
@@ -254,6 +298,7 @@ QWidget* PanelStation::makeForm() {
     auto* scroll = new QScrollArea(this);
     scroll->setWidgetResizable(true);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll->setObjectName("panel_form");
     scroll->setFixedWidth(380);
     scroll->setWidget(page);
     return scroll;

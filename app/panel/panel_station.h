@@ -41,6 +41,8 @@ class PanelStation : public Station {
     void makeMounting(QWidget* page);
     void makeInput(QWidget* page);
     void makeKeys(QFormLayout* form);
+    void makeOutputs(QWidget* page);
+    void makeOutput(QFormLayout* form, size_t output);
     void makeController(QWidget* page);
     QWidget* makePictures();
     QFormLayout* section(const QString& title, QWidget* page);

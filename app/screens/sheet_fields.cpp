@@ -20,6 +20,7 @@
 #include "core/edits/font_edits.h"
 #include "core/edits/image_edits.h"
 #include "core/font/face_facts.h"
+#include "core/document/panel_outputs.h"
 #include "core/rules/clock_fields.h"
 
 namespace gorsefinch::app {
@@ -217,6 +218,8 @@ QWidget* Sheet::variableField(const PropertyInfo& property, std::function<void()
     if (session_.document().clock && !property.sets)
         for (const Variable& each : clockVariables())
             field->addItem(fromStd(each.name), fromStd(each.name));
+    for (const Variable& each : outputVariables(*session_.document().panel))
+        field->addItem(fromStd(each.name), fromStd(each.name));
     if (property.takesExpression())
         field->addItem(tr("Expression…"), kExpression);
     field->addItem(tr("New variable…"), kMakeOne);

@@ -14,6 +14,7 @@
 #include "app/widgets/frame_picture.h"
 #include "app/widgets/panel_shape.h"
 #include "core/document/panel_keys.h"
+#include "core/sim/seen_picture.h"
 
 namespace gorsefinch::app {
 
@@ -55,7 +56,14 @@ void TwinPanel::paintEvent(QPaintEvent*) {
     if (!session_.isOpen())
         return;
     const QRect r = pictureRect();
-    const QImage image = toImage(session_.runner().twin().memory());
+    const Twin& twin = session_.runner().twin();
+    const OutputState outputs = outputsOf(twin);
+    Picture seen;
+    if (outputs != OutputState()) {
+        seen = twin.memory().picture();
+        applyOutputs(seen, outputs);
+    }
+    const QImage image = seen.pixels.empty() ? toImage(twin.memory()) : toImage(seen);
     painter.setRenderHint(QPainter::SmoothPixmapTransform, r.width() < image.width());
     painter.drawImage(r, image);
     coverCorners(painter, *session_.document().panel, r, 0, Theme::colour(Role::Window));
@@ -110,6 +118,12 @@ void TwinPanel::keyReleaseEvent(QKeyEvent* event) {
         QWidget::keyReleaseEvent(event);
 }
 
+void TwinPanel::focusOutEvent(QFocusEvent* event) {
+    if (session_.isOpen())
+        input_.releaseAll();
+    QWidget::focusOutEvent(event);
+}
+
 // Single letters are shortcuts elsewhere in the window: here they are the panel's keys.
 bool TwinPanel::event(QEvent* event) {
     if (event->type() == QEvent::ShortcutOverride && session_.isOpen() && hasKeys(*session_.document().panel))
@@ -148,19 +162,41 @@ TwinView::TwinView(Session& session, QWidget* parent) : QWidget(parent), session
     pause_ = button("pause", tr("Pause and resume (Ctrl+P)"));
     pause_->setShortcut(Qt::CTRL | Qt::Key_P);
     pause_->setObjectName("twin_pause");
+    mute_ = button("sound", {});
+    mute_->setObjectName("twin_mute");
+    mute_->setCheckable(true);
+    tone_ = new QLabel(this);
+    tone_->setObjectName("twin_tone");
+    tone_->setFont(Theme::figures());
+    tools->addWidget(tone_);
     tools->addStretch(1);
-    auto* hint = new QLabel(tr("hold H to operate on the canvas"), this);
+    auto* hint = new QLabel(tr("hold H to use the canvas"), this);
     hint->setProperty("quiet", true);
     tools->addWidget(hint);
     column->addLayout(tools);
     connect(restart, &QToolButton::clicked, &session.runner(), &TwinRunner::restart);
     connect(pause_, &QToolButton::clicked, &session,
             [&session] { session.runner().run(!session.runner().isRunning()); });
+    connect(mute_, &QToolButton::clicked, &session.runner().sound(), &TonePlayer::setMuted);
+    connect(&session.runner().sound(), &TonePlayer::changed, this, &TwinView::refreshSound);
     connect(&session.runner(), &TwinRunner::stepped, this, &TwinView::refresh);
     connect(&session, &Session::changed, this, [this](const Change& change) {
+        if (change.panel || change.opened)
+            refreshSound();
         if (change.panel)
             panel_->updateGeometry();
     });
+}
+
+void TwinView::refreshSound() {
+    const TonePlayer& sound = session_.runner().sound();
+    const bool hasSound = session_.isOpen() && session_.document().panel->sound;
+    mute_->setVisible(hasSound);
+    tone_->setVisible(hasSound && sound.hertz() != 0);
+    mute_->setChecked(sound.isMuted());
+    mute_->setIcon(Theme::icon(sound.isMuted() ? "sound_off" : "sound"));
+    mute_->setToolTip(sound.isMuted() ? tr("The panel's sound is muted: hear it") : tr("Mute the panel's sound"));
+    tone_->setText(tr("%1 Hz").arg(sound.hertz()));
 }
 
 void TwinView::refresh() {

@@ -30,6 +30,7 @@ class TwinPanel : public QWidget {
     void wheelEvent(QWheelEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
     void keyReleaseEvent(QKeyEvent* event) override;
+    void focusOutEvent(QFocusEvent* event) override;
     bool event(QEvent* event) override;
 
   private:
@@ -49,11 +50,14 @@ class TwinView : public QWidget {
 
   private:
     void refresh();
+    void refreshSound();
 
     Session& session_;
     QLabel* clock_;
     TwinPanel* panel_;
     QToolButton* pause_;
+    QToolButton* mute_;
+    QLabel* tone_;  // what the panel plays
     bool shownRunning_ = true;
 };
 

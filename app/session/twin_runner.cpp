@@ -4,6 +4,7 @@
 #include <QDateTime>
 #include <algorithm>
 
+#include "core/document/panel_outputs.h"
 #include "core/rules/clock_fields.h"
 
 namespace gorsefinch::app {
@@ -28,6 +29,9 @@ void TwinRunner::update(const BuiltSceneRef& scene) {
         twin_->update(scene);
     else
         twin_ = std::make_unique<Twin>(scene);
+    twin_->onHook = [this](int hook, const std::vector<gorse_value>& values) { takeHook(hook, values); };
+    if (!twin_->isSounding())
+        silence();
     if (!hadClock)
         setClock();
 }
@@ -38,7 +42,21 @@ void TwinRunner::setClock() {
         (void)twin_->set(kClockName, QDateTime::currentDateTime().toString("yyyy-MM-dd HH:mm:ss").toStdString());
 }
 
+void TwinRunner::takeHook(int hook, const std::vector<gorse_value>& values) {
+    if (twin_->scene().rules->hooks[static_cast<size_t>(hook)].name != kSoundHook ||
+        !twin_->scene().document.panel->sound)
+        return;
+    hertz_ = values.front().number;
+    sound_.play(isRunning() ? hertz_ : 0);
+}
+
+void TwinRunner::silence() {
+    hertz_ = 0;
+    sound_.play(0);
+}
+
 void TwinRunner::reset() {
+    silence();
     twin_.reset();
     time_ = 0;
 }
@@ -49,10 +67,12 @@ void TwinRunner::run(bool run) {
         ticker_.start();
     else
         ticker_.stop();
+    sound_.play(run ? hertz_ : 0);
     Q_EMIT stepped();
 }
 
 void TwinRunner::restart() {
+    silence();
     twin_->restart();
     setClock();
     step();

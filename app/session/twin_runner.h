@@ -7,6 +7,7 @@
 #include <QTimer>
 #include <memory>
 
+#include "app/session/tone_player.h"
 #include "core/sim/twin.h"
 
 namespace gorsefinch::app {
@@ -35,6 +36,8 @@ class TwinRunner : public QObject {
     bool key(const std::string& name, bool down);
     // Sets a variable from what a user writes, and steps.
     Result<void> setValue(const std::string& variable, const std::string& value);
+    // What its panel sounds like.
+    TonePlayer& sound() { return sound_; }
     // One step now, for what must show at once.
     void step();
 
@@ -47,8 +50,12 @@ class TwinRunner : public QObject {
 
   private:
     void setClock();
+    void silence();
+    void takeHook(int hook, const std::vector<gorse_value>& values);
     std::unique_ptr<Twin> twin_;
     QTimer ticker_;
+    TonePlayer sound_;
+    int hertz_ = 0;  // that the twin's panel plays, also while it is halted
     QElapsedTimer clock_;
     qint64 time_ = 0, lastTick_ = 0;  // ms: of the twin, of the clock
 };
