@@ -4,6 +4,7 @@
 #include <QApplication>
 #include <QClipboard>
 #include <QMenu>
+#include <QMessageBox>
 #include <QMimeData>
 
 #include "app/screens/canvas.h"
@@ -17,6 +18,7 @@
 #include "app/widgets/drag_formats.h"
 #include "core/edits/join_choices.h"
 #include "core/edits/replace_kind.h"
+#include "core/scene/ways_out.h"
 
 namespace gorsefinch::app {
 
@@ -157,6 +159,24 @@ void ScreensStation::duplicateSelection() {
     session_.addWidgets(session_.document(), std::move(copies), tr("Duplicate"));
 }
 
+// Asks before nothing is left that leads away from the screen.
+bool ScreensStation::mayRemove(const Names& names) {
+    const auto screen = static_cast<size_t>(session_.selection().screenIndex());
+    if (!areOnlyWayOut(*session_.scene(), screen, names))
+        return true;
+    QMessageBox box(QMessageBox::NoIcon, tr("The only way out"),
+                    names.size() == 1
+                        ? tr("Nothing but %1 leads away from the screen %2. Without it users stay there.")
+                              .arg(QString::fromStdString(names.front()), session_.selection().screenName())
+                        : tr("Nothing but what is selected leads away from the screen %1. Without it users stay there.")
+                              .arg(session_.selection().screenName()),
+                    QMessageBox::Cancel, this);
+    auto* remove = box.addButton(tr("Delete"), QMessageBox::DestructiveRole);
+    box.setDefaultButton(QMessageBox::Cancel);
+    box.exec();
+    return box.clickedButton() == remove;
+}
+
 void ScreensStation::deleteSelection() { removeSelection(tr("Delete")); }
 
 void ScreensStation::removeSelection(const QString& label) {
@@ -166,7 +186,7 @@ void ScreensStation::removeSelection(const QString& label) {
             names.push_back(each->name);
     if (names.size() < session_.selection().names().size())
         session_.showError(tr("Locked widgets stay; L unlocks them."));
-    if (!names.empty())
+    if (!names.empty() && mayRemove(names))
         session_.edit(removeWidgets(session_.document(), session_.selection().screenName().toStdString(), names),
                       label);
 }

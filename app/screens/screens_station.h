@@ -62,6 +62,7 @@ class ScreensStation : public Station {
     void paste();
     void duplicateSelection();
     void deleteSelection();
+    bool mayRemove(const std::vector<std::string>& names);
     void removeSelection(const QString& label);
     void selectAll();
     void raise();

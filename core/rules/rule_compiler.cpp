@@ -97,7 +97,7 @@ class FileCompiler {
             rule.memory = static_cast<uint16_t>(out.whens++);
         out.rules.push_back(rule);
         const int last = line_ > 0 ? lines_[line_ - 1].tokens[0].line : line;
-        out.sources.push_back({file_.name(), line, last});
+        out.sources.push_back({file_.name(), line, last, file_.leadsTo()});
     }
 
     std::optional<Compiled> whileCondition(const std::vector<Token>& tokens, size_t i) {

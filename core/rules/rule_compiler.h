@@ -36,9 +36,13 @@ struct HookInfo {
     std::vector<int> scales;
 };
 
+// In place of a screen: the one before.
+inline constexpr int kLeadsBack = -1;
+
 struct RuleSource {
     std::string file;  // its name
     int line = 0, lastLine = 0;
+    std::vector<int> leadsTo;  // screens that it goes to; kLeadsBack
 };
 
 // Bytes of code: offsets in it have 16 bits.

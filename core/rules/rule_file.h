@@ -23,7 +23,13 @@ class RuleFileContext {
     // Tells of a mistake at a token, and remembers that the present rule failed.
     void report(Severity severity, const Token& at, const std::string& reason, const std::string& remedy = {});
     bool failed() const { return failed_; }
-    void beginRule() { failed_ = false; }
+    void beginRule() {
+        failed_ = false;
+        leadsTo_.clear();
+    }
+    // The present rule goes to a screen, or back.
+    void addLead(int screen) { leadsTo_.push_back(screen); }
+    const std::vector<int>& leadsTo() const { return leadsTo_; }
 
     // Token number i, or the closing one.
     static const Token& at(const std::vector<Token>& tokens, size_t i) {
@@ -44,6 +50,7 @@ class RuleFileContext {
     RulePool& pool_;
     std::string path_, name_;
     bool failed_ = false;
+    std::vector<int> leadsTo_;
     size_t reported_ = 0;
     ExpressionScope scope_;
 };

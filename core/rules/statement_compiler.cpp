@@ -26,6 +26,7 @@ void StatementCompiler::statement(const std::vector<Token>& tokens, Compiled& bo
         go(tokens, body);
     } else if (first.is("back")) {
         body.operation(GORSE_OP_BACK);
+        file_.addLead(kLeadsBack);
         expectEnd(tokens, 1);
     } else if (first.is("call")) {
         call(tokens, body);
@@ -50,6 +51,8 @@ void StatementCompiler::go(const std::vector<Token>& tokens, Compiled& body) {
                kFindScreen);
     body.operation(GORSE_OP_GO);
     body.word(screen);
+    if (screen >= 0)
+        file_.addLead(screen);
     expectEnd(tokens, 2);
 }
 
@@ -238,8 +241,8 @@ void StatementCompiler::storeVariable(const ProjectNames::VariableRef& variable,
     if (!value)
         return;
     body.append(*value);
-    if (found->variable->isArray()) {
-        body.array(*found, GORSE_ARRAY_FILL);
+    if (variable.variable->isArray()) {
+        body.array(variable, GORSE_ARRAY_FILL);
         return;
     }
     body.operation(variable.variable->isText() ? GORSE_OP_SET_TEXT : GORSE_OP_SET_NUMBER);

@@ -9,6 +9,7 @@
 #include "core/project/project_text.h"
 #include "core/rules/clock_fields.h"
 #include "core/rules/lexer.h"
+#include "core/scene/ways_out.h"
 #include "runtime/gorse_focus.h"
 
 namespace gorsefinch {
