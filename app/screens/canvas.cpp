@@ -114,8 +114,10 @@ void Canvas::setOperating(bool operating) {
     if (operating == operating_)
         return;
     operating_ = operating;
-    if (!operating)
+    if (!operating) {
         touchTwin({}, false);
+        input_.releaseAll();
+    }
     setCursor(operating ? Qt::PointingHandCursor : Qt::ArrowCursor);
     Q_EMIT operatingChanged(operating);
     update();

@@ -29,27 +29,39 @@ std::string keyName(const QKeyEvent& event, const Panel& panel) {
 
 }  // namespace
 
+bool PanelInput::press(const std::string& name, bool down) {
+    std::erase(down_, name);
+    if (down)
+        down_.push_back(name);
+    return runner_.key(name, down);
+}
+
+void PanelInput::releaseAll() {
+    for (const std::string& each : std::exchange(down_, {}))
+        runner_.key(each, false);
+}
+
 bool PanelInput::wheel(const QWheelEvent& event) {
     if (!runner_.twin().scene().document.panel->knob)
         return false;
-    constexpr int kStep = QWheelEvent::DefaultDeltasPerStep;
+    constexpr int kWheelStep = QWheelEvent::DefaultDeltasPerStep;
     turned_ -= event.angleDelta().y();
-    const int steps = turned_ / kStep;
-    turned_ -= steps * kStep;
+    const int steps = turned_ / kWheelStep;
+    turned_ -= steps * kWheelStep;
     if (steps != 0)
         runner_.turn(steps);
     return true;
 }
 
 bool PanelInput::mouse(const QMouseEvent& event, bool down) {
-    return event.button() == Qt::MiddleButton && runner_.key(std::string(kPushKey), down);
+    return event.button() == Qt::MiddleButton && press(std::string(kPushKey), down);
 }
 
 bool PanelInput::key(const QKeyEvent& event, bool down) {
     if ((event.modifiers() & (Qt::ControlModifier | Qt::AltModifier)) != 0)
         return false;
     const std::string name = keyName(event, *runner_.twin().scene().document.panel);
-    return !name.empty() && (event.isAutoRepeat() || runner_.key(name, down));
+    return !name.empty() && (event.isAutoRepeat() || press(name, down));
 }
 
 }  // namespace gorsefinch::app

@@ -20,9 +20,14 @@ class PanelInput {
     bool wheel(const QWheelEvent& event);
     bool mouse(const QMouseEvent& event, bool down);
     bool key(const QKeyEvent& event, bool down);
+    // Lets go of the keys that are down: nobody hears of their release once the keyboard is elsewhere.
+    void releaseAll();
 
   private:
+    bool press(const std::string& name, bool down);
+
     TwinRunner& runner_;
+    std::vector<std::string> down_;
     int turned_ = 0;  // of the wheel, 1/8 degree, that make no whole step yet
 };
 
