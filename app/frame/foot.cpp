@@ -38,10 +38,21 @@ Foot::Foot(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     problems_->setShortcut(Qt::Key_F8);
     row->addWidget(problems_);
     notice_ = figure("notice");
-    row->addStretch(1);
+    press_ = new QLabel(this);
+    press_->setObjectName("press");
+    press_->setProperty("quiet", true);
+    press_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    row->addWidget(press_, 1);
     undo_ = figure("undo");
     undo_->setProperty("quiet", true);
     connect(problems_, &QPushButton::clicked, this, &Foot::showProblems);
+}
+
+void Foot::setPress(const QString& words) {
+    const QString shown = press_->fontMetrics().elidedText(words, Qt::ElideRight, press_->width());
+    if (press_->text() != shown)
+        press_->setText(shown);
+    press_->setToolTip(shown == words ? QString() : words);
 }
 
 void Foot::showNotice(const QString& notice, bool well) {

@@ -21,6 +21,8 @@ class Foot : public QWidget {
     explicit Foot(Session& session, QWidget* parent = nullptr);
     void refresh();
     void setPointer(const QString& text) { pointer_->setText(text); }
+    // What a press at the pointer would do; cut to the room that there is.
+    void setPress(const QString& words);
     void showNotice(const QString& notice, bool well);
 
   Q_SIGNALS:
@@ -33,7 +35,7 @@ class Foot : public QWidget {
     void showProblems();
 
     Session& session_;
-    QLabel *pointer_, *selection_, *notice_, *undo_;
+    QLabel *pointer_, *selection_, *notice_, *press_, *undo_;
     QPushButton* problems_;
 };
 

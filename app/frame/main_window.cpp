@@ -56,6 +56,7 @@ MainWindow::MainWindow(Session& session) : session_(session) {
     connect(header_, &Header::stationChosen, this, &MainWindow::showStation);
     connect(header_->projectCell(), &HeaderCell::clicked, this, &MainWindow::showProjectMenu);
     connect(screens_, &ScreensStation::pointerMoved, foot_, &Foot::setPointer);
+    connect(screens_, &ScreensStation::pressHinted, foot_, &Foot::setPress);
     connect(screens_, &ScreensStation::ruleRequested, this, [this](const QString& widget) {
         showStation(static_cast<int>(stations_.indexOf(rules_)));
         rules_->addTapRule(widget);

@@ -38,6 +38,9 @@ class Canvas : public QWidget {
     void setOperating(bool operating);
     bool isOperating() const { return operating_; }
     void setZonesShown(bool shown);
+    // The turns of the focus are shown as numbers that can be dragged, in place of selecting.
+    void setFocusShown(bool shown);
+    bool setsFocus() const;
     void setGuidesUsed(bool used) { guidesUsed_ = used; }
 
     // A point of the canvas in pixels of the panel, and back.
@@ -55,6 +58,8 @@ class Canvas : public QWidget {
 
   Q_SIGNALS:
     void pointerMoved(const QString& text);
+    // What a press at the pointer would do; "" where nothing takes it.
+    void pressHinted(const QString& words);
     void zoomChanged(int zoom);
     void armedChanged();
     void operatingChanged(bool operating);
@@ -71,6 +76,7 @@ class Canvas : public QWidget {
     void wheelEvent(QWheelEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
     void keyReleaseEvent(QKeyEvent* event) override;
+    void leaveEvent(QEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
     void focusOutEvent(QFocusEvent* event) override;
     void dragEnterEvent(QDragEnterEvent* event) override;
@@ -79,10 +85,11 @@ class Canvas : public QWidget {
     void dropEvent(QDropEvent* event) override;
 
   private:
-    enum class Gesture { None, Move, Resize, Band, Draw, Pan, Drag, Paint };
+    enum class Gesture { None, Move, Resize, Band, Draw, Pan, Drag, Paint, Focus };
 
     QRect panelRect() const;
     QRect bandRect() const;
+    QPointF aboveThePanel() const;
     void drawRulers(QPainter& painter) const;
     void drawPanel(QPainter& painter);
     void drawHiddenAndZones(QPainter& painter) const;
@@ -126,9 +133,19 @@ class Canvas : public QWidget {
     void drawCells(QPainter& painter);
     void drawMap(QPainter& painter, const PaintedMap& map);
     void drawCellFrames(QPainter& painter, const PaintedMap& map) const;
+    std::vector<std::string> focusNames() const;
+    QRectF badgeOf(const Widget& widget) const;
+    WidgetRef focusableAt(const QPointF& at) const;
+    bool pressFocus(const QPointF& at);
+    void finishFocus(const QPointF& at);
+    bool passOverAt(const QPointF& at);
+    void drawFocus(QPainter& painter) const;
+    QString pressHint(const QPoint& at) const;
     void pressSelect(const QPoint& at, Qt::KeyboardModifiers modifiers);
     void beginGesture(Gesture gesture, const QPoint& at);
     void dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers);
+    WidgetRef joinedAt(const QPoint& at) const;
+    void finishMove();
     void dragResize(const QPoint& at, Qt::KeyboardModifiers modifiers);
     void finishBand(Qt::KeyboardModifiers modifiers);
     void finishDraw();
@@ -165,6 +182,10 @@ class Canvas : public QWidget {
     CellPlace paintedFrom_, paintedLast_;
     std::optional<CellPlace> hoveredCell_;
     bool picking_ = false;
+    WidgetRef joined_;  // what a dragged widget is joined with if it is dropped now
+    bool focusShown_ = false;
+    std::string focusDragged_;  // the widget whose number is dragged, and where that is
+    QPointF focusAt_;
 };
 
 }  // namespace gorsefinch::app

@@ -6,6 +6,8 @@
 #include <algorithm>
 
 #include "app/session/session.h"
+#include "core/edits/join_choices.h"
+#include "core/scene/press_words.h"
 
 namespace gorsefinch::app {
 
@@ -84,6 +86,7 @@ void Canvas::mousePressEvent(QMouseEvent* event) {
         touchTwin(event->position(), true);
     } else if (event->button() == Qt::LeftButton && armed_) {
         beginGesture(Gesture::Draw, at);
+    } else if (event->button() == Qt::LeftButton && pressFocus(event->position())) {
     } else if (event->button() == Qt::LeftButton) {
         handle_ = paintedMap() ? 0 : handleAt(event->position());
         if (pressCells(event->position(), event->modifiers()))
@@ -105,12 +108,35 @@ void Canvas::mousePressEvent(QMouseEvent* event) {
     update();
 }
 
+// Of the topmost target, as a finger would find it.
+QString Canvas::pressHint(const QPoint& at) const {
+    const auto& widgets = session_.selection().screen()->widgets;
+    const auto found = std::find_if(widgets.rbegin(), widgets.rend(), [&](const WidgetRef& each) {
+        const int margin = each->touchMargin;
+        return info(each->kind).has(kIsTouched) && each->visible && each->enabled &&
+               boxNow(*each).adjusted(-margin, -margin, margin, margin).contains(at);
+    });
+    if (found == widgets.rend() || !session_.document().panel->touch)
+        return {};
+    const auto number = static_cast<size_t>(widgets.rend() - found) - 1;
+    const auto screen = static_cast<size_t>(session_.selection().screenIndex());
+    return tr("a press on %1: %2")
+        .arg(QString::fromStdString((*found)->name),
+             QString::fromStdString(pressWords(*session_.scene(), screen, number)));
+}
+
+void Canvas::leaveEvent(QEvent* event) {
+    Q_EMIT pressHinted({});
+    QWidget::leaveEvent(event);
+}
+
 void Canvas::mouseMoveEvent(QMouseEvent* event) {
     if (!session_.isOpen())
         return;
     const QPoint at = toPanel(event->position());
     pointer_ = at;
     Q_EMIT pointerMoved(QString("x %1  y %2").arg(at.x()).arg(at.y()));
+    Q_EMIT pressHinted(gesture_ == Gesture::None && !operating_ && !setsFocus() ? pressHint(at) : QString());
     switch (gesture_) {
         case Gesture::Pan:
             offset_ += event->position().toPoint() - start_;
@@ -121,12 +147,18 @@ void Canvas::mouseMoveEvent(QMouseEvent* event) {
         case Gesture::Resize: dragResize(at, event->modifiers()); break;
         case Gesture::Paint: dragCells(event->position()); break;
         case Gesture::Drag: dragHandle(event->position(), event->modifiers()); break;
+        case Gesture::Focus: focusAt_ = event->position(); break;
         case Gesture::Band:
         case Gesture::Draw: dragged_ = at; break;
         case Gesture::None:
             if (operating_ && (event->buttons() & Qt::LeftButton))
                 touchTwin(event->position(), true);
-            else if (const auto map = paintedMap(); map && !armed_) {
+            else if (setsFocus()) {
+                setToolTip(
+                    tr("Drag a number to the widget whose turn it takes. A double click lets the focus pass over a "
+                       "widget, or reach it again."));
+                setCursor(focusableAt(event->position()) ? Qt::PointingHandCursor : Qt::ArrowCursor);
+            } else if (const auto map = paintedMap(); map && !armed_) {
                 hoveredCell_ = cellAtPointer(*map, event->position());
                 setToolTip({});
                 setCursor(map->size.has(*hoveredCell_) ? Qt::CrossCursor : Qt::ArrowCursor);
@@ -165,6 +197,38 @@ std::vector<QRect> Canvas::otherBoxes() const {
     return out;
 }
 
+// The button or checkbox that the pointer has dragged another one onto: most of the smaller one lies on the other.
+WidgetRef Canvas::joinedAt(const QPoint& at) const {
+    const auto selected = session_.selection().widgets();
+    if (selected.size() != 1 || !canBeChoice(selected.front()->kind))
+        return nullptr;
+    const auto& widgets = session_.selection().screen()->widgets;
+    const QRect dragged = startBoxes_.front().box.translated(at - start_);
+    const auto area = [](const QRect& box) { return box.width() * box.height(); };
+    const auto found = std::find_if(widgets.rbegin(), widgets.rend(), [&](const WidgetRef& each) {
+        const QRect box = boxNow(*each);
+        return each->name != selected.front()->name && !each->locked && canBeChoice(each->kind) && box.contains(at) &&
+               2 * area(box.intersected(dragged)) > std::min(area(box), area(dragged));
+    });
+    return found == widgets.rend() ? nullptr : *found;
+}
+
+// What was dropped on another one goes back to where it was, and excludes it from now on.
+void Canvas::finishMove() {
+    const WidgetRef onto = std::exchange(joined_, nullptr);
+    if (!onto) {
+        if (clickedInSelection_)
+            session_.selection().select({*clickedInSelection_});
+        return;
+    }
+    const std::string screen = session_.selection().screenName().toStdString();
+    const StartBox& start = startBoxes_.front();
+    const Document back = changeWidgets(session_.document(), screen, std::span(&start.name, 1), [&](Widget& widget) {
+        setBox(widget, start.box.x(), start.box.y(), widget.w, widget.h);
+    });
+    session_.edit(joinChoices(back, screen, Names{onto->name, start.name}), tr("Make one of these"), gestureKey_);
+}
+
 void Canvas::dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers) {
     QPoint by = at - start_;
     if (startBoxes_.empty() || (by.manhattanLength() * zoom_ < 4 && dragged_ == start_))
@@ -180,6 +244,7 @@ void Canvas::dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers) {
         by += snapped.by;
         guides_ = snapped.guides;
     }
+    joined_ = modifiers & Qt::AltModifier ? nullptr : joinedAt(at);
     Names names;
     for (const StartBox& each : startBoxes_)
         names.push_back(each.name);
@@ -255,12 +320,14 @@ void Canvas::mouseReleaseEvent(QMouseEvent* event) {
         finishBand(event->modifiers());
     else if (done == Gesture::Draw)
         finishDraw();
+    else if (done == Gesture::Focus)
+        finishFocus(event->position());
     else if (done == Gesture::Paint)
         finishCells();
     else if (done == Gesture::Drag)
         dragging_.reset();
-    else if (done == Gesture::Move && clickedInSelection_)
-        session_.selection().select({*clickedInSelection_});
+    else if (done == Gesture::Move)
+        finishMove();
     if (session_.isOpen())
         session_.endGesture();
     update();
@@ -269,7 +336,7 @@ void Canvas::mouseReleaseEvent(QMouseEvent* event) {
 void Canvas::mouseDoubleClickEvent(QMouseEvent* event) {
     if (operating_)
         mousePressEvent(event);
-    else if (addPointAt(event->position()))
+    else if (passOverAt(event->position()) || addPointAt(event->position()))
         update();
     else if (paintedMap())
         mousePressEvent(event);

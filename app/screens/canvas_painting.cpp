@@ -74,8 +74,11 @@ void Canvas::paintEvent(QPaintEvent*) {
         drawGuides(painter);
         drawDrop(painter);
         drawSelection(painter);
-        if (const auto map = paintedMap())
-            drawTag(painter, QPointF(panelRect().center().x(), panelRect().top() - 22),
+        drawFocus(painter);
+        if (setsFocus())
+            drawTag(painter, aboveThePanel(), tr("order of the focus: drag the numbers"));
+        else if (const auto map = paintedMap())
+            drawTag(painter, aboveThePanel(),
                     brush_.cell() == 0 ? tr("painting no cell: Escape ends it")
                                        : tr("painting cell %1: Escape ends it").arg(brush_.cell()));
     }
@@ -89,6 +92,12 @@ void Canvas::paintEvent(QPaintEvent*) {
             drawTag(painter, r.center(), QString("%1 x %2").arg(band.width()).arg(band.height()));
     }
     drawRulers(painter);
+}
+
+// The middle of a tag that says what the pointer does; below the ruler.
+QPointF Canvas::aboveThePanel() const {
+    const QRect r = panelRect();
+    return {r.center().x() + 0.5, std::max(r.top() - 22.0, kRuler + 11.0)};
 }
 
 void Canvas::drawPanel(QPainter& painter) {
@@ -106,7 +115,7 @@ void Canvas::drawPanel(QPainter& painter) {
     painter.setPen(QPen(Theme::colour(Role::Well), 2));
     painter.setBrush(Qt::NoBrush);
     painter.drawRect(r.adjusted(-2, -2, 1, 1));
-    drawTag(painter, QPointF(r.center().x(), r.top() - 22), tr("operating: the pointer is the finger"));
+    drawTag(painter, aboveThePanel(), tr("operating: the pointer is the finger"));
 }
 
 void Canvas::drawHiddenAndZones(QPainter& painter) const {
@@ -153,6 +162,13 @@ void Canvas::drawSelection(QPainter& painter) const {
     for (const WidgetRef& each : selected)
         drawBracket(painter, boxNow(*each));
     drawHandles(painter);
+    if (joined_) {
+        drawBracket(painter, boxNow(*joined_));
+        const QRect box = boxNow(*joined_);
+        drawTag(painter, fromPanel({box.x() + box.width() / 2.0, static_cast<double>(box.y())}) - QPointF(0, 16),
+                tr("drop: one of these, they exclude each other"));
+        return;
+    }
     if (gesture_ != Gesture::Move && gesture_ != Gesture::Resize)
         return;
     const QRect box = selectionBox();

@@ -6,6 +6,7 @@
 #include <QMenu>
 #include <QMessageBox>
 #include <QMimeData>
+#include <QPushButton>
 
 #include "app/screens/canvas.h"
 #include "app/screens/clipboard.h"
@@ -16,6 +17,7 @@
 #include "app/screens/sheet.h"
 #include "app/session/session.h"
 #include "app/widgets/drag_formats.h"
+#include "core/edits/focus_edits.h"
 #include "core/edits/join_choices.h"
 #include "core/edits/replace_kind.h"
 #include "core/scene/ways_out.h"
@@ -43,6 +45,8 @@ void ScreensStation::addEditCommands() {
         {"replace", EditGroup::Choice, true, tr("Replace by another kind\u2026"), Qt::SHIFT | Qt::Key_A,
          &S::replaceSelection},
         {"join", EditGroup::Choice, true, tr("One of these: exclude each other"), Qt::Key_J, &S::joinSelection},
+        {"join_or_none", EditGroup::Choice, true, tr("One of these, or none"), Qt::SHIFT | Qt::Key_J,
+         &S::joinSelectionOrNone},
         {"raise", EditGroup::Depth, true, tr("Raise"), Qt::Key_PageUp, &S::raise},
         {"lower", EditGroup::Depth, true, tr("Lower"), Qt::Key_PageDown, &S::lower},
         {"to_top", EditGroup::Depth, true, tr("To the top"), Qt::SHIFT | Qt::Key_PageUp, &S::toTop},
@@ -96,6 +100,13 @@ void ScreensStation::contextMenu(const QPoint& at) {
         QAction* entry = menu.addAction(each.action->text(), each.action, &QAction::trigger);
         entry->setShortcut(each.action->shortcut());
         entry->setEnabled(any || !each.needsSelection);
+    }
+    if (canvas_->setsFocus()) {
+        menu.addSeparator();
+        menu.addAction(tr("Focus by place again"), this, [this] {
+            session_.edit(focusByPlace(session_.document(), session_.selection().screenName().toStdString()),
+                          tr("Focus by place"));
+        });
     }
     menu.addSeparator();
     QMenu* insert = menu.addMenu(tr("Insert here"));
@@ -257,6 +268,12 @@ void ScreensStation::joinSelection() {
     session_.edit(
         joinChoices(session_.document(), session_.selection().screenName().toStdString(), session_.selection().names()),
         tr("Make one of these"));
+}
+
+void ScreensStation::joinSelectionOrNone() {
+    session_.edit(joinChoicesOrNone(session_.document(), session_.selection().screenName().toStdString(),
+                                    session_.selection().names()),
+                  tr("Make one of these, or none"));
 }
 
 void ScreensStation::renameSelection() {

@@ -18,6 +18,7 @@
 #include "app/screens/twin_view.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "core/document/panel_keys.h"
 #include "core/emit/costs.h"
 
 namespace gorsefinch::app {
@@ -60,6 +61,7 @@ ScreensStation::ScreensStation(Session& session, QWidget* parent) : Station(pare
     setFocusProxy(canvas_);
     addCommands();
     connect(canvas_, &Canvas::pointerMoved, this, &ScreensStation::pointerMoved);
+    connect(canvas_, &Canvas::pressHinted, this, &ScreensStation::pressHinted);
     connect(canvas_, &Canvas::filesDropped, this, &ScreensStation::filesDropped);
     connect(canvas_, &Canvas::insertRequested, this, &ScreensStation::askKind);
     connect(canvas_, &Canvas::renameRequested, this, &ScreensStation::renameSelection);
@@ -71,6 +73,10 @@ ScreensStation::ScreensStation(Session& session, QWidget* parent) : Station(pare
             layersFigure_->setText(QString::number(session_.selection().screen()->widgets.size()));
     };
     connect(&session, &Session::changed, this, count);
+    connect(&session, &Session::changed, this, [this](const Change& change) {
+        if (change.panel || change.opened)
+            focus_->setVisible(hasKeys(*session_.document().panel));
+    });
     connect(&session.selection(), &Selection::changed, this, count);
 }
 
@@ -128,6 +134,9 @@ QWidget* ScreensStation::makeTools() {
         toggle("guides", "use_guides", tr("Guides to edges and middles while dragging (Alt leaves them out)"), true);
     auto* zones = toggle("zones", "show_zones", tr("Show what takes a touch"), true);
     hand_ = toggle("hand", "operate", tr("Operate the interface on the canvas (hold H, or Shift+H to stay)"), false);
+    focus_ = toggle("focus", "show_focus",
+                    tr("The order in which the knob and the keys reach widgets: drag its numbers"), false);
+    connect(focus_, &QToolButton::toggled, canvas_, &Canvas::setFocusShown);
     connect(guides, &QToolButton::toggled, canvas_, &Canvas::setGuidesUsed);
     connect(zones, &QToolButton::toggled, canvas_, &Canvas::setZonesShown);
     connect(hand_, &QToolButton::clicked, canvas_, &Canvas::setOperating);

@@ -36,6 +36,7 @@ class ScreensStation : public Station {
 
   Q_SIGNALS:
     void pointerMoved(const QString& text);
+    void pressHinted(const QString& words);
     void ruleRequested(const QString& widget);
     void filesDropped(const QStringList& paths, const QPoint& panelPlace);
 
@@ -73,6 +74,7 @@ class ScreensStation : public Station {
     void renameSelection();
     void replaceSelection();
     void joinSelection();
+    void joinSelectionOrNone();
     void unlockAll();
 
     Session& session_;
@@ -84,6 +86,7 @@ class ScreensStation : public Station {
     Sheet* sheet_ = nullptr;
     QLabel *zoom_ = nullptr, *layersFigure_ = nullptr;
     QToolButton* hand_ = nullptr;
+    QToolButton* focus_ = nullptr;
     QVector<EditCommand> editCommands_;
 };
 

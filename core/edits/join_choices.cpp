@@ -125,4 +125,51 @@ Result<Document> joinChoices(const Document& document, std::string_view screen, 
     return out;
 }
 
+namespace {
+
+// The variable with a value 0 that no widget has as its choice.
+Result<Variable> withFreeFirstValue(const Document& document, Variable variable) {
+    const std::vector<std::string> taken = takenChoices(document, variable.name);
+    if (variable.type != VariableType::Choice) {
+        if (variable.min > 0 || isAmong(taken, valueInWords(variable, 0)))
+            return failure("", variable.name, "none of them is chosen at 0, which it lacks or one of them has",
+                           "Let its range begin at 0, and give that button another value");
+        return variable;
+    }
+    if (!isAmong(taken, variable.choices.front()))
+        return variable;
+    std::vector<std::string> choices = variable.choices;
+    choices.insert(choices.begin(), uniqueName("none", [&](std::string_view name) {
+                       return isAmong(variable.choices, std::string(name));
+                   }));
+    if (const auto error = choicesError(choices))
+        return failure("", variable.name, *error, "Join fewer, or shorten what they say");
+    setChoices(variable, std::move(choices));
+    variable.start = 0;
+    return variable;
+}
+
+}  // namespace
+
+Result<Document> joinChoicesOrNone(const Document& document, std::string_view screen,
+                                   std::span<const std::string> names) {
+    auto joined = joinChoices(document, screen, names);
+    if (!joined)
+        return joined;
+    std::vector<std::string> cleared;
+    std::string value;
+    for (const WidgetRef& each : joined->screen(screen)->widgets) {
+        if (!canBeChoice(each->kind) || std::find(names.begin(), names.end(), each->name) == names.end())
+            continue;
+        value = *textOf(*each, "value");
+        if (findIn(info(each->kind).properties, "may_clear"))
+            cleared.push_back(each->name);
+    }
+    const auto variable = withFreeFirstValue(*joined, *joined->variable(value));
+    if (!variable)
+        return tl::unexpected(variable.error());
+    return changeWidgets(withVariable(*joined, *variable), screen, cleared,
+                         [](Widget& each) { each.properties["may_clear"] = true; });
+}
+
 }  // namespace gorsefinch

@@ -54,6 +54,42 @@ class TestJoinChoices : public QObject {
             QVERIFY2(each.severity != Severity::Error, each.text().c_str());
     }
 
+    void noneOfThemMayBeChosen() {
+        const auto orNone = [](const Document& d, std::vector<std::string> names) {
+            return joinChoicesOrNone(d, "home", names);
+        };
+        const auto joined = orNone(threeButtons(), {"b", "b_2", "box"});
+        QVERIFY(joined);
+        QCOMPARE(joined->variable("home_choice")->choices,
+                 (std::vector<std::string>{"none", "low_heat", "mid", "box"}));
+        QCOMPARE(joined->variable("home_choice")->start, 0);
+        QCOMPARE(wordOf(*joined, "b", "choice"), std::string("low_heat"));
+        const auto clears = [](const Document& d, const char* widget) {
+            const auto& all =
+                d.screens[0]->widgets[static_cast<size_t>(widgetIndex(*d.screens[0], widget))]->properties;
+            return all.count("may_clear") != 0 && std::get<bool>(all.at("may_clear"));
+        };
+        QVERIFY(clears(*joined, "b") && clears(*joined, "b_2") && !clears(*joined, "b_3") && !clears(*joined, "box"));
+        SceneBuilder builder;
+        for (const Problem& each : builder.build(*joined)->problems)
+            QVERIFY2(each.reason.find("can't clear") == std::string::npos, each.text().c_str());
+        // Those that exclude each other already get it; a value that nobody has serves.
+        const auto before = join(threeButtons(), {"b", "b_2"});
+        const auto after = orNone(*before, {"b", "b_2"});
+        QVERIFY(after);
+        QCOMPARE(after->variable("home_choice")->choices, (std::vector<std::string>{"none", "low_heat", "mid"}));
+        QVERIFY(toFiles(*orNone(*after, {"b", "b_2"})) == toFiles(*after));
+        // A number has to have a 0 that is free.
+        Document d = withVariable(threeButtons(), makeNumber("speed", 0, 3, 1));
+        d = changeWidgets(d, "home", std::vector<std::string>{"b_2"}, [](Widget& each) {
+            each.properties["acts"] = std::string("choice");
+            each.properties["value"] = std::string("speed");
+            each.properties["choice"] = std::string("1");
+        });
+        const auto taken = orNone(d, {"b", "b_2"});
+        QVERIFY(!taken && taken.error().text().find("none of them is chosen at 0") != std::string::npos);
+    }
+
     void moreJoinLater() {
         const auto first = join(threeButtons(), {"b", "b_2"});
         QVERIFY(first);
