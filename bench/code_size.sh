@@ -49,7 +49,7 @@ measure32 examples/kiln kiln
 
 code=$work/hive
 "$cli" generate examples/hive -o "$code" >/dev/null
-printf '#include "hive.h"\nint main(void) { hive_begin(); for (;;) hive_step(1); }\n' > "$code/main.c"
+printf '#include "hive.h"\nint main(void) { hive_begin(); for (;;) { hive_knob(1); hive_step(1); } }\n' > "$code/main.c"
 # docs/generated-code.md recommends these.
 small=(-mcall-prologues -mrelax -mstrict-X -flto -fno-inline-small-functions -fno-split-wide-types -fno-move-loop-invariants -fno-gcse)
 avr-gcc -std=gnu99 -Os -mmcu=avr5 -nostartfiles -ffunction-sections -fdata-sections "${small[@]}" -I "$code" -Wl,--gc-sections \

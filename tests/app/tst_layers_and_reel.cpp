@@ -83,6 +83,11 @@ class TestLayersAndReel : public QObject, support::OnWindow {
     void initTestCase() { prepare(); }
     void init() {
         QVERIFY(open("kiln"));
+        // Four screens are enough.
+        QString rules = QString::fromStdString(session_->document().rules->front().text);
+        rules.remove("on course.settings_button.tap\n    go settings\n")
+            .remove("on settings.back_button.tap\n    back\n");
+        session_->edit(withRules(removeScreen(session_->document(), 4), "main", rules.toStdString()), "Test");
         canvas()->setFocus();
     }
     void cleanup() { close(); }
@@ -220,7 +225,10 @@ class TestLayersAndReel : public QObject, support::OnWindow {
         // The header is locked and stays.
         QTest::keyClick(canvas(), Qt::Key_A, Qt::ControlModifier);
         QCOMPARE(session_->selection().names().size() + 1, session_->selection().screen()->widgets.size());
+        support::agreeWithNextQuestion();
         QTest::keyClick(canvas(), Qt::Key_Delete);
+        window_->activateWindow();
+        QVERIFY(QTest::qWaitForWindowActive(window_));
         QCOMPARE(layers()->model()->rowCount(), 1);
         QVERIFY(session_->selection().names().empty());
         undo();
@@ -235,6 +243,7 @@ class TestLayersAndReel : public QObject, support::OnWindow {
         choose(canvas(), canvas()->rect().center(), "Select all");
         QCOMPARE(session_->selection().names().size(), size_t(before));
         choose(canvas(), canvas()->rect().center(), "To the bottom");
+        support::agreeWithNextQuestion();
         choose(canvas(), canvas()->rect().center(), "Delete");
         QCOMPARE(topFirst().size(), 1);
     }
@@ -316,7 +325,10 @@ class TestLayersAndReel : public QObject, support::OnWindow {
         QVERIFY(!first.isNull());
         session_->selection().select({"title_text"});
         QTest::keyClick(canvas(), Qt::Key_A, Qt::ControlModifier);
+        support::agreeWithNextQuestion();
         QTest::keyClick(canvas(), Qt::Key_Delete);
+        window_->activateWindow();
+        QVERIFY(QTest::qWaitForWindowActive(window_));
         QTRY_VERIFY(picture(0) != first);
         QCOMPARE(picture(1), second);
         undo();

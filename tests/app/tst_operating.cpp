@@ -1,61 +1,22 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Controls in the window: operated on the twin and on the canvas by mouse, wheel and keys, joined, and made from
-// variables; the panel's knob and keys.
+// Controls in the window: operated on the twin and on the canvas by mouse, wheel and keys; the panel's keys and
+// outputs.
 #include <QComboBox>
 #include <QLineEdit>
 #include <QScrollArea>
 #include <QSlider>
 #include <QtTest>
 
-#include "app/screens/canvas.h"
-#include "app/screens/twin_view.h"
 #include "app/widgets/fields.h"
-#include "core/edits/variable_widgets.h"
-#include "tests/support/projects.h"
+#include "core/edits/focus_edits.h"
 #include "tests/support/test_case.h"
-#include "tests/support/window.h"
+#include "tests/support/operated_window.h"
 
 using namespace gorsefinch;
 using namespace gorsefinch::app;
 
-class TestOperating : public QObject, support::OnWindow {
+class TestOperating : public QObject, support::OperatedWindow {
     Q_OBJECT
-
-    Canvas* canvas() { return find<Canvas>("canvas"); }
-    TwinPanel* twin() { return find<TwinPanel>("twin"); }
-
-    void put(std::vector<Widget> widgets) {
-        session_->edit(addWidgets(session_->document(), "alarm", std::move(widgets)), "Test");
-        session_->selection().showScreen("alarm");
-        session_->runner().twin().go(session_->document().screenIndex("alarm"));
-        session_->runner().step();
-    }
-    void addVariable(const Variable& variable) { session_->edit(withVariable(session_->document(), variable), "Test"); }
-    std::string valueOf(const char* variable) { return session_->runner().twin().get(variable); }
-
-    // Where a pixel of the panel is on the twin.
-    QPoint onTwin(int x, int y) {
-        const Panel& panel = *session_->document().panel;
-        double scale = std::min(twin()->width() / double(panel.width), twin()->height() / double(panel.height));
-        scale = scale >= 1 ? static_cast<int>(scale) : scale;
-        const int left = (twin()->width() - static_cast<int>(panel.width * scale)) / 2;
-        const int top = (twin()->height() - static_cast<int>(panel.height * scale)) / 2;
-        return {left + static_cast<int>((x + 0.5) * scale), top + static_cast<int>((y + 0.5) * scale)};
-    }
-    static void turnWheel(QWidget* on, int steps) {
-        const QPointF at = on->rect().center();
-        QWheelEvent event(at, on->mapToGlobal(at), {}, {0, -120 * steps}, Qt::NoButton, Qt::NoModifier,
-                          Qt::NoScrollPhase, false);
-        QApplication::sendEvent(on, &event);
-    }
-    void giveKeys() {
-        station(1);
-        QTest::mouseClick(find<QCheckBox>("knob"), Qt::LeftButton, Qt::NoModifier, QPoint(8, 12));
-        support::OpenWindow::retype(find<QLineEdit>("keys"), "up, down, enter, back, menu");
-        QVERIFY(session_->document().panel->knob);
-        QCOMPARE(session_->document().panel->keys, (std::vector<std::string>{"up", "down", "enter", "back", "menu"}));
-        station(5);
-    }
 
   private Q_SLOTS:
     void initTestCase() { prepare(); }
@@ -75,6 +36,77 @@ class TestOperating : public QObject, support::OnWindow {
         trial->setFocus();
         QTest::keyClick(trial, Qt::Key_Home);
         QTRY_COMPARE(valueOf("dim_level"), std::string("0"));
+    }
+
+    void thePanelsOutputsAreSeenAndHeard() {
+        Panel plain = *session_->document().panel;
+        plain.outputs = {};
+        plain.sound = false;
+        session_->edit(withPanel(session_->document(), plain), "Test");
+        station(1);
+        for (const char* each : {"output_light", "output_invert", "output_sound"}) {
+            auto* box = find<QCheckBox>(each);
+            find<QScrollArea>("panel_form")->ensureWidgetVisible(box);
+            QTest::mouseClick(box, Qt::LeftButton, Qt::NoModifier, QPoint(8, box->height() / 2));
+        }
+        const std::optional<int> none;
+        QCOMPARE(session_->document().panel->outputs, (std::array<std::optional<int>, 4>{100, none, 0, none}));
+        QVERIFY(find<NumberField>("output_light_start")->isVisible());
+        QVERIFY(!find<NumberField>("output_contrast_start")->isVisible());
+        support::OpenWindow::retype(find<NumberField>("output_light_start"), "60");
+        QCOMPARE(session_->document().panel->outputs[0], std::optional(60));
+        station(5);
+        session_->edit(withRules(session_->document(), "tones",
+                                 "on beep.press\n    sound 2000 Hz, 60 s\n    panel.light = 100\n"
+                                 "on beep.release\n    panel.invert = yes\n"),
+                       "Test");
+        put({support::makeWidget("beep", Kind::Button, 10, 10, 60, 30)});
+        const auto pixel = [this](int x, int y) { return twin()->grab().toImage().pixel(onTwin(x, y)); };
+        const QRgb dim = pixel(200, 5);
+        QTest::mousePress(twin(), Qt::LeftButton, Qt::NoModifier, onTwin(20, 20));
+        const QRgb bright = pixel(200, 5);
+        QVERIFY2(qRed(bright) > qRed(dim) + 10, qPrintable(QString("%1 and %2").arg(dim, 0, 16).arg(bright, 0, 16)));
+        session_->runner().run(true);
+        TonePlayer& sound = session_->runner().sound();
+        QCOMPARE(sound.hertz(), 2000);
+        // An edit that leaves the sounds alone does not end it.
+        addVariable(support::makeNumber("more", 0, 9, 0));
+        QCOMPARE(sound.hertz(), 2000);
+        auto* tone = find<QLabel>("twin_tone");
+        QVERIFY(tone->isVisible());
+        QCOMPARE(tone->text(), QString("2000 Hz"));
+        QTest::mouseRelease(twin(), Qt::LeftButton, Qt::NoModifier, onTwin(20, 20));
+        QCOMPARE(qRed(pixel(200, 5)), 255 - qRed(bright));
+        // Silent while the twin is halted; muted where tests run, as long as nobody asks for it.
+        auto* pause = find<QToolButton>("twin_pause");
+        QTest::mouseClick(pause, Qt::LeftButton);
+        QCOMPARE(sound.hertz(), 0);
+        QVERIFY(!tone->isVisible());
+        QTest::mouseClick(pause, Qt::LeftButton);
+        QCOMPARE(sound.hertz(), 2000);
+        QVERIFY(sound.isMuted());
+        auto* mute = find<QToolButton>("twin_mute");
+        QTest::mouseClick(mute, Qt::LeftButton);
+        QVERIFY(!sound.isMuted());
+        QVERIFY(!QSettings().value("muted").toBool());
+        QTest::mouseClick(mute, Qt::LeftButton);
+        QVERIFY(sound.isMuted());
+        session_->runner().restart();
+        QCOMPARE(sound.hertz(), 0);
+    }
+
+    void aToneIsASquareWave() {
+        std::vector<int16_t> samples(480);
+        double phase = 0;
+        fillWithTone(samples, 1000, 48000, phase);
+        int edges = 0;
+        for (size_t i = 1; i < samples.size(); ++i)
+            edges += samples[i] != samples[i - 1];
+        QVERIFY(edges >= 19 && edges <= 20);  // ten periods of 48 samples
+        QVERIFY(std::abs(std::count(samples.begin(), samples.end(), samples[0]) - 240) <= 1);
+        QVERIFY(std::abs(phase - std::round(phase)) < 1e-6);
+        fillWithTone(samples, 0, 48000, phase);
+        QCOMPARE(std::count(samples.begin(), samples.end(), int16_t{0}), 480);
     }
 
     void theWheelAndKeysOperateTheTwin() {
@@ -104,6 +136,26 @@ class TestOperating : public QObject, support::OnWindow {
         QTest::keyClick(twin(), Qt::Key_Up);
         QTest::keyClick(twin(), Qt::Key_Return);
         QCOMPARE(valueOf("fan_runs"), std::string("no"));
+    }
+
+    void aKeyIsLetGoWithTheKeyboard() {
+        giveKeys();
+        addVariable(support::makeYesNo("held", false));
+        put({support::makeWidget("run", Kind::Button, 10, 40, 50, 24,
+                                 {{"value", std::string("held")}, {"acts", std::string("momentary")}})});
+        session_->edit(passOver(session_->document(), "alarm", "understood_button", true), "Test");
+        session_->runner().step();
+        twin()->setFocus();
+        QTest::keyPress(twin(), Qt::Key_Return);
+        QCOMPARE(valueOf("held"), std::string("yes"));
+        canvas()->setFocus();
+        QCOMPARE(valueOf("held"), std::string("no"));
+        QTest::keyRelease(canvas(), Qt::Key_Return);
+        QTest::keyPress(canvas(), Qt::Key_H);
+        QTest::keyPress(canvas(), Qt::Key_Return);
+        QCOMPARE(valueOf("held"), std::string("yes"));
+        QTest::keyRelease(canvas(), Qt::Key_H);
+        QCOMPARE(valueOf("held"), std::string("no"));
     }
 
     void theCanvasIsOperatedInPlace() {
@@ -143,29 +195,6 @@ class TestOperating : public QObject, support::OnWindow {
         QCOMPARE(session_->document().panel->holdMs, 900);
     }
 
-    void buttonsAreMadeOneOfThese() {
-        put({support::makeWidget("slow", Kind::Button, 10, 20, 60, 24, {{"text", std::string("Slow")}}),
-             support::makeWidget("fast", Kind::Button, 80, 20, 60, 24, {{"text", std::string("Fast")}})});
-        session_->selection().select({"slow", "fast"});
-        canvas()->setFocus();
-        QTest::keyClick(canvas(), Qt::Key_J);
-        const Variable* variable = session_->document().variable("alarm_choice");
-        QVERIFY(variable);
-        QCOMPARE(variable->choices, (std::vector<std::string>{"slow", "fast"}));
-        session_->runner().twin().go(session_->document().screenIndex("alarm"));
-        session_->runner().step();
-        QTest::mouseClick(twin(), Qt::LeftButton, Qt::NoModifier, onTwin(100, 30));
-        QCOMPARE(valueOf("alarm_choice"), std::string("fast"));
-        QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
-        QVERIFY(!session_->document().variable("alarm_choice"));
-        // One alone says what it needs.
-        session_->selection().select({"slow"});
-        canvas()->setFocus();
-        QTest::keyClick(canvas(), Qt::Key_J);
-        QVERIFY2(find<QLabel>("notice")->text().contains("needs several buttons"),
-                 qPrintable(find<QLabel>("notice")->text()));
-    }
-
     // Else nothing could be set by the control that it is made for.
     void aControlsNewVariableIsWrittenByThePanel() {
         put({support::makeWidget("dim", Kind::Slider, 20, 20, 100, 24)});
@@ -183,50 +212,6 @@ class TestOperating : public QObject, support::OnWindow {
         QVERIFY(session_->document().variable("brightness")->writer == Writer::Both);
         for (const Problem& each : session_->scene()->problems)
             QVERIFY2(each.widget != "dim", each.text().c_str());
-    }
-
-    void aStateStaysInSightWhileItIsEdited() {
-        addVariable(support::makeYesNo("fan_runs", false));
-        put({support::makeWidget("fan", Kind::Button, 20, 20, 80, 30,
-                                 {{"value", std::string("fan_runs")}, {"acts", std::string("latching")}})});
-        session_->edit(gorsefinch::setProperty(session_->document(), "alarm", std::vector<std::string>{"fan"}, "look",
-                                               std::string("button")),
-                       "Test");
-        session_->selection().select({"fan"});
-        auto* states = find<QScrollArea>("sheet")->widget()->findChild<QComboBox*>("shown_states");
-        QVERIFY(states);
-        QList<QImage> pictures;
-        for (int i = 0; i < states->count(); ++i) {
-            states->setFocus();
-            QTest::keyClick(states, i == 0 ? Qt::Key_Home : Qt::Key_Down);
-            QCOMPARE(states->currentIndex(), i);
-            pictures << canvas()->grab().toImage();
-        }
-        QCOMPARE(pictures.size(), 4);
-        for (int i = 1; i < pictures.size(); ++i)
-            QVERIFY(pictures[i] != pictures[0]);
-        // The twin is as it was, and another selection ends it.
-        QCOMPARE(valueOf("fan_runs"), std::string("no"));
-        session_->selection().select({});
-        session_->selection().select({"fan"});
-        QCOMPARE(session_->selection().shownStates(), uint8_t{0});
-    }
-
-    void controlsAreOfferedForWhatThePanelWrites() {
-        const auto offered = [](const Variable& variable) {
-            std::string out;
-            for (const Kind kind : kindsFor(variable))
-                out += std::string(info(kind).key) + " ";
-            return out;
-        };
-        Variable fan = support::makeYesNo("fan", false), heat = support::makeNumber("heat", 0, 9, 0);
-        QCOMPARE(offered(fan), std::string("lamp switch checkbox button text "));
-        QCOMPARE(offered(heat), std::string("readout progress ring gauge trend lamp slider stepper knob text "));
-        heat.writer = fan.writer = Writer::Firmware;
-        QCOMPARE(offered(fan), std::string("lamp text "));
-        QCOMPARE(offered(heat), std::string("readout progress ring gauge trend lamp text "));
-        QCOMPARE(offered(support::arrayOf(support::makeNumber("zone", 0, 9, 0), 3)),
-                 std::string("readout progress ring gauge trend lamp text "));
     }
 };
 

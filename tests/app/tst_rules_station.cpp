@@ -75,8 +75,10 @@ class TestRulesStation : public QObject, support::OnWindow {
     }
 
     void aMistakeIsReachedFromTheFoot() {
-        write("on stop_button.tap\n    go alarm\n\non hold_button.tap\n    kiln_temp = nothing + 1\n");
-        QTRY_VERIFY(editor_->annotation(4).contains("nothing"));
+        write(
+            "on stop_button.tap\n    go alarm\n\non understood_button.tap\n    back\n\non hold_button.tap\n    "
+            "kiln_temp = nothing + 1\n");
+        QTRY_VERIFY(editor_->annotation(7).contains("nothing"));
         QVERIFY(editor_->annotation(1).isEmpty());
         open_->station(5);
         QVERIFY(open_->find<QPushButton>("problems")->text().contains("1 problem"));
@@ -90,7 +92,7 @@ class TestRulesStation : public QObject, support::OnWindow {
         QTRY_VERIFY(editor_->isVisible());
         int line = 0, column = 0;
         editor_->getCursorPosition(&line, &column);
-        QCOMPARE(line, 4);
+        QCOMPARE(line, 7);
         QCOMPARE(column, 16);
     }
 

@@ -12,6 +12,7 @@
 #include "app/screens/canvas.h"
 #include "app/widgets/fields.h"
 #include "app/widgets/zones_field.h"
+#include "core/edits/image_edits.h"
 #include "tests/support/test_case.h"
 #include "tests/support/window.h"
 

@@ -285,7 +285,7 @@ class TestCommandLine : public QObject {
             all.insert(bytes("screen.bin"));
         }
         QCOMPARE(all.size(), 3);
-        QCOMPARE(run({"render", hive, "--set", "knob=1", "-o", "knob.bin"}), 0);
+        QCOMPARE(run({"render", hive, "--set", "page=1", "-o", "knob.bin"}), 0);
         QCOMPARE(run({"render", hive, "--screen", "climate", "-o", "screen.bin"}), 0);
         QCOMPARE(bytes("knob.bin"), bytes("screen.bin"));
     }

@@ -7,6 +7,7 @@
 #include <QDir>
 #include <QDirIterator>
 #include <QLineEdit>
+#include <QMessageBox>
 #include <QMimeData>
 #include <QMouseEvent>
 #include <QSettings>
@@ -63,6 +64,25 @@ inline void onNextDialog(std::function<void(QWidget* dialog)> then, int attempts
             onNextDialog(then, attempts - 1);
         else
             QFAIL("no dialog came up");
+    });
+}
+
+// Agrees with the question that comes up next, such as whether to delete all the same; up to 10 s.
+inline void agreeWithNextQuestion(int attempts = 1000) {
+    QTimer::singleShot(10, qApp, [attempts] {
+        auto* box = qobject_cast<QMessageBox*>(QApplication::activeModalWidget());
+        if (!box || !box->isVisible()) {
+            if (attempts == 0)
+                QFAIL("no question came up");
+            agreeWithNextQuestion(attempts - 1);
+            return;
+        }
+        const auto buttons = box->buttons();
+        for (QAbstractButton* each : buttons)
+            if (box->buttonRole(each) == QMessageBox::DestructiveRole) {
+                QTest::mouseClick(each, Qt::LeftButton);
+                return;
+            }
     });
 }
 

@@ -20,6 +20,14 @@ tap 60 212           # hold
 wait 2500            # elapsed stands still
 tap 60 212           # go on
 wait 3000
+tap 165 164          # the course
+tap 160 212          # the settings
+press 290 136        # the light, dragged
+move 120 130
+release 120 130
+tap 270 60           # the sound off
+tap 60 212           # back
+tap 60 212
 set kiln_temp 1200   # alarm
 tap 160 206          # understood
 set kiln_temp 700

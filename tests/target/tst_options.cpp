@@ -16,13 +16,13 @@ namespace {
 struct OptionRange {
     const char* name;
     int lowest, normal, highest;
-    bool sameFrames;  // fewer rounds and missed runs show later, or never
+    bool sameFrames;  // fewer rounds, missed runs and screens that `back` knows show later, or never
 };
 
 constexpr OptionRange kOptions[] = {
-    {"GORSE_DIRTY", 2, 8, 32, true},   {"GORSE_CHUNK", 16, 128, 128, true}, {"GORSE_STACK", 4, 12, 32, true},
-    {"GORSE_HISTORY", 1, 8, 32, true}, {"GORSE_ROUNDS", 1, 8, 255, false},  {"GORSE_CATCH_UP", 1, 60, 255, false},
-    {"GORSE_CHECKS", 0, 0, 1, true},   {"GORSE_FAST", 0, 1, 1, true},
+    {"GORSE_DIRTY", 2, 8, 32, true},    {"GORSE_CHUNK", 16, 128, 128, true}, {"GORSE_STACK", 4, 12, 32, true},
+    {"GORSE_HISTORY", 1, 8, 32, false}, {"GORSE_ROUNDS", 1, 8, 255, false},  {"GORSE_CATCH_UP", 1, 60, 255, false},
+    {"GORSE_CHECKS", 0, 0, 1, true},    {"GORSE_FAST", 0, 1, 1, true},
 };
 
 }  // namespace
