@@ -5,6 +5,7 @@
 
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
+#include "tests/support/every_control.h"
 #include "tests/support/every_image.h"
 #include "tests/target/generated_programs.h"
 #include "tests/target/kiln_script.h"
@@ -92,6 +93,34 @@ class TestSamePixels : public QObject {
             QCOMPARE(expectedFrames(scene, steps, bytes), full);
         for (const Toolchain& tools : {hostGcc(), hostClang(), cortexM3()}) {
             const QString said = programs_.run(tools, folder, document, expected);
+            QVERIFY2(said.isEmpty(), qPrintable(said));
+        }
+    }
+
+    void controlsInEveryState_data() {
+        QTest::addColumn<QString>("format");
+        for (const char* each : {"rgb565", "page1", "grey4"})
+            QTest::newRow(each) << each;
+    }
+
+    void controlsInEveryState() {
+        QFETCH(QString, format);
+        const Document document = withEveryControl(pixelFormatByKey(format.toStdString())->format);
+        SceneBuilder builder;
+        const BuiltSceneRef scene = builder.build(document);
+        QVERIFY2(!hasErrors(scene->problems), scene->problems.empty() ? "" : scene->problems.front().text().c_str());
+        const auto steps = scriptOf(everyControlScript().c_str());
+        const QByteArray full = expectedFrames(scene, steps);
+        const auto frame = static_cast<qsizetype>(packedBytes(document.panel->format, 208, 128));
+        QSet<QByteArray> different;
+        for (qsizetype i = 0; i < full.size(); i += frame)
+            different.insert(full.mid(i, frame));
+        QVERIFY2(different.size() >= 80, qPrintable(QString::number(different.size())));
+        const QString folder = programs_.prepare(scene, steps, "controls_" + format);
+        const long min = static_cast<long>(scene->panel.min_buffer_bytes);
+        QCOMPARE(expectedFrames(scene, steps, min), full);
+        for (const Toolchain& tools : {hostGcc(), hostClang(), cortexM3()}) {
+            const QString said = programs_.run(tools, folder, document, {{min, full}, {min * 16, full}});
             QVERIFY2(said.isEmpty(), qPrintable(said));
         }
     }
