@@ -5,12 +5,10 @@ namespace gorsefinch {
 
 namespace {
 
-std::string number(long long value) { return std::to_string(value); }
-
 std::string words(const std::string& name, const std::vector<uint16_t>& all) {
     std::string list;
     for (const uint16_t each : all)
-        list += (list.empty() ? "" : ", ") + number(each);
+        list += (list.empty() ? "" : ", ") + std::to_string(each);
     return "static const GORSE_ROM uint16_t " + name + "[] = {" + list + "};\n";
 }
 
@@ -25,16 +23,18 @@ std::string writeControls(const BuiltScene& scene) {
     if (!scene.margins.empty()) {
         out += "static const GORSE_ROM gorse_margin " + name + "_margins[] = {\n";
         for (const gorse_margin& each : scene.margins)
-            out += "    {" + number(each.screen) + ", " + number(each.widget) + ", " + number(each.pixels) + ", 0},\n";
+            out += "    {" + std::to_string(each.screen) + ", " + std::to_string(each.widget) + ", " +
+                   std::to_string(each.pixels) + ", 0},\n";
         out += "};\n\n";
     }
     if (c.focus_starts)
         out += words(name + "_focus_order", scene.focusOrder) + words(name + "_focus_starts", scene.focusStarts);
     return out + "static const GORSE_ROM gorse_controls " + name + "_controls = {" +
            (scene.margins.empty() ? "0" : name + "_margins") + ", " +
-           (c.focus_starts ? name + "_focus_order, " + name + "_focus_starts" : "0, 0") + ", " + number(c.state_at) +
-           "u, " + number(c.focus_at) + "u, " + number(c.margin_count) + ", " + number(c.hold) + ", " +
-           number(c.focus_wraps) + ", " + number(c.has_focus) + ", {0, 0}};\n\n";
+           (c.focus_starts ? name + "_focus_order, " + name + "_focus_starts" : "0, 0") + ", " +
+           std::to_string(c.state_at) + "u, " + std::to_string(c.focus_at) + "u, " + std::to_string(c.margin_count) +
+           ", " + std::to_string(c.hold) + ", " + std::to_string(c.focus_wraps) + ", " + std::to_string(c.has_focus) +
+           ", {0, 0}};\n\n";
 }
 
 }  // namespace gorsefinch

@@ -76,12 +76,13 @@ Compiled ExpressionParser::name() {
     Token token = peek();
     ++at_;
     // A field of the clock, or an output, is a variable whose name has a point.
-    const std::string joined = token.text + "." + (at_ + 1 < tokens_.size() ? tokens_[at_ + 1].text : std::string());
+    const auto behind = [&](size_t count) { return tokens_[std::min(at_ + count, tokens_.size() - 1)]; };
+    const std::string joined = token.text + "." + behind(1).text;
     if (peek().is(".") && scope_.names->variable(joined)) {
         token.text = joined;
         at_ += 2;
-    } else if (isNameOfOutput(joined) && !scope_.names->widget("", kPanelName)) {
-        fail(token, "the panel has no output " + tokens_[at_ + 1].text, "Give it one at the station Panel");
+    } else if (peek().is(".") && !behind(2).is(".") && isOutput(*scope_.names, token.text, joined)) {
+        fail(token, "the panel has no output " + behind(1).text, kFindOutput);
     } else if (peek().is(".")) {
         return property(token);
     }

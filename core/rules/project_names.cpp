@@ -95,4 +95,8 @@ std::optional<ProjectNames::WidgetPlace> ProjectNames::widget(std::string_view s
     return found == widgets_.end() ? std::nullopt : std::optional(found->second);
 }
 
+bool isOutput(const ProjectNames& names, std::string_view first, std::string_view whole) {
+    return first == kPanelName && (names.variable(whole) || !names.widget("", kPanelName));
+}
+
 }  // namespace gorsefinch

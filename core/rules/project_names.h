@@ -81,4 +81,9 @@ class ProjectNames {
     mutable NamedWidgets named_;
 };
 
+inline constexpr const char* kFindOutput = "The station Panel lists the outputs that a panel can have";
+// True if a name of two parts is about an output, also one that the panel lacks: `first` is the panel, unless that is a
+// widget's name.
+bool isOutput(const ProjectNames& names, std::string_view first, std::string_view whole);
+
 }  // namespace gorsefinch

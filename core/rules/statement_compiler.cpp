@@ -254,8 +254,7 @@ void StatementCompiler::setOutput(const std::vector<Token>& tokens, Compiled& bo
     if (const auto found = pool_.names().variable(name))
         storeVariable(*found, tokens, 3, body);
     else
-        report(Severity::Error, tokens[2], "the panel has no output " + tokens[2].text,
-               "Give it one at the station Panel");
+        report(Severity::Error, tokens[2], "the panel has no output " + tokens[2].text, kFindOutput);
 }
 
 // array[index] = value
@@ -364,8 +363,7 @@ void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equ
         return;
     }
     const std::string joined = tokens[0].text + "." + tokens[2].text;
-    if (equals == 3 && isNameOfOutput(joined) &&
-        (pool_.names().variable(joined) || !pool_.names().widget("", kPanelName))) {
+    if (equals == 3 && isOutput(pool_.names(), tokens[0].text, joined)) {
         setOutput(tokens, body);
         return;
     }

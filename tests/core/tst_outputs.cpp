@@ -213,7 +213,7 @@ class TestOutputs : public QObject {
         QTest::newRow("type") << "panel.on = 1"
                               << "it takes yes or no, this is a number";
         QTest::newRow("output") << "panel.volume = 1"
-                                << "there is no widget \"panel\"";
+                                << "the panel has no output volume";
         QTest::newRow("hook") << "call panel_light(3)"
                               << "the panel's outputs call the hook panel_light";
         QTest::newRow("sound's hook") << "call sound(3)"
@@ -230,12 +230,14 @@ class TestOutputs : public QObject {
     void aPanelThatLacksThemSaysSo() {
         const Document d = controlsOf({button("press", 20, {})});
         const auto of = [&](const char* rule) { return reasons(withRules(d, "main", rule)); };
-        QCOMPARE(of("on press.tap\n    panel.light = 3\n"),
-                 QStringList({"the panel has no output light: Give it one at the station Panel"}));
+        QCOMPARE(
+            of("on press.tap\n    panel.light = 3\n"),
+            QStringList({"the panel has no output light: The station Panel lists the outputs that a panel can have"}));
         QCOMPARE(of("on press.tap\n    sound 100 Hz, 1 s\n"),
                  QStringList({"the panel has no sound: Give it one at the station Panel"}));
-        QCOMPARE(of("when panel.on\n    count = 1\n"),
-                 QStringList({"the panel has no output on: Give it one at the station Panel"}));
+        QCOMPARE(
+            of("when panel.on\n    count = 1\n"),
+            QStringList({"the panel has no output on: The station Panel lists the outputs that a panel can have"}));
         QCOMPARE(of("on press.tap\n    call panel_light(3)\n    call sound(1)\n"), QStringList());
     }
 
@@ -245,6 +247,13 @@ class TestOutputs : public QObject {
                        "every 1 s\n    panel.visible = !panel.visible\n    panel.fill = #FF0000\n");
         QCOMPARE(reasons(d), QStringList());
         QCOMPARE(reasons(withOutputs(d, kAllOutputs)), QStringList());
+    }
+
+    void aScreenMayBeCalledPanel() {
+        Document d = addWidgets(makeDocument({"panel"}), "panel", {button("press", 20, {})});
+        const char* const rules = "when panel.press.x > 3\n    panel.press.visible = no\n";
+        QCOMPARE(reasons(withRules(d, "main", rules)), QStringList());
+        QCOMPARE(reasons(withOutputs(withRules(d, "main", rules), kAllOutputs)), QStringList());
     }
 
     void expressionsAndTextsReadThem() {
