@@ -72,10 +72,11 @@ class TestProperties : public QObject {
     Q_OBJECT
 
     Document plain_;
+    // One for all, so that glyphs and pixels are made once.
+    SceneBuilder builder_;
 
     std::vector<uint8_t> shown(const Document& document) {
-        SceneBuilder builder;
-        const BuiltSceneRef scene = builder.build(document);
+        const BuiltSceneRef scene = builder_.build(document);
         if (hasErrors(scene->problems))
             return {};
         Twin twin(scene);
@@ -113,8 +114,7 @@ class TestProperties : public QObject {
             // Before its screen is shown, and while it is.
             QVERIFY2(shown(withRules(plain_, "main", "on start\n" + set + "    go kinds\n")) == expected,
                      words.c_str());
-            SceneBuilder builder;
-            const BuiltSceneRef scene = builder.build(withRules(plain_, "main", go + "when kiln_temp == 7\n" + set));
+            const BuiltSceneRef scene = builder_.build(withRules(plain_, "main", go + "when kiln_temp == 7\n" + set));
             QVERIFY2(!hasErrors(scene->problems),
                      scene->problems.empty() ? "" : scene->problems.front().text().c_str());
             Twin twin(scene);
@@ -131,12 +131,11 @@ class TestProperties : public QObject {
     void aRuleReadsWhatItIs() {
         Document d = withVariable(plain_, makeNumber("width", -5000, 5000, 0));
         d = withVariable(d, makeYesNo("seen", false));
-        SceneBuilder builder;
-        Twin twin(
-            builder.build(withRules(d, "main",
-                                    "on start\n    width = a_button.w + a_text.padding\n    seen = a_frames.visible\n  "
-                                    "  a_button.w = a_button.w * 2\n    hide a_frames\n\n"
-                                    "when kiln_temp == 7\n    width = a_button.w\n    seen = a_frames.visible\n")));
+        Twin twin(builder_.build(
+            withRules(d, "main",
+                      "on start\n    width = a_button.w + a_text.padding\n    seen = a_frames.visible\n  "
+                      "  a_button.w = a_button.w * 2\n    hide a_frames\n\n"
+                      "when kiln_temp == 7\n    width = a_button.w\n    seen = a_frames.visible\n")));
         twin.step(0);
         const ScreenRef screen = plain_.screen("kinds");
         const int w = screen->widgets[static_cast<size_t>(widgetIndex(*screen, "a_button"))]->w;
@@ -150,8 +149,7 @@ class TestProperties : public QObject {
 
     // A property of a screen that is not shown draws nothing.
     void otherScreensStayQuiet() {
-        SceneBuilder builder;
-        Twin twin(builder.build(withRules(
+        Twin twin(builder_.build(withRules(
             plain_, "main",
             "when kiln_temp == 7\n    a_rectangle.fill = #FF0000\n    a_text.text = \"x\"\n    a_button.x = 9\n")));
         twin.step(0);
