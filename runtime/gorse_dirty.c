@@ -97,12 +97,6 @@ void gorse_dirty_widget(gorse *g, const gorse_widget *widget) {
         gorse_dirty(g, &box);
 }
 
-void gorse_dirty_number(gorse *g, uint16_t widget) {
-    gorse_view view;
-    gorse_see(g, widget, &view);
-    gorse_dirty_widget(g, view.widget);
-}
-
 void gorse_redraw(gorse *g) {
     gorse_rect whole;
     if (g->scene == 0)

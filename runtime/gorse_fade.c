@@ -1,7 +1,7 @@
 /* SPDX-License-Identifier: MIT */
 #include "gorse_fade.h"
 
-#include "gorse_internal.h"
+#include "gorse_copies.h"
 #include "gorse_wrapped.h"
 
 static void draw_inner(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
@@ -65,27 +65,27 @@ static GORSE_OWN_FRAME void put_back(const copy *from, gorse_coord x, gorse_coor
     c->format->copy(c, x, y, n, c->format->bits < 8u ? single : pixels, coverage);
 }
 
-/* Draws the rows of the canvas's clip, which `copied` bytes of the strip hold. */
-static GORSE_OWN_FRAME void draw_faded_part(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look,
-                                            gorse_coord from, uint32_t copied) {
-    uint8_t *bytes = c->run->buffer + c->run->buffer_bytes;
-    const uint32_t at = (uint32_t)(from - (gorse_coord)c->strip.y) / c->format->rows * c->strip.stride;
+void gorse_mix_back(const gorse_canvas *c, const uint8_t *bytes, gorse_coord from, uint8_t opacity) {
     copy under;
     gorse_coord x, y;
-    memcpy(bytes, c->strip.pixels + at, (size_t)copied);
-    draw_inner(c, widget, look);
     under.c = c;
     under.bytes = bytes;
     under.from = from;
-    under.opacity = widget->opacity;
+    under.opacity = opacity;
     for (y = c->clip.y0; y < c->clip.y1; y++)
         for (x = c->clip.x0; x < c->clip.x1; x = (gorse_coord)(x + PIECE))
             put_back(&under, x, y, (uint16_t)gorse_min((gorse_coord)(c->clip.x1 - x), PIECE));
 }
 
+/* Draws the rows of the canvas's clip. */
+static GORSE_OWN_FRAME void draw_faded_part(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
+    uint8_t *bytes = gorse_copy_at(c->run, 0);
+    gorse_copy_rows(c, c->clip.y0, c->clip.y1, bytes);
+    draw_inner(c, widget, look);
+    gorse_mix_back(c, bytes, gorse_rows_begin(c, c->clip.y0), widget->opacity);
+}
+
 void gorse_draw_faded(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
-    const uint8_t rows = c->format->rows; /* that share a byte */
-    const uint32_t most = c->run->buffer_bytes / 3u / c->strip.stride;
     gorse_canvas part = *c;
     if (widget->opacity == 255u) {
         draw_inner(c, widget, look);
@@ -93,15 +93,9 @@ void gorse_draw_faded(const gorse_canvas *c, const gorse_widget *widget, const g
     }
     if (widget->opacity == 0u)
         return;
-    GORSE_ASSERT(most != 0u);
     for (; part.clip.y0 < c->clip.y1; part.clip.y0 = part.clip.y1) {
-        const uint16_t above = (uint16_t)((uint16_t)(part.clip.y0 - (gorse_coord)c->strip.y) % rows);
-        const gorse_coord from = (gorse_coord)(part.clip.y0 - (gorse_coord)above);
-        uint32_t lines = ((uint32_t)(c->clip.y1 - from) + rows - 1u) / rows;
-        if (lines > most)
-            lines = most;
-        part.clip.y1 = gorse_min(c->clip.y1, (gorse_coord)(from + (gorse_coord)(lines * rows)));
-        draw_faded_part(&part, widget, look, from, lines * c->strip.stride);
+        part.clip.y1 = gorse_rows_end(c, part.clip.y0, c->clip.y1);
+        draw_faded_part(&part, widget, look);
     }
 }
 

@@ -1,5 +1,6 @@
 /* SPDX-License-Identifier: MIT */
 /* A widget as it is now, in scenes with controls: it can be on, disabled or focused, and show something else then. */
+#include "gorse_container.h"
 #include "gorse_control.h"
 #include "gorse_focus.h"
 #include "gorse_see.h"
@@ -49,7 +50,7 @@ void gorse_see(const gorse *g, uint16_t widget, gorse_view *view) {
     view->look = &view->changed;
 #if !GORSE_SEPARATE_ROM
     if (from->slot_count == 0u && from->enabled != 0u && (from->kind->flags & GORSE_KIND_CONTROL) == 0u &&
-        has_focus(g, widget) == 0u) {
+        gorse_holder_of(g, widget) == GORSE_NONE && has_focus(g, widget) == 0u) {
         const gorse_head *head = gorse_head_of(g);
         view->widget = from;
         view->look =
@@ -59,6 +60,7 @@ void gorse_see(const gorse *g, uint16_t widget, gorse_view *view) {
 #endif
     gorse_copy_rom(&view->record, from, from->kind->record_bytes);
     lay_over_all(g, from, 0, view);
+    gorse_place_held(g, widget, &view->record.widget);
     states = states_of(g, widget, &view->record);
     gorse_copy_rom(&view->changed, gorse_look_in(from->look, states), sizeof view->changed);
     lay_over_all(g, from, GORSE_SLOT_LOOK, view);

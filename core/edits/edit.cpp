@@ -5,6 +5,7 @@
 #include <filesystem>
 
 #include "core/document/names.h"
+#include "core/document/widget_tree.h"
 #include "core/edits/short_names.h"
 
 namespace gorsefinch {
@@ -39,6 +40,7 @@ Document editScreen(const Document& document, std::string_view name, const std::
         return document;
     Screen next = *document.screens[static_cast<size_t>(at)];
     change(next);
+    straighten(next.widgets);
     return withScreen(document, at, std::move(next));
 }
 
@@ -63,7 +65,8 @@ Document changeWidgets(const Document& document, std::string_view screen, std::s
     });
 }
 
-Document addWidgets(const Document& document, std::string_view screen, std::vector<Widget> widgets, Names* added) {
+Document addWidgets(const Document& document, std::string_view screen, std::vector<Widget> widgets, Names* added,
+                    std::string_view container) {
     const ScreenRef on = document.screen(screen);
     if (!on || on->widgets.size() + widgets.size() > kMaxWidgets)
         return document;
@@ -71,55 +74,39 @@ Document addWidgets(const Document& document, std::string_view screen, std::vect
     for (const WidgetRef& each : on->widgets)
         taken.insert(each->name);
     Names names;
+    const int into = widgetIndex(*on, container);
+    const int depth = into < 0 ? 0 : on->widgets[static_cast<size_t>(into)]->depth + 1;
+    const size_t at = into < 0 ? on->widgets.size() : endOf(on->widgets, static_cast<size_t>(into));
     for (Widget& widget : widgets) {
         widget.name = taken.unique(widget.name);
+        widget.depth += depth;
         names.push_back(widget.name);
     }
     if (added)
         added->insert(added->end(), names.begin(), names.end());
     return editScreen(withClearShortNames(document, names), screen, [&](Screen& next) {
+        std::vector<WidgetRef> refs;
         for (Widget& widget : widgets)
-            next.widgets.push_back(std::make_shared<const Widget>(std::move(widget)));
+            refs.push_back(std::make_shared<const Widget>(std::move(widget)));
+        next.widgets.insert(next.widgets.begin() + static_cast<std::ptrdiff_t>(at), refs.begin(), refs.end());
     });
 }
 
 Document removeWidgets(const Document& document, std::string_view screen, std::span<const std::string> names) {
     return editScreen(document, screen, [&](Screen& next) {
-        std::erase_if(next.widgets, [&](const WidgetRef& each) { return holds(names, each->name); });
+        std::vector<WidgetRef> kept;
+        for (size_t i = 0; i < next.widgets.size();)
+            if (holds(names, next.widgets[i]->name))
+                i = endOf(next.widgets, i);
+            else
+                kept.push_back(next.widgets[i++]);
+        next.widgets = std::move(kept);
     });
 }
 
 Document reorderWidgets(const Document& document, std::string_view screen, std::span<const std::string> names,
                         Depth where) {
-    return editScreen(document, screen, [&](Screen& next) {
-        auto& all = next.widgets;
-        const auto chosen = [&](const WidgetRef& each) { return holds(names, each->name); };
-        if (where == Depth::ToTop) {
-            std::stable_partition(all.begin(), all.end(), [&](const WidgetRef& w) { return !chosen(w); });
-        } else if (where == Depth::ToBottom) {
-            std::stable_partition(all.begin(), all.end(), chosen);
-        } else if (where == Depth::Raise) {
-            for (size_t i = all.size(); i-- > 1;)
-                if (chosen(all[i - 1]) && !chosen(all[i]))
-                    std::swap(all[i - 1], all[i]);
-        } else {
-            for (size_t i = 1; i < all.size(); ++i)
-                if (chosen(all[i]) && !chosen(all[i - 1]))
-                    std::swap(all[i - 1], all[i]);
-        }
-    });
-}
-
-Document placeWidgetAt(const Document& document, std::string_view screen, std::string_view name, int to) {
-    return editScreen(document, screen, [&](Screen& next) {
-        const int from = widgetIndex(next, name);
-        if (from < 0)
-            return;
-        const WidgetRef widget = next.widgets[static_cast<size_t>(from)];
-        next.widgets.erase(next.widgets.begin() + from);
-        to = std::clamp(to, 0, static_cast<int>(next.widgets.size()));
-        next.widgets.insert(next.widgets.begin() + to, widget);
-    });
+    return editScreen(document, screen, [&](Screen& next) { reorderBranches(next.widgets, names, where); });
 }
 
 void setBox(Widget& widget, int x, int y, int w, int h) {

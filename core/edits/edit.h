@@ -9,12 +9,11 @@
 
 #include "core/base/result.h"
 #include "core/document/document.h"
+#include "core/edits/tree_order.h"
 
 // Every edit of a project, as a function from a document to the next. Canvas, sheet, layers, reel and paste make the
 // same edit through the same function. A name that isn't there leaves the document as it is.
 namespace gorsefinch {
-
-using Names = std::vector<std::string>;
 
 Document withScreen(const Document& document, int index, Screen screen);
 
@@ -25,17 +24,16 @@ Document changeWidgets(const Document& document, std::string_view screen, std::s
 // Sets the widget's box, clamped to what it can be. What follows an expression stays.
 void setBox(Widget& widget, int x, int y, int w, int h);
 
-// Adds widgets on top; names that are taken get a number behind. `added` receives the names, if given.
-// Adds nothing to a screen that would then have more than kMaxWidgets.
+// Adds widgets on top of a container, or of the screen for ""; names that are taken get a number behind. `added`
+// receives the names, if given. Adds nothing to a screen that would then have more than kMaxWidgets.
 Document addWidgets(const Document& document, std::string_view screen, std::vector<Widget> widgets,
-                    Names* added = nullptr);
+                    Names* added = nullptr, std::string_view container = {});
+// Takes away the named widgets and what they hold.
 Document removeWidgets(const Document& document, std::string_view screen, std::span<const std::string> names);
 
-enum class Depth { Raise, Lower, ToTop, ToBottom };
+// Moves the named widgets, with what they hold, among those of the same container.
 Document reorderWidgets(const Document& document, std::string_view screen, std::span<const std::string> names,
                         Depth where);
-// Moves one widget so that it is number `to` from the bottom.
-Document placeWidgetAt(const Document& document, std::string_view screen, std::string_view name, int to);
 
 // Sets one property of the named widgets: place, own or style. Its expression goes. A value that doesn't fit is
 // refused.

@@ -33,6 +33,7 @@ const char* nameOf(KindGroup group) {
         case KindGroup::Words: return "Words and pictures";
         case KindGroup::Indicators: return "Indicators";
         case KindGroup::Controls: return "Controls";
+        case KindGroup::Containers: return "Containers";
     }
     return "";
 }

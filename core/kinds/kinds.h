@@ -48,7 +48,7 @@ struct OnValue {
 };
 
 // What kinds are offered together as.
-enum class KindGroup { Words, Controls, Indicators, Shapes };
+enum class KindGroup { Words, Controls, Indicators, Shapes, Containers };
 // The heading of a group.
 const char* nameOf(KindGroup group);
 

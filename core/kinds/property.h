@@ -43,7 +43,9 @@ enum Trait : unsigned {
     kChanges = 4096,    // has the event change
     kIsMoved = 8192,    // has the event done, when it is let go
     kRepeats = 16384,   // has the event repeat
-    kIsUnseen = 32768   // draws nothing
+    kIsUnseen = 32768,  // draws nothing
+    kHolds = 65536,     // is a container: widgets lie in it
+    kScrolls = 131072   // has the event scroll
 };
 
 // How a number is dragged on the canvas: as an angle on what KindInfo::round says, or together with the property behind

@@ -19,7 +19,7 @@ inline constexpr const char* kNeverFocused = "never";
 struct Widget {
     std::string name;
     Kind kind = Kind::Rectangle;
-    int x = 0, y = 0, w = 10, h = 10;  // pixels
+    int x = 0, y = 0, w = 10, h = 10;  // pixels, on the screen or in the container that holds it
     std::string look;                  // "" for the defaults
     PropertyMap properties;            // its own and its own style
     ExpressionMap expressions;         // those win over what is set in other ways
@@ -29,6 +29,7 @@ struct Widget {
     std::string focus;                 // its turn among what the knob and the keys reach; "" by place, kNeverFocused
     int touchMargin = 0;               // pixels that its touch target reaches beyond the box
     bool locked = false;               // in the editor
+    int depth = 0;                     // containers, one in another, that it lies in: see widget_tree.h
     UnknownKeys unknown;
 };
 

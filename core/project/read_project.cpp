@@ -5,6 +5,7 @@
 
 #include "core/base/files.h"
 #include "core/document/names.h"
+#include "core/document/widget_tree.h"
 #include "core/project/font_text.h"
 #include "core/project/json_text.h"
 #include "core/project/original_reader.h"
@@ -223,8 +224,7 @@ class Reader {
             const auto text = readText(file, kMaxScreenFile);
             const auto json = text ? parseJson(file, *text) : tl::unexpected(text.error());
             // What would have to be left out could be lost: the file stays as it is.
-            const bool tooLarge =
-                json && json->is_object() && json->contains("widgets") && (*json)["widgets"].size() > kMaxWidgets;
+            const bool tooLarge = json && json->is_object() && widgetsIn(*json) > kMaxWidgets;
             if (json && json->is_object() && !tooLarge) {
                 document.screens.push_back(readScreen(*json, name, file));
                 continue;
@@ -257,15 +257,35 @@ class Reader {
         if (object.text("name", name) != name)
             complain(file, "name", "the name inside differs from the file's", "The file's name holds");
         screen.background = object.colour("background", screen.background);
-        const Json& widgets = object.array("widgets");
         NameSet used;
-        for (size_t i = 0; i < widgets.size(); ++i)
-            readWidget(screen, widgets[i], file, "widgets[" + std::to_string(i) + "]", used);
+        readWidgets(screen, object, file, "", 0, used);
+        straighten(screen.widgets);
         screen.unknown = object.unknown();
         return std::make_shared<const Screen>(std::move(screen));
     }
 
-    void readWidget(Screen& screen, const Json& json, const std::string& file, const std::string& place,
+    // All that an object holds, at any depth. Objects are as deep as the parser allows.
+    static size_t widgetsIn(const Json& object) {
+        const auto found = object.is_object() ? object.find("widgets") : object.end();
+        if (found == object.end() || !found->is_array())
+            return 0;
+        size_t count = found->size();
+        for (const Json& each : *found)
+            count += widgetsIn(each);
+        return count;
+    }
+
+    void readWidgets(Screen& screen, JsonObject& object, const std::string& file, const std::string& place, int depth,
+                     NameSet& used) {
+        const Json& widgets = object.array("widgets");
+        if (depth > kMaxDepth && !widgets.empty())
+            object.problem("widgets", "containers lie deeper than " + std::to_string(kMaxDepth),
+                           "What the deepest holds was put beside it; take some of them apart");
+        for (size_t i = 0; i < widgets.size(); ++i)
+            readWidget(screen, widgets[i], file, place + "widgets[" + std::to_string(i) + "]", depth, used);
+    }
+
+    void readWidget(Screen& screen, const Json& json, const std::string& file, const std::string& place, int depth,
                     NameSet& used) {
         JsonObject object(json, file, place, out_.problems);
         const std::string key = object.text("kind");
@@ -285,8 +305,14 @@ class Reader {
         widget.locked = object.yesNo("locked", false);
         widget.properties = readProperties(object, kind->properties, &widget.expressions);
         widget.properties.merge(readProperties(object, styleProperties(), &widget.expressions));
+        widget.depth = depth;
+        const size_t at = screen.widgets.size();
+        screen.widgets.emplace_back();
+        // Other kinds keep the key as one that is not known.
+        if (kind->has(kHolds))
+            readWidgets(screen, object, file, place + ".", depth + 1, used);
         widget.unknown = object.unknown();
-        screen.widgets.push_back(std::make_shared<const Widget>(std::move(widget)));
+        screen.widgets[at] = std::make_shared<const Widget>(std::move(widget));
     }
 
     void readRules(Document& document, const Json& array) {

@@ -233,13 +233,24 @@ Json toJson(const Widget& widget) {
     return out;
 }
 
+// Those of one container from a number on, each with what it holds behind its own keys; `at` goes behind them.
+Json listJson(const std::vector<WidgetRef>& widgets, size_t& at, int depth) {
+    Json out = Json::array();
+    while (at < widgets.size() && widgets[at]->depth >= depth) {
+        Json each = toJson(*widgets[at++]);
+        if (at < widgets.size() && widgets[at]->depth > depth)
+            each["widgets"] = listJson(widgets, at, depth + 1);
+        out.push_back(std::move(each));
+    }
+    return out;
+}
+
 Json toJson(const Screen& screen) {
     Json out;
     out["name"] = screen.name;
     out["background"] = toText(screen.background);
-    out["widgets"] = Json::array();
-    for (const WidgetRef& widget : screen.widgets)
-        out["widgets"].push_back(toJson(*widget));
+    size_t at = 0;
+    out["widgets"] = listJson(screen.widgets, at, 0);
     appendUnknown(out, screen.unknown);
     return out;
 }

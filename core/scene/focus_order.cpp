@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <charconv>
 
+#include "core/document/widget_tree.h"
 #include "core/scene/part_fonts.h"
 
 namespace gorsefinch {
@@ -16,6 +17,7 @@ struct Reached {
     uint16_t number;
     int turn;  // 0: by place
     const Widget* widget;
+    Offset origin;  // from which its box counts
 };
 
 // Nothing for "never", or after reporting what is neither.
@@ -39,8 +41,8 @@ int placeOf(const Widget& widget, const char* key, int place) { return widget.ex
 
 // Those that begin above the middle of the highest one that is left make a row.
 void sortByPlace(std::vector<Reached>::iterator begin, std::vector<Reached>::iterator end) {
-    const auto top = [](const Reached& each) { return placeOf(*each.widget, "y", each.widget->y); };
-    const auto left = [](const Reached& each) { return placeOf(*each.widget, "x", each.widget->x); };
+    const auto top = [](const Reached& each) { return placeOf(*each.widget, "y", each.widget->y) + each.origin.y; };
+    const auto left = [](const Reached& each) { return placeOf(*each.widget, "x", each.widget->x) + each.origin.x; };
     std::stable_sort(begin, end, [&](const Reached& a, const Reached& b) { return top(a) < top(b); });
     while (begin != end) {
         const int middle = top(*begin) + std::max(1, placeOf(*begin->widget, "h", begin->widget->h) / 2);
@@ -59,7 +61,8 @@ std::vector<uint16_t> focusOrder(ScreenPart& part) {
         if (!info(widget.kind).has(kIsTouched))
             continue;
         if (const auto turn = turnOf(part, widget))
-            reached.push_back({static_cast<uint16_t>(i), *turn, &widget});
+            reached.push_back({static_cast<uint16_t>(i), *turn, &widget,
+                               originIn(part.source->widgets, containerOf(part.source->widgets, i))});
     }
     const auto byPlace =
         std::stable_partition(reached.begin(), reached.end(), [](const Reached& each) { return each.turn != 0; });

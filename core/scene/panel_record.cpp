@@ -79,10 +79,19 @@ void fillPanel(BuiltScene& out) {
 }
 
 void addCopyBuffer(BuiltScene& out) {
+    int levels = 0;
+    for (const auto& part : out.parts)
+        levels = std::max(levels, part->fadingContainers);
+    const uint32_t fades = static_cast<uint32_t>(levels) + out.transitions.fades;
     for (gorse_panel* p : {&out.panel, &out.uprightPanel}) {
         const bool squares = p->paint == gorse_paint_squares;
-        p->paint = squares ? gorse_paint_squares_with_copy : gorse_paint_rows_with_copy;
-        p->min_buffer_bytes = (p->min_buffer_bytes * (squares ? 12 : 4) + 15) / 16 * 16;
+        if (fades == 0) {
+            p->paint = squares ? gorse_paint_squares_with_copy : gorse_paint_rows_with_copy;
+            p->min_buffer_bytes = (p->min_buffer_bytes * (squares ? 12 : 4) + 15) / 16 * 16;
+            continue;
+        }
+        p->paint = squares ? gorse_paint_squares_with_copies : gorse_paint_rows_with_copies;
+        p->min_buffer_bytes = (p->min_buffer_bytes * (squares ? 3 : 1) + 3) / 4 * 4 * (4 + fades);
     }
 }
 

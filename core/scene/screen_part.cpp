@@ -7,6 +7,7 @@
 
 #include "core/rules/clock_fields.h"
 #include "core/document/panel_keys.h"
+#include "core/document/widget_tree.h"
 #include "core/scene/focus_order.h"
 #include "core/scene/part_fonts.h"
 #include "core/scene/part_images.h"
@@ -36,6 +37,7 @@ class PartBuilder {
     }
 
     std::shared_ptr<const ScreenPart> run() {
+        holdWidgets();
         for (size_t i = 0; i < part_->source->widgets.size(); ++i)
             addWidget(static_cast<int>(i), *part_->source->widgets[i]);
         fonts_.finish();
@@ -73,9 +75,15 @@ class PartBuilder {
         part_->recolours = part_->recolours || asWrapped(record.widget.kind);
         if (isReached(widget))
             record.widget.kind = wrappedKind(record.widget.kind, gorse_draw_focusable);
-        if (widget.opacity != Widget().opacity || changes(number, "opacity")) {
-            record.widget.kind = wrappedKind(record.widget.kind, gorse_draw_faded);
+        // What scrolls shows in its box only.
+        if (kind.has(kHolds) && record.group.scroll != 0)
+            record.group.clip = 1;
+        if (kind.has(kHolds))
+            record.group.end = static_cast<uint16_t>(endOf(part_->source->widgets, static_cast<size_t>(number)));
+        if (canFade(number)) {
             part_->fades = true;
+            if (!kind.has(kHolds))
+                record.widget.kind = wrappedKind(record.widget.kind, gorse_draw_faded);
         }
         takeMemory(widget, record.widget, kind.stateOf(record).bytes);
         part_->moves = part_->moves || record.widget.kind->tick || record.widget.kind->command;
@@ -195,9 +203,40 @@ class PartBuilder {
         return effectiveValue(context_.document, widget, key);
     }
 
+    bool canFade(int number) const {
+        return part_->source->widgets[static_cast<size_t>(number)]->opacity != Widget().opacity ||
+               changes(number, "opacity");
+    }
+
+    // Which containers hold which widgets.
+    void holdWidgets() {
+        const auto& widgets = part_->source->widgets;
+        if (std::none_of(widgets.begin(), widgets.end(),
+                         [](const WidgetRef& each) { return info(each->kind).has(kHolds); }))
+            return;
+        part_->needsControls = true;
+        std::vector<int> fading;  // of each, itself included
+        for (const int holder : containersOf(widgets)) {
+            const size_t number = part_->holders.size();
+            part_->scrolls = part_->scrolls || scrollOf(*widgets[number]) != 0;
+            part_->holders.push_back(static_cast<uint16_t>(holder < 0 ? int{GORSE_NONE} : holder));
+            const bool fades = info(widgets[number]->kind).has(kHolds) && canFade(static_cast<int>(number));
+            fading.push_back((holder < 0 ? 0 : fading[static_cast<size_t>(holder)]) + (fades ? 1 : 0));
+            part_->fadingContainers = std::max(part_->fadingContainers, fading.back());
+        }
+    }
+
+    // It and all that hold it are enabled, whatever happens.
+    bool isAlwaysEnabled(int number) const {
+        for (; number >= 0; number = containerOf(part_->source->widgets, static_cast<size_t>(number)))
+            if (!part_->source->widgets[static_cast<size_t>(number)]->enabled || changes(number, "enabled"))
+                return false;
+        return true;
+    }
+
     // States that the widget is never in, as bits.
     uint8_t statesNeverIn(int number, const Widget& widget) const {
-        const bool enabled = widget.enabled && !changes(number, "enabled");
+        const bool enabled = isAlwaysEnabled(number);
         const bool off = info(widget.kind).canBeOn && !info(widget.kind).canBeOn(widget);
         return static_cast<uint8_t>((enabled ? GORSE_STATE_DISABLED : 0) | (off ? GORSE_STATE_ON : 0) |
                                     (isReached(widget) ? 0 : GORSE_STATE_FOCUSED));

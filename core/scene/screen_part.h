@@ -69,8 +69,11 @@ struct ScreenPart {
     int firstString = 0;                 // the number of the first of them among the scene's strings
     std::vector<gorse_binding> bindings;
     std::deque<CompiledText> texts;
-    bool fades = false;      // some widgets let something through
-    bool recolours = false;  // some exchange a colour of their image's palette
+    std::vector<uint16_t> holders;  // see gorse_containers; empty without containers
+    bool scrolls = false;           // a finger moves what some of them hold
+    int fadingContainers = 0;       // most, one in another, that let something through
+    bool fades = false;             // some widgets let something through
+    bool recolours = false;         // some exchange a colour of their image's palette
     bool needsExtended = false, needsElements = false, needsForms = false;  // any of its texts does
     int stackDepth = 0;                        // values that the deepest inset puts on the stack
     bool moves = false;                        // any of its widgets does something by itself

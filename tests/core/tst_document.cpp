@@ -7,6 +7,7 @@
 #include "core/document/history.h"
 #include "core/document/names.h"
 #include "core/edits/presets.h"
+#include "core/edits/tree_edits.h"
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
 
@@ -118,7 +119,7 @@ class TestDocument : public QObject {
         QCOMPARE(order(reorderWidgets(d, "first", a, Depth::ToTop)), std::string("bca"));
         QCOMPARE(order(reorderWidgets(d, "first", Names{"c"}, Depth::ToBottom)), std::string("cab"));
         QCOMPARE(order(reorderWidgets(d, "first", Names{"c"}, Depth::Lower)), std::string("acb"));
-        QCOMPARE(order(placeWidgetAt(d, "first", "a", 1)), std::string("bac"));
+        QCOMPARE(order(*moveInto(d, "first", Names{"a"}, "", 1)), std::string("bac"));
     }
 
     void valuesThatDoNotFitAreRefused() {

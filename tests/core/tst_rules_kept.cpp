@@ -3,6 +3,7 @@
 #include <QtTest>
 
 #include "core/edits/edit.h"
+#include "core/edits/tree_edits.h"
 #include "core/emit/generate.h"
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
@@ -59,7 +60,7 @@ const std::vector<EditOfRules>& steps() {
          }},
         {"one above those that rules name", false,
          [](const Document& d) { return addWidgets(d, "two", {named("bottom")}); }},
-        {"moves below them", true, [](const Document& d) { return placeWidgetAt(d, "two", "bottom", 0); }},
+        {"moves below them", true, [](const Document& d) { return *moveInto(d, "two", Names{"bottom"}, "", 0); }},
         {"and goes", true, [](const Document& d) { return removeWidgets(d, "two", Names{"bottom"}); }},
         {"a named widget moves", false,
          [](const Document& d) { return *setProperty(d, "two", Names{"words"}, "x", int64_t{3}); }},
