@@ -73,6 +73,8 @@ void Foot::refresh() {
     if (selected.size() == 1) {
         const Widget& w = *selected.front();
         text = QString("%1 %2,%3 %4x%5").arg(info(w.kind).key).arg(w.x).arg(w.y).arg(w.w).arg(w.h);
+        if (w.depth != 0)
+            text += tr(" in %1").arg(QString::fromStdString(session_.selection().container()));
     } else if (selected.size() > 1) {
         text = tr("%1 widgets").arg(selected.size());
     }

@@ -151,22 +151,6 @@ void Canvas::insert(Kind kind, const QRect& box, const std::optional<QLine>& way
     setFocus();
 }
 
-QRect Canvas::boxNow(const Widget& widget) const {
-    if (widget.expressions.empty())
-        return boxOf(widget);
-    int sides[] = {widget.x, widget.y, widget.w, widget.h};
-    const int screen = session_.selection().screenIndex();
-    const int at = widgetIndex(*session_.selection().screen(), widget.name);
-    for (size_t i = 0; i < std::size(sides); ++i) {
-        const PropertyInfo& side = placeProperties()[i];
-        if (widget.expressions.count(side.key) == 0)
-            continue;
-        if (const auto now = slotValue(session_.runner().twin(), screen, at, side))
-            sides[i] = static_cast<int>(std::get<int64_t>(*now));
-    }
-    return {sides[0], sides[1], sides[2], sides[3]};
-}
-
 QRect Canvas::selectionBox() const {
     QRect box;
     for (const WidgetRef& each : session_.selection().widgets())
@@ -203,9 +187,8 @@ bool Canvas::moveByKey(QKeyEvent* event) {
         default: return false;
     }
     Names names;
-    for (const WidgetRef& each : session_.selection().widgets())
-        if (!each->locked)
-            names.push_back(each->name);
+    for (const WidgetRef& each : movable())
+        names.push_back(each->name);
     if (names.empty())
         return false;
     const bool resize = event->modifiers() & Qt::ControlModifier;
@@ -243,7 +226,7 @@ void Canvas::keyPressEvent(QKeyEvent* event) {
     } else if (event->key() == Qt::Key_Escape) {
         if (armed_)
             arm(std::nullopt);
-        else
+        else if (!session_.selection().leaveContainer())
             session_.selection().select({});
     } else {
         QWidget::keyPressEvent(event);

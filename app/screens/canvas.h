@@ -3,6 +3,7 @@
 
 #include <QImage>
 #include <QWidget>
+#include <functional>
 #include <optional>
 
 #include "app/screens/cell_brush.h"
@@ -98,8 +99,26 @@ class Canvas : public QWidget {
     void drawDrop(QPainter& painter) const;
     void drawBracket(QPainter& painter, const QRect& box) const;
     void offerKinds(const QStringList& names, const QPoint& at);
-    // The widget's box, in panel pixels, as expressions place it now.
+    // The widget's box, in panel pixels, as expressions place it and its containers now.
     QRect boxNow(const Widget& widget) const;
+    // Where the boxes of what a container holds begin to count, the screen's own for -1; and what is seen of them.
+    QPoint originNow(int container) const;
+    QRect seenNow(int container) const;
+    // The widget that the pointer chooses at a point of the panel, in the entered container; null if there is none.
+    WidgetRef widgetAt(const QPoint& at) const;
+    // The number of the topmost widget of any container whose box, made larger by a margin, holds a point and that
+    // suits; -1 if there is none.
+    int topmostAt(const QPoint& at, const std::function<bool(size_t)>& suits, int margin = 0) const;
+    // The selected widgets that are not locked, without what selected containers hold.
+    std::vector<WidgetRef> movable() const;
+    bool enterAt(const QPoint& at);
+    // How to go into a group under the pointer, or out of the one that is entered; "" where there is none.
+    QString groupHint(const QPoint& at) const;
+    // Goes out of the entered container if a point is beside it.
+    void leaveBeside(const QPoint& at);
+    // Where what is dragged goes if it is dropped at a point: nothing if it stays where it is, "" for the screen.
+    std::optional<std::string> containerAt(const QPoint& at) const;
+    void drawContainer(QPainter& painter) const;
     std::vector<QRect> otherBoxes() const;
     QRect selectionBox() const;
     int handleAt(const QPointF& at) const;
@@ -182,7 +201,8 @@ class Canvas : public QWidget {
     CellPlace paintedFrom_, paintedLast_;
     std::optional<CellPlace> hoveredCell_;
     bool picking_ = false;
-    WidgetRef joined_;  // what a dragged widget is joined with if it is dropped now
+    std::optional<std::string> into_;  // the container that dragged widgets go into if they are dropped now
+    WidgetRef joined_;                 // what a dragged widget is joined with if it is dropped now
     bool focusShown_ = false;
     std::string focusDragged_;  // the widget whose number is dragged, and where that is
     QPointF focusAt_;

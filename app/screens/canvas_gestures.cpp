@@ -6,7 +6,9 @@
 #include <algorithm>
 
 #include "app/session/session.h"
+#include "core/document/widget_tree.h"
 #include "core/edits/join_choices.h"
+#include "core/edits/tree_edits.h"
 #include "core/scene/press_words.h"
 
 namespace gorsefinch::app {
@@ -40,37 +42,35 @@ void Canvas::beginGesture(Gesture gesture, const QPoint& at) {
     start_ = dragged_ = at;
     gestureKey_ = QString("gesture %1").arg(++gestureCount_);
     startBoxes_.clear();
-    for (const WidgetRef& each : session_.selection().widgets())
-        if (!each->locked)
-            startBoxes_.push_back({each->name, boxNow(*each), each});
+    for (const WidgetRef& each : movable())
+        startBoxes_.push_back({each->name, boxNow(*each), each});
 }
 
 void Canvas::pressSelect(const QPoint& at, Qt::KeyboardModifiers modifiers) {
-    const Screen& screen = *session_.selection().screen();
     clickedInSelection_.reset();
-    for (size_t i = screen.widgets.size(); i-- > 0;) {
-        const Widget& widget = *screen.widgets[i];
-        if (widget.locked || !boxNow(widget).contains(at))
-            continue;
-        Names names = session_.selection().names();
-        const auto known = std::find(names.begin(), names.end(), widget.name);
-        if (modifiers & Qt::ShiftModifier) {
-            if (known == names.end())
-                names.push_back(widget.name);
-            else
-                names.erase(known);
-            session_.selection().select(names);
-        } else if (known == names.end()) {
-            session_.selection().select({widget.name});
-        } else if (names.size() > 1) {
-            clickedInSelection_ = widget.name;
-        }
-        beginGesture(Gesture::Move, at);
+    if (!(modifiers & Qt::ShiftModifier))
+        leaveBeside(at);
+    const WidgetRef widget = widgetAt(at);
+    if (!widget) {
+        if (!(modifiers & Qt::ShiftModifier))
+            session_.selection().select({});
+        beginGesture(Gesture::Band, at);
         return;
     }
-    if (!(modifiers & Qt::ShiftModifier))
-        session_.selection().select({});
-    beginGesture(Gesture::Band, at);
+    Names names = session_.selection().names();
+    const auto known = std::find(names.begin(), names.end(), widget->name);
+    if (modifiers & Qt::ShiftModifier) {
+        if (known == names.end())
+            names.push_back(widget->name);
+        else
+            names.erase(known);
+        session_.selection().select(names);
+    } else if (known == names.end()) {
+        session_.selection().select({widget->name});
+    } else if (names.size() > 1) {
+        clickedInSelection_ = widget->name;
+    }
+    beginGesture(Gesture::Move, at);
 }
 
 void Canvas::mousePressEvent(QMouseEvent* event) {
@@ -110,18 +110,29 @@ void Canvas::mousePressEvent(QMouseEvent* event) {
 
 // Of the topmost target, as a finger would find it.
 QString Canvas::pressHint(const QPoint& at) const {
-    const auto& widgets = session_.selection().screen()->widgets;
-    const auto found = std::find_if(widgets.rbegin(), widgets.rend(), [&](const WidgetRef& each) {
-        const int margin = each->touchMargin;
-        return info(each->kind).has(kIsTouched) && each->visible && each->enabled &&
-               boxNow(*each).adjusted(-margin, -margin, margin, margin).contains(at);
-    });
-    if (found == widgets.rend() || !session_.document().panel->touch)
+    if (!session_.document().panel->touch)
         return {};
-    const auto number = static_cast<size_t>(widgets.rend() - found) - 1;
+    const auto& widgets = session_.selection().screen()->widgets;
+    const auto isOpen = [&](int number) {
+        for (; number >= 0; number = containerOf(widgets, static_cast<size_t>(number)))
+            if (const Widget& each = *widgets[static_cast<size_t>(number)]; !each.visible || !each.enabled)
+                return false;
+        return true;
+    };
+    const int found = topmostAt(
+        at,
+        [&](size_t i) {
+            const int margin = widgets[i]->touchMargin;
+            return info(widgets[i]->kind).has(kIsTouched) && isOpen(static_cast<int>(i)) &&
+                   boxNow(*widgets[i]).adjusted(-margin, -margin, margin, margin).contains(at);
+        },
+        findIn(placeProperties(), "touch_margin")->max);
+    if (found < 0)
+        return {};
+    const auto number = static_cast<size_t>(found);
     const auto screen = static_cast<size_t>(session_.selection().screenIndex());
     return tr("a press on %1: %2")
-        .arg(QString::fromStdString((*found)->name),
+        .arg(QString::fromStdString(widgets[number]->name),
              QString::fromStdString(pressWords(*session_.scene(), screen, number)));
 }
 
@@ -165,7 +176,7 @@ void Canvas::mouseMoveEvent(QMouseEvent* event) {
             } else if (!operating_ && !armed_) {
                 const auto handle = ownHandleAt(event->position());
                 const bool own = handle.has_value();
-                setToolTip(!own ? QString()
+                setToolTip(!own ? groupHint(at)
                            : handle->property->type == PropertyType::Points
                                ? tr("Drag the point. Ctrl+click removes it, a double click on an edge adds one.")
                            : handle->property->type == PropertyType::Zones
@@ -186,14 +197,17 @@ void Canvas::mouseMoveEvent(QMouseEvent* event) {
     update();
 }
 
-// Of the panel, and of the widgets that are not selected.
+// Of the panel, and of the widgets that are not selected or held by one that is.
 std::vector<QRect> Canvas::otherBoxes() const {
     const Panel& panel = *session_.document().panel;
     const Names without = session_.selection().names();
+    const auto& widgets = session_.selection().screen()->widgets;
     std::vector<QRect> out{{0, 0, panel.width, panel.height}};
-    for (const WidgetRef& each : session_.selection().screen()->widgets)
-        if (std::find(without.begin(), without.end(), each->name) == without.end())
-            out.push_back(boxNow(*each));
+    for (size_t i = 0; i < widgets.size();)
+        if (std::find(without.begin(), without.end(), widgets[i]->name) == without.end())
+            out.push_back(boxNow(*widgets[i++]));
+        else
+            i = endOf(widgets, i);
     return out;
 }
 
@@ -216,6 +230,17 @@ WidgetRef Canvas::joinedAt(const QPoint& at) const {
 // What was dropped on another one goes back to where it was, and excludes it from now on.
 void Canvas::finishMove() {
     const WidgetRef onto = std::exchange(joined_, nullptr);
+    if (const auto into = std::exchange(into_, std::nullopt)) {
+        Names names;
+        for (const StartBox& each : startBoxes_)
+            names.push_back(each.name);
+        session_.edit(
+            moveInto(session_.document(), session_.selection().screenName().toStdString(), names, *into,
+                     static_cast<int>(kMaxWidgets)),
+            into->empty() ? tr("Take out of its group") : tr("Put into %1").arg(QString::fromStdString(*into)),
+            gestureKey_);
+        return;
+    }
     if (!onto) {
         if (clickedInSelection_)
             session_.selection().select({*clickedInSelection_});
@@ -224,7 +249,7 @@ void Canvas::finishMove() {
     const std::string screen = session_.selection().screenName().toStdString();
     const StartBox& start = startBoxes_.front();
     const Document back = changeWidgets(session_.document(), screen, std::span(&start.name, 1), [&](Widget& widget) {
-        setBox(widget, start.box.x(), start.box.y(), widget.w, widget.h);
+        setBox(widget, start.widget->x, start.widget->y, widget.w, widget.h);
     });
     session_.edit(joinChoices(back, screen, Names{onto->name, start.name}), tr("Make one of these"), gestureKey_);
 }
@@ -245,6 +270,7 @@ void Canvas::dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers) {
         guides_ = snapped.guides;
     }
     joined_ = modifiers & Qt::AltModifier ? nullptr : joinedAt(at);
+    into_ = joined_ || modifiers & Qt::AltModifier ? std::nullopt : containerAt(at);
     Names names;
     for (const StartBox& each : startBoxes_)
         names.push_back(each.name);
@@ -252,7 +278,7 @@ void Canvas::dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers) {
         changeWidgets(session_.document(), session_.selection().screenName().toStdString(), names, [&](Widget& widget) {
             for (const StartBox& each : startBoxes_)
                 if (each.name == widget.name)
-                    setBox(widget, each.box.x() + by.x(), each.box.y() + by.y(), widget.w, widget.h);
+                    setBox(widget, each.widget->x + by.x(), each.widget->y + by.y(), widget.w, widget.h);
         });
     session_.edit(next,
                   names.size() == 1 ? tr("Move %1").arg(QString::fromStdString(names.front())) : tr("Move widgets"),
@@ -276,13 +302,15 @@ void Canvas::dragResize(const QPoint& at, Qt::KeyboardModifiers modifiers) {
     }
     if (box.width() < 1 || box.height() < 1)
         return;
-    const std::string name = startBoxes_.front().name;
-    const Document next = changeWidgets(session_.document(), session_.selection().screenName().toStdString(),
-                                        std::span(&name, 1), [&](Widget& widget) {
-                                            setBox(widget, box.x(), box.y(), box.width(), box.height());
-                                            if (const auto resize = info(widget.kind).resize)
-                                                resize(widget, *startBoxes_.front().widget);
-                                        });
+    const StartBox& start = startBoxes_.front();
+    const std::string name = start.name;
+    const QPoint moved = box.topLeft() - start.box.topLeft();
+    const Document next = changeWidgets(
+        session_.document(), session_.selection().screenName().toStdString(), std::span(&name, 1), [&](Widget& widget) {
+            setBox(widget, start.widget->x + moved.x(), start.widget->y + moved.y(), box.width(), box.height());
+            if (const auto resize = info(widget.kind).resize)
+                resize(widget, *start.widget);
+        });
     session_.edit(next, tr("Resize %1").arg(QString::fromStdString(name)), gestureKey_);
 }
 
@@ -296,10 +324,16 @@ void Canvas::finishBand(Qt::KeyboardModifiers modifiers) {
     if (start_ == dragged_)
         return;
     Names names = modifiers & Qt::ShiftModifier ? session_.selection().names() : Names{};
-    for (const WidgetRef& each : session_.selection().screen()->widgets)
+    const auto& widgets = session_.selection().screen()->widgets;
+    const int into = session_.selection().containerIndex();
+    for (auto i = static_cast<size_t>(into + 1); i < widgets.size(); i = endOf(widgets, i)) {
+        const WidgetRef& each = widgets[i];
+        if (containerOf(widgets, i) != into)
+            break;
         if (!each->locked && band.intersects(boxNow(*each)) &&
             std::find(names.begin(), names.end(), each->name) == names.end())
             names.push_back(each->name);
+    }
     session_.selection().select(names);
 }
 
@@ -336,7 +370,8 @@ void Canvas::mouseReleaseEvent(QMouseEvent* event) {
 void Canvas::mouseDoubleClickEvent(QMouseEvent* event) {
     if (operating_)
         mousePressEvent(event);
-    else if (passOverAt(event->position()) || addPointAt(event->position()))
+    else if (passOverAt(event->position()) || addPointAt(event->position()) ||
+             (!paintedMap() && enterAt(toPanel(event->position()))))
         update();
     else if (paintedMap())
         mousePressEvent(event);

@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "app/screens/canvas.h"
+#include "app/screens/canvas_tag.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/frame_picture.h"
@@ -19,19 +20,6 @@ int rulerStep(int zoom) {
         if (step * zoom >= 48)
             return step;
     return 500;
-}
-
-// A small dark label with light figures, for sizes and distances.
-void drawTag(QPainter& painter, const QPointF& middle, const QString& text) {
-    painter.setFont(Theme::figures(10));
-    QRectF box = painter.fontMetrics().boundingRect(text);
-    box.adjust(-5, -2, 5, 2);
-    box.moveCenter(middle);
-    painter.setPen(Qt::NoPen);
-    painter.setBrush(QColor(0x1d, 0x23, 0x20, 230));
-    painter.drawRoundedRect(box, 2, 2);
-    painter.setPen(QColor("#f2eee4"));
-    painter.drawText(box, Qt::AlignCenter, text);
 }
 
 // One light pixel in three. The dark ones between them keep them visible on any colour.
@@ -62,6 +50,18 @@ void drawHatching(QPainter& painter, const QRect& box) {
 
 }  // namespace
 
+void drawTag(QPainter& painter, const QPointF& middle, const QString& text) {
+    painter.setFont(Theme::figures(10));
+    QRectF box = painter.fontMetrics().boundingRect(text);
+    box.adjust(-5, -2, 5, 2);
+    box.moveCenter(middle);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(QColor(0x1d, 0x23, 0x20, 230));
+    painter.drawRoundedRect(box, 2, 2);
+    painter.setPen(QColor("#f2eee4"));
+    painter.drawText(box, Qt::AlignCenter, text);
+}
+
 void Canvas::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     painter.fillRect(rect(), Theme::colour(Role::Around));
@@ -73,6 +73,7 @@ void Canvas::paintEvent(QPaintEvent*) {
         drawCells(painter);
         drawGuides(painter);
         drawDrop(painter);
+        drawContainer(painter);
         drawSelection(painter);
         drawFocus(painter);
         if (setsFocus())

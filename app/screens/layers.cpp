@@ -9,13 +9,21 @@
 
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "core/document/widget_tree.h"
+#include "core/edits/tree_edits.h"
 #include "core/emit/costs.h"
 
 namespace gorsefinch::app {
 
 namespace {
 
-constexpr int kRow = 23, kEye = 12, kLock = 34, kName = 56;
+constexpr int kRow = 23, kEye = 12, kLock = 34, kName = 56, kIndent = 22, kSign = 16;
+
+// Where the name of a row begins. Those in a container are indented, its own stands behind a sign.
+int nameBegin(const QModelIndex& index) {
+    const int sign = index.data(LayersModel::HoldsRole).toBool() ? kSign : 0;
+    return kName + kIndent * index.data(LayersModel::DepthRole).toInt() + sign;
+}
 
 class LayersDelegate : public QStyledItemDelegate {
   public:
@@ -37,8 +45,12 @@ class LayersDelegate : public QStyledItemDelegate {
                                 Theme::pixmap("lock", Theme::colour(locked ? Role::Text : Role::StrongLine), 15, 2));
         painter->setFont(Theme::text());
         painter->setPen(Theme::colour(visible ? Role::Text : Role::QuietText));
-        const int room = r.width() - kName - 40;
-        painter->drawText(QRect(r.left() + kName, r.top(), room, r.height()), Qt::AlignVCenter | Qt::AlignLeft,
+        const int name = nameBegin(index);
+        const int room = r.width() - name - 40;
+        if (index.data(LayersModel::HoldsRole).toBool())
+            painter->drawPixmap(r.left() + name - kSign - 1, r.top() + 5,
+                                Theme::pixmap("group", Theme::colour(Role::QuietText), 13, 2));
+        painter->drawText(QRect(r.left() + name, r.top(), room, r.height()), Qt::AlignVCenter | Qt::AlignLeft,
                           painter->fontMetrics().elidedText(index.data().toString(), Qt::ElideMiddle, room));
         painter->setFont(Theme::figures());
         painter->setPen(Theme::colour(Role::QuietText));
@@ -46,10 +58,18 @@ class LayersDelegate : public QStyledItemDelegate {
                           index.data(LayersModel::BytesRole).toString());
     }
 
-    void updateEditorGeometry(QWidget* editor, const QStyleOptionViewItem& option, const QModelIndex&) const override {
-        editor->setGeometry(option.rect.adjusted(kName - 6, 0, -8, 0));
+    void updateEditorGeometry(QWidget* editor, const QStyleOptionViewItem& option,
+                              const QModelIndex& index) const override {
+        editor->setGeometry(option.rect.adjusted(nameBegin(index) - 6, 0, -8, 0));
     }
 };
+
+// The same widgets, by name, in the same containers.
+bool isSameOrder(const std::vector<WidgetRef>& a, const std::vector<WidgetRef>& b) {
+    return std::equal(a.begin(), a.end(), b.begin(), b.end(), [](const WidgetRef& x, const WidgetRef& y) {
+        return x->name == y->name && x->depth == y->depth;
+    });
+}
 
 }  // namespace
 
@@ -58,7 +78,24 @@ LayersModel::LayersModel(Session& session, QObject* parent) : QAbstractListModel
     connect(&session.selection(), &Selection::changed, this, &LayersModel::reload);
 }
 
-// A reset only when the number of rows changed, so that editing and scrolling stay. What a row shows is of the widget
+// The numbers of widgets by row: the topmost first, each container before what it holds.
+std::vector<int> LayersModel::orderOf(const std::vector<WidgetRef>& widgets) {
+    std::vector<int> out;
+    // Those of one container are put before one another, with their own behind each.
+    const auto add = [&](const auto& self, size_t begin, size_t end) -> void {
+        std::vector<size_t> own;
+        for (size_t i = begin; i < end; i = endOf(widgets, i))
+            own.push_back(i);
+        for (size_t i = own.size(); i-- > 0;) {
+            out.push_back(static_cast<int>(own[i]));
+            self(self, own[i] + 1, endOf(widgets, own[i]));
+        }
+    };
+    add(add, 0, widgets.size());
+    return out;
+}
+
+// A reset only when the rows changed, so that editing and scrolling stay. What a row shows is of the widget
 // and its built record.
 void LayersModel::reload() {
     std::vector<WidgetRef> widgets;
@@ -67,9 +104,10 @@ void LayersModel::reload() {
         widgets = session_.selection().screen()->widgets;
         part = session_.scene()->parts[static_cast<size_t>(session_.selection().screenIndex())];
     }
-    if (widgets.size() != shown_.size()) {
+    std::vector<int> order = orderOf(widgets);
+    if (order != order_) {
         beginResetModel();
-        rows_ = static_cast<int>(widgets.size());
+        order_ = std::move(order);
         shown_ = std::move(widgets);
         shownPart_ = std::move(part);
         endResetModel();
@@ -79,30 +117,33 @@ void LayersModel::reload() {
     const bool all = part != shownPart_ && widgets == shown_;
     std::swap(shown_, widgets);
     shownPart_ = std::move(part);
-    for (int row = 0; row < rows_; ++row) {
-        const auto at = static_cast<size_t>(rows_ - 1 - row);
+    for (int row = 0; row < rowCount(); ++row) {
+        const size_t at = numberAt(row);
         if (all || shown_[at] != widgets[at])
             Q_EMIT dataChanged(index(row), index(row));
     }
 }
 
-int LayersModel::rowCount(const QModelIndex& parent) const { return parent.isValid() ? 0 : rows_; }
+int LayersModel::rowCount(const QModelIndex& parent) const {
+    return parent.isValid() ? 0 : static_cast<int>(order_.size());
+}
 
 std::string LayersModel::nameAt(int row) const {
     const auto& widgets = session_.selection().screen()->widgets;
-    const auto at = static_cast<size_t>(rows_ - 1 - row);
+    const size_t at = numberAt(row);
     return at < widgets.size() ? widgets[at]->name : std::string();
 }
 
 int LayersModel::rowOf(const std::string& name) const {
     const int at = widgetIndex(*session_.selection().screen(), name);
-    return at < 0 ? -1 : rows_ - 1 - at;
+    const auto found = std::find(order_.begin(), order_.end(), at);
+    return at < 0 || found == order_.end() ? -1 : static_cast<int>(found - order_.begin());
 }
 
 QVariant LayersModel::data(const QModelIndex& index, int role) const {
     if (!index.isValid() || !session_.isOpen())
         return {};
-    const auto at = static_cast<size_t>(rows_ - 1 - index.row());
+    const size_t at = numberAt(index.row());
     const auto& widgets = session_.selection().screen()->widgets;
     if (at >= widgets.size())
         return {};
@@ -112,6 +153,8 @@ QVariant LayersModel::data(const QModelIndex& index, int role) const {
         case Qt::EditRole: return QString::fromStdString(widget.name);
         case VisibleRole: return widget.visible;
         case LockedRole: return widget.locked;
+        case DepthRole: return widget.depth;
+        case HoldsRole: return info(widget.kind).has(kHolds);
         case BytesRole: {
             const ScreenPart& part = *session_.scene()->parts[static_cast<size_t>(session_.selection().screenIndex())];
             return at < part.records.size()
@@ -120,7 +163,7 @@ QVariant LayersModel::data(const QModelIndex& index, int role) const {
         }
         case Qt::ToolTipRole:
             return tr("%1 %2: the eye sets whether it shows at the start, the lock keeps it from the pointer; drag to "
-                      "reorder")
+                      "reorder, or onto a group to put it into it")
                 .arg(info(widget.kind).key, QString::fromStdString(widget.name));
         default: return {};
     }
@@ -141,7 +184,8 @@ bool LayersModel::setData(const QModelIndex& index, const QVariant& value, int r
 Qt::ItemFlags LayersModel::flags(const QModelIndex& index) const {
     if (!index.isValid())
         return Qt::ItemIsDropEnabled;
-    return Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsEditable | Qt::ItemIsDragEnabled;
+    return Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsEditable | Qt::ItemIsDragEnabled |
+           (index.data(HoldsRole).toBool() ? Qt::ItemIsDropEnabled : Qt::NoItemFlags);
 }
 
 QMimeData* LayersModel::mimeData(const QModelIndexList& indexes) const {
@@ -151,16 +195,36 @@ QMimeData* LayersModel::mimeData(const QModelIndexList& indexes) const {
     return data;
 }
 
-bool LayersModel::dropMimeData(const QMimeData* data, Qt::DropAction action, int row, int, const QModelIndex&) {
+// Where what is dropped between two rows goes: below the widget of the upper row, in its container, or on top of what
+// that one holds; onto a container, on top of what it holds.
+LayersModel::Place LayersModel::placeAt(int row, const QModelIndex& onto, const std::string& moved) const {
+    constexpr int kOnTop = static_cast<int>(kMaxWidgets);
+    const auto& widgets = session_.selection().screen()->widgets;
+    if (onto.isValid())
+        return {nameAt(onto.row()), kOnTop};
+    if (row <= 0)
+        return {"", row == 0 ? kOnTop : 0};
+    const auto upper = static_cast<size_t>(order_[static_cast<size_t>(row - 1)]);
+    if (endOf(widgets, upper) > upper + 1)
+        return {widgets[upper]->name, kOnTop};
+    const int container = containerOf(widgets, upper);
+    int below = 0;
+    for (size_t i = static_cast<size_t>(container + 1); i < upper; i = endOf(widgets, i))
+        below += widgets[i]->name != moved ? 1 : 0;
+    return {container < 0 ? std::string() : widgets[static_cast<size_t>(container)]->name, below};
+}
+
+bool LayersModel::dropMimeData(const QMimeData* data, Qt::DropAction action, int row, int, const QModelIndex& onto) {
     if (action != Qt::MoveAction || !data->hasFormat(kLayerMime))
         return false;
     const std::string name = data->data(kLayerMime).toStdString();
-    const int from = rowOf(name);
-    const int to = row < 0 ? rows_ - 1 : row > from ? row - 1 : row;
-    if (to != from)
-        session_.edit(
-            placeWidgetAt(session_.document(), session_.selection().screenName().toStdString(), name, rows_ - 1 - to),
-            tr("Change depth"));
+    if (name == (row > 0 ? nameAt(row - 1) : std::string()))
+        return false;
+    const std::string screen = session_.selection().screenName().toStdString();
+    const Place place = placeAt(row, onto, name);
+    const auto next = moveInto(session_.document(), screen, std::span(&name, 1), place.container, place.below);
+    if (!next || !isSameOrder(next->screen(screen)->widgets, session_.selection().screen()->widgets))
+        session_.edit(next, tr("Change depth"));
     return false;
 }
 

@@ -11,12 +11,12 @@ namespace gorsefinch::app {
 
 class Session;
 
-// The widgets of the edited screen by depth, the topmost first.
+// The widgets of the edited screen by depth, the topmost first, each container before what it holds.
 class LayersModel : public QAbstractListModel {
     Q_OBJECT
 
   public:
-    enum { VisibleRole = Qt::UserRole, LockedRole, BytesRole };
+    enum { VisibleRole = Qt::UserRole, LockedRole, BytesRole, DepthRole, HoldsRole };
 
     explicit LayersModel(Session& session, QObject* parent = nullptr);
     int rowCount(const QModelIndex& parent = {}) const override;
@@ -35,10 +35,19 @@ class LayersModel : public QAbstractListModel {
     void toggleLocked(int row);
 
   private:
+    // Where a widget goes: into a container, or onto the screen for "", over so many of its widgets.
+    struct Place {
+        std::string container;
+        int below;
+    };
+
+    static std::vector<int> orderOf(const std::vector<WidgetRef>& widgets);
     void reload();
+    Place placeAt(int row, const QModelIndex& onto, const std::string& moved) const;
+    size_t numberAt(int row) const { return static_cast<size_t>(order_[static_cast<size_t>(row)]); }
 
     Session& session_;
-    int rows_ = 0;
+    std::vector<int> order_;
     std::vector<WidgetRef> shown_;
     std::shared_ptr<const ScreenPart> shownPart_;
 };

@@ -19,7 +19,9 @@
 #include "app/widgets/drag_formats.h"
 #include "core/edits/focus_edits.h"
 #include "core/edits/join_choices.h"
+#include "core/document/widget_tree.h"
 #include "core/edits/replace_kind.h"
+#include "core/edits/tree_edits.h"
 #include "core/scene/ways_out.h"
 
 namespace gorsefinch::app {
@@ -47,6 +49,8 @@ void ScreensStation::addEditCommands() {
         {"join", EditGroup::Choice, true, tr("One of these: exclude each other"), Qt::Key_J, &S::joinSelection},
         {"join_or_none", EditGroup::Choice, true, tr("One of these, or none"), Qt::SHIFT | Qt::Key_J,
          &S::joinSelectionOrNone},
+        {"group", EditGroup::Groups, true, tr("Group"), Qt::CTRL | Qt::Key_G, &S::groupSelection},
+        {"ungroup", EditGroup::Groups, true, tr("Ungroup"), Qt::CTRL | Qt::SHIFT | Qt::Key_G, &S::ungroupSelection},
         {"raise", EditGroup::Depth, true, tr("Raise"), Qt::Key_PageUp, &S::raise},
         {"lower", EditGroup::Depth, true, tr("Lower"), Qt::Key_PageDown, &S::lower},
         {"to_top", EditGroup::Depth, true, tr("To the top"), Qt::SHIFT | Qt::Key_PageUp, &S::toTop},
@@ -117,13 +121,24 @@ void ScreensStation::contextMenu(const QPoint& at) {
     menu.exec(canvas_->mapToGlobal(at));
 }
 
+// With what they hold, where they are on the panel.
+std::vector<WidgetRef> ScreensStation::selectedBranches() const {
+    const auto& widgets = session_.selection().screen()->widgets;
+    std::vector<WidgetRef> out = branchesOf(widgets, session_.selection().names());
+    for (WidgetRef& each : out) {
+        const auto at = static_cast<size_t>(widgetIndex(*session_.selection().screen(), each->name));
+        if (each->depth != 0 || widgets[at]->depth == 0)
+            continue;
+        const Offset place = placeOnPanel(widgets, at);
+        auto placed = std::make_shared<Widget>(*each);
+        setBox(*placed, place.x, place.y, placed->w, placed->h);
+        each = placed;
+    }
+    return out;
+}
+
 void ScreensStation::copy() {
-    const ScreenRef screen = session_.selection().screen();
-    std::vector<WidgetRef> ordered;  // by depth, so that a paste keeps it
-    for (const WidgetRef& each : screen->widgets)
-        for (const std::string& name : session_.selection().names())
-            if (each->name == name)
-                ordered.push_back(each);
+    const std::vector<WidgetRef> ordered = selectedBranches();  // by depth, so that a paste keeps it
     if (ordered.empty())
         return;
     auto* copied = new QMimeData;
@@ -149,23 +164,21 @@ void ScreensStation::paste() {
     // copies step aside.
     const ScreenRef screen = session_.selection().screen();
     const bool here = std::any_of(widgets->begin(), widgets->end(), [&](const Widget& each) {
-        const int at = widgetIndex(*screen, each.name);
-        return at >= 0 && screen->widgets[static_cast<size_t>(at)]->x == each.x &&
-               screen->widgets[static_cast<size_t>(at)]->y == each.y;
+        const int at = each.depth == 0 ? widgetIndex(*screen, each.name) : -1;
+        return at >= 0 && placeOnPanel(screen->widgets, static_cast<size_t>(at)) == Offset{each.x, each.y};
     });
-    for (Widget& each : *widgets) {
-        each.x += here ? 8 : 0;
-        each.y += here ? 8 : 0;
-    }
+    for (Widget& each : *widgets)
+        if (each.depth == 0 && here)
+            setBox(each, each.x + 8, each.y + 8, each.w, each.h);
     session_.addWidgets(session_.document(), std::move(*widgets), tr("Paste"));
 }
 
 void ScreensStation::duplicateSelection() {
     std::vector<Widget> copies;
-    for (const WidgetRef& each : session_.selection().widgets()) {
+    for (const WidgetRef& each : selectedBranches()) {
         copies.push_back(*each);
-        copies.back().x += 8;
-        copies.back().y += 8;
+        if (each->depth == 0)
+            setBox(copies.back(), each->x + 8, each->y + 8, each->w, each->h);
     }
     session_.addWidgets(session_.document(), std::move(copies), tr("Duplicate"));
 }
@@ -173,7 +186,10 @@ void ScreensStation::duplicateSelection() {
 // Asks before nothing is left that leads away from the screen.
 bool ScreensStation::mayRemove(const Names& names) {
     const auto screen = static_cast<size_t>(session_.selection().screenIndex());
-    if (!areOnlyWayOut(*session_.scene(), screen, names))
+    Names going;  // with what they hold
+    for (const WidgetRef& each : branchesOf(session_.selection().screen()->widgets, names))
+        going.push_back(each->name);
+    if (!areOnlyWayOut(*session_.scene(), screen, going))
         return true;
     QMessageBox box(QMessageBox::NoIcon, tr("The only way out"),
                     names.size() == 1
@@ -204,10 +220,29 @@ void ScreensStation::removeSelection(const QString& label) {
 
 void ScreensStation::selectAll() {
     Names names;
-    for (const WidgetRef& each : session_.selection().screen()->widgets)
-        if (!each->locked)
-            names.push_back(each->name);
+    const auto& widgets = session_.selection().screen()->widgets;
+    for (size_t i = 0; i < widgets.size(); ++i)
+        if (!widgets[i]->locked && containerOf(widgets, i) == session_.selection().containerIndex())
+            names.push_back(widgets[i]->name);
     session_.selection().select(names);
+}
+
+void ScreensStation::groupSelection() {
+    std::string made;
+    const auto next = groupWidgets(session_.document(), session_.selection().screenName().toStdString(),
+                                   session_.selection().names(), &made);
+    if (session_.edit(next, tr("Group")) && !made.empty())
+        session_.selection().select({made});
+}
+
+void ScreensStation::ungroupSelection() {
+    Names freed;
+    const Document next = ungroupWidgets(session_.document(), session_.selection().screenName().toStdString(),
+                                         session_.selection().names(), &freed);
+    if (freed.empty())
+        session_.showError(tr("Select a group that holds widgets."));
+    else if (session_.edit(Result<Document>(next), tr("Ungroup")))
+        session_.selection().select(freed);
 }
 
 void ScreensStation::raise() {
@@ -252,9 +287,14 @@ void ScreensStation::unlockAll() {
 
 void ScreensStation::replaceSelection() {
     Names names;
-    for (const WidgetRef& each : session_.selection().widgets())
-        if (!each->locked)
+    const Screen& screen = *session_.selection().screen();
+    for (const WidgetRef& each : session_.selection().widgets()) {
+        const auto at = static_cast<size_t>(widgetIndex(screen, each->name));
+        if (endOf(screen.widgets, at) > at + 1)
+            session_.showError(tr("%1 holds widgets: ungroup it first.").arg(QString::fromStdString(each->name)));
+        else if (!each->locked)
             names.push_back(each->name);
+    }
     if (names.empty())
         return;
     KindPicker picker(session_, canvas_);

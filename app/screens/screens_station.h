@@ -42,7 +42,7 @@ class ScreensStation : public Station {
 
   private:
     // Commands for widgets. Those of one group stand together in the menu.
-    enum class EditGroup { Exchange, Choice, Depth, Locks };
+    enum class EditGroup { Exchange, Choice, Groups, Depth, Locks };
     struct EditCommand {
         QAction* action;
         EditGroup group;
@@ -66,6 +66,9 @@ class ScreensStation : public Station {
     bool mayRemove(const std::vector<std::string>& names);
     void removeSelection(const QString& label);
     void selectAll();
+    void groupSelection();
+    void ungroupSelection();
+    std::vector<WidgetRef> selectedBranches() const;
     void raise();
     void lower();
     void toTop();

@@ -164,7 +164,8 @@ Tray::Tray(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     auto* groups = new QHBoxLayout(all);
     groups->setContentsMargins(6, 4, 6, 4);
     groups->setSpacing(14);
-    for (const KindGroup group : {KindGroup::Words, KindGroup::Controls, KindGroup::Indicators, KindGroup::Shapes})
+    for (const KindGroup group :
+         {KindGroup::Words, KindGroup::Controls, KindGroup::Indicators, KindGroup::Shapes, KindGroup::Containers})
         groups->addWidget(makeGroup(group));
     groups->addStretch(1);
     strip_->setObjectName("tray_strip");

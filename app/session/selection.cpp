@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "app/session/session.h"
+#include "core/document/widget_tree.h"
 
 namespace gorsefinch::app {
 
@@ -31,6 +32,7 @@ void Selection::showScreen(const QString& name) {
         return;
     screen_ = name;
     names_.clear();
+    container_.clear();
     shownStates_ = 0;
     Q_EMIT changed();
 }
@@ -40,8 +42,46 @@ void Selection::select(const Names& names) {
         return;
     session_.endGesture();
     names_ = names;
+    takeContainer();
     shownStates_ = 0;
     Q_EMIT changed();
+}
+
+void Selection::takeContainer() {
+    if (!session_.isOpen())
+        return;
+    const ScreenRef on = screen();
+    const int first = names_.empty() ? -1 : widgetIndex(*on, names_.front());
+    if (first >= 0) {
+        const int holder = containerOf(on->widgets, static_cast<size_t>(first));
+        container_ = holder < 0 ? std::string() : on->widgets[static_cast<size_t>(holder)]->name;
+    } else if (containerIndex() < 0) {
+        container_.clear();
+    }
+}
+
+int Selection::containerIndex() const {
+    return session_.isOpen() && !container_.empty() ? widgetIndex(*screen(), container_) : -1;
+}
+
+void Selection::enter(const std::string& container) {
+    const int at = container.empty() ? -1 : widgetIndex(*screen(), container);
+    if (container == container_ ||
+        (!container.empty() && (at < 0 || !info(screen()->widgets[static_cast<size_t>(at)]->kind).has(kHolds))))
+        return;
+    session_.endGesture();
+    names_.clear();
+    shownStates_ = 0;
+    container_ = container;
+    Q_EMIT changed();
+}
+
+bool Selection::leaveContainer() {
+    const int at = containerIndex();
+    if (at < 0)
+        return false;
+    select({container_});
+    return true;
 }
 
 void Selection::showIn(uint8_t states) {
@@ -54,6 +94,7 @@ void Selection::showIn(uint8_t states) {
 void Selection::reset() {
     screen_ = QString::fromStdString(session_.document().screens.front()->name);
     names_.clear();
+    container_.clear();
     shownStates_ = 0;
 }
 
@@ -70,6 +111,7 @@ void Selection::dropMissing() {
     const ScreenRef on = screen();
     const size_t before = names_.size();
     std::erase_if(names_, [&](const std::string& name) { return widgetIndex(*on, name) < 0; });
+    takeContainer();
     if (names_.size() != before)
         Q_EMIT changed();
 }

@@ -25,8 +25,18 @@ class Selection : public QObject {
     // The selected widgets, in the order of their names.
     std::vector<WidgetRef> widgets() const;
 
+    // The container whose widgets the pointer chooses; "" for the screen's own.
+    const std::string& container() const { return container_; }
+    // Its number among the screen's widgets; -1 for the screen's own.
+    int containerIndex() const;
+    // Goes into a container, or onto the screen for "", and selects nothing. One that is not there is ignored.
+    void enter(const std::string& container);
+    // Goes to what holds the container, and selects that. False on the screen's own widgets.
+    bool leaveContainer();
+
     // Edits another screen. An unknown one is ignored.
     void showScreen(const QString& name);
+    // Goes into the container of the first one.
     void select(const Names& names);
 
     // Shows the selected widget on the canvas as if it were in these states (GORSE_STATE_PRESSED, GORSE_STATE_ON) until
@@ -45,9 +55,12 @@ class Selection : public QObject {
     void shownStatesChanged();
 
   private:
+    void takeContainer();
+
     Session& session_;
     QString screen_;
     Names names_;
+    std::string container_;
     uint8_t shownStates_ = 0;
 };
 

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/session.h"
+#include "core/document/widget_tree.h"
 
 namespace gorsefinch::app {
 
@@ -116,16 +117,34 @@ bool Session::edit(const Result<Document>& next, const QString& label, const QSt
 bool Session::addWidgets(const Document& document, std::vector<Widget> widgets, const QString& label) {
     if (widgets.empty())
         return false;
+    const int inside = selection_.containerIndex();
+    const int depth = inside < 0 ? 0 : selection_.screen()->widgets[static_cast<size_t>(inside)]->depth + 1;
+    if (std::any_of(widgets.begin(), widgets.end(),
+                    [&](const Widget& each) { return each.depth + depth > kMaxDepth; })) {
+        showError(tr("Groups lie at most %1 deep: take some of them apart.").arg(kMaxDepth));
+        return false;
+    }
     Names added;
-    const Document next =
-        gorsefinch::addWidgets(document, selection_.screenName().toStdString(), std::move(widgets), &added);
+    std::vector<bool> isOuter;  // not in another one of them
+    for (const Widget& each : widgets)
+        isOuter.push_back(each.depth == 0);
+    const Offset origin = originIn(selection_.screen()->widgets, inside);
+    for (Widget& each : widgets)
+        if (each.depth == 0)
+            setBox(each, each.x - origin.x, each.y - origin.y, each.w, each.h);
+    const Document next = gorsefinch::addWidgets(document, selection_.screenName().toStdString(), std::move(widgets),
+                                                 &added, inside < 0 ? "" : selection_.container());
     if (added.empty()) {
         showError(tr("A screen holds at most %1 widgets.").arg(kMaxWidgets));
         return false;
     }
     if (!edit(Result<Document>(next), label))
         return false;
-    selection_.select(added);
+    Names outer;
+    for (size_t i = 0; i < added.size(); ++i)
+        if (isOuter[i])
+            outer.push_back(added[i]);
+    selection_.select(outer);
     return true;
 }
 

@@ -1,0 +1,13 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+class QPainter;
+class QPointF;
+class QString;
+
+namespace gorsefinch::app {
+
+// A small dark label with light figures on the canvas, for sizes, distances and what a drop does.
+void drawTag(QPainter& painter, const QPointF& middle, const QString& text);
+
+}  // namespace gorsefinch::app
