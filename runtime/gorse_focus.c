@@ -3,6 +3,7 @@
 #include "gorse_control.h"
 #include "gorse_focus.h"
 #include "gorse_keys.h"
+#include "gorse_scroll.h"
 
 /* The widgets of the shown screen that the focus reaches, in order. */
 static const GORSE_ROM uint16_t *order_of(const gorse *g, uint16_t *count) {
@@ -31,8 +32,10 @@ static void put_on(gorse *g, uint16_t widget) {
         gorse_dirty_number(g, before);
     focus->widget = widget;
     focus->entered = 0;
-    if (widget != GORSE_NONE)
+    if (widget != GORSE_NONE) {
+        gorse_reveal(g, widget);
         gorse_dirty_number(g, widget);
+    }
     if (before != GORSE_NONE)
         gorse_event(g, GORSE_EVENT_BLUR, before);
     if (widget != GORSE_NONE)
@@ -180,6 +183,7 @@ static uint8_t has_focus(const gorse *g) {
 void gorse_knob(gorse *g, int8_t steps) {
     if (g->scene == 0 || steps == 0)
         return;
+    gorse_hear_input(g);
     if (has_focus(g) != 0u)
         turn(g, steps);
     gorse_run_key_rules(g, GORSE_EVENT_KNOB, (uint16_t)(steps > 0));
@@ -204,6 +208,7 @@ static void act(gorse *g, uint8_t key) {
 void gorse_key(gorse *g, uint8_t key, uint8_t down) {
     if (g->scene == 0)
         return;
+    gorse_hear_input(g);
     if (has_focus(g) != 0u) {
         if (down != 0u)
             act(g, key);
@@ -213,3 +218,5 @@ void gorse_key(gorse *g, uint8_t key, uint8_t down) {
     if (down != 0u)
         gorse_run_key_rules(g, GORSE_EVENT_KEY, key);
 }
+
+const GORSE_ROM uint8_t gorse_hears_keys = 1;

@@ -1,7 +1,10 @@
 /* SPDX-License-Identifier: MIT */
-/* Touch in scenes with controls: which target takes a press, what the finger does to it, holds and swipes.
- * gorse_input.c takes the place of this file in others. */
+/* Touch in scenes with controls or containers: which target takes a press, what the finger does to it, holds and
+ * swipes. gorse_input.c takes the place of this file in others. */
+#include "gorse_container.h"
 #include "gorse_control.h"
+#include "gorse_scroll.h"
+#include "gorse_transition.h"
 
 /* A swipe goes at least so far, in pixels, twice as far as across, within so many ms. */
 enum { SWIPE_WAY = 24, SWIPE_MS = 600 };
@@ -23,6 +26,8 @@ static uint8_t holds(const gorse *g, uint16_t number, const gorse_widget *widget
     gorse_rect box;
     gorse_widget_box(widget, &box);
     gorse_shrink(&box, (gorse_coord)-margin_of(g, number));
+    if (gorse_clip_to_holders(g, number, &box) == 0u)
+        return 0;
     return (uint8_t)(x >= box.x0 && x < box.x1 && y >= box.y0 && y < box.y1);
 }
 
@@ -82,7 +87,7 @@ static void begin_finger(gorse *g, int16_t x, int16_t y) {
     finger->from_x = finger->before_x = finger->x = x;
     finger->from_y = finger->before_y = finger->y = y;
     finger->memory = finger->falls_back = GORSE_NONE;
-    finger->flags = GORSE_FINGER_WAITS;
+    finger->flags = GORSE_FINGER_WAITS | GORSE_FINGER_FRESH;
 }
 
 void gorse_begin_press(gorse *g, uint16_t widget, int16_t x, int16_t y) {
@@ -120,7 +125,8 @@ static uint8_t swipe_of(const gorse *g) {
     down = (int32_t)finger->y - finger->from_y;
     far_across = across < 0 ? -across : across;
     far_down = down < 0 ? -down : down;
-    if (gorse_head_of(g)->now - finger->since > SWIPE_MS || finger->memory != GORSE_NONE)
+    if (gorse_head_of(g)->now - finger->since > SWIPE_MS || finger->memory != GORSE_NONE ||
+        (finger->flags & GORSE_FINGER_SCROLLS) != 0u)
         return 0;
     if (far_across >= SWIPE_WAY && far_across >= 2 * far_down)
         return across < 0 ? GORSE_EVENT_SWIPE_LEFT : GORSE_EVENT_SWIPE_RIGHT;
@@ -169,14 +175,24 @@ void gorse_touch(gorse *g, int16_t x, int16_t y, uint8_t down) {
         return;
     was_down = head->down;
     head->down = (uint8_t)(down != 0u);
+    gorse_hear_input(g);
+    /* It waits until the screen has come. */
+    if (gorse_in_transition(g) != 0u)
+        return;
     if (was_down == 0u && down != 0u) {
         /* A key may press something. */
         if (head->pressed != GORSE_NONE && g->scene->controls != 0)
             gorse_lose_finger(g);
         head->pressed = widget_at(g, x, y);
         begin_finger(g, x, y);
+        if (gorse_press_scrolling(g) != 0u)
+            head->pressed = GORSE_NONE;
     }
     moved = was_down != 0u ? moves_finger(g, x, y) : (uint8_t)0;
+    if (moved != 0u && gorse_move_scrolling(g) != 0u)
+        moved = 0;
+    if (down == 0u)
+        gorse_release_scrolling(g);
     if (head->pressed != GORSE_NONE) {
         gorse_view view;
         uint8_t shown;

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/document/widget_tree.h"
 #include "core/rules/expression_compiler.h"
 
 #include <algorithm>
@@ -208,8 +209,34 @@ void describe(const Followed& each, SlotInfo& slot) {
 
 }  // namespace
 
+Problem tooManySlots(const Screen& screen, const Widget& widget) {
+    Problem p;
+    p.screen = screen.name;
+    p.widget = widget.name;
+    p.file = "screens/" + p.screen + ".json";
+    p.place = p.widget;
+    p.reason = "more than " + std::to_string(kMaxSlots) + " properties of widgets change";
+    p.remedy = "Scroll fewer groups, or let rules change fewer properties";
+    return p;
+}
+
+// What a finger moves changes without rules and expressions.
+void addScrolled(RulePool& pool, const Screen& screen, const Widget& widget) {
+    const uint8_t ways = scrollOf(widget);
+    if (ways == 0)
+        return;
+    const auto place = pool.names().widget(screen.name, widget.name);
+    assert(place);
+    for (const auto& [way, key] : {std::pair(GORSE_SCROLL_ACROSS, "pan_x"), std::pair(GORSE_SCROLL_DOWN, "pan_y")})
+        if ((ways & way) != 0 && !pool.slot(*place, *findProperty(widget.kind, key)))
+            pool.out().problems.push_back(tooManySlots(screen, widget));
+}
+
 void compileExpressions(RulePool& pool) {
     std::vector<Followed> all;
+    for (const ScreenRef& screen : pool.names().document().screens)
+        for (const WidgetRef& widget : screen->widgets)
+            addScrolled(pool, *screen, *widget);
     for (const ScreenRef& screen : pool.names().document().screens)
         for (const WidgetRef& widget : screen->widgets)
             if (!widget->expressions.empty())

@@ -6,6 +6,8 @@
 #include <map>
 #include <utility>
 
+#include "core/document/widget_tree.h"
+
 namespace gorsefinch {
 
 namespace {
@@ -19,11 +21,12 @@ std::vector<size_t> namedPositions(const NamedWidgets& named, const Screen& scre
     return out;
 }
 
-std::map<std::string, ExpressionMap> expressionsOf(const Screen& screen) {
-    std::map<std::string, ExpressionMap> out;
+// What has properties that change without rules, by widget.
+std::map<std::string, std::pair<ExpressionMap, uint8_t>> expressionsOf(const Screen& screen) {
+    std::map<std::string, std::pair<ExpressionMap, uint8_t>> out;
     for (const WidgetRef& widget : screen.widgets)
-        if (!widget->expressions.empty())
-            out.emplace(widget->name, widget->expressions);
+        if (const uint8_t scroll = scrollOf(*widget); scroll != 0 || !widget->expressions.empty())
+            out.emplace(widget->name, std::pair(widget->expressions, scroll));
     return out;
 }
 
