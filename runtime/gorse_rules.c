@@ -24,13 +24,6 @@ static void remember(gorse_head *head) {
     head->back_count = (uint8_t)(count + 1u);
 }
 
-void gorse_show_screen(gorse *g) {
-    gorse_expand_screen(g);
-    if (g->scene->motion != 0)
-        g->scene->motion->enter(g);
-    gorse_redraw(g);
-}
-
 static void enter_wanted(gorse *g) {
     gorse_head *head = gorse_head_of(g);
     uint8_t guard = GORSE_ROUNDS;

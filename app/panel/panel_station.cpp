@@ -20,6 +20,7 @@
 #include "core/document/panel_keys.h"
 #include "core/document/panel_outputs.h"
 #include "core/emit/costs.h"
+#include "core/rules/transition_words.h"
 
 namespace gorsefinch::app {
 
@@ -54,6 +55,8 @@ QFormLayout* PanelStation::section(const QString& title, QWidget* page) {
 }
 
 namespace {
+
+constexpr uint32_t kSettled = 2000;  // ms after the start
 
 QLabel* caption(const QString& text, QWidget* field) {
     auto* label = new QLabel(text);
@@ -131,6 +134,43 @@ void PanelStation::makeProject(QWidget* page) {
     });
     fills_.append([this, name] { name->setText(QString::fromStdString(session_.document().name)); });
     project->addRow(caption(tr("Name"), name), name);
+    makeTransition(project);
+}
+
+// Any that rules can say may be written, too.
+void PanelStation::makeTransition(QFormLayout* form) {
+    auto* field = new QComboBox(this);
+    field->setObjectName("transition");
+    field->setEditable(true);
+    field->setInsertPolicy(QComboBox::NoInsert);
+    for (const std::string& each : offeredTransitions())
+        field->addItem(QString::fromStdString(each));
+    field->setToolTip(
+        tr("How screens follow one another where rules say nothing else: choose, or write a time and how it eases, as "
+           "in: slide left 400 ms, ease both"));
+    const auto take = [this, field] {
+        const std::string words = field->currentText().trimmed().toStdString();
+        const std::string now = session_.document().panel->transition;
+        if (words == (now.empty() ? "cut" : now))
+            return;
+        std::string wrong;
+        (void)readTransition(words, [&](const Token&, const std::string& reason, const std::string& remedy) {
+            wrong = reason + ". " + remedy;
+        });
+        if (!wrong.empty()) {
+            session_.showError(QString::fromStdString(wrong));
+            field->setCurrentText(now.empty() ? QString("cut") : QString::fromStdString(now));
+            return;
+        }
+        edit(tr("Change transition"), [&](Panel& panel) { panel.transition = words == "cut" ? "" : words; });
+    };
+    connect(field, &QComboBox::activated, this, take);
+    connect(field->lineEdit(), &QLineEdit::editingFinished, this, take);
+    fills_.append([this, field] {
+        const std::string& words = session_.document().panel->transition;
+        field->setCurrentText(words.empty() ? QString("cut") : QString::fromStdString(words));
+    });
+    form->addRow(caption(tr("Transition"), field), field);
 }
 
 void PanelStation::makeSize(QWidget* page) {
@@ -334,6 +374,8 @@ void PanelStation::refresh() {
     Twin held(session_.scene(), Twin::View::Panel);
     held.go(session_.selection().screenIndex());
     held.step(0);
+    // What the interface begins with has come together then.
+    held.step(kSettled);
     const PanelMemory& memory = held.memory();
     held_->setPicture(toImage(memory),
                       tr("%1 columns x %2 rows, %3, %4 bytes")

@@ -37,6 +37,7 @@ class PanelStation : public Station {
   private:
     QWidget* makeForm();
     void makeProject(QWidget* page);
+    void makeTransition(QFormLayout* form);
     void makeSize(QWidget* page);
     void makeMounting(QWidget* page);
     void makeInput(QWidget* page);

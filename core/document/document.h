@@ -51,6 +51,7 @@ struct Panel {
     bool knob = false;                                      // with a push
     std::vector<std::string> keys;                          // by their names, without the knob's push
     bool focusWraps = false;                                // from the last widget to the first
+    std::string transition;  // of screens that follow one another without one of their own, as in rules; "": a cut
     // The start values of the outputs that it has, in the order of panelOutputs().
     std::array<std::optional<int>, kPanelOutputs> outputs;
     bool sound = false;  // it can play tones

@@ -293,6 +293,7 @@ Panel readPanel(const Json& json, Problems& problems) {
     panel.holdMs = static_cast<int>(object.whole("hold_ms", panel.holdMs, kMinHoldMs, kMaxHoldMs));
     panel.knob = object.yesNo("knob", false);
     panel.focusWraps = object.yesNo("focus_wraps", false);
+    panel.transition = object.text("transition", {}, 100);
     panel.keys = readKeys(object);
     readOutputs(object, panel);
     panel.hooksRequired = object.yesNo("hooks_required", false);

@@ -121,6 +121,7 @@ Json toJson(const Panel& panel) {
     if (!panel.keys.empty())
         out["keys"] = panel.keys;
     putUnless(out, "focus_wraps", panel.focusWraps, false);
+    putUnless(out, "transition", panel.transition, std::string());
     if (Json outputs = outputsJson(panel); !outputs.empty())
         out["outputs"] = std::move(outputs);
     putUnless(out, "hooks_required", panel.hooksRequired, false);

@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "core/document/panel_outputs.h"
+#include "core/rules/measure.h"
 #include "core/rules/statement_compiler.h"
 
 namespace gorsefinch {
@@ -16,26 +17,7 @@ constexpr int kLongest = 60000;                // ms
 
 constexpr const char* kHowToSound = "Write a tone such as sound 2000 Hz, 120 ms, or several, with 0 Hz for silence";
 
-struct Unit {
-    std::string_view word;
-    int factor;
-};
 constexpr Unit unitsOfPitch[] = {{"Hz", 1}, {"kHz", 1000}};
-constexpr Unit unitsOfTime[] = {{"ms", 1}, {"s", 1000}};
-
-// The whole number that is meant; nothing if it is none, or if the second word is no unit.
-std::optional<int64_t> measure(const Token& number, const Token& unit, std::span<const Unit> units) {
-    const auto found = std::find_if(units.begin(), units.end(), [&](const Unit& each) { return unit.is(each.word); });
-    if (number.type != TokenType::Number || found == units.end() || number.number > 1000000000)
-        return std::nullopt;
-    int64_t value = number.number * found->factor;
-    for (int i = 0; i < number.decimals; ++i) {
-        if (value % 10 != 0)
-            return std::nullopt;
-        value /= 10;
-    }
-    return value;
-}
 
 // Where the tones lie among those of all sounds: equal ones lie there once.
 size_t placed(std::vector<gorse_tone>& all, const std::vector<gorse_tone>& tones) {

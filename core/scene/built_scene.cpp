@@ -8,6 +8,7 @@
 #include "core/rules/moved_rules.h"
 #include "core/scene/panel_record.h"
 #include "core/scene/scene_record.h"
+#include "core/scene/transitions.h"
 #include "runtime/gorse_internal.h"
 
 namespace gorsefinch {
@@ -327,7 +328,9 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
         out->tables.push_back(linker_.link(part));
     linker_.end();
     fillPanel(*out);
-    if (std::any_of(out->parts.begin(), out->parts.end(), [](const auto& part) { return part->fades; }))
+    fillTransitions(*out);
+    if (out->transitions.fades != 0 ||
+        std::any_of(out->parts.begin(), out->parts.end(), [](const auto& part) { return part->fades; }))
         addCopyBuffer(*out);
     fillScreens(*out);
     fillScene(*out, names);
