@@ -80,6 +80,8 @@ void RulePool::finish() {
         out_.code[use.at] = static_cast<uint8_t>(slot);
         out_.code[use.at + 1] = static_cast<uint8_t>(slot >> 8);
     }
+    for (gorse_glide& each : out_.glides)
+        each.slot = static_cast<uint16_t>(number[each.slot]);
     const int firstSlotBit = static_cast<int>(names_.variables()->byBinding.size());
     for (const FollowedSlot& each : follows_) {
         const auto add = [&](int changed) {

@@ -25,35 +25,28 @@ void StatementCompiler::statement(const std::vector<Token>& tokens, Compiled& bo
     } else if (first.is("go")) {
         go(tokens, body);
     } else if (first.is("back")) {
+        transition(tokens, 1, body);
         body.operation(GORSE_OP_BACK);
         file_.addLead(kLeadsBack);
-        expectEnd(tokens, 1);
     } else if (first.is("call")) {
         call(tokens, body);
     } else if (first.is("show") || first.is("hide") || first.is("toggle") || first.is("enable") ||
                first.is("disable")) {
         flag(tokens, body);
+    } else if (first.is("stop") &&
+               (at(tokens, 4).is(".") || (at(tokens, 2).is(".") && pool_.names().screen(at(tokens, 1).text) < 0))) {
+        stay(tokens, body);
     } else if (first.is("play") || first.is("stop") || first.is("sample")) {
         command(tokens, body);
+    } else if (first.is("animate")) {
+        animate(tokens, body);
+    } else if (first.is("then")) {
+        then(tokens);
     } else if (first.is(kSoundHook)) {
         sound(tokens, body);
     } else {
         assignment(tokens, body);
     }
-}
-
-void StatementCompiler::go(const std::vector<Token>& tokens, Compiled& body) {
-    const Token& name = at(tokens, 1);
-    const int screen = pool_.names().screen(name.text);
-    if (name.type != TokenType::Name || screen < 0)
-        report(Severity::Error, name,
-               name.type == TokenType::Name ? "there is no screen \"" + name.text + "\"" : "a screen belongs here",
-               kFindScreen);
-    body.operation(GORSE_OP_GO);
-    body.word(screen);
-    if (screen >= 0)
-        file_.addLead(screen);
-    expectEnd(tokens, 2);
 }
 
 void StatementCompiler::call(const std::vector<Token>& tokens, Compiled& body) {
@@ -181,7 +174,8 @@ void StatementCompiler::assignment(const std::vector<Token>& tokens, Compiled& b
     if (equals == 0 || !tokens[equals].is("=")) {
         report(Severity::Error, tokens[equals == 1 ? 0 : equals],
                equals == 1 ? "there is no statement \"" + tokens[0].text + "\"" : "a statement belongs here",
-               "Write name = value, go, back, call, show, hide, toggle, enable, disable, play, stop, sample or sound");
+               "Write name = value, go, back, call, show, hide, toggle, enable, disable, animate, play, stop, sample "
+               "or sound");
         return;
     }
     if (equals == 1)
@@ -371,29 +365,42 @@ void StatementCompiler::setProperty(const std::vector<Token>& tokens, size_t equ
         report(Severity::Error, tokens[0], "only the firmware sets the clock", "Let a hook ask it to");
         return;
     }
-    const auto place = file_.widget(tokens, 0, equals == 5);
+    size_t i = 0;
+    const auto place = propertyFrom(tokens, i);
     if (!place)
         return;
-    const Token& key = tokens[equals - 1];
-    const Token& op = tokens[equals];
+    auto value = valueBehind(tokens, equals, place->property->choices);
+    if (!value)
+        return;
+    fit(*value, *place->property, tokens[equals]);
+    std::vector<int>& strings = pool_.out().slots[static_cast<size_t>(place->slot)].strings;
+    strings.insert(strings.end(), value->strings.begin(), value->strings.end());
+    body.append(*value);
+    storeSlot(body, place->slot, place->widget.screen);
+}
+
+std::optional<StatementCompiler::PropertyPlace> StatementCompiler::propertyFrom(const std::vector<Token>& tokens,
+                                                                                size_t& i) {
+    const bool full = at(tokens, i + 3).is(".");
+    const auto place = file_.widget(tokens, i, full);
+    if (!place)
+        return std::nullopt;
+    const Token& key = at(tokens, i + (full ? 4 : 2));
     const PropertyInfo* property = findProperty(place->kind, key.text);
     if (!property || !property->inRules) {
         report(Severity::Error, key, "rules can't set \"" + key.text + "\" of a " + info(place->kind).key,
                "Use one that Ctrl+Space offers");
-        return;
+        return std::nullopt;
     }
-    auto value = valueBehind(tokens, equals, property->choices);
-    if (!value)
-        return;
-    const int slot = file_.slot(*place, *property, key);
-    fitToProperty(*value, *property, op,
-                  [this](Severity severity, const Token& at, const std::string& reason, const std::string& remedy) {
-                      report(severity, at, reason, remedy);
+    i += full ? 5 : 3;
+    return PropertyPlace{*place, property, file_.slot(*place, *property, key)};
+}
+
+void StatementCompiler::fit(Compiled& value, const PropertyInfo& property, const Token& where) {
+    fitToProperty(value, property, where,
+                  [this](Severity severity, const Token& token, const std::string& reason, const std::string& remedy) {
+                      report(severity, token, reason, remedy);
                   });
-    std::vector<int>& strings = pool_.out().slots[static_cast<size_t>(slot)].strings;
-    strings.insert(strings.end(), value->strings.begin(), value->strings.end());
-    body.append(*value);
-    storeSlot(body, slot, place->screen);
 }
 
 }  // namespace gorsefinch

@@ -12,9 +12,29 @@ class StatementCompiler {
 
     // Appends what the line does; a mistake is reported.
     void statement(const std::vector<Token>& tokens, Compiled& body);
+    // The last statement of a rule's body has been compiled. The rule, if it has not failed, is the pool's next one.
+    void endBody();
 
   private:
     void go(const std::vector<Token>& tokens, Compiled& body);
+    // What a statement names: a property of a widget that rules set, with its slot.
+    struct PropertyPlace {
+        ProjectNames::WidgetPlace widget;
+        const PropertyInfo* property;
+        int slot;
+    };
+    // From word i on, which goes behind it; nothing after a mistake, which is reported.
+    std::optional<PropertyPlace> propertyFrom(const std::vector<Token>& tokens, size_t& i);
+    // Makes a value one that the property takes; a mistake is reported.
+    void fit(Compiled& value, const PropertyInfo& property, const Token& where);
+    std::optional<uint16_t> endOfWay(const std::vector<Token>& tokens, size_t& i, const PropertyPlace& place);
+    bool wayOfGlide(const std::vector<Token>& tokens, size_t& i, gorse_glide& glide);
+    void animate(const std::vector<Token>& tokens, Compiled& body);
+    // What follows the latest animation.
+    void then(const std::vector<Token>& tokens);
+    // stop widget.property
+    void stay(const std::vector<Token>& tokens, Compiled& body);
+    void transition(const std::vector<Token>& tokens, size_t i, Compiled& body);
     void call(const std::vector<Token>& tokens, Compiled& body);
     int hookNumber(const HookInfo& hook, const Token& at);
     void flag(const std::vector<Token>& tokens, Compiled& body);
@@ -51,6 +71,8 @@ class StatementCompiler {
 
     RuleFileContext& file_;
     RulePool& pool_;
+    std::optional<size_t> latestGlide_;  // of the body
+    std::map<size_t, Compiled> thens_;   // what follows a glide of the body
 };
 
 }  // namespace gorsefinch

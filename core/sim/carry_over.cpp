@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/sim/carry_over.h"
 
+#include "core/sim/carry_motions.h"
+
 #include <algorithm>
 #include <cassert>
 #include <cstring>
@@ -339,6 +341,8 @@ std::vector<int> carryOver(const BuiltScene& before, const gorse& from, const Bu
     carryRecordings(before, from, now, to);
     carryCells(before, from, now, to);
     carryNews(before, from, now, to);
+    carryGlides(before, from, now, to);
+    carryTransitions(before, from, now, to);
     if (now.scene.follow_count != 0)
         gorse_follow_all(&to);
     gorse_show_screen(&to);
