@@ -11,13 +11,16 @@ extern "C" {
 #endif
 
 enum {
-    GORSE_FINGER_FIRED = 1,  /* the press was a hold, or repeated: it gives no tap */
-    GORSE_FINGER_WAITS = 2,  /* it may become a hold */
-    GORSE_FINGER_REPEATS = 4 /* at `due` */
+    GORSE_FINGER_FIRED = 1,   /* the press was a hold, or repeated: it gives no tap */
+    GORSE_FINGER_WAITS = 2,   /* it may become a hold */
+    GORSE_FINGER_REPEATS = 4, /* at `due` */
+    GORSE_FINGER_SCROLLS = 8, /* it moves a container */
+    GORSE_FINGER_FRESH = 16   /* its press has not been lost, so that it may come to move one */
 };
 
 /* The finger, or pointer, as scenes with controls remember it. */
 typedef struct gorse_finger {
+    uint32_t heard;             /* when there was input last, of any kind */
     uint32_t since;             /* when it came down */
     uint32_t due;               /* when the press repeats */
     int32_t value;              /* that the finger gives the control which it moves */
@@ -34,6 +37,12 @@ typedef struct gorse_finger {
 
 static inline gorse_finger *gorse_finger_of(const gorse *g) {
     return (gorse_finger *)(void *)gorse_behind_head(g, g->scene->controls->state_at);
+}
+
+/* Somebody is there. */
+static inline void gorse_hear_input(gorse *g) {
+    if (g->scene->controls != 0)
+        gorse_finger_of(g)->heard = gorse_head_of(g)->now;
 }
 
 /* The kind of a widget with GORSE_KIND_CONTROL. */

@@ -57,8 +57,8 @@ class FileCompiler {
         const Compiled body = statements();
         std::optional<Compiled> otherwise;
         if (line_ < lines_.size() && !lines_[line_].indented && lines_[line_].tokens[0].is("otherwise")) {
-            if (!tokens[0].is("when"))
-                report(Severity::Error, lines_[line_].tokens[0], "only a when can have an otherwise",
+            if (!tokens[0].is("when") && rule.event != GORSE_EVENT_IDLE)
+                report(Severity::Error, lines_[line_].tokens[0], "only a when and on idle can have an otherwise",
                        "Make it a rule of its own");
             file_.expectEnd(lines_[line_].tokens, 1);
             ++line_;
@@ -93,7 +93,7 @@ class FileCompiler {
             rule.otherwise = pool_.place(*otherwise);
         if (rule.event == GORSE_EVENT_EVERY)
             rule.memory = static_cast<uint16_t>(out.timers++);
-        if (rule.event == GORSE_EVENT_WHEN)
+        if (rule.event == GORSE_EVENT_WHEN || rule.event == GORSE_EVENT_IDLE)
             rule.memory = static_cast<uint16_t>(out.whens++);
         out.rules.push_back(rule);
         const int last = line_ > 0 ? lines_[line_ - 1].tokens[0].line : line;
@@ -127,6 +127,8 @@ class FileCompiler {
                 return keyEvent(tokens, rule);
             if (at(tokens, 1).is("knob"))
                 return knobEvent(tokens, rule);
+            if (at(tokens, 1).is("idle"))
+                return idleEvent(tokens, rule);
         }
         std::vector<const Token*> parts;
         size_t i = 1;
@@ -188,6 +190,13 @@ class FileCompiler {
         if (left || right)
             rule.widget = right ? 1 : 0;
         return whileCondition(tokens, left || right ? 3 : 2);
+    }
+
+    // on idle 60 s
+    std::optional<Compiled> idleEvent(const std::vector<Token>& tokens, gorse_rule& rule) {
+        rule.event = GORSE_EVENT_IDLE;
+        size_t i = 2;
+        return takePeriod(tokens, i, rule) ? whileCondition(tokens, i) : std::nullopt;
     }
 
     // A swipe is an event of screens and of widgets.
@@ -258,13 +267,17 @@ class FileCompiler {
         return static_cast<uint32_t>(ms);
     }
 
+    bool takePeriod(const std::vector<Token>& tokens, size_t& i, gorse_rule& rule) {
+        const auto period = duration(tokens, i);
+        rule.period = period.value_or(0);
+        return period.has_value();
+    }
+
     std::optional<Compiled> every(const std::vector<Token>& tokens, gorse_rule& rule) {
         rule.event = GORSE_EVENT_EVERY;
         size_t i = 1;
-        const auto period = duration(tokens, i);
-        if (!period)
+        if (!takePeriod(tokens, i, rule))
             return std::nullopt;
-        rule.period = *period;
         if (at(tokens, i).is(","))
             missed(tokens, i, rule);
         return whileCondition(tokens, i);
@@ -292,6 +305,7 @@ class FileCompiler {
         Compiled body;
         while (line_ < lines_.size() && lines_[line_].indented)
             statements_.statement(lines_[line_++].tokens, body);
+        statements_.endBody();
         return body;
     }
 

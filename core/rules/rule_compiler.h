@@ -62,7 +62,9 @@ struct CompiledRules {
     std::set<int> readNumbers;  // bindings that code reads
     bool readFollowed = false;  // rules read a property that follows an expression
     std::vector<HookInfo> hooks;
-    std::vector<gorse_tone> tones;  // of all sounds, see gorse_outputs
+    std::vector<gorse_tone> tones;              // of all sounds, see gorse_outputs
+    std::vector<gorse_transition> transitions;  // that rules ask for, each once
+    std::vector<gorse_glide> glides;            // by their numbers
     int timers = 0, whens = 0;
     int stackDepth = 1;          // values that the deepest expression puts on the stack
     bool needsExtended = false;  // some code has operations of gorse_code_extended.c

@@ -19,6 +19,7 @@ constexpr auto eventsOfWidgets = std::to_array<EventWord>({{"press", GORSE_EVENT
                                                            {"change", GORSE_EVENT_CHANGE, kChanges},
                                                            {"focus", GORSE_EVENT_FOCUS, kIsTouched},
                                                            {"blur", GORSE_EVENT_BLUR, kIsTouched},
+                                                           {"scroll", GORSE_EVENT_SCROLL, kScrolls},
                                                            {"done", GORSE_EVENT_DONE, kPlays | kIsMoved}});
 constexpr auto wordsForSwipes = std::to_array<EventWord>({{"left", GORSE_EVENT_SWIPE_LEFT, kIsTouched},
                                                           {"right", GORSE_EVENT_SWIPE_RIGHT, kIsTouched},
@@ -31,9 +32,10 @@ constexpr auto aboutWidgets =
     std::to_array<std::string_view>({"show", "hide", "toggle", "enable", "disable", "play", "stop", "sample"});
 constexpr auto wordsForValues = std::to_array<std::string_view>({"yes", "no", "none"});
 constexpr auto wordsForArrays = std::to_array<std::string_view>({"any", "all", "count", "sum", "min", "max"});
-constexpr auto otherWords =
-    std::to_array<std::string_view>({"on", "every", "when", "otherwise", "while", "missed", "start", "go", "back",
-                                     "call", "sound", "swipe", "key", "knob", "Hz", "kHz", "ms", "s", "min"});
+constexpr auto otherWords = std::to_array<std::string_view>(
+    {"on",   "every", "when",  "otherwise", "while", "missed", "start", "go", "back", "call",   "sound",
+     "cut",  "slide", "cover", "uncover",   "fade",  "ease",   "from",  "to", "in",   "repeat", "then",
+     "idle", "swipe", "key",   "knob",      "Hz",    "kHz",    "ms",    "s",  "min"});
 
 bool isAmong(std::span<const std::string_view> words, std::string_view word) {
     return std::find(words.begin(), words.end(), word) != words.end();
