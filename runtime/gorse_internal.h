@@ -182,7 +182,11 @@ void gorse_dirty_area(const gorse_head *head, uint_fast8_t number, gorse_rect *a
 void gorse_dirty(gorse *g, const gorse_rect *area);
 /* The box of a widget of the shown screen, if it is visible. */
 void gorse_dirty_widget(gorse *g, const gorse_widget *widget);
-void gorse_dirty_number(gorse *g, uint16_t widget);
+/* The same of widget `number`, and of what it holds. */
+void gorse_dirty_number(gorse *g, uint16_t number);
+/* Draws the shown screen, its background and its widgets, the lowest first, into an area of the canvas's strip, which
+ * its clip holds. */
+void gorse_draw_screen(gorse_canvas *c, const gorse_rect *area, const GORSE_ROM gorse_screen *screen);
 /* Draws and flushes all that is marked. */
 void gorse_paint(gorse *g);
 /* Draws and flushes one strip; `stride` bytes from a row or page to the next. */

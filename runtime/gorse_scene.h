@@ -174,8 +174,10 @@ enum {
     GORSE_EVENT_SWIPE_DOWN = 15,
     GORSE_EVENT_FOCUS = 16,
     GORSE_EVENT_BLUR = 17,
-    GORSE_EVENT_KEY = 18, /* on any screen; its widget is the key */
-    GORSE_EVENT_KNOB = 19 /* on any screen; its widget is 0 to the left, 1 to the right, GORSE_NONE for both */
+    GORSE_EVENT_KEY = 18,    /* on any screen; its widget is the key */
+    GORSE_EVENT_IDLE = 21,   /* no input for its period, on any screen; then, when there is some again, its otherwise */
+    GORSE_EVENT_SCROLL = 20, /* its content was moved by a finger */
+    GORSE_EVENT_KNOB = 19    /* on any screen; its widget is 0 to the left, 1 to the right, GORSE_NONE for both */
 };
 
 /* What becomes of the runs of GORSE_EVENT_EVERY that a long step left out. */
@@ -186,11 +188,11 @@ enum {
 };
 
 typedef struct gorse_rule {
-    uint32_t period;    /* ms, of GORSE_EVENT_EVERY */
+    uint32_t period;    /* ms, of GORSE_EVENT_EVERY and GORSE_EVENT_IDLE */
     uint16_t condition; /* offsets in the byte code, or GORSE_NONE */
     uint16_t body, otherwise;
     uint16_t screen, widget;
-    uint16_t memory; /* which timer of GORSE_EVENT_EVERY, which byte of GORSE_EVENT_WHEN */
+    uint16_t memory; /* which timer of GORSE_EVENT_EVERY, which byte of GORSE_EVENT_WHEN and GORSE_EVENT_IDLE */
     uint8_t event;
     uint8_t missed; /* GORSE_MISSED_..., of GORSE_EVENT_EVERY */
     uint8_t reserved[2];
@@ -251,8 +253,11 @@ typedef struct gorse_scene {
     uint8_t clock_by_minutes;
     uint8_t reserved_end;
     uint16_t map_count;
-    const GORSE_ROM gorse_controls *controls; /* 0: only buttons that do nothing by themselves */
-    const GORSE_ROM gorse_outputs *outputs;   /* 0: none */
+    const GORSE_ROM gorse_controls *controls;       /* 0: only buttons that do nothing by themselves */
+    const GORSE_ROM gorse_outputs *outputs;         /* 0: none */
+    const GORSE_ROM gorse_containers *containers;   /* 0: no widget holds others */
+    const GORSE_ROM gorse_transitions *transitions; /* 0: all changes of screens are cuts */
+    const GORSE_ROM gorse_glides *glides;           /* 0: no rule animates a property */
 } gorse_scene;
 
 /* Byte code: one byte, then its operands, low byte first. Values are 32-bit and wrap. */
@@ -329,11 +334,19 @@ extern const GORSE_ROM gorse_motion gorse_motion_of_clock;
 extern const GORSE_ROM gorse_motion gorse_motion_of_several;
 extern const GORSE_ROM gorse_motion gorse_motion_that_records;
 extern const GORSE_ROM gorse_motion gorse_motion_of_controls;
+extern const GORSE_ROM gorse_motion gorse_motion_of_scrolling;
+extern const GORSE_ROM gorse_motion gorse_motion_of_transitions;
+extern const GORSE_ROM gorse_motion gorse_motion_of_glides;
+extern const GORSE_ROM gorse_motion gorse_motion_of_idleness;
 extern const GORSE_ROM gorse_motion gorse_motion_of_focus;
 extern const GORSE_ROM gorse_motion gorse_motion_of_outputs;
 
-/* Of gorse_box.c: a scene with round corners names it, so that a linker takes that file and not gorse_box_square.c. */
+/* Of gorse_box.c, gorse_container_widgets.c, gorse_container_place.c and gorse_focus.c: a scene that needs one of these
+ * files names it, so that a linker takes it and not the one in whose place it stands. */
 extern const GORSE_ROM uint8_t gorse_rounds_boxes;
+extern const GORSE_ROM uint8_t gorse_draws_held;
+extern const GORSE_ROM uint8_t gorse_places_held;
+extern const GORSE_ROM uint8_t gorse_hears_keys;
 
 void gorse_extended_code(gorse *g, gorse_machine *m, uint8_t op, uint16_t operand);
 /* The same with cells of maps, with arrays, and with both. */

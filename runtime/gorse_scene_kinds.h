@@ -3,7 +3,7 @@
 #ifndef GORSE_SCENE_KINDS_H
 #define GORSE_SCENE_KINDS_H
 
-#include "gorse_scene_controls.h"
+#include "gorse_scene_glides.h"
 
 #ifdef __cplusplus
 extern "C" {
@@ -39,6 +39,7 @@ typedef union gorse_record {
     gorse_widget_slider slider;
     gorse_widget_knob knob;
     gorse_widget_stepper stepper;
+    gorse_widget_group group;
 } gorse_record;
 
 void gorse_read_glyph_bits(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
@@ -75,6 +76,7 @@ extern const GORSE_ROM gorse_kind gorse_kind_gauge;
 extern const GORSE_ROM gorse_kind gorse_kind_gauge_pictured; /* with an image as face or needle */
 extern const GORSE_ROM gorse_kind gorse_kind_trend;
 extern const GORSE_ROM gorse_kind gorse_kind_zone;
+extern const GORSE_ROM gorse_kind gorse_kind_group;
 
 extern const GORSE_ROM gorse_control_kind gorse_kind_button_acting; /* a button's that sets a variable or repeats */
 extern const GORSE_ROM gorse_control_kind gorse_kind_button_acting_image;

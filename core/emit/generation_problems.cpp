@@ -50,13 +50,51 @@ void addNameError(const std::string& name, const std::string& what, Problems& pr
 bool isNameOfRuntime(std::string_view project) { return project == "gorse" || project.starts_with("gorse_"); }
 
 void visitOwnSymbols(const SymbolVisitor& visit) {
-    for (const char* own :
-         {"begin",      "begin_in",    "step",          "touch",         "go",           "screen",      "redraw",
-          "flush",      "trace",       "screens",       "numbers",       "texts",        "strings",     "code",
-          "rules",      "keepers",     "motions",       "panel",         "scene",        "read",        "palette",
-          "H",          "WIDTH",       "HEIGHT",        "PANEL_COLUMNS", "PANEL_ROWS",   "STATE_BYTES", "BUFFER_BYTES",
-          "BUFFER_MIN", "STACK_BYTES", "OUTSIDE_BYTES", "SCREENS",       "rounds_boxes", "output_list", "tones",
-          "outputs"})
+    for (const char* own : {"begin",
+                            "begin_in",
+                            "step",
+                            "touch",
+                            "go",
+                            "screen",
+                            "redraw",
+                            "flush",
+                            "trace",
+                            "screens",
+                            "numbers",
+                            "texts",
+                            "strings",
+                            "code",
+                            "rules",
+                            "keepers",
+                            "motions",
+                            "panel",
+                            "scene",
+                            "read",
+                            "palette",
+                            "H",
+                            "WIDTH",
+                            "HEIGHT",
+                            "PANEL_COLUMNS",
+                            "PANEL_ROWS",
+                            "STATE_BYTES",
+                            "BUFFER_BYTES",
+                            "BUFFER_MIN",
+                            "STACK_BYTES",
+                            "OUTSIDE_BYTES",
+                            "SCREENS",
+                            "rounds_boxes",
+                            "output_list",
+                            "tones",
+                            "outputs",
+                            "draws_held",
+                            "places_held",
+                            "hears_keys",
+                            "holders",
+                            "containers",
+                            "transition_list",
+                            "transitions",
+                            "glide_list",
+                            "glides"})
         visit(own, std::string("the generated ") + own);
 }
 
@@ -64,6 +102,7 @@ void visitSymbols(const Screen& screen, const SymbolVisitor& visit) {
     const std::string what = "screen " + screen.name;
     visit(upperCase("screen_" + screen.name), what);
     visit("screen_" + screen.name + "_widgets", what);
+    visit("screen_" + screen.name + "_holders", what);
     for (const WidgetRef& widget : screen.widgets) {
         const std::string own = screen.name + "_" + widget->name,
                           ofWidget = "widget " + screen.name + "." + widget->name;

@@ -13,47 +13,19 @@ namespace {
 
 // Files that only some scenes need.
 bool isOptional(std::string_view name) {
-    for (const std::string_view prefix : {"gorse_kind_",
-                                          "gorse_format_",
-                                          "gorse_image_",
-                                          "gorse_turn_",
-                                          "gorse_reader_",
-                                          "gorse_palette",
-                                          "gorse_motion",
-                                          "gorse_stored_image",
-                                          "gorse_turned_image",
-                                          "gorse_frames",
-                                          "gorse_gauge",
-                                          "gorse_blade",
-                                          "gorse_glyph_",
-                                          "gorse_paint_squares",
-                                          "gorse_code_extended",
-                                          "gorse_expand_extended",
-                                          "gorse_latch",
-                                          "gorse_input",
-                                          "gorse_see",
-                                          "gorse_control",
-                                          "gorse_acting_button",
-                                          "gorse_slider",
-                                          "gorse_ring",
-                                          "gorse_focus",
-                                          "gorse_keys",
-                                          "gorse_debounce",
-                                          "gorse_knob_decode",
-                                          "gorse_touch_map",
-                                          "gorse_cover",
-                                          "gorse_sine",
-                                          "gorse_outline",
-                                          "gorse_sector",
-                                          "gorse_indicator",
-                                          "gorse_cells",
-                                          "gorse_code_cells",
-                                          "gorse_elements",
-                                          "gorse_code_elements",
-                                          "gorse_fade",
-                                          "gorse_wrapped",
-                                          "gorse_recolour",
-                                          "gorse_box"})
+    for (const std::string_view prefix :
+         {"gorse_kind_",         "gorse_format_",       "gorse_image_",        "gorse_turn_",
+          "gorse_reader_",       "gorse_palette",       "gorse_motion",        "gorse_stored_image",
+          "gorse_turned_image",  "gorse_frames",        "gorse_gauge",         "gorse_blade",
+          "gorse_glyph_",        "gorse_paint_squares", "gorse_code_extended", "gorse_expand_extended",
+          "gorse_latch",         "gorse_input",         "gorse_see",           "gorse_control",
+          "gorse_acting_button", "gorse_slider",        "gorse_ring",          "gorse_focus",
+          "gorse_keys",          "gorse_debounce",      "gorse_knob_decode",   "gorse_touch_map",
+          "gorse_cover",         "gorse_sine",          "gorse_outline",       "gorse_sector",
+          "gorse_indicator",     "gorse_cells",         "gorse_code_cells",    "gorse_elements",
+          "gorse_code_elements", "gorse_fade",          "gorse_wrapped",       "gorse_widgets",
+          "gorse_container",     "gorse_scroll",        "gorse_recolour",      "gorse_box",
+          "gorse_strip",         "gorse_ease",          "gorse_transition"})
         if (name.starts_with(prefix) && name.ends_with(".c"))
             return true;
     return name == "gorse_latch.h" || name == "gorse_cover.h" || name == "gorse_gauge.h" || name == "gorse_blade.h" ||
@@ -61,7 +33,9 @@ bool isOptional(std::string_view name) {
            name == "gorse_readout.h" || name == "gorse_control.h" || name == "gorse_focus.h" ||
            name == "gorse_keys.h" || name == "gorse_debounce.h" || name == "gorse_knob_decode.h" ||
            name == "gorse_touch_map.h" || name == "gorse_acting_button.h" || name == "gorse_slider.h" ||
-           name == "gorse_ring.h";
+           name == "gorse_ring.h" || name == "gorse_container.h" || name == "gorse_scroll.h" ||
+           name == "gorse_copies.h" || name == "gorse_transition.h" || name == "gorse_ease.h" ||
+           name == "gorse_glide.h";
 }
 
 // Names of files. They are literals, so most repetitions are found by their address; a project has hundreds of images.
@@ -121,6 +95,10 @@ void addImageSources(const BakedImage& image, ChosenSources& chosen) {
         chosen.add(readerOf(image).source);
 }
 
+bool hasIdleRules(const BuiltScene& scene) {
+    return std::find(scene.motions.begin(), scene.motions.end(), &gorse_motion_of_idleness) != scene.motions.end();
+}
+
 // The knob and the keys, and what firmware reads them with.
 void addKeySources(const BuiltScene& scene, ChosenSources& chosen) {
     const Panel& panel = *scene.document.panel;
@@ -131,11 +109,55 @@ void addKeySources(const BuiltScene& scene, ChosenSources& chosen) {
     if (panel.knob)
         for (const char* each : {"gorse_knob_decode.c", "gorse_knob_decode.h"})
             chosen.add(each);
-    if (scene.focusOrder.empty())
+    if (scene.focusOrder.empty() && !hasIdleRules(scene))
         chosen.add("gorse_keys.c");
     else
         for (const char* each : {"gorse_focus.c", "gorse_focus_frame.c", "gorse_motion_focus.c"})
             chosen.add(each);
+}
+
+// Widgets in others, and which of these a finger moves.
+void addContainerSources(const BuiltScene& scene, ChosenSources& chosen) {
+    const bool holds = scene.scene.containers != nullptr, scrolls = holds && scene.containers.scrolls != 0;
+    if (holds)
+        for (const char* each : {"gorse_container_place.c", "gorse_container_widgets.c"})
+            chosen.add(each);
+    else
+        chosen.add("gorse_widgets.c");
+    if (scrolls)
+        for (const char* each : {"gorse_scroll.c", "gorse_motion_scroll.c"})
+            chosen.add(each);
+    if (scene.scene.controls && !holds)
+        chosen.add("gorse_container_none.c");
+    if (scene.scene.controls && !scrolls)
+        chosen.add("gorse_scroll_none.c");
+}
+
+// What changes with time.
+void addGlideSources(const BuiltScene& scene, ChosenSources& chosen) {
+    if (scene.scene.glides)
+        for (const char* each : {"gorse_motion_glide.c", "gorse_glide.h"})
+            chosen.add(each);
+    if (hasIdleRules(scene))
+        chosen.add("gorse_motion_idle.c");
+    if (scene.scene.glides || scene.scene.transitions)
+        for (const char* each : {"gorse_ease.c", "gorse_ease.h"})
+            chosen.add(each);
+}
+
+// Changes of screens, and what lets something through beside single widgets.
+void addTransitionSources(const BuiltScene& scene, ChosenSources& chosen) {
+    if (scene.scene.transitions)
+        chosen.add("gorse_motion_transition.c");
+    else
+        chosen.add("gorse_strip.c");
+    if (scene.scene.controls && !scene.scene.transitions)
+        chosen.add("gorse_transition_none.c");
+    if (scene.containers.fades + scene.transitions.fades == 0)
+        return;
+    chosen.add("gorse_container_fade.c");
+    if (scene.panel.quarter_turns % 2 != 0)
+        chosen.add("gorse_container_squares.c");
 }
 
 }  // namespace
@@ -156,7 +178,8 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
     chosen.add(format.panelSymbol.source);
     if (scene.scene.controls)
         for (const char* each : {"gorse_focus.h", "gorse_input_controls.c", "gorse_see_controls.c", "gorse_control.c",
-                                 "gorse_control.h", "gorse_wrapped.h", "gorse_motion_controls.c"})
+                                 "gorse_control.h", "gorse_container.h", "gorse_scroll.h", "gorse_transition.h",
+                                 "gorse_wrapped.h", "gorse_motion_controls.c"})
             chosen.add(each);
     else
         chosen.add("gorse_see.c");
@@ -208,12 +231,15 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
         chosen.add("gorse_code_extended.c");
     if (scene.scene.forms)
         chosen.add("gorse_expand_extended.c");
-    if (scene.panel.paint == gorse_paint_squares || scene.panel.paint == gorse_paint_squares_with_copy)
+    if (scene.panel.quarter_turns % 2 != 0)
         chosen.add("gorse_paint_squares.c");
+    addContainerSources(scene, chosen);
+    addTransitionSources(scene, chosen);
+    addGlideSources(scene, chosen);
     if (scene.panel.paint == gorse_paint_squares_with_copy)
         chosen.add("gorse_fade_squares.c");
     if (fades(scene))
-        for (const char* each : {"gorse_fade.c", "gorse_fade.h"})
+        for (const char* each : {"gorse_fade.c", "gorse_fade.h", "gorse_copies.h"})
             chosen.add(each);
     if (hasWrappedKinds(scene))
         for (const char* each : {"gorse_wrapped.c", "gorse_wrapped.h"})

@@ -28,7 +28,9 @@ using Paint = decltype(gorse_panel::paint);
 constexpr Named<Paint> paints[] = {{gorse_paint_rows, "gorse_paint_rows"},
                                    {gorse_paint_squares, "gorse_paint_squares"},
                                    {gorse_paint_rows_with_copy, "gorse_paint_rows_with_copy"},
-                                   {gorse_paint_squares_with_copy, "gorse_paint_squares_with_copy"}};
+                                   {gorse_paint_squares_with_copy, "gorse_paint_squares_with_copy"},
+                                   {gorse_paint_rows_with_copies, "gorse_paint_rows_with_copies"},
+                                   {gorse_paint_squares_with_copies, "gorse_paint_squares_with_copies"}};
 
 using Code = decltype(gorse_scene::extended);
 constexpr Named<Code> codes[] = {{nullptr, "0"},
@@ -48,6 +50,10 @@ constexpr Named<const gorse_motion*> motions[] = {{nullptr, "0"},
                                                   {&gorse_motion_that_follows, "&gorse_motion_that_follows"},
                                                   {&gorse_motion_of_clock, "&gorse_motion_of_clock"},
                                                   {&gorse_motion_of_controls, "&gorse_motion_of_controls"},
+                                                  {&gorse_motion_of_scrolling, "&gorse_motion_of_scrolling"},
+                                                  {&gorse_motion_of_transitions, "&gorse_motion_of_transitions"},
+                                                  {&gorse_motion_of_glides, "&gorse_motion_of_glides"},
+                                                  {&gorse_motion_of_idleness, "&gorse_motion_of_idleness"},
                                                   {&gorse_motion_of_focus, "&gorse_motion_of_focus"},
                                                   {&gorse_motion_of_outputs, "&gorse_motion_of_outputs"},
                                                   {&gorse_motion_that_records, "&gorse_motion_that_records"},
@@ -68,7 +74,8 @@ const char* extendedCodeSymbol(const gorse_scene& scene) {
 }
 
 bool fades(const BuiltScene& scene) {
-    return std::any_of(scene.parts.begin(), scene.parts.end(), [](const auto& part) { return part->fades; });
+    return scene.transitions.fades != 0 ||
+           std::any_of(scene.parts.begin(), scene.parts.end(), [](const auto& part) { return part->fades; });
 }
 
 bool hasWrappedKinds(const BuiltScene& scene) {

@@ -18,6 +18,12 @@ std::string hookSymbol(const Document& document, const HookInfo& hook);
 std::string writeScene(const BuiltScene& scene);
 // The tables of input beside presses; "" if there is none.
 std::string writeControls(const BuiltScene& scene);
+// How screens follow one another; "" if all is cut.
+std::string writeTransitions(const BuiltScene& scene);
+// What rules animate; "" if that is nothing.
+std::string writeGlides(const BuiltScene& scene);
+// Which widgets lie in which containers; "" if there are none.
+std::string writeContainers(const BuiltScene& scene);
 // The tables of what the panel has beside its picture; "" if it has nothing.
 std::string writeOutputs(const BuiltScene& scene);
 // The end of NAME_scene.c, behind its tables: how the interface is run.

@@ -13,7 +13,7 @@ my %pointers = (
     draw_inner => 'kind.draw', draw_recoloured => 'kind.draw', gorse_draw_faded => 'kind.draw', gorse_draw_recoloured_image => 'kind.draw',
     gorse_draw_recoloured_frames => 'kind.draw', gorse_wrapped_command => 'kind.command', gorse_wrapped_tick => 'kind.tick',
     gorse_wrapped_wait => 'kind.wait', gorse_convert_palette => 'format.native', draw_faded_part => 'kind.draw', put_back => 'format.copy',
-    draw_widgets => 'kind.draw', gorse_paint => 'panel.paint', gorse_paint_strip => 'panel.turn', gorse_call_hook => '',
+    gorse_draw_screen => 'kind.draw', gorse_send_strip => 'panel.turn', draw_fading => 'containers.mix', draw_one => 'kind.draw', close_level => 'containers.mix', gorse_paint => 'panel.paint', gorse_paint_strip => 'panel.turn', gorse_call_hook => '',
     gorse_execute => 'motion.command scene.extended', gorse_extended_code => '', put_template => 'scene.forms',
     gorse_draw_glyph => 'font.read', draw_span => 'format.copy image.get', gorse_draw_image => 'source.draw',
     gorse_get_image_bits => 'image.spread', gorse_store_native => 'format.native', send => 'kind.command',
@@ -42,7 +42,8 @@ my %tables = (
     motion => { 0 => 'motion.enter', 4 => 'motion.tick', 8 => 'motion.follow', 12 => 'motion.command' },
 );
 my @named = (
-    [qr/^gorse_paint_(rows|squares)(_with_copy)?$/, 'panel.paint'],
+    [qr/^gorse_paint_(rows|squares)(_with_cop(y|ies))?$/, 'panel.paint'],
+    [qr/^gorse_mix_back$/, 'containers.mix'],
     [qr/^gorse_draw_(faded|focusable|recoloured_image|recoloured_frames)$/, 'kind.draw'], [qr/^gorse_wrapped_command$/, 'kind.command'],
     [qr/^gorse_wrapped_tick$/, 'kind.tick'], [qr/^gorse_wrapped_wait$/, 'kind.wait'], [qr/^gorse_turn_/, 'panel.turn'], [qr/^gorse_read_glyph_/, 'font.read'],
     [qr/^gorse_convert_/, 'source.convert'], [qr/^gorse_draw_stored_image$/, 'source.draw'],
@@ -53,7 +54,7 @@ my @named = (
 
 my (%frames, %calls, %fills);    # by "source function"
 
-sub plain { my $name = shift; $name =~ s/\.(isra|part|constprop)(\.\d+)?//g; $name =~ s/^\.text\.//; $name =~ s/\+0x[0-9a-f]+$//; return $name }
+sub plain { my $name = shift; $name =~ s/\.(isra|part|constprop)(\.\d+)?//g; $name =~ s/^\.text\.(unlikely\.)?//; $name =~ s/\+0x[0-9a-f]+$//; return $name }
 
 for my $target (qw(m0 m3 avr)) {
     my $words = $target eq 'avr' ? 8 : 32;

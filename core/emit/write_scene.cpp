@@ -46,6 +46,9 @@ class SceneWriter {
         variables();
         rules();
         out_ += writeControls(s_);
+        out_ += writeContainers(s_);
+        out_ += writeTransitions(s_);
+        out_ += writeGlides(s_);
         keepers();
         out_ += writeOutputs(s_);
         motions();
@@ -325,9 +328,12 @@ class SceneWriter {
     // In a program with another interface, whose files the linker may come to first.
     void anchors() {
         const std::vector<std::string> sources = neededSources(s_);
-        if (std::find(sources.begin(), sources.end(), "gorse_box.c") != sources.end())
-            line("#if defined(__GNUC__)\n__attribute__((used)) static const GORSE_ROM uint8_t *const GORSE_ROM " +
-                 name_ + "_rounds_boxes = &gorse_rounds_boxes;\n#endif\n");
+        for (const auto& [source, anchor] :
+             {std::pair("gorse_box.c", "rounds_boxes"), std::pair("gorse_container_widgets.c", "draws_held"),
+              std::pair("gorse_container_place.c", "places_held"), std::pair("gorse_focus.c", "hears_keys")})
+            if (std::find(sources.begin(), sources.end(), source) != sources.end())
+                line("#if defined(__GNUC__)\n__attribute__((used)) static const GORSE_ROM uint8_t *const GORSE_ROM " +
+                     name_ + "_" + anchor + " = &gorse_" + anchor + ";\n#endif\n");
     }
 
     void follows() {
@@ -379,6 +385,8 @@ class SceneWriter {
              std::to_string(s.clock_at) + "u, " + num(s.recorder_count) + ", " + num(s.clock) + ", " +
              num(s.clock_by_minutes) + ", 0, " + num(s.map_count) + ", " +
              (s.controls ? "&" + name_ + "_controls" : "0") + ", " + (s.outputs ? "&" + name_ + "_outputs" : "0") +
+             ", " + (s.containers ? "&" + name_ + "_containers" : "0") + ", " +
+             (s.transitions ? "&" + name_ + "_transitions" : "0") + ", " + (s.glides ? "&" + name_ + "_glides" : "0") +
              "};\n");
         line("#if GORSE_STACK < " + num(s_.stackDepth()) + "\n#error \"GORSE_STACK must be at least " +
              num(s_.stackDepth()) +

@@ -152,6 +152,39 @@ constexpr FieldInfo controlsRecordFields[] = {
     GORSEFINCH_FIELD(gorse_controls, reserved, Padding),
 };
 
+constexpr FieldInfo containersRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_containers, holders, Pointer), GORSEFINCH_FIELD(gorse_containers, mix_back, Pointer),
+    GORSEFINCH_FIELD(gorse_containers, state_at, U32),    GORSEFINCH_FIELD(gorse_containers, scrolls, U8),
+    GORSEFINCH_FIELD(gorse_containers, fades, U8),        GORSEFINCH_FIELD(gorse_containers, reserved, Padding),
+};
+
+constexpr FieldInfo transitionRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_transition, ms, U16),           GORSEFINCH_FIELD(gorse_transition, how, U8),
+    GORSEFINCH_FIELD(gorse_transition, way, U8),           GORSEFINCH_FIELD(gorse_transition, ease, U8),
+    GORSEFINCH_FIELD(gorse_transition, reserved, Padding),
+};
+
+constexpr FieldInfo transitionsRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_transitions, each, Pointer), GORSEFINCH_FIELD(gorse_transitions, mix_back, Pointer),
+    GORSEFINCH_FIELD(gorse_transitions, state_at, U32), GORSEFINCH_FIELD(gorse_transitions, bytes, U16),
+    GORSEFINCH_FIELD(gorse_transitions, count, U8),     GORSEFINCH_FIELD(gorse_transitions, fades, U8),
+};
+
+constexpr FieldInfo glideRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_glide, ms, U32),      GORSEFINCH_FIELD(gorse_glide, slot, U16),
+    GORSEFINCH_FIELD(gorse_glide, screen, U16),  GORSEFINCH_FIELD(gorse_glide, from_code, U16),
+    GORSEFINCH_FIELD(gorse_glide, to_code, U16), GORSEFINCH_FIELD(gorse_glide, then_code, U16),
+    GORSEFINCH_FIELD(gorse_glide, rounds, U16),  GORSEFINCH_FIELD(gorse_glide, ease, U8),
+    GORSEFINCH_FIELD(gorse_glide, flags, U8),    GORSEFINCH_FIELD(gorse_glide, rule, U16),
+};
+
+constexpr FieldInfo glidesRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_glides, each, Pointer),
+    GORSEFINCH_FIELD(gorse_glides, state_at, U32),
+    GORSEFINCH_FIELD(gorse_glides, count, U16),
+    GORSEFINCH_FIELD(gorse_glides, at_a_time, U16),
+};
+
 constexpr FieldInfo outputRecordFields[] = {
     GORSEFINCH_FIELD(gorse_output, number, U16),
     GORSEFINCH_FIELD(gorse_output, hook, U16),
@@ -190,7 +223,8 @@ constexpr FieldInfo sceneRecordFields[] = {
     GORSEFINCH_FIELD(gorse_scene, recorder_count, U16),  GORSEFINCH_FIELD(gorse_scene, clock, U16),
     GORSEFINCH_FIELD(gorse_scene, clock_by_minutes, U8), GORSEFINCH_FIELD(gorse_scene, reserved_end, Padding),
     GORSEFINCH_FIELD(gorse_scene, map_count, U16),       GORSEFINCH_FIELD(gorse_scene, controls, Pointer),
-    GORSEFINCH_FIELD(gorse_scene, outputs, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, outputs, Pointer),     GORSEFINCH_FIELD(gorse_scene, containers, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, transitions, Pointer), GORSEFINCH_FIELD(gorse_scene, glides, Pointer),
 };
 
 constexpr FieldInfo panelRecordFields[] = {
@@ -236,6 +270,14 @@ constexpr RecordInfo followRecord{"gorse_follow", sizeof(gorse_follow), nullptr,
 constexpr RecordInfo keeperRecord{"gorse_keeper", sizeof(gorse_keeper), nullptr, "", keeperRecordFields};
 constexpr RecordInfo marginRecord{"gorse_margin", sizeof(gorse_margin), nullptr, "", marginRecordFields};
 constexpr RecordInfo controlsRecord{"gorse_controls", sizeof(gorse_controls), nullptr, "", controlsRecordFields};
+constexpr RecordInfo containersRecord{"gorse_containers", sizeof(gorse_containers), nullptr, "",
+                                      containersRecordFields};
+constexpr RecordInfo transitionRecord{"gorse_transition", sizeof(gorse_transition), nullptr, "",
+                                      transitionRecordFields};
+constexpr RecordInfo transitionsRecord{"gorse_transitions", sizeof(gorse_transitions), nullptr, "",
+                                       transitionsRecordFields};
+constexpr RecordInfo glideRecord{"gorse_glide", sizeof(gorse_glide), nullptr, "", glideRecordFields};
+constexpr RecordInfo glidesRecord{"gorse_glides", sizeof(gorse_glides), nullptr, "", glidesRecordFields};
 constexpr RecordInfo outputRecord{"gorse_output", sizeof(gorse_output), nullptr, "", outputRecordFields};
 constexpr RecordInfo toneRecord{"gorse_tone", sizeof(gorse_tone), nullptr, "", toneRecordFields};
 constexpr RecordInfo outputsRecord{"gorse_outputs", sizeof(gorse_outputs), nullptr, "", outputsRecordFields};
@@ -261,6 +303,11 @@ static_assert(isComplete(followRecord));
 static_assert(isComplete(keeperRecord));
 static_assert(isComplete(marginRecord));
 static_assert(isComplete(controlsRecord));
+static_assert(isComplete(containersRecord));
+static_assert(isComplete(transitionRecord));
+static_assert(isComplete(transitionsRecord));
+static_assert(isComplete(glideRecord));
+static_assert(isComplete(glidesRecord));
 static_assert(isComplete(outputRecord));
 static_assert(isComplete(toneRecord));
 static_assert(isComplete(outputsRecord));
@@ -270,11 +317,12 @@ static_assert(isComplete(panelRecord));
 std::span<const RecordInfo* const> runtimeRecords() {
     static const std::vector<const RecordInfo*> all = [] {
         std::vector<const RecordInfo*> out{
-            &labelRecord,  &lookRecord,   &lookStateRecord, &fontRecord,           &glyphRecord,
-            &rangeRecord,  &kernRecord,   &imageRecord,     &imageSourceRecord,    &animationRecord,
-            &screenRecord, &slotRecord,   &bindingRecord,   &numberVariableRecord, &textVariableRecord,
-            &ruleRecord,   &followRecord, &keeperRecord,    &marginRecord,         &controlsRecord,
-            &outputRecord, &toneRecord,   &outputsRecord,   &sceneRecord,          &panelRecord};
+            &labelRecord,      &lookRecord,       &lookStateRecord,   &fontRecord,           &glyphRecord,
+            &rangeRecord,      &kernRecord,       &imageRecord,       &imageSourceRecord,    &animationRecord,
+            &screenRecord,     &slotRecord,       &bindingRecord,     &numberVariableRecord, &textVariableRecord,
+            &ruleRecord,       &followRecord,     &keeperRecord,      &marginRecord,         &controlsRecord,
+            &containersRecord, &transitionRecord, &transitionsRecord, &glideRecord,          &glidesRecord,
+            &outputRecord,     &toneRecord,       &outputsRecord,     &sceneRecord,          &panelRecord};
         for (const KindInfo* kind : kinds())
             out.push_back(kind->record);
         return out;

@@ -38,8 +38,9 @@ static_assert(isComplete(labelRecord));
 extern const RecordInfo lookRecord;
 extern const RecordInfo lookStateRecord, fontRecord, glyphRecord, rangeRecord, kernRecord, imageRecord,
     imageSourceRecord, animationRecord, screenRecord, slotRecord, bindingRecord, numberVariableRecord,
-    textVariableRecord, ruleRecord, followRecord, keeperRecord, marginRecord, controlsRecord, outputRecord, toneRecord,
-    outputsRecord, sceneRecord, panelRecord;
+    textVariableRecord, ruleRecord, followRecord, keeperRecord, marginRecord, controlsRecord, containersRecord,
+    transitionRecord, transitionsRecord, glideRecord, glidesRecord, outputRecord, toneRecord, outputsRecord,
+    sceneRecord, panelRecord;
 
 // All records: those above and those of the kinds.
 std::span<const RecordInfo* const> runtimeRecords();

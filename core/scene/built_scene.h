@@ -25,6 +25,11 @@ struct BuiltScene {
     std::vector<gorse_margin> margins;              // by screen, then widget
     std::vector<uint16_t> focusOrder, focusStarts;  // see gorse_controls
     gorse_controls controls{};                      // of a scene with controls
+    std::vector<const uint16_t*> holders;           // see gorse_containers
+    gorse_containers containers{};                  // of a scene with some
+    std::vector<gorse_transition> transitionList;   // the project's first
+    gorse_transitions transitions{};                // of a scene with some
+    gorse_glides glides{};                          // of a scene with some
     std::vector<gorse_output> outputList;           // of the panel
     gorse_outputs outputs{};                        // of a scene with some, or with sounds
     gorse_panel panel{};

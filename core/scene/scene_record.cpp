@@ -10,7 +10,12 @@
 #include "core/rules/clock_fields.h"
 #include "core/rules/lexer.h"
 #include "core/scene/ways_out.h"
+#include "runtime/gorse_container.h"
+#include "runtime/gorse_fade.h"
 #include "runtime/gorse_focus.h"
+#include "runtime/gorse_glide.h"
+#include "runtime/gorse_scroll.h"
+#include "runtime/gorse_transition.h"
 
 namespace gorsefinch {
 
@@ -79,7 +84,16 @@ void layOutState(BuiltScene& out, uint32_t keptBytes) {
     out.controls.focus_at = out.controls.state_at + (s.controls ? static_cast<uint32_t>(sizeof(gorse_finger)) : 0);
     const uint32_t focusBytes =
         static_cast<uint32_t>(sizeof(gorse_focus)) + (2u * static_cast<uint32_t>(out.screens.size()) + 3u) / 4u * 4u;
-    out.outputs.sound_at = out.controls.focus_at + (out.controls.focus_starts ? focusBytes : 0);
+    out.containers.state_at = out.controls.focus_at + (out.controls.focus_starts ? focusBytes : 0);
+    out.transitions.state_at = out.containers.state_at +
+                               (s.containers ? static_cast<uint32_t>(sizeof(gorse_container_state)) : 0) +
+                               (out.containers.scrolls != 0 ? static_cast<uint32_t>(sizeof(gorse_scroller)) : 0);
+    out.transitions.bytes = static_cast<uint16_t>(screenBytes);
+    out.glides.state_at =
+        out.transitions.state_at +
+        (s.transitions ? static_cast<uint32_t>(sizeof(gorse_transition_state)) + (screenBytes + 3u) / 4u * 4u : 0);
+    out.outputs.sound_at =
+        out.glides.state_at + out.glides.at_a_time * static_cast<uint32_t>(sizeof(gorse_glide_state));
     s.changed_at = out.outputs.sound_at + (out.outputs.tones ? static_cast<uint32_t>(sizeof(gorse_sound)) : 0);
     s.whens_at = s.changed_at + (s.number_count + s.text_count + followed + 7u) / 8u;
     s.scratch_bytes = scratchBytes(out);
@@ -131,7 +145,7 @@ void fillControls(BuiltScene& out) {
     }
     out.focusStarts.push_back(static_cast<uint16_t>(out.focusOrder.size()));
     const bool needed =
-        !out.focusOrder.empty() ||
+        !out.focusOrder.empty() || out.scene.transitions ||
         std::any_of(out.parts.begin(), out.parts.end(), [](const auto& part) { return part->needsControls; }) ||
         std::any_of(out.rules->rules.begin(), out.rules->rules.end(), isOfControls);
     if (!needed)
@@ -146,6 +160,37 @@ void fillControls(BuiltScene& out) {
         out.controls.focus_wraps = out.document.panel->focusWraps ? 1 : 0;
     }
     out.scene.controls = &out.controls;
+}
+
+// Which widgets lie in which containers.
+void fillContainers(BuiltScene& out) {
+    int fades = 0;
+    for (const auto& part : out.parts) {
+        out.holders.push_back(part->holders.empty() ? nullptr : part->holders.data());
+        fades = std::max(fades, part->fadingContainers);
+    }
+    if (std::all_of(out.holders.begin(), out.holders.end(), [](const auto* each) { return !each; }))
+        return;
+    out.containers.holders = out.holders.data();
+    out.containers.scrolls =
+        std::any_of(out.parts.begin(), out.parts.end(), [](const auto& part) { return part->scrolls; }) ? 1 : 0;
+    out.containers.mix_back = fades != 0 ? gorse_mix_back : nullptr;
+    out.containers.fades = static_cast<uint8_t>(fades);
+    out.scene.containers = &out.containers;
+}
+
+// Properties that rules animate.
+void fillGlides(BuiltScene& out) {
+    const std::vector<gorse_glide>& all = out.rules->glides;
+    if (all.empty())
+        return;
+    std::set<uint16_t> slots;
+    for (const gorse_glide& each : all)
+        slots.insert(each.slot);
+    out.glides.each = all.data();
+    out.glides.count = static_cast<uint16_t>(all.size());
+    out.glides.at_a_time = static_cast<uint16_t>(slots.size());
+    out.scene.glides = &out.glides;
 }
 
 // What the panel has beside its picture.
@@ -175,12 +220,21 @@ void fillMotions(BuiltScene& out) {
         s.motion = &gorse_motion_of_widgets;
     if (!out.rules->follows.empty())
         s.motion = &gorse_motion_that_follows;
-    if (s.recorder_count == 0 && !out.document.clock && !s.controls && !s.outputs)
+    if (s.recorder_count == 0 && !out.document.clock && !s.controls && !s.outputs && !s.glides)
         return;
     if (out.document.clock)
         out.motions.push_back(&gorse_motion_of_clock);
     if (s.controls)
         out.motions.push_back(&gorse_motion_of_controls);
+    if (std::any_of(out.rules->rules.begin(), out.rules->rules.end(),
+                    [](const gorse_rule& each) { return each.event == GORSE_EVENT_IDLE; }))
+        out.motions.push_back(&gorse_motion_of_idleness);
+    if (s.glides)
+        out.motions.push_back(&gorse_motion_of_glides);
+    if (s.transitions)
+        out.motions.push_back(&gorse_motion_of_transitions);
+    if (out.containers.scrolls != 0)
+        out.motions.push_back(&gorse_motion_of_scrolling);
     if (s.motion)
         out.motions.push_back(s.motion);
     // It reaches what is visible once expressions are computed.
@@ -289,8 +343,10 @@ void fillScene(BuiltScene& out, const ProjectNames& names) {
     s.hearer_count = addKeepers(kHears);
     s.keepers = out.keepers.data();
     fillControls(out);
+    fillContainers(out);
     reportUnreached(out);
     reportDeadEnds(out);
+    fillGlides(out);
     fillOutputs(out, names);
     fillMotions(out);
     s.clock_by_minutes = out.document.clock && !usesSeconds(out) ? 1 : 0;

@@ -3,7 +3,7 @@
 
 #include <QtGlobal>
 
-#include "core/scene/built_scene.h"
+#include "core/sim/slot_value.h"
 
 namespace support {
 
@@ -15,6 +15,26 @@ inline gorsefinch::BuiltSceneRef builtWithoutErrors(gorsefinch::SceneBuilder& bu
         if (each.severity == gorsefinch::Severity::Error)
             qFatal("%s", each.text().c_str());
     return scene;
+}
+
+// What the panel shows once the interface has started.
+inline std::vector<uint8_t> shownBytes(gorsefinch::SceneBuilder& builder, const gorsefinch::Document& document) {
+    gorsefinch::Twin twin(builder.build(document));
+    twin.step(0);
+    return twin.memory().bytes();
+}
+
+// A whole number or a colour that rules have set, or a finger has, of a widget of a screen.
+inline int slotNow(gorsefinch::Twin& twin, const char* widget, const char* key, int screen = 0) {
+    const gorsefinch::Screen& on = *twin.scene().document.screens[static_cast<size_t>(screen)];
+    const int number = widgetIndex(on, widget);
+    const auto value =
+        slotValue(twin, screen, number, *findProperty(on.widgets[static_cast<size_t>(number)]->kind, key));
+    if (!value)
+        qFatal("nothing sets %s.%s", widget, key);
+    if (const auto* colour = std::get_if<gorsefinch::Colour>(&*value))
+        return static_cast<int>(colour->argb);
+    return static_cast<int>(std::get<int64_t>(*value));
 }
 
 }  // namespace support

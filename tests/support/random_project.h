@@ -3,10 +3,12 @@
 
 #include <random>
 
+#include "core/document/widget_tree.h"
 #include "core/edits/image_edits.h"
 #include "core/rules/property_value.h"
 #include "core/document/panel_outputs.h"
 #include "core/rules/rule_words.h"
+#include "core/rules/transition_words.h"
 #include "core/sim/script.h"
 #include "tests/support/projects.h"
 
@@ -102,6 +104,7 @@ class RandomProject {
             if (maybe(30))
                 panel_.outputs[i] = upTo(panelOutputs()[i].max + 1);
         panel_.sound = maybe(30);
+        panel_.transition = maybe(60) ? "" : transition();
         panel_.flashBytes = panel_.ramBytes = 8 << 20;
         document_ = withPanel(document_, panel_);
     }
@@ -247,8 +250,13 @@ class RandomProject {
         return look;
     }
 
+    std::string transition() {
+        const std::string words = anyOf(offeredTransitions());
+        return words == "cut" ? words : words + anyOf(std::array{"", " 150 ms", " 0.4 s, ease both"});
+    }
+
     Kind anyKind() {
-        const Kind kind = anyOf(kinds())->kind;
+        const Kind kind = maybe(15) ? Kind::Group : anyOf(kinds())->kind;
         return kind == Kind::Clock && !document_.clock ? Kind::Lamp : kind;
     }
 
@@ -291,21 +299,25 @@ class RandomProject {
             someOf(styleProperties(), 15, widget.properties);
             for (const auto& properties : {info(widget.kind).properties, placeProperties(), styleProperties()})
                 for (const PropertyInfo& each : properties)
-                    if (each.takesExpression() && maybe(7))
+                    if (each.takesExpression() && maybe(7)) {
                         widget.expressions[each.key] = expressionFor(each);
+                        widget.properties.erase(each.key);
+                    }
             makePossible(widget);
+            widget.depth = upTo(5);
             screen.widgets.push_back(std::make_shared<const Widget>(widget));
         }
         screen.widgets.push_back(
             std::make_shared<const Widget>(makeWidget("onward", Kind::Button, upTo(panel_.width / 2),
                                                       upTo(panel_.height / 2), 30, 24, {{"text", std::string("Go")}})));
+        straighten(screen.widgets);
         document_.screens.push_back(std::make_shared<const Screen>(screen));
     }
 
     void makeRules() {
-        std::string rules =
-            "on one.onward.tap\n    go two\n    count = count + 1\n\non two.onward.tap\n    back\n\n"
-            "every 170 ms while open\n    count = (count + 7) % 90\n\n";
+        std::string rules = "on one.onward.tap\n    go two" + (maybe(50) ? "" : ", " + transition()) +
+                            "\n    count = count + 1\n\non two.onward.tap\n    back\n\n"
+                            "every 170 ms while open\n    count = (count + 7) % 90\n\n";
         for (int i = 0; i < 5; ++i) {
             const std::string widget = std::string(anyOf(std::array{"one", "two"})) + ".w" + std::to_string(upTo(9));
             static const char* const conditions[] = {"level > 50",
@@ -331,6 +343,15 @@ class RandomProject {
                         rules += "on " + screen->name + "." + widget->name + "." + event +
                                  "\n    count = (count + 11) % 100\n    " + (maybe(30) ? "disable " : "enable ") +
                                  screen->name + ".w" + std::to_string(upTo(9)) + "\n\n";
+        for (int i = 0; i < 3; ++i)
+            rules += "when count > " + std::to_string(upTo(9)) + "\n    animate " +
+                     anyOf(std::array{"one.w", "two.w"}) + std::to_string(upTo(9)) +
+                     anyOf(std::array{".x from 3 to level", ".y to 20", ".opacity from 250 to 9", ".w to 40"}) +
+                     " in " + std::to_string(1 + upTo(900)) + " ms" +
+                     anyOf(std::array{"", ", ease both", ", ease bounce, repeat 2", ", there and back"}) +
+                     "\n    then count = count + 1\n\n";
+        if (maybe(40))
+            rules += "on idle 700 ms\n    level = 12\notherwise\n    level = 40\n\n";
         if (panel_.outputs[0])
             rules += "when count > 20\n    panel.light = count\n    level = panel.light\n\n";
         if (panel_.sound)

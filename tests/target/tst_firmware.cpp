@@ -4,6 +4,7 @@
 #include <QRegularExpression>
 #include <QtTest>
 
+#include "core/edits/tree_edits.h"
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
 #include "tests/target/generated_programs.h"
@@ -225,7 +226,16 @@ class TestFirmware : public QObject {
 
     // Each as a library of its own: the runtime's files are the same in both, so the linker takes each once.
     void twoInterfacesShareOneRuntime() {
-        const QString kiln = generated(openKiln(), "two_kiln"), hive = generated(openExample("hive"), "two_hive");
+        // The one has all that files are exchanged for: groups that let something through and scroll, transitions.
+        Document full = *groupWidgets(openKiln(), "status", Names{"hold_button", "stop_button"});
+        full = changeWidgets(full, "status", Names{"group"}, [](Widget& group) {
+            group.opacity = 200;
+            group.properties["scroll"] = std::string("across");
+        });
+        Panel panel = *full.panel;
+        panel.transition = "slide left";
+        full = withPanel(full, panel);
+        const QString kiln = generated(full, "two_kiln"), hive = generated(openExample("hive"), "two_hive");
         const auto library = [&](const QString& folder, const QString& name) {
             QString said;
             QStringList objects;
@@ -237,7 +247,7 @@ class TestFirmware : public QObject {
         };
         QString said = library(kiln, "kiln") + library(hive, "hive");
         QVERIFY2(said.isEmpty(), qPrintable(said));
-        // The kiln has controls and round corners, the hive neither: files for either may not take the other's place.
+        // The hive has no controls and no round corners either: its files may not take the others' place.
         const QByteArray sum =
             "#include <stdio.h>\nstatic uint32_t sum;\nvoid kiln_flush(uint16_t x, uint16_t y, uint16_t w, uint16_t h, "
             "const uint8_t *bytes, uint32_t count) {\n    (void)w; (void)h;\n    sum += (uint32_t)x * 7u + y;\n"
