@@ -170,10 +170,11 @@ static uint16_t scrolling_at(const gorse *g, gorse_coord x, gorse_coord y, uint8
 /* A finger stops what coasts, and has it. */
 uint8_t gorse_press_scrolling(gorse *g) {
     const gorse_scroller *scroller;
-    const gorse_finger *finger = gorse_finger_of(g);
+    const gorse_finger *finger;
     if (scrolls(g) == 0u)
         return 0;
     scroller = gorse_scroller_of(g);
+    finger = gorse_finger_of(g);
     if (scroller->doing != GORSE_SCROLLER_COASTS || is_seen_at(g, scroller->widget, finger->x, finger->y) == 0u)
         return 0;
     take(g, scroller->widget, scroller->ways);
