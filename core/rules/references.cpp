@@ -17,26 +17,16 @@ class ReferenceReader {
     explicit ReferenceReader(const std::vector<Token>& tokens) : tokens_(tokens) {}
 
     std::vector<Reference> line() {
-        const Token& first = tokens_[0];
-        const bool isAssigned = at(1).is("=") || at(1).is(".");
-        if (first.is("on"))
-            expressionFrom(event());
-        else if (first.is("every"))
-            expressionFrom(3);  // a number and its unit
-        else if (isAssigned || at(1).is("["))
-            assignment();
-        else if (first.is("when") || first.is("otherwise") || first.is("back"))
+        if (isAssignment(0))
+            assignment(0);
+        else if (at(0).is("on"))
+            event();
+        else if (at(0).is("every"))
+            condition(3);  // behind a number and its unit
+        else if (at(0).is("when"))
             expressionFrom(1);
-        else if (first.is("go"))
-            add(Reference::What::Screen, 1);
-        else if (first.is("call"))
-            expressionFrom(2);
-        else if (first.is(kSoundHook))
-            return {};
-        else if (first.type == TokenType::Name && isAboutWidget(first.text))
-            widgetPath(1, namesFrom(1));
         else
-            expressionFrom(0);
+            statement(0);
         return std::move(found_);
     }
 
@@ -75,21 +65,89 @@ class ReferenceReader {
         }
     }
 
-    // What follows "on"; returns the position after it.
-    size_t event() {
+    // What follows "on", and its condition.
+    void event() {
         const size_t names = namesFrom(1);
         if (names == 2 && findEvent(screenEvents(), at(3).text))
             add(Reference::What::Screen, 1);
         else if (names > 1)
             widgetPath(1, names - 1);
-        return 1 + 2 * names;
+        condition(2 * names);
+    }
+
+    // What follows the first `while` behind word i.
+    void condition(size_t i) {
+        while (i + 1 < tokens_.size() && !at(i).is("while"))
+            ++i;
+        expressionFrom(i + 1);
+    }
+
+    bool isAssignment(size_t i) const { return at(i + 1).is("=") || at(i + 1).is(".") || at(i + 1).is("["); }
+
+    // The statement that begins at word i.
+    void statement(size_t i) {
+        while (at(i).is("then") && !isAssignment(i))
+            ++i;
+        const Token& first = at(i);
+        if (isAssignment(i))
+            assignment(i);
+        else if (first.is("go"))
+            add(Reference::What::Screen, i + 1);
+        else if (first.is("call"))
+            expressionFrom(i + 2);
+        else if (first.is("animate"))
+            animation(i + 1);
+        else if (first.is("stop"))
+            stop(i + 1);
+        else if (first.type == TokenType::Name && isAboutWidget(first.text))
+            widgetPath(i + 1, namesFrom(i + 1));
+        else if (!first.is(kSoundHook) && !first.is("back"))
+            expressionFrom(i);
     }
 
     // name = value, name[index] = value, widget.name = value, whatever the name is.
-    void assignment() {
-        if (at(0).type == TokenType::Name && !at(1).is("."))
-            assigned_ = at(0).text;
-        expressionFrom(0);
+    void assignment(size_t i) {
+        if (at(i).type == TokenType::Name && !at(i + 1).is("."))
+            assigned_ = at(i).text;
+        expressionFrom(i);
+    }
+
+    // widget.property from value to value in time
+    void animation(size_t i) {
+        const size_t names = namesFrom(i);
+        if (names < 2)
+            return;
+        widgetPath(i, names - 1);
+        i += 2 * names - 1;
+        for (const char* word : {"from", "to"}) {
+            if (!at(i).is(word))
+                continue;
+            const size_t end = wordBehindValue(i + 1, at(i).is("from") ? "to" : "in");
+            expressionFrom(i + 1, end);
+            i = end;
+        }
+    }
+
+    // Where a word ends the value that begins at word i; a variable may have its name.
+    size_t wordBehindValue(size_t i, std::string_view word) const {
+        for (++i; i + 1 < tokens_.size(); ++i) {
+            const Token& before = at(i - 1);
+            const bool endsValue = before.type == TokenType::Name
+                                       ? !isArrayWord(before.text)
+                                       : before.type == TokenType::Number || before.type == TokenType::Text ||
+                                             before.type == TokenType::Colour || before.is(")") || before.is("]");
+            if (endsValue && at(i).is(word))
+                break;
+        }
+        return std::min(i, tokens_.size() - 1);
+    }
+
+    // [screen.]widget, or [screen.]widget.property: the names of screens tell which.
+    void stop(size_t i) {
+        const size_t names = namesFrom(i);
+        widgetPath(i, std::min<size_t>(names, 2));
+        if (names == 2)
+            add(Reference::What::Widget, i);
     }
 
     // A word in quotes is a choice of the variable that it is compared with, or that gets it.
@@ -105,9 +163,12 @@ class ReferenceReader {
             found_.push_back({Reference::What::Choice, i, variable});
     }
 
-    void expressionFrom(size_t i) {
+    void expressionFrom(size_t i) { expressionFrom(i, tokens_.size() - 1); }
+
+    // That in front of word `end`.
+    void expressionFrom(size_t i, size_t end) {
         int choices = 0;  // ? that wait for their :
-        while (i + 1 < tokens_.size()) {
+        while (i < end) {
             choices += at(i).is("?") - at(i).is(":");
             if (choices < 0)
                 return;  // what follows the : of an inset says how it is shown

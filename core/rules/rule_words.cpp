@@ -28,8 +28,8 @@ constexpr auto wordsForSwipes = std::to_array<EventWord>({{"left", GORSE_EVENT_S
 constexpr auto eventsOfScreens = std::to_array<EventWord>({{"enter", GORSE_EVENT_ENTER}, {"leave", GORSE_EVENT_LEAVE}});
 constexpr auto wordsForMissed =
     std::to_array<EventWord>({{"all", GORSE_MISSED_ALL}, {"once", GORSE_MISSED_ONCE}, {"none", GORSE_MISSED_NONE}});
-constexpr auto aboutWidgets =
-    std::to_array<std::string_view>({"show", "hide", "toggle", "enable", "disable", "play", "stop", "sample"});
+constexpr auto aboutWidgets = std::to_array<std::string_view>(
+    {"show", "hide", "toggle", "enable", "disable", "play", "stop", "sample", "animate"});
 constexpr auto wordsForValues = std::to_array<std::string_view>({"yes", "no", "none"});
 constexpr auto wordsForArrays = std::to_array<std::string_view>({"any", "all", "count", "sum", "min", "max"});
 constexpr auto otherWords = std::to_array<std::string_view>(

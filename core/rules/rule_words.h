@@ -28,7 +28,8 @@ const EventWord* findEvent(std::span<const EventWord> events, std::string_view w
 // What becomes of the runs of `every` that a long step left out (`missed all`), and the runtime's number of it.
 std::span<const EventWord> missedWords();
 
-// True for the statements that are followed by a widget: show, hide, toggle, enable, disable, play, stop, sample.
+// True for the statements that are followed by a widget: show, hide, toggle, enable, disable, play, stop, sample,
+// animate.
 bool isAboutWidget(std::string_view statement);
 
 // The words that are values: yes, no, none.

@@ -103,6 +103,32 @@ class TestRenames : public QObject {
             "on NEW.enter\n    go NEW\n\non NEW.enter.tap\n    hide NEW.bee\n    NEW.bee.x = NEW.bee.y\n");
         row("a widget named as the screen", "screen", "on menu.tap\n    menu.x = 1\n    show menu\n",
             "on menu.tap\n    menu.x = 1\n    show menu\n");
+        row("animated", "widget",
+            "on start\n    animate go_button.x from go_button.x to status.go_button.y in 1 s, ease out\n    then stop "
+            "go_button.x\n    then animate status.go_button.x to 3 in 2 s, there and back\n    stop "
+            "status.go_button.x\n",
+            "on start\n    animate NEW.x from NEW.x to status.NEW.y in 1 s, ease out\n    then stop NEW.x\n    then "
+            "animate status.NEW.x to 3 in 2 s, there and back\n    stop status.NEW.x\n");
+        row("animated by variables", "variable",
+            "on start\n    animate go_button.x from temp to temp * 2 + go_button.y in 1 s\n    then temp = temp + 1\n",
+            "on start\n    animate go_button.x from NEW to NEW * 2 + go_button.y in 1 s\n    then NEW = NEW + 1\n");
+        for (const char* name : {"to", "in"})
+            row((std::string("a variable named ") + name).c_str(), name,
+                QString("on start\n    animate go_button.x from %1 to %1 + (%1) in 1 s\n").arg(name).toUtf8(),
+                "on start\n    animate go_button.x from NEW to NEW + (NEW) in 1 s\n");
+        row("words of animations", "s", "on start\n    animate go_button.x to s in 1 s, repeat 2\n",
+            "on start\n    animate go_button.x to NEW in 1 s, repeat 2\n");
+        row("the screen of what is animated", "screen",
+            "on start\n    animate menu.bee.x to menu.bee.y in 1 s\n    then go menu, slide left 1 s\n    stop "
+            "menu.bee\n    stop menu.bee.x\n",
+            "on start\n    animate NEW.bee.x to NEW.bee.y in 1 s\n    then go NEW, slide left 1 s\n    stop "
+            "NEW.bee\n    stop NEW.bee.x\n");
+        row("words of transitions", "slide", "on start\n    go menu, slide left 1 s\n    back, slide left\n",
+            "on start\n    go menu, slide left 1 s\n    back, slide left\n");
+        row("while nobody is there", "variable", "on idle 60 s while temp > 1\n    back\notherwise\n    temp = 2\n",
+            "on idle 60 s while NEW > 1\n    back\notherwise\n    NEW = 2\n");
+        row("while a swipe", "while", "on go_button.swipe left while while > 1\n    back\n",
+            "on go_button.swipe left while NEW > 1\n    back\n");
         row("odd spaces and words that are none", "variable", "on  start \n\ttemp=temp+ 1\r\n    temp $ (temp\n",
             "on  start \n\tNEW=NEW+ 1\r\n    NEW $ (NEW\n");
     }
@@ -112,7 +138,7 @@ class TestRenames : public QObject {
         QFETCH(QString, before);
         QFETCH(QString, after);
         Document d = renameProject(before.toStdString());
-        for (const char* name : {"when", "back"})
+        for (const char* name : {"when", "back", "to", "in", "slide", "while"})
             d = withVariable(d, makeNumber(name, 0, 100, 5));
         Result<Document> next = d;
         if (what == "widget")
@@ -164,6 +190,15 @@ class TestRenames : public QObject {
         }
     }
 
+    // However often a word stands that another statement follows, names behind it are followed.
+    void longLinesAreRead() {
+        std::string line = "on start\n    animate bee.x to 1 in 1 s\n    ";
+        for (int i = 0; i < 150000; ++i)
+            line += "then ";
+        const Document d = renameProject(line + "temp = 1\n");
+        QVERIFY(rulesOf(*renameVariable(d, "temp", "fresh")).ends_with("then fresh = 1\n"));
+    }
+
     void namesThatAreRefused() {
         const Document d = renameProject("");
         for (const char* name : {"", "9", "a b", "int", "ü", "_a", "a__b", "menu", "yes", "no", "none", "s"})
@@ -180,7 +215,8 @@ class TestRenames : public QObject {
 
     // A variable may have the name of a statement.
     void statementsAndVariablesOfOneName() {
-        for (const char* name : {"go", "back", "call", "show", "play", "sample", "start", "every"}) {
+        for (const char* name :
+             {"go", "back", "call", "show", "play", "sample", "start", "every", "on", "animate", "then", "idle"}) {
             Document d = renameProject("on start\n    temp = temp + 1\n");
             d = *renameVariable(d, "temp", name);
             SceneBuilder builder;
