@@ -18,6 +18,14 @@ constexpr const char* kHowTo = "Write animate widget.property from 0 to 255 in 6
 
 }  // namespace
 
+std::optional<uint16_t> StatementCompiler::placeCode(Compiled code, const Token& where) {
+    if (pool_.out().code.size() + code.code.size() + 1 > kMaxCode) {
+        report(Severity::Error, where, tooMuchCode(), kLessCode);
+        return std::nullopt;
+    }
+    return pool_.place(std::move(code));
+}
+
 // The code of an expression that gives the property a value; nothing after a mistake, which is reported.
 std::optional<uint16_t> StatementCompiler::endOfWay(const std::vector<Token>& tokens, size_t& i,
                                                     const PropertyPlace& place) {
@@ -29,7 +37,7 @@ std::optional<uint16_t> StatementCompiler::endOfWay(const std::vector<Token>& to
     if (file_.failed())
         return std::nullopt;
     pool_.out().stackDepth = std::max(pool_.out().stackDepth, value->depth);
-    return pool_.place(*value);
+    return placeCode(std::move(*value), from);
 }
 
 // ", ease out", ", repeat 3" or "for ever", ", there and back", in any order.
@@ -134,16 +142,16 @@ void StatementCompiler::then(const std::vector<Token>& tokens) {
     }
     Compiled body;
     statement(rest, body);
-    thens_[before].append(body);
+    thens_.try_emplace(before, Then{tokens[0], {}}).first->second.body.append(body);
 }
 
 void StatementCompiler::endBody() {
     const auto rule = static_cast<uint16_t>(pool_.out().rules.size());
-    for (auto& [number, body] : thens_) {
+    for (auto& [number, then] : thens_) {
         gorse_glide& glide = pool_.out().glides[number];
         glide.rule = rule;
         if (!file_.failed())
-            glide.then_code = pool_.place(std::move(body));
+            glide.then_code = placeCode(std::move(then.body), then.first).value_or(GORSE_NONE);
     }
     thens_.clear();
     latestGlide_.reset();

@@ -80,9 +80,7 @@ class FileCompiler {
             at.line = line;
             const bool tooMany = out.rules.size() >= kMaxRules;
             report(Severity::Error, at,
-                   tooMany ? "there are more than " + std::to_string(kMaxRules) + " rules"
-                           : "the rules need more than " + std::to_string(kMaxCode) + " bytes",
-                   "Take some out, or do more of it in hooks");
+                   tooMany ? "there are more than " + std::to_string(kMaxRules) + " rules" : tooMuchCode(), kLessCode);
             return;
         }
         if (condition)
@@ -318,11 +316,14 @@ class FileCompiler {
 
 }  // namespace
 
+std::string tooMuchCode() { return "the rules need more than " + std::to_string(kMaxCode) + " bytes"; }
+
 CompiledRules compileRules(const ProjectNames& names, const std::vector<RuleFile>& files) {
     CompiledRules out;
     RulePool pool(names, out);
     for (const Variable& each : names.variables()->outputs)
         (void)pool.hook({hookOf(each), {valueTypeOf(each)}, {0}});
+    out.mentioned = mentionedProperties(files);
     compileExpressions(pool);
     for (const RuleFile& file : files)
         FileCompiler(pool, file).run();

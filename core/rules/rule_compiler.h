@@ -47,6 +47,9 @@ struct RuleSource {
 
 // Bytes of code: offsets in it have 16 bits.
 inline constexpr size_t kMaxCode = 65000;
+// What is reported when rules need more, and the way out.
+std::string tooMuchCode();
+inline constexpr const char* kLessCode = "Take some out, or do more of it in hooks";
 
 // All rules and expressions of a project as the runtime runs them. Those with a mistake are left out.
 struct CompiledRules {

@@ -27,6 +27,8 @@ class StatementCompiler {
     std::optional<PropertyPlace> propertyFrom(const std::vector<Token>& tokens, size_t& i);
     // Makes a value one that the property takes; a mistake is reported.
     void fit(Compiled& value, const PropertyInfo& property, const Token& where);
+    // Where the code lies that runs when its time has come; a mistake, that there is too much code, is reported.
+    std::optional<uint16_t> placeCode(Compiled code, const Token& where);
     std::optional<uint16_t> endOfWay(const std::vector<Token>& tokens, size_t& i, const PropertyPlace& place);
     bool wayOfGlide(const std::vector<Token>& tokens, size_t& i, gorse_glide& glide);
     void animate(const std::vector<Token>& tokens, Compiled& body);
@@ -71,8 +73,12 @@ class StatementCompiler {
 
     RuleFileContext& file_;
     RulePool& pool_;
+    struct Then {
+        Token first;  // of its statements
+        Compiled body;
+    };
     std::optional<size_t> latestGlide_;  // of the body
-    std::map<size_t, Compiled> thens_;   // what follows a glide of the body
+    std::map<size_t, Then> thens_;       // what follows a glide of the body
 };
 
 }  // namespace gorsefinch

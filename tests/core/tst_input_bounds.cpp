@@ -109,6 +109,56 @@ class TestInputBounds : public QObject {
         QVERIFY(rules.code.size() <= 65000);
     }
 
+    void codeOfAnimationsBeyondItsPlacesIsTold() {
+        std::string value = "level";
+        for (int i = 0; i < 60; ++i)
+            value += " + level * 1000";
+        const std::string ends = "    animate words.x from " + value + " to " + value + " in 1 s\n";
+        const std::string then =
+            "    animate words.x to 1 in 1 s\n" + repeated("    then level = " + value + "\n", 100);
+        for (const std::string& lines : {ends, then}) {
+            const auto few = compiled("on start\n" + lines);
+            QVERIFY(!hasErrors(few.problems));
+            QVERIFY(few.code.size() > 600);
+            const auto many = compiled("on start\n" + repeated(lines, 200));
+            QVERIFY(tells(many.problems, "65000 bytes"));
+            QVERIFY(many.code.size() <= 65000);
+        }
+    }
+
+    // More properties follow expressions than there is room for, some of them as a row places their widgets: told once.
+    void propertiesBeyondTheirPlacesAreTold() {
+        Document d = withVariable(makeDocument({"s0", "s1", "s2", "s3", "s4", "s5"}), makeYesNo("seen", true));
+        for (const ScreenRef& screen : std::vector<ScreenRef>(d.screens)) {
+            std::vector<Widget> all{makeWidget("row", Kind::Group, 0, 0, 200, 40, {{"flow", std::string("row")}})};
+            for (int i = 0; i < 1999; ++i) {
+                all.push_back(makeWidget("w" + std::to_string(i), Kind::Rectangle, 0, 0, 4, 4));
+                all.back().depth = 1;
+                all.back().expressions["visible"] = "seen";
+            }
+            d = addWidgets(d, screen->name, all);
+        }
+        const CompiledRules rules = compileRules(ProjectNames(d), *d.rules);
+        QVERIFY(tells(rules.problems, "10000 properties"));
+        QCOMPARE(rules.slots.size(), size_t{10000});
+    }
+
+    // What shares the room of a row follows one long expression, not one each.
+    void longRowsStaySmall() {
+        Document d = withVariable(makeDocument({"first"}), makeYesNo("seen", true));
+        std::vector<Widget> all{makeWidget("row", Kind::Group, 0, 0, 4000, 40, {{"flow", std::string("row")}})};
+        for (int i = 0; i < 600; ++i) {
+            all.push_back(makeWidget("w" + std::to_string(i), Kind::Rectangle, 0, 0, 4, 4));
+            all.back().depth = 1;
+            all.back().anchors = "left right";
+        }
+        all[1].expressions["visible"] = "seen";
+        d = addWidgets(d, "first", all);
+        const CompiledRules rules = compileRules(ProjectNames(d), *d.rules);
+        QVERIFY2(!hasErrors(rules.problems), rules.problems.empty() ? "" : rules.problems.front().text().c_str());
+        QVERIFY2(rules.code.size() < 30000, qPrintable(QString::number(rules.code.size())));
+    }
+
     void equalNamesTakeNoLongerThanOthers() {
         const auto work = [](int count) {
             std::vector<Widget> many(static_cast<size_t>(count), makeWidget("same", Kind::Rectangle, 0, 0, 4, 4));
