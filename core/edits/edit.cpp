@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <filesystem>
 
+#include "core/document/arrange.h"
 #include "core/document/names.h"
 #include "core/document/widget_tree.h"
 #include "core/edits/short_names.h"
@@ -48,6 +49,7 @@ Document editScreen(const Document& document, std::string_view name, const std::
 
 Document withScreen(const Document& document, int index, Screen screen) {
     Document next = document;
+    arrange(screen.widgets);
     next.screens[static_cast<size_t>(index)] = std::make_shared<const Screen>(std::move(screen));
     return next;
 }
@@ -55,12 +57,15 @@ Document withScreen(const Document& document, int index, Screen screen) {
 Document changeWidgets(const Document& document, std::string_view screen, std::span<const std::string> names,
                        const std::function<void(Widget&)>& change) {
     return editScreen(document, screen, [&](Screen& next) {
-        for (WidgetRef& each : next.widgets) {
-            if (!holds(names, each->name))
+        for (size_t i = 0; i < next.widgets.size(); ++i) {
+            if (!holds(names, next.widgets[i]->name))
                 continue;
-            Widget widget = *each;
+            Widget widget = *next.widgets[i];
+            const int w = widget.w, h = widget.h;
             change(widget);
-            each = std::make_shared<const Widget>(std::move(widget));
+            next.widgets[i] = std::make_shared<const Widget>(widget);
+            if (info(widget.kind).has(kHolds) && (widget.w != w || widget.h != h))
+                followEdges(next.widgets, static_cast<int>(i), w, h, widget.w, widget.h, names);
         }
     });
 }
@@ -250,6 +255,15 @@ Document withClock(const Document& document, const std::optional<Clock>& clock) 
 Document withPanel(const Document& document, const Panel& panel) {
     Document next = document;
     next.panel = std::make_shared<const Panel>(panel);
+    if (panel.width == document.panel->width && panel.height == document.panel->height)
+        return next;
+    for (ScreenRef& each : next.screens) {
+        Screen screen = *each;
+        followEdges(screen.widgets, -1, document.panel->width, document.panel->height, panel.width, panel.height);
+        arrange(screen.widgets);
+        if (screen.widgets != each->widgets)
+            each = std::make_shared<const Screen>(std::move(screen));
+    }
     return next;
 }
 

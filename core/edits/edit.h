@@ -15,9 +15,11 @@
 // same edit through the same function. A name that isn't there leaves the document as it is.
 namespace gorsefinch {
 
+// Replaces a screen; what lies in containers that flow is placed.
 Document withScreen(const Document& document, int index, Screen screen);
 
-// Changes the named widgets of a screen.
+// Changes the named widgets of a screen. What lies in a container that gets another size follows its edges, unless it
+// is named itself.
 Document changeWidgets(const Document& document, std::string_view screen, std::span<const std::string> names,
                        const std::function<void(Widget&)>& change);
 
@@ -72,6 +74,7 @@ Document removeVariable(const Document& document, std::string_view name);
 Document withLook(const Document& document, const Look& look);
 // Nothing takes the clock away.
 Document withClock(const Document& document, const std::optional<Clock>& clock);
+// What lies on the screens follows the edges of a panel of another size.
 Document withPanel(const Document& document, const Panel& panel);
 Document withRules(const Document& document, std::string_view file, std::string text);
 

@@ -53,7 +53,7 @@ WidgetRef shifted(const WidgetRef& widget, int x, int y, int depth) {
 // The number where what lies at `to` among the widgets of a container begins.
 size_t beginOf(const std::vector<WidgetRef>& widgets, int container, int to) {
     const size_t end = container < 0 ? widgets.size() : endOf(widgets, static_cast<size_t>(container));
-    size_t at = static_cast<size_t>(container + 1);
+    size_t at = container < 0 ? 0 : static_cast<size_t>(container) + 1;
     for (; to > 0 && at < end; --to)
         at = endOf(widgets, at);
     return std::min(at, end);

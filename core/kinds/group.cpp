@@ -6,6 +6,7 @@ namespace gorsefinch {
 
 namespace {
 
+constexpr const char* flows[] = {"none", "row", "column"};
 // As the bits of GORSE_SCROLL_...
 constexpr const char* scrolls[] = {"none", "across", "down", "both"};
 
@@ -16,6 +17,24 @@ const PropertyInfo groupProperties[] = {
      .fallback = false,
      .help = "what it holds shows in its box only",
      .inRules = true},
+    {.key = "flow",
+     .label = "Flow",
+     .type = PropertyType::Choice,
+     .fallback = std::string("none"),
+     .help = "places what it holds one behind the other; what is hidden takes no place",
+     .choices = flows},
+    {.key = "gap",
+     .label = "Gap",
+     .type = PropertyType::Whole,
+     .fallback = int64_t{0},
+     .max = 256,
+     .unit = "px",
+     .help = "between what flows, and between its lines"},
+    {.key = "wrap",
+     .label = "Wrap",
+     .type = PropertyType::YesNo,
+     .fallback = false,
+     .help = "what has no room in the row or column begins another one"},
     {.key = "scroll",
      .label = "Scroll",
      .type = PropertyType::Choice,

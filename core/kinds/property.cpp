@@ -5,6 +5,7 @@
 #include <array>
 #include <stdexcept>
 
+#include "core/kinds/edges.h"
 #include "core/kinds/widget.h"
 
 namespace gorsefinch {
@@ -14,7 +15,7 @@ namespace {
 using I = int64_t;
 using S = std::string;
 
-const std::array<PropertyInfo, 9> placeTable{{
+const std::array<PropertyInfo, 10> placeTable{{
     {.key = "x",
      .label = "Left",
      .type = PropertyType::Whole,
@@ -95,6 +96,12 @@ const std::array<PropertyInfo, 9> placeTable{{
      .hint = "by place",
      .needs = kIsTouched,
      .words = &Widget::focus},
+    {.key = "anchors",
+     .label = "Anchors",
+     .type = PropertyType::Edges,
+     .fallback = S{kDefaultAnchors},
+     .help = "the edges of its group, or of the panel, that it keeps its distance from; opposite ones stretch it",
+     .words = &Widget::anchors},
 }};
 
 const std::array<PropertyInfo, 8> styleTable{{
@@ -196,6 +203,10 @@ bool fits(const PropertyInfo& property, const PropertyValue& value) {
             const std::string* chosen = std::get_if<std::string>(&value);
             return chosen &&
                    std::find(property.choices.begin(), property.choices.end(), *chosen) != property.choices.end();
+        }
+        case PropertyType::Edges: {
+            const std::string* words = std::get_if<std::string>(&value);
+            return words && edgesFromWords(*words).has_value();
         }
         case PropertyType::Points: {
             const PointList* points = std::get_if<PointList>(&value);

@@ -18,6 +18,7 @@ enum class PropertyType {
     YesNo,
     Colour,
     Choice,
+    Edges,  // words of edges.h
     Font,
     Image,
     Variable,
@@ -86,7 +87,7 @@ struct PropertyInfo {
 
 inline constexpr int kMinFontSize = 4, kMaxFontSize = 200;  // pixels
 
-// x, y, w, h, visible: what every widget has.
+// The box, visible and more: what every widget has.
 std::span<const PropertyInfo> placeProperties();
 // What a look sets and a widget may set for itself.
 std::span<const PropertyInfo> styleProperties();

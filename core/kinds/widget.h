@@ -15,6 +15,8 @@ enum class Kind {
 
 // Widget::focus of what the knob and the keys pass over.
 inline constexpr const char* kNeverFocused = "never";
+// Widget::anchors of what stays where it is when the edges on the right and below move.
+inline constexpr const char* kDefaultAnchors = "left top";
 
 struct Widget {
     std::string name;
@@ -27,9 +29,10 @@ struct Widget {
     int opacity = 255;                 // 0 to 255
     bool enabled = true;               // when the interface starts
     std::string focus;                 // its turn among what the knob and the keys reach; "" by place, kNeverFocused
-    int touchMargin = 0;               // pixels that its touch target reaches beyond the box
-    bool locked = false;               // in the editor
-    int depth = 0;                     // containers, one in another, that it lies in: see widget_tree.h
+    std::string anchors = kDefaultAnchors;  // the edges that it keeps its distance from: see edges.h
+    int touchMargin = 0;                    // pixels that its touch target reaches beyond the box
+    bool locked = false;                    // in the editor
+    int depth = 0;                          // containers, one in another, that it lies in: see widget_tree.h
     UnknownKeys unknown;
 };
 

@@ -4,6 +4,7 @@
 #include <set>
 
 #include "core/base/files.h"
+#include "core/document/arrange.h"
 #include "core/document/names.h"
 #include "core/document/widget_tree.h"
 #include "core/project/font_text.h"
@@ -260,6 +261,7 @@ class Reader {
         NameSet used;
         readWidgets(screen, object, file, "", 0, used);
         straighten(screen.widgets);
+        arrange(screen.widgets);
         screen.unknown = object.unknown();
         return std::make_shared<const Screen>(std::move(screen));
     }

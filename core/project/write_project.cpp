@@ -227,7 +227,7 @@ Json toJson(const Widget& widget) {
             putUnless(out, each.key, widget.*each.flag, std::get<bool>(each.fallback));
     for (const PropertyInfo& each : placeProperties())
         if (each.words)
-            putUnless(out, each.key, widget.*each.words, std::string());
+            putUnless(out, each.key, widget.*each.words, std::get<std::string>(each.fallback));
     putUnless(out, "locked", widget.locked, false);
     putContent(out, widget);
     appendUnknown(out, widget.unknown);

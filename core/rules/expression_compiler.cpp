@@ -40,7 +40,8 @@ Problem problemAt(const Followed& at, Severity severity, const std::string& reas
 // Reads one expression.
 class FollowedReader {
   public:
-    FollowedReader(RulePool& pool, Followed& to) : pool_(pool), to_(to) {
+    // Warnings are left out where nobody wrote the expression.
+    FollowedReader(RulePool& pool, Followed& to, bool written) : pool_(pool), to_(to), written_(written) {
         scope_.names = &pool.names();
         scope_.slot = [this](const auto& place, const auto& property, const Token& at) {
             const int number = numberOr(pool_.slot(place, property), at, "properties of widgets", kMaxSlots);
@@ -69,6 +70,8 @@ class FollowedReader {
   private:
     void report(Severity severity, const Token& at, const std::string& reason, const std::string& remedy) {
         failed_ = failed_ || severity == Severity::Error;
+        if (!written_ && severity != Severity::Error)
+            return;
         Problem problem = problemAt(
             to_, severity,
             "column " + std::to_string(at.column) + ": " + (at.type == TokenType::Bad ? at.text : reason), remedy);
@@ -94,6 +97,7 @@ class FollowedReader {
     RulePool& pool_;
     Followed& to_;
     ExpressionScope scope_;
+    bool written_;
     bool failed_ = false;
 };
 
@@ -180,23 +184,51 @@ class FollowedOrder {
     std::vector<size_t> order_;
 };
 
-void readWidget(RulePool& pool, const Screen& screen, const Widget& widget, std::vector<Followed>& all) {
+// Once for all of them.
+void reportTooManySlots(RulePool& pool, const Screen& screen, const Widget& widget) {
+    Problem p;
+    p.screen = screen.name;
+    p.widget = widget.name;
+    p.file = "screens/" + p.screen + ".json";
+    p.place = p.widget;
+    p.reason = "more than " + std::to_string(kMaxSlots) + " properties of widgets change";
+    p.remedy = "Scroll fewer groups, or let rules and expressions change fewer properties";
+    Problems& all = pool.out().problems;
+    if (all.empty() || all.back().reason != p.reason)
+        all.push_back(std::move(p));
+}
+
+void readExpression(RulePool& pool, const Screen& screen, const Widget& widget, const std::string& key,
+                    const std::string& text, bool written, std::vector<Followed>& all) {
     // Looked up by name, so that the rules are compiled anew where the widget becomes another.
     const auto place = pool.names().widget(screen.name, widget.name);
     assert(place);
-    for (const auto& [key, text] : widget.expressions) {
-        const PropertyInfo* property = findProperty(widget.kind, key);
-        if (!property || !property->takesExpression())
-            continue;
-        Followed each{&screen, &widget, property, *place, 0, {}, {}};
-        if (!FollowedReader(pool, each).read(text))
-            continue;
-        const auto slot = pool.slot(*place, *property);
-        if (!slot)
-            continue;
-        each.slot = *slot;
-        all.push_back(std::move(each));
+    const PropertyInfo* property = findProperty(widget.kind, key);
+    if (!property || !property->takesExpression())
+        return;
+    Followed each{&screen, &widget, property, *place, 0, {}, {}};
+    if (!FollowedReader(pool, each, written).read(text))
+        return;
+    const auto slot = pool.slot(*place, *property);
+    if (!slot) {
+        reportTooManySlots(pool, screen, widget);
+        return;
     }
+    each.slot = *slot;
+    all.push_back(std::move(each));
+}
+
+void readScreen(RulePool& pool, const Screen& screen, std::vector<Followed>& all) {
+    for (const WidgetRef& widget : screen.widgets)
+        for (const auto& [key, text] : widget->expressions)
+            readExpression(pool, screen, *widget, key, text, true, all);
+    std::vector<ArrangedExpression> arranged = arrangedExpressions(screen, pool.out().mentioned);
+    for (const ArrangedExpression& each : arranged) {
+        const auto at = static_cast<size_t>(widgetIndex(screen, each.widget));
+        readExpression(pool, screen, *screen.widgets[at], each.key, each.text, false, all);
+    }
+    if (!arranged.empty())
+        pool.out().arranged.emplace(screen.name, std::move(arranged));
 }
 
 // Tells the slot what the expression gives it.
@@ -205,19 +237,6 @@ void describe(const Followed& each, SlotInfo& slot) {
     slot.strings.insert(slot.strings.end(), value.strings.begin(), value.strings.end());
     if (each.property->isValue)
         slot.shown = ShownRange{value.scale, static_cast<int32_t>(value.min), static_cast<int32_t>(value.max)};
-}
-
-}  // namespace
-
-Problem tooManySlots(const Screen& screen, const Widget& widget) {
-    Problem p;
-    p.screen = screen.name;
-    p.widget = widget.name;
-    p.file = "screens/" + p.screen + ".json";
-    p.place = p.widget;
-    p.reason = "more than " + std::to_string(kMaxSlots) + " properties of widgets change";
-    p.remedy = "Scroll fewer groups, or let rules change fewer properties";
-    return p;
 }
 
 // What a finger moves changes without rules and expressions.
@@ -229,8 +248,10 @@ void addScrolled(RulePool& pool, const Screen& screen, const Widget& widget) {
     assert(place);
     for (const auto& [way, key] : {std::pair(GORSE_SCROLL_ACROSS, "pan_x"), std::pair(GORSE_SCROLL_DOWN, "pan_y")})
         if ((ways & way) != 0 && !pool.slot(*place, *findProperty(widget.kind, key)))
-            pool.out().problems.push_back(tooManySlots(screen, widget));
+            reportTooManySlots(pool, screen, widget);
 }
+
+}  // namespace
 
 void compileExpressions(RulePool& pool) {
     std::vector<Followed> all;
@@ -238,9 +259,7 @@ void compileExpressions(RulePool& pool) {
         for (const WidgetRef& widget : screen->widgets)
             addScrolled(pool, *screen, *widget);
     for (const ScreenRef& screen : pool.names().document().screens)
-        for (const WidgetRef& widget : screen->widgets)
-            if (!widget->expressions.empty())
-                readWidget(pool, *screen, *widget, all);
+        readScreen(pool, *screen, all);
     CompiledRules& out = pool.out();
     for (const size_t at : FollowedOrder(all).run(out.problems)) {
         const Followed& each = all[at];

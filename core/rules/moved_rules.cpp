@@ -77,7 +77,10 @@ class Mover {
 std::shared_ptr<const CompiledRules> movedRules(const std::shared_ptr<const CompiledRules>& rules, int screen,
                                                 const Screen& before, const Screen& after) {
     const std::vector<size_t> from = namedPositions(*rules->named, before), to = namedPositions(*rules->named, after);
-    const bool same = before.name == after.name && expressionsOf(before) == expressionsOf(after) &&
+    const auto arranged = rules->arranged.find(before.name);
+    const bool placed = arrangedExpressions(after, rules->mentioned) ==
+                        (arranged == rules->arranged.end() ? std::vector<ArrangedExpression>() : arranged->second);
+    const bool same = placed && before.name == after.name && expressionsOf(before) == expressionsOf(after) &&
                       std::equal(from.begin(), from.end(), to.begin(), to.end(), [&](size_t x, size_t y) {
                           const Widget &a = *before.widgets[x], &b = *after.widgets[y];
                           return a.name == b.name && a.kind == b.kind;

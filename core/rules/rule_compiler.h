@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "core/base/problem.h"
+#include "core/rules/arranged_expressions.h"
 #include "core/rules/expression.h"
 #include "core/rules/text_compiler.h"
 #include "runtime/gorse_scene.h"
@@ -73,7 +74,9 @@ struct CompiledRules {
     bool needsExtended = false;  // some code has operations of gorse_code_extended.c
     bool needsElements = false;  // some code works on arrays
     Problems problems;
-    std::shared_ptr<const NamedWidgets> named;  // on which the rules depend
+    MentionedProperties mentioned;                                    // by the rules
+    std::map<std::string, std::vector<ArrangedExpression>> arranged;  // by screen
+    std::shared_ptr<const NamedWidgets> named;                        // on which the rules depend
 };
 
 // The rules of the files, and the expressions of all widgets.

@@ -67,6 +67,7 @@ class TestProjectFiles : public QObject {
             Widget w = makeWidget(std::string(kind.key) + "_1", kind.kind, 1, 2, 3, 4);
             w.visible = false;
             w.locked = true;
+            w.anchors = "right bottom";
             for (const auto& list : {kind.properties, styleProperties()})
                 for (const PropertyInfo& p : list) {
                     PropertyValue value = p.fallback;
@@ -78,6 +79,8 @@ class TestProjectFiles : public QObject {
                         value = Colour{0x80123456};
                     else if (p.type == PropertyType::Choice)
                         value = std::string(p.choices.back());
+                    else if (p.type == PropertyType::Edges)
+                        value = std::string("right");
                     else if (p.type == PropertyType::Zones)
                         value = ZoneList{{"", "-1.5", Colour{0x80123456}}, {"\"\n", "", opaque(0)}};
                     else if (p.type == PropertyType::Cells)
@@ -97,6 +100,7 @@ class TestProjectFiles : public QObject {
             QCOMPARE(b.properties == a.properties, true);
             QCOMPARE(b.kind, a.kind);
             QCOMPARE(b.visible, false);
+            QCOMPARE(b.anchors, std::string("right bottom"));
             QCOMPARE(b.locked, true);
         }
     }

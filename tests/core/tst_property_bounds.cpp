@@ -76,6 +76,9 @@ Values valuesOf(const PropertyInfo& property) {
         case PropertyType::Choice:
             return {{property.choices.front(), property.choices.back()},
                     {"nothing of these", "", 1, true, array, object, none}};
+        case PropertyType::Edges:
+            return {{"none", "right", "left top right bottom"},
+                    {"", " ", "left  top", "left left", "nothing of these", 1, true, array, object, none}};
         case PropertyType::Points: {
             const Json point = Json::array({3, -4}), far = Json::array({kMaxPoint + 1, 0});
             Json least = Json::array(), most = Json::array(), few = Json::array(), many = Json::array();

@@ -3,8 +3,10 @@
 
 #include <random>
 
+#include "core/document/arrange.h"
 #include "core/document/widget_tree.h"
 #include "core/edits/image_edits.h"
+#include "core/kinds/edges.h"
 #include "core/rules/property_value.h"
 #include "core/document/panel_outputs.h"
 #include "core/rules/rule_words.h"
@@ -156,6 +158,7 @@ class RandomProject {
             case PropertyType::YesNo: return maybe(50);
             case PropertyType::Colour: return colour();
             case PropertyType::Choice: return std::string(anyOf(property.choices));
+            case PropertyType::Edges: return edgesInWords(static_cast<unsigned>(upTo(16)));
             case PropertyType::Font: return maybe(50) ? face_ : otherFace_;
             case PropertyType::Image: return maybe(80) ? anyOf(images_) : std::string();
             case PropertyType::Variable: return maybe(40) ? std::string("level") : std::string();
@@ -295,6 +298,7 @@ class RandomProject {
             widget.enabled = maybe(90);
             widget.touchMargin = maybe(80) ? 0 : upTo(20);
             widget.focus = maybe(80) ? "" : maybe(30) ? kNeverFocused : std::to_string(1 + upTo(5));
+            widget.anchors = maybe(70) ? kDefaultAnchors : edgesInWords(static_cast<unsigned>(upTo(16)));
             someOf(info(widget.kind).properties, 75, widget.properties);
             someOf(styleProperties(), 15, widget.properties);
             for (const auto& properties : {info(widget.kind).properties, placeProperties(), styleProperties()})
@@ -311,6 +315,7 @@ class RandomProject {
             std::make_shared<const Widget>(makeWidget("onward", Kind::Button, upTo(panel_.width / 2),
                                                       upTo(panel_.height / 2), 30, 24, {{"text", std::string("Go")}})));
         straighten(screen.widgets);
+        arrange(screen.widgets);
         document_.screens.push_back(std::make_shared<const Screen>(screen));
     }
 
