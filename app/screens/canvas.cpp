@@ -192,6 +192,8 @@ bool Canvas::moveByKey(QKeyEvent* event) {
     if (names.empty())
         return false;
     const bool resize = event->modifiers() & Qt::ControlModifier;
+    if (!resize && turnByKey(*event))
+        return true;
     const Document next =
         changeWidgets(session_.document(), session_.selection().screenName().toStdString(), names, [&](Widget& widget) {
             if (resize)

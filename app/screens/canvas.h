@@ -101,6 +101,8 @@ class Canvas : public QWidget {
     void offerKinds(const QStringList& names, const QPoint& at);
     // The widget's box, in panel pixels, as expressions place it and its containers now.
     QRect boxNow(const Widget& widget) const;
+    // The same of a widget by its number and that of its container, for who looks at many.
+    QRect boxNow(size_t number, int container) const;
     // Where the boxes of what a container holds begin to count, the screen's own for -1; and what is seen of them.
     QPoint originNow(int container) const;
     QRect seenNow(int container) const;
@@ -119,6 +121,14 @@ class Canvas : public QWidget {
     // Where what is dragged goes if it is dropped at a point: nothing if it stays where it is, "" for the screen.
     std::optional<std::string> containerAt(const QPoint& at) const;
     void drawContainer(QPainter& painter) const;
+    // The number of the container that places all that is dragged, or moved by keys; -1 if none does.
+    int flowOfMoved() const;
+    // The turn in a container of what would be dropped at a point; behind all others in one that places nothing.
+    int turnAt(std::string_view container, const QPoint& at) const;
+    // Gives what is dragged within its container another turn.
+    void dragInFlow(int container, const QPoint& at);
+    bool turnByKey(const QKeyEvent& event);
+    void drawFlowed(QPainter& painter) const;
     std::vector<QRect> otherBoxes() const;
     QRect selectionBox() const;
     int handleAt(const QPointF& at) const;
@@ -191,6 +201,7 @@ class Canvas : public QWidget {
         WidgetRef widget;
     };
     std::vector<StartBox> startBoxes_;
+    Document startDocument_;  // of the gesture
     QString gestureKey_;
     int gestureCount_ = 0;
     std::vector<Guide> guides_;

@@ -7,6 +7,7 @@
 #include "app/screens/canvas_tag.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "core/document/arrange.h"
 #include "core/document/widget_tree.h"
 #include "core/sim/slot_value.h"
 
@@ -14,10 +15,20 @@ namespace gorsefinch::app {
 
 namespace {
 
+// True if containers place or stretch the widget by what expressions change. What rules hide, the canvas shows.
+bool isPlacedNow(Session& session, const Widget& widget, std::string_view key) {
+    const auto& arranged = session.scene()->rules->arranged;
+    const auto found = arranged.find(session.selection().screenName().toStdString());
+    return found != arranged.end() &&
+           std::any_of(found->second.begin(), found->second.end(), [&](const ArrangedExpression& each) {
+               return each.widget == widget.name && each.key == key && !each.byRules;
+           });
+}
+
 // A property as an expression gives it now, else as the document says.
 int valueNow(Session& session, size_t number, const Widget& widget, const char* key) {
     const PropertyInfo& property = *findProperty(widget.kind, key);
-    if (widget.expressions.count(key) != 0)
+    if (widget.expressions.count(key) != 0 || isPlacedNow(session, widget, key))
         if (const auto value = slotValue(session.runner().twin(), session.selection().screenIndex(),
                                          static_cast<int>(number), property))
             return static_cast<int>(std::get<int64_t>(*value));
@@ -42,9 +53,15 @@ QRect Canvas::boxNow(const Widget& widget) const {
         return boxOf(widget);
     const Screen& screen = *session_.selection().screen();
     const auto number = static_cast<size_t>(widgetIndex(screen, widget.name));
+    return boxNow(number, containerOf(screen.widgets, number));
+}
+
+QRect Canvas::boxNow(size_t number, int container) const {
+    const Widget& widget = *session_.selection().screen()->widgets[number];
+    if (widget.expressions.empty() && container < 0)
+        return boxOf(widget);
     const auto value = [&](const char* key) { return valueNow(session_, number, widget, key); };
-    return QRect(value("x"), value("y"), value("w"), value("h"))
-        .translated(originNow(containerOf(screen.widgets, number)));
+    return QRect(value("x"), value("y"), value("w"), value("h")).translated(originNow(container));
 }
 
 QRect Canvas::seenNow(int container) const {
@@ -59,9 +76,10 @@ QRect Canvas::seenNow(int container) const {
 
 int Canvas::topmostAt(const QPoint& at, const std::function<bool(size_t)>& suits, int margin) const {
     const auto& widgets = session_.selection().screen()->widgets;
+    const std::vector<int> holders = containersOf(widgets);
     for (size_t i = widgets.size(); i-- > 0;)
-        if (boxNow(*widgets[i]).adjusted(-margin, -margin, margin, margin).contains(at) && suits(i) &&
-            seenNow(containerOf(widgets, i)).contains(at))
+        if (boxNow(i, holders[i]).adjusted(-margin, -margin, margin, margin).contains(at) && suits(i) &&
+            seenNow(holders[i]).contains(at))
             return static_cast<int>(i);
     return -1;
 }
@@ -71,7 +89,7 @@ WidgetRef Canvas::widgetAt(const QPoint& at) const {
     const auto& widgets = session_.selection().screen()->widgets;
     const int into = session_.selection().containerIndex();
     const int depth = into < 0 ? 0 : widgets[static_cast<size_t>(into)]->depth + 1;
-    const auto begin = static_cast<size_t>(into + 1);
+    const size_t begin = into < 0 ? 0 : static_cast<size_t>(into) + 1;
     const size_t end = into < 0 ? widgets.size() : endOf(widgets, static_cast<size_t>(into));
     const std::vector<int> holders = containersOf(widgets);
     const auto isLocked = [&](int number) {
@@ -137,12 +155,15 @@ std::optional<std::string> Canvas::containerAt(const QPoint& at) const {
     for (const size_t top : topmostOf(widgets, session_.selection().names()))
         std::fill(dragged.begin() + static_cast<std::ptrdiff_t>(top),
                   dragged.begin() + static_cast<std::ptrdiff_t>(endOf(widgets, top)), true);
+    const auto hasBox = [&](size_t i) {
+        return hasOwnBox(session_.document(), widgets, i) || flowOf(*widgets[i]).has_value();
+    };
     const int found = topmostAt(at, [&](size_t i) {
         return !dragged[i] && !widgets[i]->locked && info(widgets[i]->kind).has(kHolds) &&
-               (static_cast<int>(i) == inside || hasOwnBox(session_.document(), widgets, i));
+               (static_cast<int>(i) == inside || hasBox(i));
     });
-    // What is dragged out of a group that shows no box stays in it.
-    if (found == inside || (found < 0 && !hasOwnBox(session_.document(), widgets, static_cast<size_t>(inside))))
+    // What is dragged out of a group that shows no box and places nothing stays in it.
+    if (found == inside || (found < 0 && !hasBox(static_cast<size_t>(inside))))
         return std::nullopt;
     return found < 0 ? std::string() : widgets[static_cast<size_t>(found)]->name;
 }

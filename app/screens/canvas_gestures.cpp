@@ -42,6 +42,7 @@ void Canvas::beginGesture(Gesture gesture, const QPoint& at) {
     start_ = dragged_ = at;
     gestureKey_ = QString("gesture %1").arg(++gestureCount_);
     startBoxes_.clear();
+    startDocument_ = session_.document();
     for (const WidgetRef& each : movable())
         startBoxes_.push_back({each->name, boxNow(*each), each});
 }
@@ -202,12 +203,15 @@ std::vector<QRect> Canvas::otherBoxes() const {
     const Panel& panel = *session_.document().panel;
     const Names without = session_.selection().names();
     const auto& widgets = session_.selection().screen()->widgets;
+    const std::vector<int> holders = containersOf(widgets);
     std::vector<QRect> out{{0, 0, panel.width, panel.height}};
     for (size_t i = 0; i < widgets.size();)
-        if (std::find(without.begin(), without.end(), widgets[i]->name) == without.end())
-            out.push_back(boxNow(*widgets[i++]));
-        else
+        if (std::find(without.begin(), without.end(), widgets[i]->name) == without.end()) {
+            out.push_back(boxNow(i, holders[i]));
+            ++i;
+        } else {
             i = endOf(widgets, i);
+        }
     return out;
 }
 
@@ -236,7 +240,7 @@ void Canvas::finishMove() {
             names.push_back(each.name);
         session_.edit(
             moveInto(session_.document(), session_.selection().screenName().toStdString(), names, *into,
-                     static_cast<int>(kMaxWidgets)),
+                     turnAt(*into, dragged_)),
             into->empty() ? tr("Take out of its group") : tr("Put into %1").arg(QString::fromStdString(*into)),
             gestureKey_);
         return;
@@ -271,6 +275,11 @@ void Canvas::dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers) {
     }
     joined_ = modifiers & Qt::AltModifier ? nullptr : joinedAt(at);
     into_ = joined_ || modifiers & Qt::AltModifier ? std::nullopt : containerAt(at);
+    if (const int container = flowOfMoved(); container >= 0) {
+        guides_.clear();
+        dragInFlow(container, at);
+        return;
+    }
     Names names;
     for (const StartBox& each : startBoxes_)
         names.push_back(each.name);
@@ -305,8 +314,9 @@ void Canvas::dragResize(const QPoint& at, Qt::KeyboardModifiers modifiers) {
     const StartBox& start = startBoxes_.front();
     const std::string name = start.name;
     const QPoint moved = box.topLeft() - start.box.topLeft();
+    // What follows the edges of a container does so from where it was.
     const Document next = changeWidgets(
-        session_.document(), session_.selection().screenName().toStdString(), std::span(&name, 1), [&](Widget& widget) {
+        startDocument_, session_.selection().screenName().toStdString(), std::span(&name, 1), [&](Widget& widget) {
             setBox(widget, start.widget->x + moved.x(), start.widget->y + moved.y(), box.width(), box.height());
             if (const auto resize = info(widget.kind).resize)
                 resize(widget, *start.widget);
@@ -326,7 +336,7 @@ void Canvas::finishBand(Qt::KeyboardModifiers modifiers) {
     Names names = modifiers & Qt::ShiftModifier ? session_.selection().names() : Names{};
     const auto& widgets = session_.selection().screen()->widgets;
     const int into = session_.selection().containerIndex();
-    for (auto i = static_cast<size_t>(into + 1); i < widgets.size(); i = endOf(widgets, i)) {
+    for (size_t i = into < 0 ? 0 : static_cast<size_t>(into) + 1; i < widgets.size(); i = endOf(widgets, i)) {
         const WidgetRef& each = widgets[i];
         if (containerOf(widgets, i) != into)
             break;

@@ -9,6 +9,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/frame_picture.h"
 #include "app/widgets/panel_shape.h"
+#include "core/document/widget_tree.h"
 
 namespace gorsefinch::app {
 
@@ -74,6 +75,7 @@ void Canvas::paintEvent(QPaintEvent*) {
         drawGuides(painter);
         drawDrop(painter);
         drawContainer(painter);
+        drawFlowed(painter);
         drawSelection(painter);
         drawFocus(painter);
         if (setsFocus())
@@ -121,12 +123,15 @@ void Canvas::drawPanel(QPainter& painter) {
 
 void Canvas::drawHiddenAndZones(QPainter& painter) const {
     const QBrush hidden = dots(QColor("#b99bd0")), touched = dots(QColor("#d7dbd6"));
-    for (const WidgetRef& each : session_.selection().screen()->widgets) {
+    const auto& widgets = session_.selection().screen()->widgets;
+    const std::vector<int> holders = containersOf(widgets);
+    for (size_t i = 0; i < widgets.size(); ++i) {
+        const WidgetRef& each = widgets[i];
         const bool unseen = info(each->kind).has(kIsUnseen);
         const bool zone = unseen || (zonesShown_ && info(each->kind).has(kIsTouched));
         if (each->visible && !zone)
             continue;
-        const QRect now = boxNow(*each);
+        const QRect now = boxNow(i, holders[i]);
         const QRect box(fromPanel(now.topLeft()).toPoint(), now.size() * zoom_);
         if (unseen)
             drawHatching(painter, box);

@@ -209,7 +209,7 @@ LayersModel::Place LayersModel::placeAt(int row, const QModelIndex& onto, const 
         return {widgets[upper]->name, kOnTop};
     const int container = containerOf(widgets, upper);
     int below = 0;
-    for (size_t i = static_cast<size_t>(container + 1); i < upper; i = endOf(widgets, i))
+    for (size_t i = container < 0 ? 0 : static_cast<size_t>(container) + 1; i < upper; i = endOf(widgets, i))
         below += widgets[i]->name != moved ? 1 : 0;
     return {container < 0 ? std::string() : widgets[static_cast<size_t>(container)]->name, below};
 }

@@ -13,10 +13,25 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
-#include "core/document/panel_keys.h"
 #include "app/widgets/from_std.h"
+#include "core/document/arrange.h"
+#include "core/document/panel_keys.h"
+#include "core/document/widget_tree.h"
 
 namespace gorsefinch::app {
+
+namespace {
+
+// The name of the container that places one of the named widgets; nothing if none is placed.
+std::optional<std::string> placedByFlow(const std::vector<WidgetRef>& widgets, const Names& names) {
+    for (const size_t top : topmostOf(widgets, names))
+        if (const int container = containerOf(widgets, top);
+            container >= 0 && flowOf(*widgets[static_cast<size_t>(container)]))
+            return widgets[static_cast<size_t>(container)]->name;
+    return std::nullopt;
+}
+
+}  // namespace
 
 Sheet::Sheet(Session& session, CellBrush& brush, QWidget* parent)
     : QScrollArea(parent), session_(session), brush_(brush) {
@@ -247,7 +262,6 @@ void Sheet::addBox() {
         const PropertyInfo& property = placeProperties()[i];
         auto* field = new NumberField(property.min, property.max, property.key, boxRow);
         field->setObjectName(property.key);
-        field->setToolTip(tr("%1 in pixels; takes sums such as 320-24 or w/2").arg(property.help));
         connect(field, &NumberField::numberChosen, this,
                 [this, &property](int number) { set(property, int64_t{number}, true); });
         row->addWidget(field);
@@ -258,7 +272,14 @@ void Sheet::addBox() {
         if (selected.empty())
             return;
         const Widget& w = *selected.front();
+        const auto placed = placedByFlow(session_.selection().screen()->widgets, session_.selection().names());
         for (size_t i = 0; i < 4; ++i) {
+            const bool set = !placed || i > 1;
+            fields[i]->setEnabled(set);
+            fields[i]->setToolTip(
+                set ? tr("%1 in pixels; takes sums such as 320-24 or w/2").arg(placeProperties()[i].help)
+                    : tr("%1 places it: drag it, or use the arrow keys, to give it another turn")
+                          .arg(fromStd(*placed)));
             fields[i]->setBox({static_cast<double>(w.x), static_cast<double>(w.y), static_cast<double>(w.w),
                                static_cast<double>(w.h)});
             const auto value = common(placeProperties()[i]);
@@ -289,6 +310,7 @@ void Sheet::addBox() {
         addProperty(*findIn(placeProperties(), "touch_margin"), false);
     if (touched && hasKeys(*session_.document().panel))
         addProperty(*findIn(placeProperties(), "focus"), false);
+    addProperty(*findIn(placeProperties(), "anchors"), false);
 }
 
 void Sheet::addLook() {

@@ -20,6 +20,7 @@
 #include "core/edits/font_edits.h"
 #include "core/edits/image_edits.h"
 #include "core/font/face_facts.h"
+#include "core/kinds/edges.h"
 #include "core/document/panel_outputs.h"
 #include "core/rules/clock_fields.h"
 
@@ -86,6 +87,16 @@ QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& f
             fill = [this, field, &property] {
                 const auto value = common(property);
                 field->setChosen(value ? fromStd(std::get<std::string>(*value)) : QString());
+            };
+            return field;
+        }
+        case PropertyType::Edges: {
+            auto* field = new EdgesField(page_);
+            connect(field, &EdgesField::edgesChosen, this,
+                    [this, &property](unsigned edges) { set(property, edgesInWords(edges)); });
+            fill = [this, field, &property] {
+                const auto value = common(property);
+                field->setEdges(value ? edgesFromWords(std::get<std::string>(*value)) : std::nullopt);
             };
             return field;
         }

@@ -13,6 +13,7 @@
 #include <cmath>
 
 #include "app/theme/theme.h"
+#include "core/kinds/edges.h"
 
 namespace gorsefinch::app {
 
@@ -253,6 +254,32 @@ ChoiceField::ChoiceField(const QStringList& choices, QWidget* parent)
         row->addWidget(button, 1);
     }
     connect(group_, &QButtonGroup::idClicked, this, [this](int id) { Q_EMIT chosen(choices_[id]); });
+}
+
+EdgesField::EdgesField(QWidget* parent) : QWidget(parent), group_(new QButtonGroup(this)) {
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(0);
+    group_->setExclusive(false);
+    for (size_t i = 0; i < kEdgeWords.size(); ++i) {
+        auto* button = new QPushButton(kEdgeWords[i], this);
+        button->setObjectName(QString("anchor_%1").arg(kEdgeWords[i]));
+        button->setCheckable(true);
+        button->setStyleSheet("padding: 0 2px; min-height: 22px; border-radius: 0;");
+        group_->addButton(button, static_cast<int>(i));
+        row->addWidget(button, 1);
+    }
+    connect(group_, &QButtonGroup::idClicked, this, [this] {
+        unsigned edges = 0;
+        for (QAbstractButton* each : group_->buttons())
+            edges |= each->isChecked() ? 1u << group_->id(each) : 0u;
+        Q_EMIT edgesChosen(edges);
+    });
+}
+
+void EdgesField::setEdges(std::optional<unsigned> edges) {
+    for (QAbstractButton* each : group_->buttons())
+        each->setChecked((edges.value_or(0) & (1u << group_->id(each))) != 0);
 }
 
 void ChoiceField::setChosen(const QString& choice) {

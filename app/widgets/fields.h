@@ -88,4 +88,20 @@ class ChoiceField : public QWidget {
     QStringList choices_;
 };
 
+// The four edges side by side, any of them chosen.
+class EdgesField : public QWidget {
+    Q_OBJECT
+
+  public:
+    explicit EdgesField(QWidget* parent = nullptr);
+    // Bits of Edge; nothing where several widgets have different ones.
+    void setEdges(std::optional<unsigned> edges);
+
+  Q_SIGNALS:
+    void edgesChosen(unsigned edges);
+
+  private:
+    QButtonGroup* group_;
+};
+
 }  // namespace gorsefinch::app

@@ -1,5 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Groups on the canvas and in the layers: made, entered, left, filled by dragging, and taken apart.
+#include <QAbstractButton>
+#include <QLineEdit>
+#include <QScrollArea>
 #include <QtTest>
 
 #include "app/screens/layers.h"
@@ -39,6 +42,22 @@ class TestGroups : public QObject, support::OperatedWindow {
     }
     void click(int x, int y, Qt::KeyboardModifiers keys = Qt::NoModifier) {
         QTest::mouseClick(canvas(), Qt::LeftButton, keys, at(x, y));
+    }
+
+    // A field of the page that the sheet shows now.
+    template <typename T>
+    T* inSheet(const char* name) {
+        return find<QScrollArea>("sheet")->widget()->findChild<T*>(name);
+    }
+    QAbstractButton* button(const char* field, const char* word) {
+        for (auto* each : inSheet<QWidget>(field)->findChildren<QAbstractButton*>())
+            if (each->text() == word)
+                return each;
+        return nullptr;
+    }
+    void moveTo(const QPoint& to, Qt::KeyboardModifiers keys) {
+        QMouseEvent event(QEvent::MouseMove, to, canvas()->mapToGlobal(to), Qt::NoButton, Qt::LeftButton, keys);
+        QApplication::sendEvent(canvas(), &event);
     }
 
   private Q_SLOTS:
@@ -216,6 +235,92 @@ class TestGroups : public QObject, support::OperatedWindow {
         QTest::keyClick(canvas(), Qt::Key_Delete);
         QVERIFY2(asked.contains("leads away"), qPrintable(asked));
         QVERIFY(widgetIndex(*session_->document().screen("settings"), "back_button") >= 0);
+    }
+
+    // A row places what it holds; dragging and the keys give that another turn.
+    void whatFlowsGetsAnotherTurn() {
+        session_->selection().select({"a", "b"});
+        canvas()->setFocus();
+        QTest::keyClick(canvas(), Qt::Key_G, Qt::ControlModifier);
+        QTest::mouseClick(button("flow", "row"), Qt::LeftButton);
+        retype(inSheet<QLineEdit>("gap"), "8");
+        QCOMPARE(box("a"), QRect(0, 0, 40, 30));
+        QCOMPARE(box("b"), QRect(48, 0, 40, 30));
+        QTest::mouseDClick(canvas(), Qt::LeftButton, Qt::NoModifier, at(80, 40));
+        QCOMPARE(selected(), std::string("b"));
+        QVERIFY(!inSheet<QLineEdit>("x")->isEnabled() && !inSheet<QLineEdit>("y")->isEnabled());
+        QVERIFY(inSheet<QLineEdit>("x")->toolTip().contains("group places it"));
+        QVERIFY(inSheet<QLineEdit>("w")->isEnabled());
+        support::OpenWindow::drag(canvas(), at(80, 35), at(24, 36));
+        QCOMPARE(tree(), std::string("group(b a)c"));
+        QCOMPARE(box("a"), QRect(48, 0, 40, 30));
+        QTest::keyClick(canvas(), Qt::Key_Right);
+        QCOMPARE(tree(), std::string("group(a b)c"));
+        QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(tree(), std::string("group(b a)c"));
+        QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(tree(), std::string("group(a b)c"));
+        // What is dropped in takes the turn that it is dropped at.
+        session_->selection().select({});
+        session_->selection().enter({});
+        support::OpenWindow::drag(canvas(), at(220, 45), at(58, 40));
+        QCOMPARE(tree(), std::string("group(a c b)"));
+        QCOMPARE(box("b"), QRect(96, 0, 40, 30));
+        // Without the row its place can be set again.
+        session_->selection().select({"group"});
+        QTest::mouseClick(button("flow", "none"), Qt::LeftButton);
+        session_->selection().select({"c"});
+        QVERIFY(inSheet<QLineEdit>("x")->isEnabled());
+    }
+
+    // What expressions hide leaves its place on the canvas too; what rules hide shows there.
+    void thePointerFindsWhatMovedUp() {
+        session_->selection().select({"a", "b"});
+        canvas()->setFocus();
+        QTest::keyClick(canvas(), Qt::Key_G, Qt::ControlModifier);
+        QTest::mouseClick(button("flow", "row"), Qt::LeftButton);
+        QTest::mouseDClick(canvas(), Qt::LeftButton, Qt::NoModifier, at(30, 30));
+        QCOMPARE(selected(), std::string("a"));
+        const std::vector<std::string> hidden{"a"};
+        addVariable(support::makeYesNo("a_shown", false));
+        session_->edit(*setExpression(session_->document(), "alarm", hidden, "visible", "a_shown"), "Test");
+        session_->runner().step();
+        click(50, 30);
+        QCOMPARE(selected(), std::string("b"));
+        session_->edit(clearProperty(session_->document(), "alarm", hidden, "visible"), "Test");
+        session_->edit(withRules(session_->document(), "more", "when !a_shown\n    hide a\notherwise\n    show a\n"),
+                       "Test");
+        session_->runner().step();
+        click(50, 30);
+        QCOMPARE(selected(), std::string("a"));
+        click(70, 30);
+        QCOMPARE(selected(), std::string("b"));
+    }
+
+    void whatIsAnchoredFollowsItsGroup() {
+        session_->selection().select({"a", "b"});
+        canvas()->setFocus();
+        QTest::keyClick(canvas(), Qt::Key_G, Qt::ControlModifier);
+        session_->selection().select({"b"});
+        QTest::mouseClick(inSheet<QAbstractButton>("anchor_left"), Qt::LeftButton);
+        QTest::mouseClick(inSheet<QAbstractButton>("anchor_right"), Qt::LeftButton);
+        session_->selection().select({"a"});
+        QTest::mouseClick(inSheet<QAbstractButton>("anchor_right"), Qt::LeftButton);
+        QTest::mouseClick(inSheet<QAbstractButton>("anchor_bottom"), Qt::LeftButton);
+        session_->selection().select({"group"});
+        support::OpenWindow::drag(canvas(), at(119, 59), at(149, 79), Qt::AltModifier);
+        QCOMPARE(box("group"), QRect(20, 20, 130, 60));
+        QCOMPARE(box("b"), QRect(90, 10, 40, 30));
+        QCOMPARE(box("a"), QRect(0, 0, 70, 50));
+        // However small it was meanwhile.
+        const QPoint corner = at(149, 79);
+        QTest::mousePress(canvas(), Qt::LeftButton, Qt::AltModifier, corner);
+        for (const QPoint& each : {at(40, 30), at(25, 24), at(60, 50), at(149, 79)})
+            moveTo(each, Qt::AltModifier);
+        QTest::mouseRelease(canvas(), Qt::LeftButton, Qt::AltModifier, corner);
+        QCOMPARE(box("group"), QRect(20, 20, 130, 60));
+        QCOMPARE(box("b"), QRect(90, 10, 40, 30));
+        QCOMPARE(box("a"), QRect(0, 0, 70, 50));
     }
 
     void copiesBringWhatTheyHold() {

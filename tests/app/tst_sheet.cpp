@@ -95,6 +95,12 @@ class TestSheet : public QObject, support::OnWindow {
                     }
                 return false;
             }
+            case PropertyType::Edges: {
+                auto* edge = field<QAbstractButton>("anchor_right");
+                if (edge)
+                    QTest::mouseClick(edge, Qt::LeftButton);
+                return edge;
+            }
             case PropertyType::Zones: {
                 auto* zones = field<ZonesField>(property.key);
                 if (zones)
