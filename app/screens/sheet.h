@@ -9,6 +9,7 @@
 
 #include "app/screens/cell_pictures.h"
 #include "core/edits/edit.h"
+#include "core/edits/leads.h"
 #include "core/kinds/kinds.h"
 
 class QFormLayout;
@@ -50,6 +51,8 @@ class Sheet : public QScrollArea {
     void addLook();
     void addShownStates();
     void addRules();
+    void addLead();
+    void setLead(const std::string& widget, const std::optional<Lead>& lead);
     void addHeading(const QString& text);
     void addLine();
     void addRow(const QString& caption, QWidget* field, const QString& help, std::function<void()> fill);

@@ -9,6 +9,7 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/from_std.h"
+#include "core/edits/leads.h"
 #include "core/edits/short_names.h"
 #include "core/emit/costs.h"
 
@@ -81,6 +82,8 @@ void Sheet::addShownStates() {
 
 void Sheet::addRules() {
     const WidgetRef widget = session_.selection().widgets().front();
+    if (canLead(widget->kind))
+        addLead();
     auto* rules = new QLabel(page_);
     rules->setObjectName("mentions");
     rules->setWordWrap(true);
