@@ -13,6 +13,7 @@
 #include "app/screens/kind_picker.h"
 #include "app/screens/layers.h"
 #include "app/screens/reel.h"
+#include "app/screens/screen_map_view.h"
 #include "app/screens/screens_station.h"
 #include "app/screens/sheet.h"
 #include "app/session/session.h"
@@ -81,12 +82,15 @@ void ScreensStation::addCommands() {
         on->addAction(action);
     };
     key(this, Qt::CTRL | Qt::Key_N, [this] { reel_->addScreen(); });
+    key(this, Qt::CTRL | Qt::Key_M, [this] { showMap(!mapShown_->isChecked()); });
     key(this, QKeySequence::ZoomIn, [this] { canvas_->setZoom(canvas_->zoom() + 1); });
     key(this, Qt::CTRL | Qt::Key_Equal, [this] { canvas_->setZoom(canvas_->zoom() + 1); });
     key(this, QKeySequence::ZoomOut, [this] { canvas_->setZoom(canvas_->zoom() - 1); });
     key(this, Qt::CTRL | Qt::Key_0, [this] { canvas_->fit(); });
-    key(reel_, QKeySequence::Delete, [this] { reel_->remove(); });
-    key(reel_, Qt::CTRL | Qt::Key_D, [this] { reel_->duplicate(); });
+    for (QWidget* each : {static_cast<QWidget*>(reel_), static_cast<QWidget*>(map_)}) {
+        key(each, QKeySequence::Delete, [this] { reel_->remove(); });
+        key(each, Qt::CTRL | Qt::Key_D, [this] { reel_->duplicate(); });
+    }
     key(reel_, Qt::ALT | Qt::Key_Up, [this] { reel_->move(-1); });
     key(reel_, Qt::ALT | Qt::Key_Down, [this] { reel_->move(1); });
 }

@@ -4,8 +4,11 @@
 #include <QAction>
 #include <QHBoxLayout>
 #include <QLabel>
+#include <QScrollArea>
+#include <QSettings>
 #include <QShortcut>
 #include <QSplitter>
+#include <QStackedWidget>
 #include <QToolButton>
 #include <QVBoxLayout>
 
@@ -13,6 +16,7 @@
 #include "app/screens/kind_picker.h"
 #include "app/screens/layers.h"
 #include "app/screens/reel.h"
+#include "app/screens/screen_map_view.h"
 #include "app/screens/sheet.h"
 #include "app/screens/tray.h"
 #include "app/screens/twin_view.h"
@@ -24,6 +28,16 @@
 namespace gorsefinch::app {
 
 namespace {
+
+constexpr int kListWidth = 207, kMapWidth = 424, kListHeight = 310, kMapHeight = 410;  // px
+
+// Gives the first part of a splitter a size, at the cost of the second.
+void giveSize(QSplitter* splitter, int first) {
+    QList<int> sizes = splitter->sizes();
+    sizes[1] += sizes[0] - first;
+    sizes[0] = first;
+    splitter->setSizes(sizes);
+}
 
 QFrame* line(QWidget* parent) {
     auto* made = new QFrame(parent);
@@ -48,20 +62,21 @@ QWidget* headed(const QString& title, QWidget* right, QWidget* parent) {
 ScreensStation::ScreensStation(Session& session, QWidget* parent) : Station(parent), session_(session) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
-    auto* splitter = new QSplitter(this);
-    splitter->setObjectName("screens_splitter");
-    splitter->setHandleWidth(1);
-    splitter->addWidget(makeLeft());
-    splitter->addWidget(makeMiddle());
-    splitter->addWidget(makeRight());
-    splitter->setStretchFactor(1, 1);
-    splitter->setSizes({207, 728, 344});
-    splitter->setChildrenCollapsible(false);
-    row->addWidget(splitter);
+    splitter_ = new QSplitter(this);
+    splitter_->setObjectName("screens_splitter");
+    splitter_->setHandleWidth(1);
+    splitter_->addWidget(makeLeft());
+    splitter_->addWidget(makeMiddle());
+    splitter_->addWidget(makeRight());
+    splitter_->setStretchFactor(1, 1);
+    splitter_->setSizes({kListWidth, 728, 344});
+    splitter_->setChildrenCollapsible(false);
+    row->addWidget(splitter_);
     setFocusProxy(canvas_);
     addCommands();
     connect(canvas_, &Canvas::pointerMoved, this, &ScreensStation::pointerMoved);
     connect(canvas_, &Canvas::pressHinted, this, &ScreensStation::pressHinted);
+    connect(map_, &ScreenMapView::pressHinted, this, &ScreensStation::pressHinted);
     connect(canvas_, &Canvas::filesDropped, this, &ScreensStation::filesDropped);
     connect(canvas_, &Canvas::insertRequested, this, &ScreensStation::askKind);
     connect(canvas_, &Canvas::renameRequested, this, &ScreensStation::renameSelection);
@@ -86,17 +101,43 @@ QWidget* ScreensStation::makeLeft() {
     auto* column = new QVBoxLayout(left);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
-    auto* add = new QToolButton(left);
+    auto* buttons = new QWidget(left);
+    auto* buttonRow = new QHBoxLayout(buttons);
+    buttonRow->setContentsMargins(0, 0, 0, 0);
+    buttonRow->setSpacing(2);
+    mapShown_ = new QToolButton(buttons);
+    mapShown_->setIcon(Theme::icon("map"));
+    mapShown_->setObjectName("show_map");
+    mapShown_->setCheckable(true);
+    mapShown_->setToolTip(tr("A map of which screen leads to which (Ctrl+M)"));
+    auto* add = new QToolButton(buttons);
     add->setIcon(Theme::icon("plus"));
     add->setObjectName("add_screen");
     add->setToolTip(tr("New screen (Ctrl+N)"));
-    column->addWidget(headed(tr("Screens"), add, left));
-    auto* parts = new QSplitter(Qt::Vertical, left);
+    buttonRow->addWidget(mapShown_);
+    buttonRow->addWidget(add);
+    column->addWidget(headed(tr("Screens"), buttons, left));
+    leftParts_ = new QSplitter(Qt::Vertical, left);
+    QSplitter* parts = leftParts_;
     parts->setObjectName("reel_splitter");
     parts->setHandleWidth(1);
     parts->setChildrenCollapsible(false);
-    reel_ = new Reel(session_, parts);
+    screens_ = new QStackedWidget(parts);
+    reel_ = new Reel(session_, screens_);
+    map_ = new ScreenMapView(session_, *reel_->model());
+    auto* mapArea = new QScrollArea(screens_);
+    mapArea->setFrameShape(QFrame::NoFrame);
+    mapArea->setWidgetResizable(true);
+    mapArea->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    mapArea->setWidget(map_);
+    screens_->addWidget(reel_);
+    screens_->addWidget(mapArea);
     connect(add, &QToolButton::clicked, reel_, &Reel::addScreen);
+    connect(mapShown_, &QToolButton::clicked, this, &ScreensStation::showMap);
+    if (QSettings().value("screen_map").toBool()) {
+        mapShown_->setChecked(true);
+        screens_->setCurrentIndex(1);
+    }
     auto* lower = new QWidget(parts);
     auto* lowerColumn = new QVBoxLayout(lower);
     lowerColumn->setContentsMargins(0, 0, 0, 0);
@@ -108,12 +149,27 @@ QWidget* ScreensStation::makeLeft() {
     lowerColumn->addWidget(headed(tr("Layers"), layersFigure_, lower));
     layers_ = new Layers(session_, lower);
     lowerColumn->addWidget(layers_);
-    parts->addWidget(reel_);
+    parts->addWidget(screens_);
     parts->addWidget(lower);
-    parts->setSizes({310, 380});
+    parts->setSizes({kListHeight, 380});
     column->addWidget(parts);
     return left;
 }
+
+// The map is wider and higher than the list.
+void ScreensStation::showMap(bool shown) {
+    mapShown_->setChecked(shown);
+    if ((screens_->currentIndex() == 1) == shown)
+        return;
+    screens_->setCurrentIndex(shown ? 1 : 0);
+    giveSize(splitter_, shown ? std::max(splitter_->sizes()[0], kMapWidth) : kListWidth);
+    giveSize(leftParts_, shown ? std::max(leftParts_->sizes()[0], kMapHeight) : kListHeight);
+    if (shown)
+        map_->setFocus();
+}
+
+// Kept with the widths, which are kept when the window closes.
+ScreensStation::~ScreensStation() { QSettings().setValue("screen_map", screens_->currentIndex() == 1); }
 
 QWidget* ScreensStation::makeTools() {
     auto* tools = new QWidget(this);

@@ -6,8 +6,11 @@
 
 #include "app/screens/cell_brush.h"
 #include "app/widgets/station.h"
+#include "core/kinds/widget.h"
 
 class QLabel;
+class QSplitter;
+class QStackedWidget;
 class QToolButton;
 class QVBoxLayout;
 
@@ -16,6 +19,7 @@ namespace gorsefinch::app {
 class Canvas;
 class Layers;
 class Reel;
+class ScreenMapView;
 class Session;
 class Sheet;
 class Tray;
@@ -26,6 +30,7 @@ class ScreensStation : public Station {
 
   public:
     explicit ScreensStation(Session& session, QWidget* parent = nullptr);
+    ~ScreensStation() override;
     QString title() const override { return tr("Screens"); }
     QString figure() const override;
     QString help() const override { return tr("Lay out screens and widgets"); }
@@ -58,6 +63,7 @@ class ScreensStation : public Station {
     void askKind(const QPoint& at);
     void contextMenu(const QPoint& at);
 
+    void showMap(bool shown);
     void copy();
     void cut();
     void paste();
@@ -83,6 +89,10 @@ class ScreensStation : public Station {
     Session& session_;
     CellBrush brush_;
     Reel* reel_ = nullptr;
+    ScreenMapView* map_ = nullptr;
+    QStackedWidget* screens_ = nullptr;  // the reel or the map
+    QToolButton* mapShown_ = nullptr;
+    QSplitter *splitter_ = nullptr, *leftParts_ = nullptr;
     Layers* layers_ = nullptr;
     Canvas* canvas_ = nullptr;
     Tray* tray_ = nullptr;
