@@ -5,6 +5,7 @@
 #include <QLabel>
 #include <QMouseEvent>
 #include <QPainter>
+#include <QSlider>
 #include <QToolButton>
 #include <QVBoxLayout>
 #include <algorithm>
@@ -17,6 +18,12 @@
 #include "core/sim/seen_picture.h"
 
 namespace gorsefinch::app {
+
+namespace {
+
+constexpr int kFrame = 16;  // ms
+
+}  // namespace
 
 TwinPanel::TwinPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session), input_(session.runner()) {
     setObjectName("twin");
@@ -147,6 +154,7 @@ TwinView::TwinView(Session& session, QWidget* parent) : QWidget(parent), session
     column->addLayout(head);
     panel_ = new TwinPanel(session, this);
     column->addWidget(panel_);
+    column->addLayout(makeTimeBar());
     auto* tools = new QHBoxLayout;
     tools->setSpacing(4);
     const auto button = [&](const char* icon, const QString& help) {
@@ -188,6 +196,47 @@ TwinView::TwinView(Session& session, QWidget* parent) : QWidget(parent), session
     });
 }
 
+QHBoxLayout* TwinView::makeTimeBar() {
+    auto* row = new QHBoxLayout;
+    row->setSpacing(8);
+    time_ = new QSlider(Qt::Horizontal, this);
+    time_->setObjectName("twin_time");
+    time_->setAccessibleName(tr("Time of the twin"));
+    time_->setToolTip(
+        tr("The last %1 s: drag it, or use the arrow keys, to see the twin as it was then; play goes on from there")
+            .arg(TwinPast::kReach / 1000));
+    time_->setSingleStep(kFrame);
+    time_->setPageStep(1000);
+    ago_ = new QLabel(this);
+    ago_->setObjectName("twin_ago");
+    ago_->setFont(Theme::figures());
+    ago_->setProperty("quiet", true);
+    ago_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    ago_->setFixedWidth(QFontMetrics(Theme::figures()).horizontalAdvance("-30.0 s") + 4);
+    row->addWidget(time_, 1);
+    row->addWidget(ago_);
+    connect(time_, &QSlider::valueChanged, &session_.runner(), [this](int ms) {
+        if (!refreshing_)
+            session_.runner().showPast(static_cast<uint32_t>(ms));
+    });
+    return row;
+}
+
+// While it is dragged its range stands still.
+void TwinView::refreshTime() {
+    const TwinPast& past = session_.runner().past();
+    const uint32_t now = session_.runner().twin().now();
+    refreshing_ = true;
+    if (!time_->isSliderDown()) {
+        time_->setRange(static_cast<int>(past.first()), static_cast<int>(past.last()));
+        time_->setValue(static_cast<int>(now));
+    }
+    refreshing_ = false;
+    time_->setEnabled(past.first() < past.last());
+    const uint32_t ago = past.last() > now ? past.last() - now : 0;
+    ago_->setText(ago == 0 ? tr("now") : QString("-%1.%2 s").arg(ago / 1000).arg(ago / 100 % 10));
+}
+
 void TwinView::refreshSound() {
     const TonePlayer& sound = session_.runner().sound();
     const bool hasSound = session_.isOpen() && session_.document().panel->sound;
@@ -205,6 +254,7 @@ void TwinView::refresh() {
     const uint32_t ms = session_.runner().twin().now();
     const auto screen = static_cast<size_t>(session_.runner().twin().screen());
     const bool running = session_.runner().isRunning();
+    refreshTime();
     const QString name = QString::fromStdString(session_.document().screens[screen]->name);
     clock_->setText(QString("%1 %2:%3.%4  %5")
                         .arg(running ? "▶" : "Ⅱ")

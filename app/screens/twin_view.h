@@ -5,7 +5,9 @@
 
 #include "app/session/panel_input.h"
 
+class QHBoxLayout;
 class QLabel;
+class QSlider;
 class QToolButton;
 
 namespace gorsefinch::app {
@@ -51,10 +53,15 @@ class TwinView : public QWidget {
   private:
     void refresh();
     void refreshSound();
+    QHBoxLayout* makeTimeBar();
+    void refreshTime();
 
     Session& session_;
     QLabel* clock_;
     TwinPanel* panel_;
+    QSlider* time_ = nullptr;  // of the last 30 s
+    QLabel* ago_ = nullptr;    // how long the shown time is past
+    bool refreshing_ = false;
     QToolButton* pause_;
     QToolButton* mute_;
     QLabel* tone_;  // what the panel plays

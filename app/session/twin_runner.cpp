@@ -29,6 +29,7 @@ void TwinRunner::update(const BuiltSceneRef& scene) {
         twin_->update(scene);
     else
         twin_ = std::make_unique<Twin>(scene);
+    past_.clear();
     twin_->onHook = [this](int hook, const std::vector<gorse_value>& values) { takeHook(hook, values); };
     if (!twin_->isSounding())
         silence();
@@ -58,6 +59,7 @@ void TwinRunner::silence() {
 void TwinRunner::reset() {
     silence();
     twin_.reset();
+    past_.clear();
     time_ = 0;
 }
 
@@ -74,6 +76,7 @@ void TwinRunner::run(bool run) {
 void TwinRunner::restart() {
     silence();
     twin_->restart();
+    past_.clear();
     setClock();
     step();
 }
@@ -113,6 +116,20 @@ void TwinRunner::step() {
     twin_->step(static_cast<uint32_t>(time_));
     (void)twin_->takeFlushed();
     (void)twin_->takeTrace();
+    past_.add(twin_->moment());
+    Q_EMIT stepped();
+}
+
+void TwinRunner::showPast(uint32_t ms) {
+    const TwinMoment* moment = twin_ ? past_.at(ms) : nullptr;
+    if (!moment)
+        return;
+    if (isRunning())
+        run(false);
+    silence();
+    twin_->become(*moment);
+    (void)twin_->takeFlushed();
+    time_ = twin_->now();
     Q_EMIT stepped();
 }
 

@@ -40,6 +40,9 @@ class TwinRunner : public QObject {
     TonePlayer& sound() { return sound_; }
     // One step now, for what must show at once.
     void step();
+    // The last 30 s. showPast() halts the twin and makes it what it was at a time; from there it goes on.
+    const TwinPast& past() const { return past_; }
+    void showPast(uint32_t ms);
 
   Q_SIGNALS:
     // The twin's pixels or state may differ, or it runs or halts.
@@ -53,6 +56,7 @@ class TwinRunner : public QObject {
     void silence();
     void takeHook(int hook, const std::vector<gorse_value>& values);
     std::unique_ptr<Twin> twin_;
+    TwinPast past_;
     QTimer ticker_;
     TonePlayer sound_;
     int hertz_ = 0;  // that the twin's panel plays, also while it is halted

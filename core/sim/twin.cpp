@@ -155,6 +155,27 @@ bool Twin::isSounding() const {
     return sound->playing != 0 || sound->asked != 0;
 }
 
+TwinMoment Twin::moment() const {
+    TwinMoment out{now_, gorse_head_of(&run_)->clock, gorse_head_of(&run_)->now, {}};
+    auto state = std::make_shared<std::vector<uint32_t>>(state_);
+    auto* head = reinterpret_cast<gorse_head*>(state->data());
+    head->clock = head->now = 0;
+    out.state = std::move(state);
+    return out;
+}
+
+void Twin::become(const TwinMoment& moment) {
+    assert(moment.state && moment.state->size() == state_.size());
+    std::copy(moment.state->begin(), moment.state->end(), state_.begin());
+    now_ = moment.ms;
+    gorse_head_of(&run_)->clock = moment.clock;
+    gorse_head_of(&run_)->now = moment.now;
+    if (gorse_head_of(&run_)->started == 0)
+        return;
+    gorse_redraw(&run_);
+    gorse_paint(&run_);
+}
+
 void Twin::go(int screen) { gorse_go(&run_, static_cast<uint16_t>(screen)); }
 
 void Twin::flush(void* user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t* bytes, uint32_t) {

@@ -7,6 +7,7 @@
 
 #include "core/scene/built_scene.h"
 #include "core/sim/panel_memory.h"
+#include "core/sim/twin_past.h"
 
 namespace gorsefinch {
 
@@ -54,6 +55,9 @@ class Twin {
     std::string get(const std::string& variable) const;
     // True while a sound plays, or will with the next step.
     bool isSounding() const;
+    // What it is now, and what it was then: of the same scene only. Hooks are not called again.
+    TwinMoment moment() const;
+    void become(const TwinMoment& moment);
     void go(int screen);
     int screen() const { return gorse_screen_now(&run_); }
     uint32_t now() const { return now_; }

@@ -95,6 +95,48 @@ class TestOperating : public QObject, support::OperatedWindow {
         QCOMPARE(sound.hertz(), 0);
     }
 
+    // The bar below the twin leads back through its last seconds, and it goes on from there.
+    void theTimeBarLeadsBack() {
+        addVariable(support::makeNumber("ticks", 0, 10000, 0));
+        session_->edit(withRules(session_->document(), "more", "every 50 ms\n    ticks = ticks + 1\n"), "Test");
+        put({support::makeWidget("bar", Kind::Progress, 10, 10, 200, 40,
+                                 {{"value", std::string("ticks")}, {"max", std::string("60")}})});
+        auto* bar = find<QSlider>("twin_time");
+        auto* ago = find<QLabel>("twin_ago");
+        const auto ticks = [this] { return std::stoi(valueOf("ticks")); };
+        session_->runner().run(true);
+        QTRY_VERIFY(ticks() >= 20);
+        QCOMPARE(ago->text(), QString("now"));
+        session_->runner().run(false);
+        const int last = ticks();
+        const QImage shown = twin()->grab().toImage();
+        bar->setFocus();
+        QTest::keyClick(bar, Qt::Key_Home);
+        QVERIFY(ticks() <= 2);
+        QVERIFY(twin()->grab().toImage() != shown);
+        QVERIFY2(ago->text().startsWith("-"), qPrintable(ago->text()));
+        QTest::keyClick(bar, Qt::Key_End);
+        QCOMPARE(ticks(), last);
+        QCOMPARE(twin()->grab().toImage(), shown);
+        QTest::keyClick(bar, Qt::Key_PageDown);
+        const int earlier = ticks();
+        QVERIFY2(earlier < last && ago->text().startsWith("-1."), qPrintable(ago->text()));
+        // A press there begins another course of things.
+        session_->runner().run(true);
+        QTRY_VERIFY(ticks() > earlier);
+        QVERIFY(ticks() < last);
+        QCOMPARE(ago->text(), QString("now"));
+        // A drag halts it.
+        QTRY_VERIFY(session_->runner().past().last() - session_->runner().past().first() > 800);
+        const int before = static_cast<int>(session_->runner().past().last());
+        support::OpenWindow::drag(bar, {bar->width() - 8, bar->height() / 2}, {4, bar->height() / 2});
+        QVERIFY(!session_->runner().isRunning());
+        QVERIFY(static_cast<int>(session_->runner().twin().now()) < before - 500);
+        // An edit begins anew.
+        addVariable(support::makeNumber("more_ticks", 0, 9, 0));
+        QCOMPARE(ago->text(), QString("now"));
+    }
+
     void aToneIsASquareWave() {
         std::vector<int16_t> samples(480);
         double phase = 0;
