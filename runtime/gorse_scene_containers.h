@@ -11,8 +11,6 @@ extern "C" {
 
 /* Bits of gorse_widget_group.scroll: which ways the finger moves what it holds. */
 enum { GORSE_SCROLL_ACROSS = 1, GORSE_SCROLL_DOWN = 2 };
-/* Pixels after which a press becomes a scroll. */
-enum { GORSE_SCROLL_WAY = 6 };
 
 /* What every container's record begins with: it holds the widgets behind it, up to `end`. Their boxes count from its
  * corner, moved to the left and up by pan_x and pan_y. */
@@ -31,7 +29,7 @@ typedef struct gorse_containers {
     /* gorse_mix_back where any container lets something through, else 0 */
     void (*mix_back)(const struct gorse_canvas *c, const uint8_t *bytes, gorse_coord from, uint8_t opacity);
     uint32_t state_at; /* of the state, behind its head: a gorse_container_state, where any scrolls a gorse_scroller */
-    uint8_t scrolls;   /* 1: a finger moves what some hold */
+    uint8_t scrolls;   /* pixels after which a press becomes a scroll; 0: no finger moves what any hold */
     uint8_t fades;     /* how many containers, one in another, let something through, at most */
     uint8_t reserved[2];
 } gorse_containers;

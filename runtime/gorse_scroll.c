@@ -196,7 +196,7 @@ uint8_t gorse_move_scrolling(gorse *g) {
     }
     /* A control that follows the finger keeps it. */
     if ((finger->flags & GORSE_FINGER_FRESH) == 0u || finger->memory != GORSE_NONE ||
-        (far_across < GORSE_SCROLL_WAY && far_down < GORSE_SCROLL_WAY))
+        (far_across < g->scene->containers->scrolls && far_down < g->scene->containers->scrolls))
         return 0;
     taken = scrolling_at(g, finger->from_x, finger->from_y, way);
     if (taken == GORSE_NONE)

@@ -183,6 +183,11 @@ void PanelStation::makeSize(QWidget* page) {
         size, tr("Height"), "panel_height", "px", kMinPanelSide, kMaxPanelSide,
         tr("Rows of the interface as the user sees it"), [](const Panel& p) -> int64_t { return p.height; },
         [](Panel& p, int64_t v) { p.height = static_cast<int>(v); });
+    number(
+        size, tr("Real width"), "panel_width_mm", "mm", 0, kMaxPanelMm,
+        tr("How wide the picture is on the glass; 0: unknown. A press scrolls after 0.8 mm, or 6 pixels"),
+        [](const Panel& p) -> int64_t { return p.widthMm; },
+        [](Panel& p, int64_t v) { p.widthMm = static_cast<int>(v); });
     yesNo(size, tr("Round"), "panel_round", tr("the glass shows a circle of it"), &Panel::round);
     QStringList formats;
     for (const PixelFormatInfo& each : pixelFormats())

@@ -19,6 +19,7 @@ namespace gorsefinch {
 // Limits that keep hostile projects small.
 inline constexpr int kMinPanelSide = 8;
 inline constexpr int kMaxPanelSide = 4096;
+inline constexpr int kMaxPanelMm = 1000;
 inline constexpr size_t kMaxSeries = 1000;  // files of one image
 inline constexpr size_t kMaxTextBytes = 4000;
 inline constexpr size_t kMaxWidgets = 2000;  // of one screen
@@ -34,6 +35,7 @@ inline constexpr size_t kPanelOutputs = 4;  // see panel_outputs.h
 
 struct Panel {
     int width = 320, height = 240;  // pixels
+    int widthMm = 0;                // mm of the width; 0: unknown
     bool round = false;             // the glass shows the ellipse inside them
     PixelFormat format = PixelFormat::Rgb565;
     std::vector<Colour> palette;  // of an indexed format; empty: the default one

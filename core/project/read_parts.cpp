@@ -288,6 +288,7 @@ Panel readPanel(const Json& json, Problems& problems) {
     panel.stripLines = static_cast<int>(object.whole("strip_lines", panel.stripLines, 1, kMaxPanelSide));
     panel.wordBits = object.whole("word_bits", 32, 8, 32) == 8 ? 8 : 32;
     panel.flashBytes = object.whole("flash_bytes", panel.flashBytes, 0, int64_t{1} << 32);
+    panel.widthMm = static_cast<int>(object.whole("width_mm", 0, 0, kMaxPanelMm));
     panel.touch = object.yesNo("touch", true);
     panel.touchMapped = object.yesNo("touch_mapped", false);
     panel.holdMs = static_cast<int>(object.whole("hold_ms", panel.holdMs, kMinHoldMs, kMaxHoldMs));

@@ -114,6 +114,7 @@ Json toJson(const Panel& panel) {
     out["word_bits"] = panel.wordBits;
     out["flash_bytes"] = panel.flashBytes;
     out["ram_bytes"] = panel.ramBytes;
+    putUnless(out, "width_mm", panel.widthMm, 0);
     putUnless(out, "touch", panel.touch, true);
     putUnless(out, "touch_mapped", panel.touchMapped, false);
     putUnless(out, "hold_ms", panel.holdMs, Panel().holdMs);

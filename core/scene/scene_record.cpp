@@ -162,6 +162,13 @@ void fillControls(BuiltScene& out) {
     out.scene.controls = &out.controls;
 }
 
+// Pixels that a finger goes before it scrolls: 0.8 mm, or 6 pixels where nobody knows how large they are.
+int scrollWay(const Panel& panel) {
+    if (panel.widthMm == 0)
+        return 6;
+    return std::clamp((panel.width * 8 + panel.widthMm * 5) / (panel.widthMm * 10), 2, 60);
+}
+
 // Which widgets lie in which containers.
 void fillContainers(BuiltScene& out) {
     int fades = 0;
@@ -172,8 +179,8 @@ void fillContainers(BuiltScene& out) {
     if (std::all_of(out.holders.begin(), out.holders.end(), [](const auto* each) { return !each; }))
         return;
     out.containers.holders = out.holders.data();
-    out.containers.scrolls =
-        std::any_of(out.parts.begin(), out.parts.end(), [](const auto& part) { return part->scrolls; }) ? 1 : 0;
+    if (std::any_of(out.parts.begin(), out.parts.end(), [](const auto& part) { return part->scrolls; }))
+        out.containers.scrolls = static_cast<uint8_t>(scrollWay(*out.document.panel));
     out.containers.mix_back = fades != 0 ? gorse_mix_back : nullptr;
     out.containers.fades = static_cast<uint8_t>(fades);
     out.scene.containers = &out.containers;

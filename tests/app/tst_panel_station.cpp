@@ -92,6 +92,7 @@ class TestPanelStation : public QObject, support::OnWindow {
                                            {"panel_width", "100000"},
                                            {"panel_height", "-5"},
                                            {"panel_height", "tall"},
+                                           {"panel_width_mm", "1001"},
                                            {"strip_lines", "0"},
                                            {"column_offset", "-1"},
                                            {"project_name", "9 lives"},
@@ -147,6 +148,7 @@ class TestPanelStation : public QObject, support::OnWindow {
     void eachSettingIsOneStepAndIsSaved() {
         tick("mirror_y");
         type("panel_height", "200");
+        type("panel_width_mm", "57");
         choose("panel_turn", Qt::Key_Down);
         QVERIFY(session_->save().has_value());
         Disk disk;
@@ -154,9 +156,11 @@ class TestPanelStation : public QObject, support::OnWindow {
         QCOMPARE(saved.document->panel->height, 200);
         QCOMPARE(saved.document->panel->turn, 90);
         QVERIFY(saved.document->panel->mirrorY);
-        for (int i = 0; i < 3; ++i)
+        QCOMPARE(saved.document->panel->widthMm, 57);
+        for (int i = 0; i < 4; ++i)
             QTest::keyClick(&open_->window, Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(panel().height, 240);
+        QCOMPARE(panel().widthMm, 0);
         QVERIFY(!panel().mirrorY);
         QCOMPARE(panel().turn, 0);
         QCOMPARE(open_->find<QLineEdit>("panel_height")->text().remove(QRegularExpression("[^0-9]")), QString("240"));

@@ -5,6 +5,7 @@
 
 #include "core/sim/twin.h"
 #include "runtime/gorse_internal.h"
+#include "runtime/gorse_scroll.h"
 #include "tests/support/built_scene.h"
 #include "tests/support/projects.h"
 #include "tests/support/rounds.h"
@@ -92,6 +93,30 @@ class TestScrolling : public QObject {
         twin_->touch(50, 26, false);
         wait(16);
         QCOMPARE(twin_->get("taps"), std::string("6"));
+    }
+
+    // 0.8 mm of the glass, where its size is known.
+    void theWayToAScrollIsOneOfTheGlass() {
+        const auto scrollsAfter = [&](int width, int millimetres) {
+            Document d = listDocument();
+            Panel panel = *d.panel;
+            panel.width = width;
+            panel.widthMm = millimetres;
+            begin(withPanel(d, panel));
+            twin_->touch(50, 70, true);
+            for (int way = 1; way < 60; ++way) {
+                twin_->touch(50, 70 - way, true);
+                if (gorse_scroller_of(twin_->run())->doing == GORSE_SCROLLER_HELD)
+                    return way;
+            }
+            return 0;
+        };
+        QCOMPARE(scrollsAfter(120, 0), 6);
+        QCOMPARE(scrollsAfter(320, 49), 5);
+        QCOMPARE(scrollsAfter(800, 61), 10);
+        QCOMPARE(scrollsAfter(120, 16), 6);
+        QCOMPARE(scrollsAfter(120, 1000), 2);
+        QCOMPARE(scrollsAfter(4096, 1), 0);
     }
 
     void onlyTheContainerIsSent() {
