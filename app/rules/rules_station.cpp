@@ -92,7 +92,7 @@ void RulesStation::makeEditor() {
     takeTheme();
     connect(editor_, &QsciScintilla::textChanged, this, &RulesStation::edited);
     connect(editor_, &QsciScintilla::SCN_CHARADDED, this, [this](int c) {
-        if (c == '.' || (c >= 'a' && c <= 'z'))
+        if (c == '.' || c == '"' || (c >= 'a' && c <= 'z'))
             complete();
     });
     auto* shortcut = new QShortcut(Qt::CTRL | Qt::Key_Space, editor_);
@@ -243,42 +243,18 @@ void RulesStation::showRuns() {
             editor_->setMarginText(sources[i].line - 1, QString("ran %1").arg(runs[i]), kRunsStyle);
 }
 
-// What can follow: behind "widget." its events or properties, behind "screen." its widgets, else every name.
+// What can follow; at the beginning of a word the words of the language, too.
 QStringList RulesStation::completionsFor(const QString& before) const {
     const Document& document = session_.document();
-    const QStringList parts = before.section(' ', -1).split('.');
-    const bool header = before.trimmed().startsWith("on ") || before.startsWith("on ");
+    const std::string written = before.toStdString();
+    const bool isHeader = before.startsWith("on ") && !before.contains(" while ");
     QStringList out;
-    if (parts.size() > 1 && (header || document.screen(parts[parts.size() - 2].toStdString()))) {
-        const std::string owner = parts[parts.size() - 2].toStdString();
-        if (const ScreenRef screen = document.screen(owner); screen && parts.size() == 2) {
-            out << "enter"
-                << "leave";
-            for (const WidgetRef& each : screen->widgets)
-                out << QString::fromStdString(each->name);
-            return out;
-        }
-        for (const ScreenRef& screen : document.screens) {
-            const int at = widgetIndex(*screen, owner);
-            if (at < 0)
-                continue;
-            const Kind kind = screen->widgets[static_cast<size_t>(at)]->kind;
-            if (info(kind).has(kIsTouched))
-                out << "tap"
-                    << "press"
-                    << "release";
-            if (info(kind).has(kPlays))
-                out << "done";
-            return out;
-        }
-        return out;
-    }
-    if (parts.size() == 1)
+    if (!before.section(' ', -1).contains('.') && before.count('"') % 2 == 0)
         for (const std::string& word : ruleKeywords())
             out << QString::fromStdString(word);
-    const std::string written = before.toStdString();
-    for (const std::string& name :
-         before.contains('=') ? namesInExpression(document, written) : namesInStatement(document, written))
+    for (const std::string& name : isHeader               ? namesInEvent(document, written)
+                                   : before.contains('=') ? namesInExpression(document, written)
+                                                          : namesInStatement(document, written))
         out << QString::fromStdString(name);
     return out;
 }
@@ -287,7 +263,7 @@ void RulesStation::complete() {
     int line = 0, column = 0;
     editor_->getCursorPosition(&line, &column);
     const QString before = editor_->text(line).left(column);
-    if (before.contains("//") || before.count('"') % 2 == 1)
+    if (before.contains("//"))
         return;
     const std::string written = before.toStdString();
     const QString typed = QString::fromStdString(std::string(wordAtEnd(written)));
@@ -295,7 +271,8 @@ void RulesStation::complete() {
     for (const QString& each : completionsFor(before))
         if (each.startsWith(typed) && each != typed && !fitting.contains(each))
             fitting << each;
-    if (fitting.isEmpty() || (typed.size() < 2 && !before.endsWith('.') && !before.endsWith(' ')))
+    if (fitting.isEmpty() ||
+        (typed.size() < 2 && !before.endsWith('.') && !before.endsWith(' ') && before.count('"') % 2 == 0))
         return;
     editor_->SendScintilla(QsciScintilla::SCI_AUTOCSHOW, static_cast<unsigned long>(typed.toUtf8().size()),
                            fitting.join('\n').toUtf8().constData());

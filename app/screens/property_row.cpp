@@ -236,8 +236,7 @@ void PropertyRow::complete() {
     for (const QString& each : names_(before))
         if (each.startsWith(word) && each != word && !fitting.contains(each))
             fitting << each;
-    if (fitting.isEmpty() || (word.isEmpty() && !before.endsWith('.') && !before.isEmpty()) ||
-        before.count('"') % 2 == 1) {
+    if (fitting.isEmpty() || (word.isEmpty() && !before.endsWith('.') && !before.endsWith('"') && !before.isEmpty())) {
         completer_->popup()->hide();
         return;
     }

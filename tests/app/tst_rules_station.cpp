@@ -60,7 +60,8 @@ class TestRulesStation : public QObject, support::OnWindow {
     void cleanup() { close(); }
 
     void whatFitsIsOffered() {
-        QCOMPARE(offered("on stop_button."), (QStringList{"press", "release", "tap"}));
+        QCOMPARE(offered("on stop_button."),
+                 (QStringList{"blur", "change", "focus", "hold", "press", "release", "repeat", "swipe", "tap"}));
         QCOMPARE(offered("on flame_frames."), QStringList{"done"});
         const QStringList ofScreen = offered("on programme.");
         QVERIFY(ofScreen.contains("enter") && ofScreen.contains("leave") && ofScreen.size() > 5);
@@ -72,6 +73,9 @@ class TestRulesStation : public QObject, support::OnWindow {
         QVERIFY(offered("// on stop_button.").isEmpty());
         QVERIFY(offered("    programme_name = \"stop_button.").isEmpty());
         QVERIFY(offered("on nobody.").isEmpty());
+        QCOMPARE(offered("    hold_button.align = \""), (QStringList{"left", "middle", "right"}));
+        QCOMPARE(offered("    hold_button.align = \"mi"), QStringList{"middle"});
+        QVERIFY(offered("    hold_button.text = \"{kiln_t").contains("kiln_temp"));
     }
 
     void aMistakeIsReachedFromTheFoot() {
