@@ -65,9 +65,18 @@ std::string dateArguments(const DateTime& date) {
 Result<std::string> driverScript(const BuiltScene& scene, const std::vector<ScriptStep>& steps) {
     const Document& document = scene.document;
     const PixelFormatInfo& format = info(document.panel->format);
-    std::string out = "#include \"" + document.name + ".h\"\n#define PROJECT(name) " + document.name +
-                      "_##name\n#define PANEL_BITS " + std::to_string(format.bits) + "\n#define PANEL_PAGES " +
-                      (format.layout == PixelLayout::Pages ? "1" : "0") + "\n";
+    std::string out = "#include <string.h>\n#include \"" + document.name + ".h\"\n#define PROJECT(name) " +
+                      document.name + "_##name\n#define PANEL_BITS " + std::to_string(format.bits) +
+                      "\n#define PANEL_PAGES " + (format.layout == PixelLayout::Pages ? "1" : "0") + "\n";
+    // Items as the desktop shows them.
+    for (const std::string& each : askingLists(scene)) {
+        out +=
+            itemSignature(document, each) +
+            " {\n    unsigned long number = index + 1ul, unit = 1;\n    uint8_t at = 5;\n" +
+            "    memcpy(text, \"Item \", 5);\n    (void)size;\n    while (number / unit >= 10)\n        unit *= 10;\n" +
+            "    for (; unit != 0; unit /= 10)\n        text[at++] = (char)('0' + number / unit % 10);\n" +
+            "    text[at] = 0;\n}\n";
+    }
     if (document.panel->touch)
         out += "#define HAS_TOUCH 1\n";
     out += "static void set_variable(int step) {\n    switch (step) {\n";

@@ -261,6 +261,26 @@ std::vector<FirmwareFunction> variableFunctions(const BuiltScene& scene, const P
     return out;
 }
 
+std::string itemSymbol(const Document& document, const std::string& list) {
+    return document.name + "_" + list + "_item";
+}
+
+std::string itemSignature(const Document& document, const std::string& list) {
+    return "void " + itemSymbol(document, list) + "(uint16_t index, char *text, uint8_t size)";
+}
+
+std::vector<std::string> askingLists(const BuiltScene& scene) {
+    std::vector<std::string> out;
+    for (const auto& part : scene.parts)
+        for (size_t i = 0; i < part->records.size(); ++i) {
+            const std::string& name = part->source->widgets[i]->name;
+            if (part->source->widgets[i]->kind == Kind::List && part->records[i].list.ask &&
+                std::find(out.begin(), out.end(), name) == out.end())
+                out.push_back(name);
+        }
+    return out;
+}
+
 std::string flushSignature(const std::string& name) {
     return "void " + name +
            "_flush(uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t *bytes, uint32_t count)";

@@ -46,6 +46,13 @@ std::string flushSignature(const std::string& name);
 std::string readSignature(const std::string& name);
 std::string traceSignature(const std::string& name);
 
+// A function that writes the texts of a list's items: lists of the same name have the same one.
+std::string itemSymbol(const Document& document, const std::string& list);
+// Its signature, without the semicolon.
+std::string itemSignature(const Document& document, const std::string& list);
+// The names of the lists that ask for their items, each once.
+std::vector<std::string> askingLists(const BuiltScene& scene);
+
 // Words about the bytes that flush gets on this panel: order of pixels and bytes, units, alignment.
 std::string flushWords(const BuiltScene& scene);
 // An expression in w and h for the number of bytes.
