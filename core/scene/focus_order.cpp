@@ -3,7 +3,9 @@
 
 #include <algorithm>
 #include <charconv>
+#include <map>
 
+#include "core/document/arrange.h"
 #include "core/document/widget_tree.h"
 #include "core/scene/part_fonts.h"
 
@@ -52,6 +54,51 @@ void sortByPlace(std::vector<Reached>::iterator begin, std::vector<Reached>::ite
     }
 }
 
+// The outermost pager, in a container, that a widget lies in; -1 if there is none.
+int pagerOf(const std::vector<WidgetRef>& widgets, size_t at, int within) {
+    int out = -1;
+    // A page may be reached itself.
+    if (static_cast<int>(at) == within)
+        return out;
+    for (int holder = containerOf(widgets, at); holder != within && holder >= 0;
+         holder = containerOf(widgets, static_cast<size_t>(holder)))
+        if (widgets[static_cast<size_t>(holder)]->kind == Kind::Pager)
+            out = holder;
+    return out;
+}
+
+// By place; what lies in a pager comes where that is, page by page.
+void addInOrder(const std::vector<Reached>& all, const std::vector<WidgetRef>& widgets, int within,
+                std::vector<uint16_t>& out) {
+    std::map<int, std::vector<Reached>> paged;
+    std::vector<Reached> own;
+    for (const Reached& each : all) {
+        const int pager = pagerOf(widgets, each.number, within);
+        if (pager < 0) {
+            own.push_back(each);
+            continue;
+        }
+        if (paged[pager].empty())
+            own.push_back({static_cast<uint16_t>(pager), 0, widgets[static_cast<size_t>(pager)].get(),
+                           originIn(widgets, containerOf(widgets, static_cast<size_t>(pager)))});
+        paged[pager].push_back(each);
+    }
+    sortByPlace(own.begin(), own.end());
+    for (const Reached& each : own) {
+        const auto pages = paged.find(each.number);
+        if (pages == paged.end()) {
+            out.push_back(each.number);
+            continue;
+        }
+        for (const size_t page : childrenOf(widgets, each.number)) {
+            std::vector<Reached> there;
+            std::copy_if(pages->second.begin(), pages->second.end(), std::back_inserter(there),
+                         [&](const Reached& at) { return at.number >= page && at.number < endOf(widgets, page); });
+            addInOrder(there, widgets, static_cast<int>(page), out);
+        }
+    }
+}
+
 }  // namespace
 
 std::vector<uint16_t> focusOrder(ScreenPart& part) {
@@ -67,10 +114,10 @@ std::vector<uint16_t> focusOrder(ScreenPart& part) {
     const auto byPlace =
         std::stable_partition(reached.begin(), reached.end(), [](const Reached& each) { return each.turn != 0; });
     std::stable_sort(reached.begin(), byPlace, [](const Reached& a, const Reached& b) { return a.turn < b.turn; });
-    sortByPlace(byPlace, reached.end());
     std::vector<uint16_t> out;
-    for (const Reached& each : reached)
-        out.push_back(each.number);
+    for (auto each = reached.begin(); each != byPlace; ++each)
+        out.push_back(each->number);
+    addInOrder({byPlace, reached.end()}, part.source->widgets, -1, out);
     return out;
 }
 
