@@ -159,8 +159,10 @@ class Arranger {
             flow.wrap ? Length(lineBreadth(screen_.widgets, flow, container)) : size(container, across);
         Length base, line;
         for (const size_t each : childrenOf(screen_.widgets, static_cast<int>(container))) {
-            if (across.stretches(widget(each)))
+            if (flow.stretches(widget(each)))
                 give(each, across.sizeKey, breadth);
+            if (flow.pages)
+                give(each, along.sizeKey, room);
             const Length own = size(each, along);
             Length at = base;
             if (flow.wrap) {
@@ -182,7 +184,7 @@ class Arranger {
                                placeInLine(widget(each), across, std::stoi(breadth.text), widget(each).*across.size));
                 }
             }
-            const Length within = offset(each, across, breadth);
+            const Length within = flow.pages ? Length() : offset(each, across, breadth);
             give(each, along.placeKey, at);
             give(each, across.placeKey, line + within);
             base = place(each, along) + ifVisible(each, own + Length(flow.gap));

@@ -246,8 +246,16 @@ void addScrolled(RulePool& pool, const Screen& screen, const Widget& widget) {
         return;
     const auto place = pool.names().widget(screen.name, widget.name);
     assert(place);
-    for (const auto& [way, key] : {std::pair(GORSE_SCROLL_ACROSS, "pan_x"), std::pair(GORSE_SCROLL_DOWN, "pan_y")})
-        if ((ways & way) != 0 && !pool.slot(*place, *findProperty(widget.kind, key)))
+    const bool isDrawer = (ways & GORSE_SCROLL_DRAWER) != 0;
+    std::vector<const char*> keys;
+    if ((ways & GORSE_SCROLL_ACROSS) != 0)
+        keys.push_back(isDrawer ? "x" : "pan_x");
+    if ((ways & GORSE_SCROLL_DOWN) != 0)
+        keys.push_back(isDrawer ? "y" : "pan_y");
+    if (isDrawer)
+        keys.push_back("clip");
+    for (const char* key : keys)
+        if (!pool.slot(*place, *findProperty(Kind::Group, key)))
             reportTooManySlots(pool, screen, widget);
 }
 
