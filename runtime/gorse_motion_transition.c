@@ -5,6 +5,7 @@
 #include "gorse_copies.h"
 #include "gorse_ease.h"
 #include "gorse_focus.h"
+#include "gorse_levels.h"
 #include "gorse_strip.h"
 #include "gorse_transition.h"
 
@@ -21,14 +22,13 @@ uint8_t gorse_in_transition(const gorse *g) {
 
 static uint8_t *former_memory(const gorse *g) { return (uint8_t *)(gorse_transition_state_of(g) + 1); }
 
-/* Exchanges what the shown screen and the one before it have in the state. */
-static void exchange_memory(gorse *g) {
-    uint8_t *a = (uint8_t *)gorse_screen_memory(g), *b = former_memory(g);
+void gorse_exchange_memory(const gorse *g, uint8_t *other) {
+    uint8_t *memory = (uint8_t *)gorse_screen_memory(g);
     uint16_t i;
-    for (i = g->scene->transitions->bytes; i != 0u; i--, a++, b++) {
-        const uint8_t kept = *a;
-        *a = *b;
-        *b = kept;
+    for (i = g->scene->transitions->bytes; i != 0u; i--, memory++, other++) {
+        const uint8_t kept = *memory;
+        *memory = *other;
+        *other = kept;
     }
 }
 
@@ -48,6 +48,9 @@ static GORSE_OWN_FRAME void draw_moved(gorse_canvas *c, const gorse_rect *area, 
     c->strip.x = (uint16_t)(c->strip.x - (uint16_t)by->x);
     c->strip.y = (uint16_t)(c->strip.y - (uint16_t)by->y);
     c->clip = part;
+    /* One that is meant to lie over others has none below it now. */
+    if (gorse_alpha(screen->background) != 255u)
+        gorse_fill_rect(c, &part, screen->background | 0xff000000u);
     gorse_draw_screen(c, &part, screen);
     c->strip.x = (uint16_t)(c->strip.x + (uint16_t)by->x);
     c->strip.y = (uint16_t)(c->strip.y + (uint16_t)by->y);
@@ -64,9 +67,9 @@ static GORSE_OWN_FRAME void draw_former(gorse *g, gorse_canvas *c, const gorse_r
         focused = gorse_focus_of(g)->widget;
         gorse_focus_of(g)->widget = gorse_remembered_focus(g)[state->from];
     }
-    exchange_memory(g);
+    gorse_exchange_memory(g, former_memory(g));
     draw_moved(c, area, by);
-    exchange_memory(g);
+    gorse_exchange_memory(g, former_memory(g));
     if (has_focus != 0u)
         gorse_focus_of(g)->widget = focused;
     head->screen = state->shown;
@@ -139,7 +142,7 @@ void gorse_paint_strip(gorse *g, const gorse_rect *area, uint32_t stride) {
     if (gorse_in_transition(g) != 0u)
         draw_both(g, &c, area);
     else
-        gorse_draw_screen(&c, area, gorse_shown(g));
+        gorse_draw_levels(g, &c, area);
     gorse_send_strip(g, &c);
 }
 
@@ -164,7 +167,11 @@ static uint8_t chosen(gorse_transition_state *state, uint8_t back) {
 static void begin(gorse *g) {
     gorse_transition_state *state = gorse_transition_state_of(g);
     const gorse_head *head = gorse_head_of(g);
-    if (head->started != 0u && state->shown != head->screen) {
+    const uint8_t change = gorse_change_levels(g, &state->shown);
+    if (change != GORSE_CHANGE_PLAIN) {
+        state->runs = 0;
+        state->asked = 0;
+    } else if (head->started != 0u && state->shown != head->screen) {
         const uint8_t back = (uint8_t)(head->back_count < state->depth), asked = state->asked;
         const uint8_t number = chosen(state, back);
         state->back = (uint8_t)(back != 0u && asked == 0u);

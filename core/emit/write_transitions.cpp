@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/emit/c_record.h"
+#include "core/emit/runtime_symbols.h"
 #include "core/emit/scene_writer.h"
 
 namespace gorsefinch {
@@ -13,9 +14,23 @@ std::string writeTransitions(const BuiltScene& scene) {
     for (const gorse_transition& each : scene.transitionList)
         out += "    {" + std::to_string(each.ms) + ", " + std::to_string(each.how) + ", " + std::to_string(each.way) +
                ", " + std::to_string(each.ease) + ", {0, 0, 0}},\n";
-    return out + "};\nstatic const GORSE_ROM gorse_transitions " + name + "_transitions = {" + name +
-           "_transition_list, " + (t.mix_back ? "gorse_mix_back" : "0") + ", " + std::to_string(t.state_at) + "u, " +
-           std::to_string(t.bytes) + ", " + std::to_string(t.count) + ", " + std::to_string(t.fades) + "};\n\n";
+    out += "};\n";
+    const auto words = [&](const char* what, const std::vector<uint16_t>& all) {
+        std::string list;
+        for (const uint16_t each : all)
+            list += (list.empty() ? "" : ", ") + (each == GORSE_NONE ? "GORSE_NONE" : std::to_string(each));
+        out += "static const GORSE_ROM uint16_t " + name + "_" + what + "[] = {" + list + "};\n";
+    };
+    if (t.keeps) {
+        words("keeps", scene.keeps);
+        words("kept_bytes", scene.keptBytes);
+    }
+    return out + "static const GORSE_ROM gorse_transitions " + name + "_transitions = {" + name + "_transition_list, " +
+           (t.mix_back ? "gorse_mix_back" : "0") + ", " + std::to_string(t.state_at) + "u, " +
+           std::to_string(t.levels_at) + "u, " + (t.keeps ? name + "_keeps, " + name + "_kept_bytes, " : "0, 0, ") +
+           motionSymbol(t.inner) + ", " + std::to_string(t.bytes) + ", " + std::to_string(t.count) + ", " +
+           std::to_string(t.fades) + ", " + std::to_string(t.levels) + ", " + std::to_string(t.has_levels) +
+           ", {0, 0}};\n\n";
 }
 
 }  // namespace gorsefinch

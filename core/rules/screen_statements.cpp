@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // go status, slide left 250 ms, ease out
+// open alarm over
 #include <algorithm>
 
 #include "core/rules/statement_compiler.h"
@@ -14,17 +15,40 @@ constexpr size_t kMaxTransitions = 200;
 }  // namespace
 
 void StatementCompiler::go(const std::vector<Token>& tokens, Compiled& body) {
-    const Token& name = at(tokens, 1);
-    const int screen = pool_.names().screen(name.text);
-    if (name.type != TokenType::Name || screen < 0)
-        report(Severity::Error, name,
-               name.type == TokenType::Name ? "there is no screen \"" + name.text + "\"" : "a screen belongs here",
-               kFindScreen);
+    const int screen = screenOf(at(tokens, 1));
     transition(tokens, 2, body);
     body.operation(GORSE_OP_GO);
     body.word(screen);
-    if (screen >= 0)
+    if (screen >= 0) {
         file_.addLead(screen);
+        pool_.out().gone.insert(screen);
+    }
+}
+
+// The number of a screen; -1 after reporting that there is none.
+int StatementCompiler::screenOf(const Token& name) {
+    const int screen = pool_.names().screen(name.text);
+    if (name.type == TokenType::Name && screen >= 0)
+        return screen;
+    report(Severity::Error, name,
+           name.type == TokenType::Name ? "there is no screen \"" + name.text + "\"" : "a screen belongs here",
+           kFindScreen);
+    return -1;
+}
+
+void StatementCompiler::openOver(const std::vector<Token>& tokens, Compiled& body) {
+    const int screen = screenOf(at(tokens, 1));
+    expectEnd(tokens, 3);
+    body.operation(GORSE_OP_COMMAND);
+    body.word(GORSE_NONE);
+    body.word(screen);
+    body.byte(GORSE_COMMAND_OVER);
+    body.operation(GORSE_OP_GO);
+    body.word(screen);
+    if (screen >= 0) {
+        file_.addLead(screen);
+        pool_.out().opened.insert(screen);
+    }
 }
 
 // What is written behind a change of screens, for that one.

@@ -5,6 +5,7 @@
 #include <tuple>
 
 #include "runtime/gorse_glide.h"
+#include "runtime/gorse_levels.h"
 #include "runtime/gorse_transition.h"
 
 namespace gorsefinch {
@@ -38,6 +39,23 @@ void carryGlides(const BuiltScene& before, const gorse& from, const BuiltScene& 
                 free->runs = static_cast<uint16_t>(number + 1);
                 ++free;
             }
+}
+
+void showOver(const std::vector<uint16_t>& below, gorse& to) {
+    gorse_head& head = *gorse_head_of(&to);
+    const uint16_t top = head.screen;
+    if (below.empty() || below.size() > to.scene->transitions->levels) {
+        gorse_show_screen(&to);
+        return;
+    }
+    uint16_t& shown = gorse_transition_state_of(&to)->shown;
+    shown = head.screen = below.front();
+    gorse_show_screen(&to);
+    for (size_t i = 1; i <= below.size(); ++i) {
+        head.screen = i < below.size() ? below[i] : top;
+        gorse_levels_of(&to)->over = head.screen;
+        gorse_show_screen(&to);
+    }
 }
 
 void carryTransitions(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {

@@ -10,6 +10,8 @@ namespace gorsefinch {
 void carryGlides(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to);
 // A transition has come to its end. Which ones led to the screens of the history is known as long as the rules are the
 // same.
+// Shows the screen that the head has, over those that lay below it; these are numbers of the new scene.
+void showOver(const std::vector<uint16_t>& below, gorse& to);
 void carryTransitions(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to);
 
 }  // namespace gorsefinch
