@@ -61,7 +61,8 @@ void Canvas::refreshPicture() {
         const Selection& selection = session_.selection();
         const ShownStates states{selection.names().size() == 1 ? selection.names().front() : std::string(),
                                  selection.shownStates()};
-        picture_ = toImage(drawScreen(*session_.scene(), selection.screenIndex(), &session_.runner().twin(), states));
+        picture_ = toImage(drawScreen(*session_.scene(), selection.screenIndex(), &session_.runner().twin(), states,
+                                      &selection.panes()));
     }
     update();
 }
@@ -147,7 +148,9 @@ void Canvas::insert(Kind kind, const QRect& box, const std::optional<QLine>& way
     if (follows && drawn)
         widget.properties["points"] =
             PointList{{way->x1() - box.x(), way->y1() - box.y()}, {way->x2() - box.x(), way->y2() - box.y()}};
-    session_.addWidgets(document, {widget}, tr("Add %1").arg(info(kind).key));
+    std::vector<Widget> added = newContent(*session_.selection().screen(), widget);
+    added.insert(added.begin(), std::move(widget));
+    session_.addWidgets(document, std::move(added), tr("Add %1").arg(info(kind).key));
     setFocus();
 }
 

@@ -94,6 +94,7 @@ class Canvas : public QWidget {
     void drawRulers(QPainter& painter) const;
     void drawPanel(QPainter& painter);
     void drawHiddenAndZones(QPainter& painter) const;
+    void drawClosed(QPainter& painter) const;
     void drawSelection(QPainter& painter) const;
     void drawGuides(QPainter& painter) const;
     void drawDrop(QPainter& painter) const;
@@ -106,6 +107,7 @@ class Canvas : public QWidget {
     // Where the boxes of what a container holds begin to count, the screen's own for -1; and what is seen of them.
     QPoint originNow(int container) const;
     QRect seenNow(int container) const;
+    bool isOpenAt(size_t number, const QPoint& at) const;
     // The widget that the pointer chooses at a point of the panel, in the entered container; null if there is none.
     WidgetRef widgetAt(const QPoint& at) const;
     // The number of the topmost widget of any container whose box, made larger by a margin, holds a point and that

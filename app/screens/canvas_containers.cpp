@@ -15,6 +15,8 @@ namespace gorsefinch::app {
 
 namespace {
 
+constexpr int kOutlineReach = 4;  // pixels inside a drawer's outline
+
 // True if containers place or stretch the widget by what expressions change. What rules hide, the canvas shows.
 bool isPlacedNow(Session& session, const Widget& widget, std::string_view key) {
     const auto& arranged = session.scene()->rules->arranged;
@@ -43,7 +45,13 @@ QPoint Canvas::originNow(int container) const {
     for (; container >= 0; container = containerOf(widgets, static_cast<size_t>(container))) {
         const auto number = static_cast<size_t>(container);
         const auto value = [&](const char* key) { return valueNow(session_, number, *widgets[number], key); };
-        out += QPoint(value("x") - value("pan_x"), value("y") - value("pan_y"));
+        out += QPoint(value("x"), value("y"));
+        if (widgets[number]->kind == Kind::Pager) {
+            const Offset pan = panOfPages(widgets, number, session_.selection().panes());
+            out -= QPoint(pan.x, pan.y);
+        } else if (findProperty(widgets[number]->kind, "pan_x")) {
+            out -= QPoint(value("pan_x"), value("pan_y"));
+        }
     }
     return out;
 }
@@ -69,9 +77,20 @@ QRect Canvas::seenNow(int container) const {
     const Panel& panel = *session_.document().panel;
     QRect out(-kMaxPanelSide, -kMaxPanelSide, panel.width + 2 * kMaxPanelSide, panel.height + 2 * kMaxPanelSide);
     for (; container >= 0; container = containerOf(widgets, static_cast<size_t>(container)))
-        if (const Widget& holds = *widgets[static_cast<size_t>(container)]; clips(session_.document(), holds))
+        if (!isOpenDrawer(*widgets[static_cast<size_t>(container)], session_.selection().panes()))
+            return {};
+        else if (const Widget& holds = *widgets[static_cast<size_t>(container)]; clips(session_.document(), holds))
             out &= boxNow(holds);
     return out;
+}
+
+// A drawer that is closed on the canvas is there by its outline only.
+bool Canvas::isOpenAt(size_t number, const QPoint& at) const {
+    const auto& widgets = session_.selection().screen()->widgets;
+    if (isOpenDrawer(*widgets[number], session_.selection().panes()))
+        return true;
+    const int reach = kOutlineReach;
+    return !boxNow(number, containerOf(widgets, number)).adjusted(reach, reach, -reach, -reach).contains(at);
 }
 
 int Canvas::topmostAt(const QPoint& at, const std::function<bool(size_t)>& suits, int margin) const {
@@ -79,7 +98,7 @@ int Canvas::topmostAt(const QPoint& at, const std::function<bool(size_t)>& suits
     const std::vector<int> holders = containersOf(widgets);
     for (size_t i = widgets.size(); i-- > 0;)
         if (boxNow(i, holders[i]).adjusted(-margin, -margin, margin, margin).contains(at) && suits(i) &&
-            seenNow(holders[i]).contains(at))
+            isOpenAt(i, at) && seenNow(holders[i]).contains(at))
             return static_cast<int>(i);
     return -1;
 }

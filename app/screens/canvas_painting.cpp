@@ -71,6 +71,7 @@ void Canvas::paintEvent(QPaintEvent*) {
     drawPanel(painter);
     if (!operating_) {
         drawHiddenAndZones(painter);
+        drawClosed(painter);
         drawCells(painter);
         drawGuides(painter);
         drawDrop(painter);
@@ -129,7 +130,7 @@ void Canvas::drawHiddenAndZones(QPainter& painter) const {
         const WidgetRef& each = widgets[i];
         const bool unseen = info(each->kind).has(kIsUnseen);
         const bool zone = unseen || (zonesShown_ && info(each->kind).has(kIsTouched));
-        if (each->visible && !zone)
+        if ((each->visible && !zone) || !isInSight(widgets, i, session_.selection().panes()))
             continue;
         const QRect now = boxNow(i, holders[i]);
         const QRect box(fromPanel(now.topLeft()).toPoint(), now.size() * zoom_);
@@ -140,6 +141,20 @@ void Canvas::drawHiddenAndZones(QPainter& painter) const {
         drawOutline(painter, box, each->visible ? touched : hidden);
         if (!each->visible)
             painter.drawPixmap(box.topLeft() + QPoint(3, 3), Theme::pixmap("eye_closed", QColor("#d7dbd6"), 14));
+    }
+}
+
+// Drawers that are closed while nothing in them is selected.
+void Canvas::drawClosed(QPainter& painter) const {
+    const auto& widgets = session_.selection().screen()->widgets;
+    for (size_t i = 0; i < widgets.size(); ++i) {
+        if (isOpenDrawer(*widgets[i], session_.selection().panes()) ||
+            !isInSight(widgets, i, session_.selection().panes()))
+            continue;
+        const QRect now = boxNow(i, containerOf(widgets, i));
+        const QRect box(fromPanel(now.topLeft()).toPoint(), now.size() * zoom_);
+        drawOutline(painter, box, dots(QColor("#d7dbd6")));
+        drawTag(painter, {box.center().x() + 0.5, box.top() + 12.0}, QString::fromStdString(widgets[i]->name));
     }
 }
 

@@ -22,12 +22,17 @@ namespace gorsefinch::app {
 
 namespace {
 
-// The name of the container that places one of the named widgets; nothing if none is placed.
-std::optional<std::string> placedByFlow(const std::vector<WidgetRef>& widgets, const Names& names) {
+struct Placed {
+    std::string container;
+    bool pages;  // each is as large as it
+};
+
+// What places one of the named widgets; nothing if none is placed.
+std::optional<Placed> placedByFlow(const std::vector<WidgetRef>& widgets, const Names& names) {
     for (const size_t top : topmostOf(widgets, names))
-        if (const int container = containerOf(widgets, top);
-            container >= 0 && flowOf(*widgets[static_cast<size_t>(container)]))
-            return widgets[static_cast<size_t>(container)]->name;
+        if (const int container = containerOf(widgets, top); container >= 0)
+            if (const auto flow = flowOf(*widgets[static_cast<size_t>(container)]))
+                return Placed{widgets[static_cast<size_t>(container)]->name, flow->pages};
     return std::nullopt;
 }
 
@@ -151,46 +156,6 @@ void Sheet::addRow(const QString& caption, QWidget* field, const QString& help, 
     rows_.push_back({label, std::move(fill)});
 }
 
-void Sheet::buildScreen() {
-    name_ = new QLineEdit(page_);
-    name_->setObjectName("name");
-    addRow(tr("Screen"), name_, tr("The screen's name; rules and generated code use it"), [this] {
-        if (!name_->hasFocus() || !name_->isModified())
-            name_->setText(session_.selection().screenName());
-    });
-    connect(name_, &QLineEdit::editingFinished, this, [this] {
-        if (!name_->isModified())
-            return;
-        name_->setModified(false);
-        const std::string to = name_->text().trimmed().toStdString();
-        if (to == session_.selection().screenName().toStdString() ||
-            !session_.edit(renameScreen(session_.document(), session_.selection().screenName().toStdString(), to),
-                           tr("Rename screen")))
-            name_->setText(session_.selection().screenName());
-    });
-    auto* background = new ColourField(page_);
-    background->setObjectName("background");
-    addRow(tr("Background"), background, {},
-           [this, background] { background->setColour(session_.selection().screen()->background); });
-    const auto setBackground = [this](Colour colour, const QString& merge) {
-        Screen next = *session_.selection().screen();
-        next.background = Colour{colour.argb | 0xff000000u};
-        session_.edit(withScreen(session_.document(), session_.selection().screenIndex(), std::move(next)),
-                      tr("Change background"), merge);
-    };
-    connect(background, &ColourField::colourChosen, this,
-            [setBackground](Colour c) { setBackground(c, "background"); });
-    connect(background, &ColourField::chosenLive, this, [setBackground](Colour c) { setBackground(c, "background"); });
-    addLine();
-    auto* hint = new QLabel(tr("Click a widget on the canvas or in the layers to set it here. "
-                               "Drag a band around several; Shift adds and takes away."),
-                            page_);
-    hint->setWordWrap(true);
-    hint->setProperty("quiet", true);
-    hint->setContentsMargins(12, 4, 12, 0);
-    column_->addWidget(hint);
-}
-
 void Sheet::buildWidget(Kind kind, bool sameKind) {
     const auto selected = session_.selection().widgets();
     if (selected.size() == 1) {
@@ -222,6 +187,8 @@ void Sheet::buildWidget(Kind kind, bool sameKind) {
         addHeading(tr("%1 widgets").arg(selected.size()));
     }
     addBox();
+    if (selected.size() == 1)
+        addPages();
     addLine();
     if (sameKind) {
         std::string_view section;
@@ -274,12 +241,13 @@ void Sheet::addBox() {
         const Widget& w = *selected.front();
         const auto placed = placedByFlow(session_.selection().screen()->widgets, session_.selection().names());
         for (size_t i = 0; i < 4; ++i) {
-            const bool set = !placed || i > 1;
+            const bool set = !placed || (i > 1 && !placed->pages);
             fields[i]->setEnabled(set);
             fields[i]->setToolTip(
-                set ? tr("%1 in pixels; takes sums such as 320-24 or w/2").arg(placeProperties()[i].help)
-                    : tr("%1 places it: drag it, or use the arrow keys, to give it another turn")
-                          .arg(fromStd(*placed)));
+                set     ? tr("%1 in pixels; takes sums such as 320-24 or w/2").arg(placeProperties()[i].help)
+                : i > 1 ? tr("It is as large as %1, whose page it is").arg(fromStd(placed->container))
+                        : tr("%1 places it: drag it, or use the arrow keys, to give it another turn")
+                              .arg(fromStd(placed->container)));
             fields[i]->setBox({static_cast<double>(w.x), static_cast<double>(w.y), static_cast<double>(w.w),
                                static_cast<double>(w.h)});
             const auto value = common(placeProperties()[i]);

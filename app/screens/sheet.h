@@ -52,6 +52,13 @@ class Sheet : public QScrollArea {
     void addShownStates();
     void addRules();
     void addLead();
+    void addPages();
+    void addBackground();
+    void addShade();
+    void addKeeping();
+    void changeScreen(const std::function<void(Screen&)>& change, const QString& label, const QString& merge);
+    void turnPage(int by);
+    void addPage();
     void setLead(const std::string& widget, const std::optional<Lead>& lead);
     void addHeading(const QString& text);
     void addLine();

@@ -63,7 +63,7 @@ void Sheet::addLead() {
     for (const std::string& each : offeredTransitions())
         by->addItem(fromStd(each));
     by->lineEdit()->setPlaceholderText(tr("as the project says"));
-    // A mistake is told, and the field shows what holds again.
+    // An error is reported, and the field shows the current value again.
     const auto take = [this, by, name, lead] {
         by->lineEdit()->setModified(false);
         if (const auto before = lead())

@@ -102,7 +102,10 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
     Screen screen;
     screen.name = "sample";
     screen.background = from.screens.front()->background;
+    const std::vector<Widget> content = sampleContent(widget);
     screen.widgets.push_back(std::make_shared<const Widget>(std::move(widget)));
+    for (const Widget& each : content)
+        screen.widgets.push_back(std::make_shared<const Widget>(each));
     sample.screens = {std::make_shared<const Screen>(std::move(screen))};
     return sample;
 }
@@ -112,8 +115,9 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
 QPixmap samplePicture(Session& session, Kind kind, const QSize& size) {
     SceneBuilder builder;
     const BuiltSceneRef scene = builder.build(sampleDocument(session.document(), kind, size));
+    const ShownPanes open{{}, {scene->document.screens.front()->widgets.front()->name}};
     if (scene->scene.recorder_count == 0)
-        return QPixmap::fromImage(toImage(drawScreen(*scene, 0)));
+        return QPixmap::fromImage(toImage(drawScreen(*scene, 0, nullptr, {}, &open)));
     Twin twin(scene);
     recordCourse(twin);
     return QPixmap::fromImage(toImage(twin.memory()));

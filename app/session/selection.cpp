@@ -34,6 +34,7 @@ void Selection::showScreen(const QString& name) {
     names_.clear();
     container_.clear();
     shownStates_ = 0;
+    updatePanes();
     Q_EMIT changed();
 }
 
@@ -44,6 +45,7 @@ void Selection::select(const Names& names) {
     names_ = names;
     takeContainer();
     shownStates_ = 0;
+    updatePanes();
     Q_EMIT changed();
 }
 
@@ -60,6 +62,15 @@ void Selection::takeContainer() {
     }
 }
 
+void Selection::updatePanes() {
+    if (!session_.isOpen())
+        return;
+    Names names = names_;
+    if (!container_.empty())
+        names.push_back(container_);
+    showPanes(panes_, *screen(), names);
+}
+
 int Selection::containerIndex() const {
     return session_.isOpen() && !container_.empty() ? widgetIndex(*screen(), container_) : -1;
 }
@@ -73,6 +84,7 @@ void Selection::enter(const std::string& container) {
     names_.clear();
     shownStates_ = 0;
     container_ = container;
+    updatePanes();
     Q_EMIT changed();
 }
 
@@ -96,6 +108,7 @@ void Selection::reset() {
     names_.clear();
     container_.clear();
     shownStates_ = 0;
+    panes_ = {};
 }
 
 void Selection::followScreen(const Document& before) {
@@ -112,7 +125,9 @@ void Selection::dropMissing() {
     const size_t before = names_.size();
     std::erase_if(names_, [&](const std::string& name) { return widgetIndex(*on, name) < 0; });
     takeContainer();
-    if (names_.size() != before)
+    const ShownPanes panes = panes_;
+    updatePanes();
+    if (names_.size() != before || panes != panes_)
         Q_EMIT changed();
 }
 

@@ -4,6 +4,7 @@
 #include <QObject>
 #include <QString>
 
+#include "core/document/shown_panes.h"
 #include "core/edits/edit.h"
 
 namespace gorsefinch::app {
@@ -50,18 +51,23 @@ class Selection : public QObject {
     void followScreen(const Document& before);
     void dropMissing();
 
+    // What the canvas shows of pagers and drawers: what holds the selected widgets.
+    const ShownPanes& panes() const { return panes_; }
+
   Q_SIGNALS:
     void changed();
     void shownStatesChanged();
 
   private:
     void takeContainer();
+    void updatePanes();
 
     Session& session_;
     QString screen_;
     Names names_;
     std::string container_;
     uint8_t shownStates_ = 0;
+    ShownPanes panes_;
 };
 
 }  // namespace gorsefinch::app

@@ -87,6 +87,59 @@ Widget newWidget(const Document& document, const Screen& screen, Kind kind, int 
     return widget;
 }
 
+Widget newPage(const Screen& screen, const Widget& pager, const std::vector<Widget>& others) {
+    Widget page;
+    page.kind = Kind::Group;
+    page.name = uniqueName("page", [&](std::string_view name) {
+        return name == pager.name || widgetIndex(screen, name) >= 0 ||
+               std::any_of(others.begin(), others.end(), [&](const Widget& each) { return each.name == name; });
+    });
+    page.depth = pager.depth + 1;
+    page.w = pager.w;
+    page.h = pager.h;
+    return page;
+}
+
+std::vector<Widget> sampleContent(const Widget& container) {
+    std::vector<Widget> out;
+    const auto add = [&](Kind kind, int depth, int x, int y, int w, int h, uint32_t fill) {
+        Widget part;
+        part.kind = kind;
+        part.name = "part" + std::to_string(out.size());
+        part.depth = depth;
+        part.x = x;
+        part.y = y;
+        part.w = std::max(w, 1);
+        part.h = std::max(h, 1);
+        if (fill != 0)
+            part.properties["fill"] = opaque(fill);
+        out.push_back(std::move(part));
+    };
+    constexpr uint32_t quiet = 0x8A948E;
+    const int w = container.w, h = container.h;
+    if (container.kind == Kind::Group) {
+        add(Kind::Rectangle, 1, w / 8, h / 4, w / 3, h / 2, quiet);
+        add(Kind::Disc, 1, w * 5 / 8, h / 4, h / 2, h / 2, quiet);
+    } else if (container.kind == Kind::Pager) {
+        for (int page = 0; page < 3; ++page) {
+            add(Kind::Group, 1, page * w, 0, w, h, 0);
+            add(Kind::Rectangle, 2, w / 8, h / 5, w * 3 / 4, h / 4, quiet);
+        }
+    } else if (container.kind == Kind::Drawer) {
+        for (int line = 0; line < 3; ++line)
+            add(Kind::Rectangle, 1, w / 6, (2 * line + 1) * h / 7, w / 2, std::max(h / 9, 1), quiet);
+    }
+    return out;
+}
+
+std::vector<Widget> newContent(const Screen& screen, const Widget& container) {
+    std::vector<Widget> out;
+    if (container.kind == Kind::Pager)
+        for (int i = 0; i < 2; ++i)
+            out.push_back(newPage(screen, container, out));
+    return out;
+}
+
 Widget imageWidget(const Document& document, const Screen& screen, const std::string& image, int w, int h, int x, int y,
                    bool moves) {
     const Panel& panel = *document.panel;
