@@ -25,7 +25,8 @@ bool isOptional(std::string_view name) {
           "gorse_indicator",     "gorse_cells",         "gorse_code_cells",    "gorse_elements",
           "gorse_code_elements", "gorse_fade",          "gorse_wrapped",       "gorse_widgets",
           "gorse_container",     "gorse_scroll",        "gorse_recolour",      "gorse_box",
-          "gorse_strip",         "gorse_ease",          "gorse_transition"})
+          "gorse_strip",         "gorse_ease",          "gorse_transition",    "gorse_pager",
+          "gorse_drawer",        "gorse_list",          "gorse_levels"})
         if (name.starts_with(prefix) && name.ends_with(".c"))
             return true;
     return name == "gorse_latch.h" || name == "gorse_cover.h" || name == "gorse_gauge.h" || name == "gorse_blade.h" ||
@@ -35,7 +36,8 @@ bool isOptional(std::string_view name) {
            name == "gorse_touch_map.h" || name == "gorse_acting_button.h" || name == "gorse_slider.h" ||
            name == "gorse_ring.h" || name == "gorse_container.h" || name == "gorse_scroll.h" ||
            name == "gorse_copies.h" || name == "gorse_transition.h" || name == "gorse_ease.h" ||
-           name == "gorse_glide.h";
+           name == "gorse_glide.h" || name == "gorse_pager.h" || name == "gorse_drawer.h" || name == "gorse_list.h" ||
+           name == "gorse_levels.h";
 }
 
 // Names of files. They are literals, so most repetitions are found by their address; a project has hundreds of images.
@@ -116,9 +118,19 @@ void addKeySources(const BuiltScene& scene, ChosenSources& chosen) {
             chosen.add(each);
 }
 
+// Widgets lie in others.
+bool hasHolders(const BuiltScene& scene) {
+    return std::any_of(scene.parts.begin(), scene.parts.end(), [](const auto& part) { return !part->holders.empty(); });
+}
+
+bool hasKind(const BuiltScene& scene, const gorse_kind* kind) {
+    const auto kinds = kindsOf(scene);
+    return std::any_of(kinds.begin(), kinds.end(), [&](const auto* each) { return each->kind == kind; });
+}
+
 // Widgets in others, and which of these a finger moves.
 void addContainerSources(const BuiltScene& scene, ChosenSources& chosen) {
-    const bool holds = scene.scene.containers != nullptr, scrolls = holds && scene.containers.scrolls != 0;
+    const bool holds = hasHolders(scene), scrolls = scene.scene.containers && scene.containers.scrolls != 0;
     if (holds)
         for (const char* each : {"gorse_container_place.c", "gorse_container_widgets.c"})
             chosen.add(each);
@@ -131,6 +143,19 @@ void addContainerSources(const BuiltScene& scene, ChosenSources& chosen) {
         chosen.add("gorse_container_none.c");
     if (scene.scene.controls && !scrolls)
         chosen.add("gorse_scroll_none.c");
+    if (!scene.scene.controls && !holds)
+        return;
+    for (const char* each : {"gorse_pager.h", "gorse_drawer.h"})
+        chosen.add(each);
+    if (holds || scrolls)
+        chosen.add("gorse_container_record.c");
+    chosen.add("gorse_list.h");
+    if (!hasKind(scene, &gorse_kind_list.kind))
+        chosen.add("gorse_list_none.c");
+    if (!hasKind(scene, &gorse_kind_pager))
+        chosen.add("gorse_pager_none.c");
+    if (!hasKind(scene, &gorse_kind_drawer))
+        chosen.add("gorse_drawer_none.c");
 }
 
 // What changes with time.
@@ -148,7 +173,9 @@ void addGlideSources(const BuiltScene& scene, ChosenSources& chosen) {
 // Changes of screens, and what lets something through beside single widgets.
 void addTransitionSources(const BuiltScene& scene, ChosenSources& chosen) {
     if (scene.scene.transitions)
-        chosen.add("gorse_motion_transition.c");
+        for (const char* each : {"gorse_motion_transition.c", "gorse_levels.h",
+                                 scene.transitions.has_levels != 0 ? "gorse_levels.c" : "gorse_levels_none.c"})
+            chosen.add(each);
     else
         chosen.add("gorse_strip.c");
     if (scene.scene.controls && !scene.scene.transitions)
@@ -178,8 +205,8 @@ std::vector<std::string> neededSources(const BuiltScene& scene) {
     chosen.add(format.panelSymbol.source);
     if (scene.scene.controls)
         for (const char* each : {"gorse_focus.h", "gorse_input_controls.c", "gorse_see_controls.c", "gorse_control.c",
-                                 "gorse_control.h", "gorse_container.h", "gorse_scroll.h", "gorse_transition.h",
-                                 "gorse_wrapped.h", "gorse_motion_controls.c"})
+                                 "gorse_indicator.c", "gorse_control.h", "gorse_container.h", "gorse_scroll.h",
+                                 "gorse_transition.h", "gorse_wrapped.h", "gorse_motion_controls.c"})
             chosen.add(each);
     else
         chosen.add("gorse_see.c");
