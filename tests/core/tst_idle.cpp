@@ -11,7 +11,7 @@ using namespace support;
 
 namespace {
 
-Document documentWith(const std::string& rules) {
+Document idleDocument(const std::string& rules) {
     Document d = withPanelOf(makeDocument({"one", "two"}), PixelFormat::Rgb565, 0, 60, 40);
     Panel panel = *d.panel;
     panel.knob = true;
@@ -32,7 +32,7 @@ class TestIdle : public QObject {
   private Q_SLOTS:
     void itRunsOnceAndWakes() {
         const Document d =
-            documentWith("on idle 60 s\n    panel.light = 10\n    go one\notherwise\n    panel.light = 80\n");
+            idleDocument("on idle 60 s\n    panel.light = 10\n    go one\notherwise\n    panel.light = 80\n");
         const std::function<void(Twin&)> inputs[] = {[](Twin& twin) {
                                                          twin.touch(5, 5, true);
                                                          twin.touch(5, 5, false);
@@ -70,7 +70,7 @@ class TestIdle : public QObject {
     // A finger that stays down is input, and a condition delays it.
     void whatKeepsItFromRunning() {
         Twin twin(
-            builder_.build(documentWith("on idle 10 s while !busy\n    go one\n\non idle 300 ms\n    busy = yes\n")));
+            builder_.build(idleDocument("on idle 10 s while !busy\n    go one\n\non idle 300 ms\n    busy = yes\n")));
         twin.step(0);
         twin.touch(5, 5, true);
         twin.step(60000);
@@ -89,9 +89,9 @@ class TestIdle : public QObject {
     }
 
     void mistakesAreTold() {
-        QVERIFY(tells(builder_.build(documentWith("on idle\n    go one\n"))->rules->problems, "a time belongs here"));
+        QVERIFY(tells(builder_.build(idleDocument("on idle\n    go one\n"))->rules->problems, "a time belongs here"));
         QVERIFY(
-            tells(builder_.build(documentWith("on one.enter\n    go two\notherwise\n    go one\n"))->rules->problems,
+            tells(builder_.build(idleDocument("on one.enter\n    go two\notherwise\n    go one\n"))->rules->problems,
                   "only a when and on idle"));
     }
 };

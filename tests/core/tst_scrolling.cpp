@@ -6,8 +6,7 @@
 #include "core/sim/twin.h"
 #include "runtime/gorse_internal.h"
 #include "runtime/gorse_scroll.h"
-#include "tests/support/built_scene.h"
-#include "tests/support/projects.h"
+#include "tests/support/on_twin.h"
 #include "tests/support/rounds.h"
 #include "tests/support/test_case.h"
 
@@ -36,34 +35,13 @@ Document listDocument(const std::string& scroll = "down") {
 
 }  // namespace
 
-class TestScrolling : public QObject {
+class TestScrolling : public QObject, support::OnTwin {
     Q_OBJECT
-
-    SceneBuilder builder_;
-    std::unique_ptr<Twin> twin_;
-
-    void begin(const Document& document) {
-        twin_ = std::make_unique<Twin>(builder_.build(document));
-        twin_->step(0);
-        (void)twin_->takeFlushed();
-    }
 
     int pan(const char* key = "pan_y", const char* group = "list") { return slotNow(*twin_, group, key); }
 
-    void wait(int ms, int step = 16) {
-        for (int passed = 0; passed < ms; passed += step)
-            twin_->step(twin_->now() + static_cast<uint32_t>(step));
-    }
-
-    // From a place by steps of 4 px, a step of 16 ms each; the finger stays down.
-    void drag(int x, int y, int dx, int dy) {
-        twin_->touch(x, y, true);
-        const int steps = std::max({1, std::abs(dx) / 4, std::abs(dy) / 4});
-        for (int i = 1; i <= steps; ++i) {
-            twin_->touch(x + dx * i / steps, y + dy * i / steps, true);
-            wait(16);
-        }
-    }
+    // The finger stays down.
+    void drag(int x, int y, int dx, int dy) { swipe(x, y, dx, dy, 16, false); }
 
   private Q_SLOTS:
     void aPressBecomesAScroll() {

@@ -28,8 +28,10 @@ inline std::vector<uint8_t> shownBytes(gorsefinch::SceneBuilder& builder, const 
 inline int slotNow(gorsefinch::Twin& twin, const char* widget, const char* key, int screen = 0) {
     const gorsefinch::Screen& on = *twin.scene().document.screens[static_cast<size_t>(screen)];
     const int number = widgetIndex(on, widget);
+    const gorsefinch::PropertyInfo* property = findProperty(on.widgets[static_cast<size_t>(number)]->kind, key);
+    // Pagers and drawers are moved by properties of groups.
     const auto value =
-        slotValue(twin, screen, number, *findProperty(on.widgets[static_cast<size_t>(number)]->kind, key));
+        slotValue(twin, screen, number, property ? *property : *findProperty(gorsefinch::Kind::Group, key));
     if (!value)
         qFatal("nothing sets %s.%s", widget, key);
     if (const auto* colour = std::get_if<gorsefinch::Colour>(&*value))

@@ -277,6 +277,11 @@ class RandomProject {
         // A choice is a value of the variable.
         if (changes("choice"))
             widget.properties["choice"] = std::to_string(upTo(5));
+        if (widget.kind == Kind::Drawer)
+            for (const char* each : {"x", "y"})
+                widget.expressions.erase(each);
+        if (widget.kind == Kind::List && changes("asked"))
+            widget.properties["count"] = std::string("count");
         if (widget.kind == Kind::Button && changes("acts") && !changes("choice"))
             widget.properties["acts"] = std::string("latching");
         if (widget.kind == Kind::Checkbox && !changes("choice"))
@@ -315,6 +320,15 @@ class RandomProject {
             std::make_shared<const Widget>(makeWidget("onward", Kind::Button, upTo(panel_.width / 2),
                                                       upTo(panel_.height / 2), 30, 24, {{"text", std::string("Go")}})));
         straighten(screen.widgets);
+        // Pages are as large as their pager, whatever expressions say.
+        for (size_t i = 0; i < screen.widgets.size(); ++i)
+            if (const int holder = containerOf(screen.widgets, i);
+                holder >= 0 && screen.widgets[static_cast<size_t>(holder)]->kind == Kind::Pager) {
+                Widget page = *screen.widgets[i];
+                for (const char* each : {"w", "h"})
+                    page.expressions.erase(each);
+                screen.widgets[i] = std::make_shared<const Widget>(std::move(page));
+            }
         arrange(screen.widgets);
         document_.screens.push_back(std::make_shared<const Screen>(screen));
     }
