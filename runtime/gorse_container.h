@@ -45,6 +45,9 @@ static inline uint16_t gorse_end_of(const GORSE_ROM gorse_screen *screen, uint16
  * its container, whatever that does. */
 void gorse_read_record(const gorse *g, uint16_t number, void *out, uint8_t bytes);
 
+/* gorse_kind.draw of containers: a box. */
+void gorse_draw_container(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look);
+
 /* The widget as a container; its kind must have GORSE_KIND_HOLDS. */
 static inline const gorse_widget_group *gorse_group_of(const gorse_widget *widget) {
     return (const gorse_widget_group *)(const void *)widget;

@@ -1,25 +1,10 @@
 /* SPDX-License-Identifier: MIT */
 /* Where widgets are that containers hold. */
 #include "gorse_container.h"
-#include "gorse_see.h"
+#include "gorse_pager.h"
 
 /* Farther from the panel than any box that shows. */
 enum { FAR = 16000 };
-
-GORSE_OWN_FRAME void gorse_read_record(const gorse *g, uint16_t number, void *out, uint8_t bytes) {
-    const GORSE_ROM gorse_screen *screen = gorse_shown(g);
-    const GORSE_ROM gorse_widget *from = screen->widgets[number];
-    uint16_t slot_number = from->first_slot;
-    uint8_t count;
-    gorse_copy_rom(out, from, bytes);
-    for (count = from->slot_count; count != 0u; count--, slot_number++) {
-        const GORSE_ROM gorse_slot *slot = &screen->slots[slot_number];
-        const int32_t *value = &gorse_slots(g)[screen->first_slot + slot_number];
-        if ((slot->size & GORSE_SLOT_LOOK) == 0u && slot->size != GORSE_SLOT_TEXT &&
-            (uint8_t)(slot->offset + slot->size) <= bytes)
-            memcpy((uint8_t *)out + slot->offset, gorse_low_bytes(value, slot->size), slot->size);
-    }
-}
 
 static int16_t within(int32_t at) { return (int16_t)(at < -FAR ? -FAR : at > FAR ? FAR : at); }
 
@@ -36,7 +21,7 @@ static void leave(int16_t *from, int16_t *to, uint8_t clips, int16_t size, int16
 }
 
 void gorse_place_held(const gorse *g, uint16_t number, gorse_widget *widget) {
-    uint16_t holder = gorse_holder_of(g, number);
+    uint16_t holder = gorse_holder_of(g, number), held = number;
     int32_t x = widget->x, y = widget->y;
     gorse_area *seen;
     if (holder == GORSE_NONE)
@@ -47,11 +32,16 @@ void gorse_place_held(const gorse *g, uint16_t number, gorse_widget *widget) {
     for (; holder != GORSE_NONE; holder = gorse_holder_of(g, holder)) {
         gorse_widget_group group;
         gorse_read_record(g, holder, &group, sizeof group);
+        if ((group.scroll & GORSE_SCROLL_ROUND) != 0u) {
+            int16_t *pan = (group.scroll & GORSE_SCROLL_DOWN) != 0u ? &group.pan_y : &group.pan_x;
+            *pan = gorse_pan_round(g, &group, held, *pan);
+        }
+        held = holder;
         leave(&seen->x0, &seen->x1, group.clip, group.widget.w, group.pan_x, group.widget.x);
         leave(&seen->y0, &seen->y1, group.clip, group.widget.h, group.pan_y, group.widget.y);
         x += (int32_t)group.widget.x - group.pan_x;
         y += (int32_t)group.widget.y - group.pan_y;
-        if (group.widget.visible == 0u)
+        if (group.widget.visible == 0u || group.clip == GORSE_CLIP_ALL)
             widget->visible = 0;
         if (group.widget.enabled == 0u)
             widget->enabled = 0;

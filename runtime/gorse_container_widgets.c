@@ -2,7 +2,7 @@
 /* How the widgets of a screen are drawn and marked where containers hold some: clipped to these, and the widgets of one
  * that lets something through together. gorse_widgets.c takes the place of this file in scenes without containers. */
 #include "gorse_copies.h"
-#include "gorse_scroll.h"
+#include "gorse_drawer.h"
 
 /* Containers, one in another: eight, and an empty one in the last. */
 enum { LEVELS = 9 };
@@ -19,6 +19,8 @@ static GORSE_OWN_FRAME uint8_t shows(const gorse *g, uint16_t number, const gors
     gorse_see(g, number, &view);
     *part = *area;
     if (view.widget->visible == 0u || view.widget->opacity == 0u || gorse_clip_to_holders(g, number, part) == 0u)
+        return 0;
+    if (gorse_group_of(view.widget)->clip == GORSE_CLIP_ALL)
         return 0;
     if (gorse_group_of(view.widget)->clip != 0u) {
         gorse_rect box;
@@ -67,6 +69,7 @@ static void draw_rows(gorse_canvas *c, const gorse_rect *area, const GORSE_ROM g
         if ((group->widget.kind->flags & GORSE_KIND_HOLDS) != 0u) {
             gorse_rect part;
             GORSE_ASSERT(depth < LEVELS);
+            gorse_draw_shade(c, area, i);
             open[depth].number = i;
             open[depth].end = group->end;
             open[depth].opacity = shows(c->run, i, area, &part);
@@ -134,6 +137,12 @@ void gorse_dirty_number(gorse *g, uint16_t widget) {
     group = (const GORSE_ROM gorse_widget_group *)(const GORSE_ROM void *)gorse_shown(g)->widgets[widget];
     for (i = (uint16_t)(widget + 1u); i < group->end; i++)
         (void)mark(g, i);
+}
+
+void gorse_draw_container(const gorse_canvas *c, const gorse_widget *widget, const gorse_look *look) {
+    gorse_rect box;
+    gorse_widget_box(widget, &box);
+    gorse_draw_box(c, &box, look);
 }
 
 const GORSE_ROM uint8_t gorse_draws_held = 1;

@@ -1,9 +1,11 @@
 /* SPDX-License-Identifier: MIT */
 /* The focus: where the knob and the keys are, what they press, and the values that they change. */
 #include "gorse_control.h"
+#include "gorse_drawer.h"
 #include "gorse_focus.h"
 #include "gorse_keys.h"
-#include "gorse_scroll.h"
+#include "gorse_list.h"
+#include "gorse_pager.h"
 
 /* The widgets of the shown screen that the focus reaches, in order. */
 static const GORSE_ROM uint16_t *order_of(const gorse *g, uint16_t *count) {
@@ -16,7 +18,7 @@ static const GORSE_ROM uint16_t *order_of(const gorse *g, uint16_t *count) {
 static uint8_t is_reachable(const gorse *g, uint16_t widget) {
     gorse_view view;
     gorse_see(g, widget, &view);
-    return (uint8_t)(view.widget->visible != 0u && view.widget->enabled != 0u);
+    return (uint8_t)(view.widget->visible != 0u && view.widget->enabled != 0u && widget >= gorse_first_open(g));
 }
 
 static void put_on(gorse *g, uint16_t widget) {
@@ -101,9 +103,10 @@ void gorse_enter_focus(gorse *g) {
 
 void gorse_keep_focus(gorse *g) {
     gorse_focus *focus = gorse_focus_of(g);
+    uint16_t *remembered = &gorse_remembered_focus(g)[gorse_head_of(g)->screen];
     if (focus->widget == GORSE_NONE || is_reachable(g, focus->widget) == 0u)
-        put_on(g, first_of(g));
-    gorse_remembered_focus(g)[gorse_head_of(g)->screen] = focus->widget;
+        put_on(g, *remembered != GORSE_NONE && is_reachable(g, *remembered) != 0u ? *remembered : first_of(g));
+    *remembered = focus->widget;
 }
 
 /* Changes the value of the control that was entered by so many of its steps. */
@@ -128,16 +131,26 @@ static void turn_value(gorse *g, int8_t steps) {
     gorse_set_by_control(g, number, control->variable, value);
 }
 
+/* In a list from item to item, then on. */
+static void step(gorse *g, int8_t way) {
+    const uint16_t now = gorse_focus_of(g)->widget;
+    if (now == GORSE_NONE || (gorse_shown(g)->widgets[now]->kind->flags & GORSE_KIND_LISTS) == 0u ||
+        gorse_step_list(g, now, way) == 0u)
+        move(g, way);
+}
+
 static void turn(gorse *g, int8_t steps) {
     const gorse_focus *focus = gorse_focus_of(g);
     if (focus->widget != GORSE_NONE && focus->entered != 0u) {
         turn_value(g, steps);
         return;
     }
+    if (focus->widget == GORSE_NONE)
+        gorse_page_by(g, steps);
     for (; steps > 0; steps--)
-        move(g, 1);
+        step(g, 1);
     for (; steps < 0; steps++)
-        move(g, -1);
+        step(g, -1);
 }
 
 static void leave(gorse *g) {
@@ -189,7 +202,8 @@ void gorse_knob(gorse *g, int8_t steps) {
     gorse_run_key_rules(g, GORSE_EVENT_KNOB, (uint16_t)(steps > 0));
 }
 
-static void act(gorse *g, uint8_t key) {
+/* Returns 0 if the key does something else than its rules. */
+static uint8_t act(gorse *g, uint8_t key) {
     switch (key) {
     case GORSE_KEY_UP:
     case GORSE_KEY_LEFT: turn(g, -1); break;
@@ -200,9 +214,12 @@ static void act(gorse *g, uint8_t key) {
     case GORSE_KEY_BACK:
         if (gorse_focus_of(g)->entered != 0u)
             leave(g);
+        else if (gorse_close_drawer(g) != 0u)
+            return 0;
         break;
     default: break;
     }
+    return 1;
 }
 
 void gorse_key(gorse *g, uint8_t key, uint8_t down) {
@@ -210,9 +227,9 @@ void gorse_key(gorse *g, uint8_t key, uint8_t down) {
         return;
     gorse_hear_input(g);
     if (has_focus(g) != 0u) {
-        if (down != 0u)
-            act(g, key);
-        else if (key == GORSE_KEY_ENTER || key == GORSE_KEY_PUSH)
+        if (down != 0u && act(g, key) == 0u)
+            return;
+        if (down == 0u && (key == GORSE_KEY_ENTER || key == GORSE_KEY_PUSH))
             let_go(g);
     }
     if (down != 0u)

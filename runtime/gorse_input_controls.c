@@ -3,7 +3,7 @@
  * swipes. gorse_input.c takes the place of this file in others. */
 #include "gorse_container.h"
 #include "gorse_control.h"
-#include "gorse_scroll.h"
+#include "gorse_drawer.h"
 #include "gorse_transition.h"
 
 /* A swipe goes at least so far, in pixels, twice as far as across, within so many ms. */
@@ -37,8 +37,9 @@ static uint8_t takes_touch(const gorse_widget *widget) {
 }
 
 static uint16_t widget_at(gorse *g, gorse_coord x, gorse_coord y) {
+    const uint16_t first = gorse_first_open(g);
     uint16_t i = gorse_shown(g)->widget_count;
-    while (i-- != 0u) {
+    while (i-- > first) {
         gorse_view view;
         gorse_see(g, i, &view);
         if (takes_touch(view.widget) != 0u && holds(g, i, view.widget, x, y) != 0u)
@@ -187,6 +188,8 @@ void gorse_touch(gorse *g, int16_t x, int16_t y, uint8_t down) {
         begin_finger(g, x, y);
         if (gorse_press_scrolling(g) != 0u)
             head->pressed = GORSE_NONE;
+        else if (head->pressed == GORSE_NONE)
+            gorse_touch_shade(g, x, y);
     }
     moved = was_down != 0u ? moves_finger(g, x, y) : (uint8_t)0;
     if (moved != 0u && gorse_move_scrolling(g) != 0u)

@@ -1,6 +1,7 @@
 /* SPDX-License-Identifier: MIT */
 /* Containers that a finger has moved go on by themselves, and stop softly at their ends. */
 #include "gorse_control.h"
+#include "gorse_list.h"
 #include "gorse_scroll.h"
 
 enum {
@@ -13,8 +14,8 @@ enum {
 };
 
 /* One tick of the way of one that coasts. Returns 1 while it moves. */
-static uint8_t coast(int32_t *at, int16_t *speed, int16_t most) {
-    const int32_t last = (int32_t)most * 256, end = *at < 0 ? 0 : last;
+static uint8_t coast(int32_t *at, int16_t *speed, int32_t most) {
+    const int32_t last = most * 256, end = *at < 0 ? 0 : last;
     const uint8_t beyond = (uint8_t)(*at < 0 || *at > last);
     *at += *speed;
     if (beyond == 0u) {
@@ -32,12 +33,36 @@ static uint8_t coast(int32_t *at, int16_t *speed, int16_t most) {
     return 0;
 }
 
+/* A pager or a drawer goes on by itself. */
+static uint8_t goes_itself(const gorse *g) {
+    gorse_widget_group group;
+    if ((gorse_shown(g)->widgets[gorse_scroller_of(g)->widget]->kind->flags & GORSE_KIND_HOLDS) == 0u)
+        return 0;
+    gorse_read_record(g, gorse_scroller_of(g)->widget, &group, sizeof group);
+    return (uint8_t)((group.scroll & (GORSE_SCROLL_PAGES | GORSE_SCROLL_DRAWER)) != 0u);
+}
+
+/* Draws a list that snaps, and stands still, to where an item begins. Returns 1 while it moves. */
+static uint8_t snap(gorse *g, int32_t most) {
+    gorse_scroller *scroller = gorse_scroller_of(g);
+    const int32_t item = (int32_t)gorse_snap_of(g, scroller->widget) * 256;
+    int32_t rest, way;
+    if (item == 0 || scroller->at[1] >= most * 256)
+        return 0;
+    rest = scroller->at[1] % item;
+    if (rest == 0)
+        return 0;
+    way = rest < item - rest ? -rest : item - rest;
+    scroller->at[1] += way > 256 || way < -256 ? way / 3 : way;
+    return 1;
+}
+
 static void go_on(gorse *g) {
     gorse_scroller *scroller = gorse_scroller_of(g);
     const uint32_t now = gorse_head_of(g)->now;
     uint32_t ticks = (now - scroller->since) / TICK;
     uint8_t moves = 1;
-    int16_t most[2];
+    int32_t most[2];
     (void)gorse_scroll_range(g, scroller->widget, most);
     scroller->since += ticks * TICK;
     if (ticks > MOST_TICKS)
@@ -46,6 +71,8 @@ static void go_on(gorse *g) {
         moves = coast(&scroller->at[0], &scroller->speed[0], most[0]);
         moves = (uint8_t)(moves | coast(&scroller->at[1], &scroller->speed[1], most[1]));
     }
+    if (moves == 0u)
+        moves = snap(g, most[1]);
     gorse_show_scroll(g);
     if (moves == 0u) {
         scroller->doing = GORSE_SCROLLER_SHOWS;
@@ -67,7 +94,7 @@ static void measure(gorse *g) {
         speed = (speed + scroller->speed[axis]) / 2;
         speed = speed > FAST ? FAST : speed < -FAST ? -FAST : speed;
         scroller->speed[axis] = (int16_t)((scroller->ways & (1u << axis)) != 0u ? speed : 0);
-        scroller->from[axis] = (int16_t)(scroller->from[axis] + scroller->finger[axis] - now[axis]);
+        scroller->from[axis] = scroller->from[axis] + scroller->finger[axis] - now[axis];
         scroller->finger[axis] = now[axis];
     }
     scroller->since = gorse_head_of(g)->now;
@@ -76,12 +103,12 @@ static void measure(gorse *g) {
 /* What its bars say changes with what it holds. */
 static void renew_bars(gorse *g) {
     gorse_scroller *scroller = gorse_scroller_of(g);
-    int16_t most[2];
+    int32_t most[2];
     (void)gorse_scroll_range(g, scroller->widget, most);
-    if (most[0] == scroller->most[0] && most[1] == scroller->most[1])
+    if ((int16_t)most[0] == scroller->most[0] && (int16_t)most[1] == scroller->most[1])
         return;
-    scroller->most[0] = most[0];
-    scroller->most[1] = most[1];
+    scroller->most[0] = (int16_t)most[0];
+    scroller->most[1] = (int16_t)most[1];
     gorse_dirty_number(g, scroller->widget);
 }
 
@@ -93,7 +120,10 @@ static uint32_t tick(gorse *g) {
     switch (scroller->doing) {
     case GORSE_SCROLLER_RESTS: return GORSE_FOREVER;
     case GORSE_SCROLLER_HELD: measure(g); return FRAME;
-    case GORSE_SCROLLER_COASTS: go_on(g); return FRAME;
+    case GORSE_SCROLLER_COASTS:
+        if (goes_itself(g) == 0u)
+            go_on(g);
+        return FRAME;
     default: break;
     }
     stood = gorse_head_of(g)->now - scroller->since;

@@ -174,8 +174,10 @@ enum {
     GORSE_EVENT_SWIPE_DOWN = 15,
     GORSE_EVENT_FOCUS = 16,
     GORSE_EVENT_BLUR = 17,
-    GORSE_EVENT_KEY = 18,    /* on any screen; its widget is the key */
-    GORSE_EVENT_IDLE = 21,   /* no input for its period, on any screen; then, when there is some again, its otherwise */
+    GORSE_EVENT_KEY = 18,  /* on any screen; its widget is the key */
+    GORSE_EVENT_IDLE = 21, /* no input for its period, on any screen; then, when there is some again, its otherwise */
+    GORSE_EVENT_OPEN = 22,
+    GORSE_EVENT_CLOSE = 23,
     GORSE_EVENT_SCROLL = 20, /* its content was moved by a finger */
     GORSE_EVENT_KNOB = 19    /* on any screen; its widget is 0 to the left, 1 to the right, GORSE_NONE for both */
 };
@@ -336,6 +338,8 @@ extern const GORSE_ROM gorse_motion gorse_motion_that_records;
 extern const GORSE_ROM gorse_motion gorse_motion_of_controls;
 extern const GORSE_ROM gorse_motion gorse_motion_of_scrolling;
 extern const GORSE_ROM gorse_motion gorse_motion_of_transitions;
+extern const GORSE_ROM gorse_motion gorse_motion_of_levels;
+extern const GORSE_ROM gorse_motion gorse_motion_of_what_lies_below;
 extern const GORSE_ROM gorse_motion gorse_motion_of_glides;
 extern const GORSE_ROM gorse_motion gorse_motion_of_idleness;
 extern const GORSE_ROM gorse_motion gorse_motion_of_focus;

@@ -123,6 +123,36 @@ typedef struct gorse_widget_stepper {
     uint16_t repeat_after, repeat_every; /* ms; 0: it does not repeat */
 } gorse_widget_stepper;
 
+/* Writes the text of an item, from 0 on: UTF-8 that ends with 0, at most `size` bytes with it. */
+typedef void gorse_item_function(uint16_t index, char *text, uint8_t size);
+
+/* Bytes of an item's text, its closing zero included. */
+#define GORSE_ITEM_BYTES 64
+
+/* What a list has in a table. */
+enum {
+    GORSE_LIST_ON_COLOUR = 0, /* of the bar at the edge of the chosen item */
+    GORSE_LIST_FIRST = 1,     /* the variable's value for the first item */
+    GORSE_LIST_COUNT = 2      /* of items that are asked for: the number of a variable */
+};
+
+/* A list of items, one of which may be chosen. Its memory holds a gorse_list_state behind its text. */
+typedef struct gorse_widget_list {
+    gorse_widget_text label;                /* its items, a line each */
+    gorse_item_function *ask;               /* for their texts; 0: the lines of its text are its items */
+    const GORSE_ROM gorse_animation *image; /* beside them: for each a frame, the last for all behind it; 0: none */
+    const GORSE_ROM int32_t *form;          /* GORSE_LIST_... */
+    int32_t pan;                            /* pixels that it is moved up */
+    uint16_t variable;                      /* the chosen one; or GORSE_NONE */
+    uint8_t item_height;                    /* pixels, at least 1 */
+    uint8_t snap;                           /* 1: it comes to stand where an item begins */
+} gorse_widget_list;
+
+typedef struct gorse_list_state {
+    uint16_t chosen; /* that is drawn so, or GORSE_NONE */
+    uint16_t count;  /* of its items */
+} gorse_list_state;
+
 /* A touch target that reaches beyond its box. */
 typedef struct gorse_margin {
     uint16_t screen, widget;

@@ -40,6 +40,9 @@ typedef union gorse_record {
     gorse_widget_knob knob;
     gorse_widget_stepper stepper;
     gorse_widget_group group;
+    gorse_widget_pager pager;
+    gorse_widget_drawer drawer;
+    gorse_widget_list list;
 } gorse_record;
 
 void gorse_read_glyph_bits(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
@@ -77,6 +80,8 @@ extern const GORSE_ROM gorse_kind gorse_kind_gauge_pictured; /* with an image as
 extern const GORSE_ROM gorse_kind gorse_kind_trend;
 extern const GORSE_ROM gorse_kind gorse_kind_zone;
 extern const GORSE_ROM gorse_kind gorse_kind_group;
+extern const GORSE_ROM gorse_kind gorse_kind_pager;
+extern const GORSE_ROM gorse_kind gorse_kind_drawer;
 
 extern const GORSE_ROM gorse_control_kind gorse_kind_button_acting; /* a button's that sets a variable or repeats */
 extern const GORSE_ROM gorse_control_kind gorse_kind_button_acting_image;
@@ -86,6 +91,7 @@ extern const GORSE_ROM gorse_control_kind gorse_kind_slider;
 extern const GORSE_ROM gorse_control_kind gorse_kind_slider_pictured; /* with an image as its grip */
 extern const GORSE_ROM gorse_control_kind gorse_kind_knob;
 extern const GORSE_ROM gorse_control_kind gorse_kind_stepper;
+extern const GORSE_ROM gorse_control_kind gorse_kind_list;
 
 #ifdef __cplusplus
 }

@@ -20,6 +20,8 @@ enum { GORSE_WAY_LEFT = 0, GORSE_WAY_RIGHT = 1, GORSE_WAY_UP = 2, GORSE_WAY_DOWN
 /* How fast things are: the whole way evenly, slowly at its beginning, its end, or both; or they fall, and bounce. */
 enum { GORSE_EASE_NONE = 0, GORSE_EASE_IN = 1, GORSE_EASE_OUT = 2, GORSE_EASE_BOTH = 3, GORSE_EASE_BOUNCE = 4 };
 
+struct gorse_motion;
+
 typedef struct gorse_transition {
     uint16_t ms; /* 0: a cut */
     uint8_t how; /* GORSE_TRANSITION_... */
@@ -35,9 +37,18 @@ typedef struct gorse_transitions {
     void (*mix_back)(const struct gorse_canvas *c, const uint8_t *bytes, gorse_coord from, uint8_t opacity);
     uint32_t state_at; /* of the state, behind its head: a gorse_transition_state, then what the screen before the shown
                           one has in the screens' part */
-    uint16_t bytes;    /* of that */
+    uint32_t levels_at; /* of the state: where it has levels a gorse_level_state */
+    /* Of screens that keep what their widgets remember: where that begins behind the levels, or GORSE_NONE; and how
+     * many bytes it has. 0: none does. */
+    const GORSE_ROM uint16_t *keeps;
+    const GORSE_ROM uint16_t *kept_bytes;
+    const GORSE_ROM struct gorse_motion *inner; /* with levels: the motion that &gorse_motion_of_levels calls */
+    uint16_t bytes;                             /* of what a screen has in the screens' part */
     uint8_t count;
-    uint8_t fades; /* 1: some fade */
+    uint8_t fades;      /* 1: some fade */
+    uint8_t levels;     /* how many screens can lie below others */
+    uint8_t has_levels; /* 1: any can, or keeps something */
+    uint8_t reserved[2];
 } gorse_transitions;
 
 #ifdef __cplusplus

@@ -97,6 +97,7 @@ enum {
     GORSE_KIND_FINE_TEXT = 4, /* its text is in gorse_text_widget_box, so that single characters can be redrawn */
     GORSE_KIND_WRAPPED = 8,   /* it is a gorse_wrapped_kind */
     GORSE_KIND_CONTROL = 16,  /* it, or the one that it draws by, is a gorse_control_kind */
+    GORSE_KIND_LISTS = 128,   /* its record is a gorse_widget_list */
     GORSE_KIND_HOLDS = 64,    /* its record begins with a gorse_widget_group: widgets lie in it */
     GORSE_KIND_ENTERED = 32 /* its record is a gorse_widget_indicator, the third limit a step: turns change its value */
 };
@@ -107,8 +108,11 @@ enum {
     GORSE_COMMAND_PLAY = 1,
     GORSE_COMMAND_STOP = 2,
     GORSE_COMMAND_SAMPLE = 3,
-    GORSE_COMMAND_ANIMATE = 6,    /* its screen is GORSE_NONE, its widget one of gorse_glides */
-    GORSE_COMMAND_STAY = 7,       /* its screen is GORSE_NONE, its widget the slot of a property that glides no more */
+    GORSE_COMMAND_OPEN = 8,
+    GORSE_COMMAND_CLOSE = 9,
+    GORSE_COMMAND_OVER = 10,   /* its screen is GORSE_NONE: when its widget becomes the screen, it lies over this one */
+    GORSE_COMMAND_ANIMATE = 6, /* its screen is GORSE_NONE, its widget one of gorse_glides */
+    GORSE_COMMAND_STAY = 7,    /* its screen is GORSE_NONE, its widget the slot of a property that glides no more */
     GORSE_COMMAND_TRANSITION = 5, /* its screen is GORSE_NONE, its widget one of gorse_transitions */
     GORSE_COMMAND_SOUND = 4       /* its screen is GORSE_NONE, its widget a tone of gorse_outputs */
 };

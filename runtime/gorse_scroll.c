@@ -2,6 +2,9 @@
 /* How a finger moves what a container holds: it follows the finger, goes on when that is lifted, and stops softly at
  * its ends. One container moves at a time. */
 #include "gorse_control.h"
+#include "gorse_drawer.h"
+#include "gorse_list.h"
+#include "gorse_pager.h"
 #include "gorse_scroll.h"
 
 enum {
@@ -33,36 +36,43 @@ static uint8_t is_seen_at(const gorse *g, uint16_t number, gorse_coord x, gorse_
     return (uint8_t)(seen_box_of(g, number, &box) != 0u && x >= box.x0 && x < box.x1 && y >= box.y0 && y < box.y1);
 }
 
-uint8_t gorse_scroll_range(const gorse *g, uint16_t number, int16_t most[2]) {
+static uint8_t flags_of(const gorse *g, uint16_t number) { return gorse_shown(g)->widgets[number]->kind->flags; }
+
+uint8_t gorse_scroll_range(const gorse *g, uint16_t number, int32_t most[2]) {
     const GORSE_ROM gorse_screen *screen = gorse_shown(g);
     gorse_widget_group group;
     uint16_t i;
-    gorse_read_record(g, number, &group, sizeof group);
     most[0] = most[1] = 0;
+    if ((flags_of(g, number) & GORSE_KIND_LISTS) != 0u) {
+        most[1] = gorse_list_way(g, number);
+        return GORSE_SCROLL_DOWN;
+    }
+    gorse_read_record(g, number, &group, sizeof group);
     for (i = (uint16_t)(number + 1u); i < group.end;) {
         gorse_widget held;
         gorse_read_record(g, i, &held, sizeof held);
         if (held.visible != 0u) {
-            most[0] = (int16_t)gorse_max(most[0], (gorse_coord)(held.x + held.w - group.widget.w));
-            most[1] = (int16_t)gorse_max(most[1], (gorse_coord)(held.y + held.h - group.widget.h));
+            const int32_t across = (int32_t)held.x + held.w - group.widget.w;
+            const int32_t down = (int32_t)held.y + held.h - group.widget.h;
+            most[0] = across > most[0] ? across : most[0];
+            most[1] = down > most[1] ? down : most[1];
         }
         i = gorse_end_of(screen, i);
     }
     return group.scroll;
 }
 
-/* Sets its pan on one axis, in pixels. */
-static uint8_t set_pan(gorse *g, uint16_t number, uint8_t axis, int32_t pan) {
+uint8_t gorse_set_field(gorse *g, uint16_t number, uint8_t offset, int32_t value) {
     const GORSE_ROM gorse_screen *screen = gorse_shown(g);
     const GORSE_ROM gorse_widget *from = screen->widgets[number];
-    const uint8_t field =
-        axis == 0u ? (uint8_t)offsetof(gorse_widget_group, pan_x) : (uint8_t)offsetof(gorse_widget_group, pan_y);
     uint8_t i;
     for (i = 0; i < from->slot_count; i++) {
         const uint16_t at = (uint16_t)(from->first_slot + i), slot = (uint16_t)(screen->first_slot + at);
-        if (screen->slots[at].offset != field || screen->slots[at].size != 2u || gorse_slots(g)[slot] == pan)
+        const uint8_t size = screen->slots[at].size;
+        if (screen->slots[at].offset != offset || (size != 1u && size != 2u && size != 4u) ||
+            gorse_slots(g)[slot] == value)
             continue;
-        gorse_set_slot(g, slot, gorse_head_of(g)->screen, pan);
+        gorse_set_slot(g, slot, gorse_head_of(g)->screen, value);
         if (g->scene->follow_count != 0u)
             gorse_mark_slot(g, slot);
         return 1;
@@ -70,12 +80,45 @@ static uint8_t set_pan(gorse *g, uint16_t number, uint8_t axis, int32_t pan) {
     return 0;
 }
 
+uint8_t gorse_set_pan(gorse *g, uint16_t number, uint8_t axis, int32_t pan) {
+    uint8_t field =
+        axis == 0u ? (uint8_t)offsetof(gorse_widget_group, pan_x) : (uint8_t)offsetof(gorse_widget_group, pan_y);
+    if ((flags_of(g, number) & GORSE_KIND_LISTS) != 0u)
+        field = (uint8_t)offsetof(gorse_widget_list, pan);
+    return gorse_set_field(g, number, field, pan);
+}
+
+/* Its pan on both axes; the ways in which the finger moves what it holds. */
+static GORSE_OWN_FRAME uint8_t read_pan(const gorse *g, uint16_t number, int32_t pan[2]) {
+    gorse_widget_group group;
+    gorse_record record;
+    if ((flags_of(g, number) & GORSE_KIND_LISTS) != 0u) {
+        gorse_read_record(g, number, &record, sizeof record.list);
+        pan[0] = 0;
+        pan[1] = record.list.pan;
+        return GORSE_SCROLL_DOWN;
+    }
+    gorse_read_record(g, number, &group, sizeof group);
+    pan[0] = group.pan_x;
+    pan[1] = group.pan_y;
+    return group.scroll;
+}
+
+/* What a container does itself once the finger has let go of it: a pager or a drawer. */
+static uint8_t own_of(const gorse *g, uint16_t number) {
+    const GORSE_ROM gorse_widget_group *group =
+        (const GORSE_ROM gorse_widget_group *)(const GORSE_ROM void *)gorse_shown(g)->widgets[number];
+    if ((group->widget.kind->flags & GORSE_KIND_HOLDS) == 0u)
+        return 0;
+    return group->scroll & (GORSE_SCROLL_PAGES | GORSE_SCROLL_ROUND | GORSE_SCROLL_DRAWER);
+}
+
 void gorse_show_scroll(gorse *g) {
     const gorse_scroller *scroller = gorse_scroller_of(g);
     uint8_t moved = 0, axis;
     for (axis = 0; axis < 2u; axis++)
         if ((scroller->ways & (1u << axis)) != 0u)
-            moved = (uint8_t)(moved | set_pan(g, scroller->widget, axis, scroller->at[axis] / 256));
+            moved = (uint8_t)(moved | gorse_set_pan(g, scroller->widget, axis, scroller->at[axis] / 256));
     if (moved != 0u)
         gorse_event(g, GORSE_EVENT_SCROLL, scroller->widget);
 }
@@ -85,14 +128,19 @@ static void follow_finger(gorse *g) {
     gorse_scroller *scroller = gorse_scroller_of(g);
     const gorse_finger *finger = gorse_finger_of(g);
     const int16_t now[2] = {finger->x, finger->y};
-    int16_t most[2];
+    const uint8_t own = own_of(g, scroller->widget);
+    int32_t most[2];
     uint8_t axis;
+    if ((own & GORSE_SCROLL_DRAWER) != 0u) {
+        gorse_pull_drawer(g);
+        return;
+    }
     (void)gorse_scroll_range(g, scroller->widget, most);
     for (axis = 0; axis < 2u; axis++) {
-        int32_t pan = (int32_t)scroller->from[axis] + scroller->finger[axis] - now[axis];
-        if (pan < 0)
+        int32_t pan = scroller->from[axis] + scroller->finger[axis] - now[axis];
+        if (pan < 0 && (own & GORSE_SCROLL_ROUND) == 0u)
             pan /= 2;
-        if (pan > most[axis])
+        if (pan > most[axis] && (own & GORSE_SCROLL_ROUND) == 0u)
             pan = most[axis] + (pan - most[axis]) / 2;
         scroller->at[axis] = pan * 256;
     }
@@ -102,16 +150,20 @@ static void follow_finger(gorse *g) {
 /* One that moves stops within its range. */
 static void settle(gorse *g) {
     gorse_scroller *scroller = gorse_scroller_of(g);
-    int16_t most[2];
+    int32_t most[2];
     uint8_t axis;
     if (scroller->doing == GORSE_SCROLLER_RESTS)
         return;
+    if (own_of(g, scroller->widget) != 0u) {
+        scroller->doing = GORSE_SCROLLER_RESTS;
+        return;
+    }
     (void)gorse_scroll_range(g, scroller->widget, most);
     for (axis = 0; axis < 2u; axis++) {
         if (scroller->at[axis] < 0)
             scroller->at[axis] = 0;
-        if (scroller->at[axis] > (int32_t)most[axis] * 256)
-            scroller->at[axis] = (int32_t)most[axis] * 256;
+        if (scroller->at[axis] > most[axis] * 256)
+            scroller->at[axis] = most[axis] * 256;
     }
     gorse_show_scroll(g);
     scroller->doing = GORSE_SCROLLER_RESTS;
@@ -122,19 +174,17 @@ static void settle(gorse *g) {
 static void take(gorse *g, uint16_t number, uint8_t ways) {
     gorse_scroller *scroller = gorse_scroller_of(g);
     gorse_finger *finger = gorse_finger_of(g);
-    gorse_widget_group group;
     if (scroller->widget != number)
         settle(g);
-    gorse_read_record(g, number, &group, sizeof group);
     scroller->widget = number;
     scroller->ways = ways;
     scroller->doing = GORSE_SCROLLER_HELD;
     scroller->since = gorse_head_of(g)->now;
     scroller->speed[0] = scroller->speed[1] = 0;
-    scroller->from[0] = group.pan_x;
-    scroller->from[1] = group.pan_y;
-    scroller->at[0] = (int32_t)group.pan_x * 256;
-    scroller->at[1] = (int32_t)group.pan_y * 256;
+    if ((read_pan(g, number, scroller->from) & GORSE_SCROLL_DRAWER) != 0u)
+        scroller->from[0] = scroller->from[1] = gorse_drawer_out(g, number);
+    scroller->at[0] = scroller->from[0] * 256;
+    scroller->at[1] = scroller->from[1] * 256;
     scroller->finger[0] = finger->x;
     scroller->finger[1] = finger->y;
     finger->flags = GORSE_FINGER_SCROLLS;
@@ -146,9 +196,10 @@ static void take(gorse *g, uint16_t number, uint8_t ways) {
 static uint16_t scrolling_from(const gorse *g, uint16_t widget, uint8_t way) {
     const GORSE_ROM gorse_screen *screen = gorse_shown(g);
     for (; widget != GORSE_NONE; widget = gorse_holder_of(g, widget)) {
-        int16_t most[2];
-        if ((screen->widgets[widget]->kind->flags & GORSE_KIND_HOLDS) != 0u &&
-            (gorse_scroll_range(g, widget, most) & way) != 0u && most[way == GORSE_SCROLL_ACROSS ? 0 : 1] > 0)
+        int32_t most[2];
+        if ((screen->widgets[widget]->kind->flags & (GORSE_KIND_HOLDS | GORSE_KIND_LISTS)) != 0u &&
+            (own_of(g, widget) & GORSE_SCROLL_DRAWER) == 0u && (gorse_scroll_range(g, widget, most) & way) != 0u &&
+            most[way == GORSE_SCROLL_ACROSS ? 0 : 1] > 0)
             return widget;
     }
     return GORSE_NONE;
@@ -186,8 +237,8 @@ uint8_t gorse_move_scrolling(gorse *g) {
     const int32_t across = (int32_t)finger->x - finger->from_x, down = (int32_t)finger->y - finger->from_y;
     const int32_t far_across = across < 0 ? -across : across, far_down = down < 0 ? -down : down;
     const uint8_t way = far_across > far_down ? GORSE_SCROLL_ACROSS : GORSE_SCROLL_DOWN;
-    int16_t most[2];
-    uint16_t taken;
+    int32_t most[2];
+    uint16_t taken, drawer;
     if (scrolls(g) == 0u)
         return 0;
     if (gorse_scroller_of(g)->doing == GORSE_SCROLLER_HELD) {
@@ -199,10 +250,14 @@ uint8_t gorse_move_scrolling(gorse *g) {
         (far_across < g->scene->containers->scrolls && far_down < g->scene->containers->scrolls))
         return 0;
     taken = scrolling_at(g, finger->from_x, finger->from_y, way);
-    if (taken == GORSE_NONE)
+    drawer = gorse_drawer_at(g, way);
+    /* What scrolls in an open drawer does so. */
+    if (drawer != GORSE_NONE && (taken == GORSE_NONE || taken < drawer || gorse_drawer_out(g, drawer) != 0))
+        taken = drawer;
+    if (taken == GORSE_NONE || taken < gorse_first_open(g))
         return 0;
     gorse_lose_finger(g);
-    take(g, taken, gorse_scroll_range(g, taken, most));
+    take(g, taken, gorse_scroll_range(g, taken, most) & (GORSE_SCROLL_ACROSS | GORSE_SCROLL_DOWN));
     return 1;
 }
 
@@ -226,20 +281,23 @@ static int16_t out_of_sight(gorse_coord from, gorse_coord to, gorse_coord first,
 }
 
 void gorse_reveal(gorse *g, uint16_t number) {
-    uint16_t holder;
+    uint16_t holder, page = number;
     for (holder = gorse_holder_of(g, number); holder != GORSE_NONE; holder = gorse_holder_of(g, holder)) {
         gorse_rect box, around;
         gorse_widget_group group;
         gorse_read_record(g, holder, &group, sizeof group);
-        if (group.scroll == 0u)
+        if ((group.scroll & GORSE_SCROLL_PAGES) != 0u)
+            gorse_show_page(g, holder, page);
+        page = holder;
+        if ((group.scroll & (GORSE_SCROLL_ACROSS | GORSE_SCROLL_DOWN)) == 0u || own_of(g, holder) != 0u)
             continue;
         if (gorse_scroller_of(g)->widget == holder)
             settle(g);
         gorse_read_record(g, holder, &group, sizeof group);
         (void)box_of(g, number, &box);
         (void)box_of(g, holder, &around);
-        (void)set_pan(g, holder, 0, group.pan_x + out_of_sight(box.x0, box.x1, around.x0, around.x1));
-        (void)set_pan(g, holder, 1, group.pan_y + out_of_sight(box.y0, box.y1, around.y0, around.y1));
+        (void)gorse_set_pan(g, holder, 0, group.pan_x + out_of_sight(box.x0, box.x1, around.x0, around.x1));
+        (void)gorse_set_pan(g, holder, 1, group.pan_y + out_of_sight(box.y0, box.y1, around.y0, around.y1));
     }
 }
 
@@ -247,11 +305,14 @@ void gorse_reveal(gorse *g, uint16_t number) {
 static gorse_colour bar_colour(const gorse_widget *group) { return (group->look->text & 0x00ffffffu) | 0xa0000000u; }
 
 /* The bar of one axis lies at the far edge of the other one. */
-static void draw_bar(gorse_canvas *c, const gorse_rect *box, uint8_t axis, int16_t pan, int16_t most,
+static void draw_bar(const gorse_canvas *c, const gorse_rect *box, uint8_t axis, int32_t pan, int32_t most,
                      gorse_colour colour) {
     const gorse_coord from = axis == 0u ? box->x0 : box->y0, to = axis == 0u ? box->x1 : box->y1;
     const int32_t room = (int32_t)to - from - 2 * BAR_GAP;
     int32_t length = room * (to - from) / ((int32_t)(to - from) + most), begin;
+    /* Products fit 32 bits. */
+    for (; most > 0x7fff; most /= 2)
+        pan /= 2;
     gorse_rect bar = *box;
     if (room < BAR_LEAST || most <= 0)
         return;
@@ -271,16 +332,39 @@ static void draw_bar(gorse_canvas *c, const gorse_rect *box, uint8_t axis, int16
     gorse_fill_rect(c, &bar, colour);
 }
 
+int32_t gorse_slid(const gorse *g, uint32_t since, uint16_t ms, int32_t from, int32_t to) {
+    const uint32_t passed = gorse_head_of(g)->now - since;
+    int32_t left;
+    if (passed >= ms)
+        return to;
+    left = 256 - (int32_t)(passed * 256u / ms);
+    return to + (from - to) * (left * left / 256) / 256;
+}
+
+void gorse_draw_list_bar(const gorse_canvas *c, uint16_t number, const gorse_widget_list *list) {
+    const gorse_scroller *scroller;
+    gorse_rect box;
+    if (scrolls(c->run) == 0u)
+        return;
+    scroller = gorse_scroller_of(c->run);
+    if (scroller->doing == GORSE_SCROLLER_RESTS || scroller->widget != number)
+        return;
+    gorse_widget_box(&list->label.widget, &box);
+    draw_bar(c, &box, 1, list->pan, gorse_list_way(c->run, number), bar_colour(&list->label.widget));
+}
+
 void gorse_draw_bars(gorse_canvas *c, const gorse_rect *area, uint16_t number) {
     const gorse *g = c->run;
     const gorse_scroller *scroller;
     gorse_rect box;
     gorse_widget_group group;
-    int16_t most[2];
+    int32_t most[2];
     if (scrolls(g) == 0u)
         return;
+    if ((own_of(g, number) & GORSE_SCROLL_PAGES) != 0u)
+        gorse_draw_marks(c, area, number);
     scroller = gorse_scroller_of(g);
-    if (scroller->doing == GORSE_SCROLLER_RESTS || scroller->widget != number)
+    if (scroller->doing == GORSE_SCROLLER_RESTS || scroller->widget != number || own_of(g, number) != 0u)
         return;
     (void)box_of(g, number, &box);
     if (seen_box_of(g, number, &c->clip) == 0u || gorse_clip(&c->clip, area) == 0u)

@@ -28,6 +28,9 @@ static inline gorse_transition_state *gorse_transition_state_of(const gorse *g) 
     return (gorse_transition_state *)(void *)gorse_behind_head(g, g->scene->transitions->state_at);
 }
 
+/* Exchanges what the shown screen has in the state, and as many bytes elsewhere. */
+void gorse_exchange_memory(const gorse *g, uint8_t *other);
+
 /* 1 while one runs. */
 uint8_t gorse_in_transition(const gorse *g);
 

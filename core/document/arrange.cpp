@@ -5,6 +5,7 @@
 
 #include "core/document/widget_tree.h"
 #include "core/kinds/edges.h"
+#include "core/kinds/panes.h"
 
 namespace gorsefinch {
 
@@ -93,7 +94,10 @@ class Line {
         Widget next = *widgets_[number];
         if (flow_.shares(next) && share_)
             next.*along.size = *share_;
-        const bool sizeKnown = !follows(next, along.sizeKey) && (!flow_.shares(next) || share_);
+        if (flow_.pages && roomKnown_)
+            next.*along.size = room_;
+        const bool sizeKnown =
+            flow_.pages ? roomKnown_ : !follows(next, along.sizeKey) && (!flow_.shares(next) || share_);
         const bool known = known_ && (!flow_.wrap || (sizeKnown && roomKnown_ && !follows(next, "visible")));
         const int size = next.*along.size;
         if (flow_.wrap && known && next.visible && at_ > 0 && at_ + size > room_) {
@@ -102,10 +106,10 @@ class Line {
         }
         if (known)
             next.*along.place = at_;
-        if (across.stretches(next) && breadthKnown_)
+        if (flow_.stretches(next) && breadthKnown_)
             next.*across.size = breadth_;
         if (breadthKnown_ && !follows(next, across.sizeKey) && (known || !flow_.wrap))
-            next.*across.place = line_ + placeInLine(next, across, breadth_, next.*across.size);
+            next.*across.place = flow_.pages ? 0 : line_ + placeInLine(next, across, breadth_, next.*across.size);
         known_ = known && sizeKnown && !follows(next, "visible");
         if (next.visible)
             at_ += size + flow_.gap;
@@ -129,6 +133,8 @@ unsigned edgesOf(const Widget& widget) { return edgesFromWords(widget.anchors).v
 bool Axis::stretches(const Widget& widget) const { return (edgesOf(widget) & (first | last)) == (first | last); }
 
 std::optional<Flow> flowOf(const Widget& container) {
+    if (container.kind == Kind::Pager)
+        return goesDown(container) ? Flow{&kDown, &kAcross, false, 0, true} : Flow{&kAcross, &kDown, false, 0, true};
     const auto* way = valueOf(container, "flow");
     const auto* word = way && info(container.kind).has(kHolds) ? std::get_if<std::string>(way) : nullptr;
     if (!word || *word == "none")
@@ -139,7 +145,7 @@ std::optional<Flow> flowOf(const Widget& container) {
     const auto* wraps = wrap ? std::get_if<bool>(wrap) : nullptr;
     const auto* pixels = gap ? std::get_if<int64_t>(gap) : nullptr;
     return Flow{row ? &kAcross : &kDown, row ? &kDown : &kAcross, wraps && *wraps,
-                pixels ? static_cast<int>(*pixels) : 0};
+                pixels ? static_cast<int>(*pixels) : 0, false};
 }
 
 std::vector<size_t> childrenOf(const std::vector<WidgetRef>& widgets, int container) {
@@ -155,7 +161,7 @@ int lineBreadth(const std::vector<WidgetRef>& widgets, const Flow& flow, size_t 
         return (*widgets[container]).*flow.across->size;
     int out = 1;
     for (const size_t each : childrenOf(widgets, static_cast<int>(container)))
-        if (!flow.across->stretches(*widgets[each]) && !follows(*widgets[each], flow.across->sizeKey))
+        if (!flow.stretches(*widgets[each]) && !follows(*widgets[each], flow.across->sizeKey))
             out = std::max(out, (*widgets[each]).*flow.across->size);
     return out;
 }

@@ -27,15 +27,18 @@ struct Axis {
 };
 extern const Axis kAcross, kDown;
 
-// What a container with the property `flow` does.
+// What a container with the property `flow` does, or a pager.
 struct Flow {
     const Axis* along;   // one widget comes behind the other
     const Axis* across;  // lines follow one another
     bool wrap;           // what has no room begins another line
     int gap;             // pixels between widgets, and between lines
+    bool pages;          // each is as large as the container
 
     // True for what shares the room that others leave.
-    bool shares(const Widget& widget) const { return !wrap && along->stretches(widget); }
+    bool shares(const Widget& widget) const { return !wrap && !pages && along->stretches(widget); }
+    // True for what is as broad as its line.
+    bool stretches(const Widget& widget) const { return pages || across->stretches(widget); }
 };
 
 // Nothing for one that does not place its widgets, and for what is no container.

@@ -111,9 +111,13 @@ struct Face {
     const FontSettings& settings(int size) const;
 };
 
+inline constexpr int kDefaultShade = 120;
+
 struct Screen {
     std::string name;
     Colour background = opaque(0x000000);
+    bool keeps = false;              // what its widgets remember stays when it is left
+    int shade = kDefaultShade;       // how dark what lies below is where it is opened over another, 0 to 255
     std::vector<WidgetRef> widgets;  // the lowest first
     UnknownKeys unknown;
 };

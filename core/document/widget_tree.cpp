@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/document/widget_tree.h"
 
+#include "core/kinds/panes.h"
+
 #include <algorithm>
 
 namespace gorsefinch {
@@ -49,31 +51,45 @@ int deepest(const std::vector<WidgetRef>& widgets) {
     return depth;
 }
 
+// True for what a container holds itself that shows one page of it at a time, in the same place.
+static bool isPage(const std::vector<WidgetRef>& widgets, int container) {
+    return container >= 0 && widgets[static_cast<size_t>(container)]->kind == Kind::Pager;
+}
+
 Offset originIn(const std::vector<WidgetRef>& widgets, int container) {
     Offset out;
     while (container >= 0) {
         const auto at = static_cast<size_t>(container);
         const Widget& holds = *widgets[at];
-        out.x += holds.x - wholeOf(holds, "pan_x");
-        out.y += holds.y - wholeOf(holds, "pan_y");
         container = containerOf(widgets, at);
+        out.x -= wholeOf(holds, "pan_x");
+        out.y -= wholeOf(holds, "pan_y");
+        if (!isPage(widgets, container)) {
+            out.x += holds.x;
+            out.y += holds.y;
+        }
     }
     return out;
 }
 
 Offset placeOnPanel(const std::vector<WidgetRef>& widgets, size_t at) {
-    const Offset origin = originIn(widgets, containerOf(widgets, at));
-    return {origin.x + widgets[at]->x, origin.y + widgets[at]->y};
+    const int container = containerOf(widgets, at);
+    const Offset origin = originIn(widgets, container);
+    return isPage(widgets, container) ? origin : Offset{origin.x + widgets[at]->x, origin.y + widgets[at]->y};
 }
 
-uint8_t scrollOf(const Widget& container) {
-    const auto found = container.properties.find("scroll");
-    const auto* way = found == container.properties.end() ? nullptr : std::get_if<std::string>(&found->second);
-    return static_cast<uint8_t>(!way || !info(container.kind).has(kHolds) ? 0
-                                : *way == "across"                        ? GORSE_SCROLL_ACROSS
-                                : *way == "down"                          ? GORSE_SCROLL_DOWN
-                                : *way == "both"                          ? GORSE_SCROLL_ACROSS | GORSE_SCROLL_DOWN
-                                                                          : 0);
+uint8_t scrollOf(const Widget& widget) {
+    if (const uint8_t pane = paneBits(widget))
+        return pane;
+    if (widget.kind == Kind::List)
+        return GORSE_SCROLL_DOWN;
+    const auto found = widget.properties.find("scroll");
+    const auto* way = found == widget.properties.end() ? nullptr : std::get_if<std::string>(&found->second);
+    return static_cast<uint8_t>(!way || !info(widget.kind).has(kHolds) ? 0
+                                : *way == "across"                     ? GORSE_SCROLL_ACROSS
+                                : *way == "down"                       ? GORSE_SCROLL_DOWN
+                                : *way == "both"                       ? GORSE_SCROLL_ACROSS | GORSE_SCROLL_DOWN
+                                                                       : 0);
 }
 
 bool clips(const Document& document, const Widget& container) {

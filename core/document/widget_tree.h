@@ -26,13 +26,13 @@ std::vector<int> containersOf(const std::vector<WidgetRef>& widgets);
 int deepest(const std::vector<WidgetRef>& widgets);
 
 // From where on the panel the boxes of what a container holds count; of the screen's own for -1. As the document says:
-// rules and expressions may move containers.
+// rules and expressions may move containers, and any page counts as the one that its pager shows.
 Offset originIn(const std::vector<WidgetRef>& widgets, int container);
 // Where the box of a widget begins on the panel.
 Offset placeOnPanel(const std::vector<WidgetRef>& widgets, size_t at);
 
-// The ways in which a finger moves what it holds, as GORSE_SCROLL_...; 0 for none, and for what is no container.
-uint8_t scrollOf(const Widget& container);
+// What a finger moves of it, as GORSE_SCROLL_...; 0 for nothing.
+uint8_t scrollOf(const Widget& widget);
 // What it holds shows in its box only.
 bool clips(const Document& document, const Widget& container);
 // True for what shows, or is touched, in its box itself: of containers those that draw or clip, or hold nothing.

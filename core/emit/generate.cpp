@@ -64,6 +64,8 @@ GeneratedCode generateCode(const BuiltScene& scene) {
     code.files["MANIFEST.json"] = manifestText(code, name);
     for (const HookInfo& hook : scene.rules->hooks)
         code.hooks.push_back("void " + hookSymbol(scene.document, hook) + "(" + hookParameters(hook) + ")");
+    for (const std::string& each : askingLists(scene))
+        code.hooks.push_back(itemSignature(scene.document, each));
     return code;
 }
 

@@ -141,6 +141,8 @@ void visitSymbols(const CompiledRules& rules, const SymbolVisitor& visit) {
 
 void visitAssetSymbols(const BuiltScene& scene, const SymbolVisitor& visit) {
     const Document& doc = scene.document;
+    for (const std::string& each : askingLists(scene))
+        visit(each + "_item", "list " + each);
     const auto plain = [&](const std::string& symbol) { return symbol.substr(doc.name.size() + 1); };
     for (const ImageUse& use : scene.images)
         for (size_t i = 0; i < use.frameCount(); ++i)

@@ -45,19 +45,22 @@ constexpr Named<gorse_draw_function*> draws[] = {{nullptr, "0"},
                                                  {gorse_draw_recoloured_image, "gorse_draw_recoloured_image"},
                                                  {gorse_draw_recoloured_frames, "gorse_draw_recoloured_frames"}};
 
-constexpr Named<const gorse_motion*> motions[] = {{nullptr, "0"},
-                                                  {&gorse_motion_of_widgets, "&gorse_motion_of_widgets"},
-                                                  {&gorse_motion_that_follows, "&gorse_motion_that_follows"},
-                                                  {&gorse_motion_of_clock, "&gorse_motion_of_clock"},
-                                                  {&gorse_motion_of_controls, "&gorse_motion_of_controls"},
-                                                  {&gorse_motion_of_scrolling, "&gorse_motion_of_scrolling"},
-                                                  {&gorse_motion_of_transitions, "&gorse_motion_of_transitions"},
-                                                  {&gorse_motion_of_glides, "&gorse_motion_of_glides"},
-                                                  {&gorse_motion_of_idleness, "&gorse_motion_of_idleness"},
-                                                  {&gorse_motion_of_focus, "&gorse_motion_of_focus"},
-                                                  {&gorse_motion_of_outputs, "&gorse_motion_of_outputs"},
-                                                  {&gorse_motion_that_records, "&gorse_motion_that_records"},
-                                                  {&gorse_motion_of_several, "&gorse_motion_of_several"}};
+constexpr Named<const gorse_motion*> motions[] = {
+    {nullptr, "0"},
+    {&gorse_motion_of_widgets, "&gorse_motion_of_widgets"},
+    {&gorse_motion_that_follows, "&gorse_motion_that_follows"},
+    {&gorse_motion_of_clock, "&gorse_motion_of_clock"},
+    {&gorse_motion_of_controls, "&gorse_motion_of_controls"},
+    {&gorse_motion_of_scrolling, "&gorse_motion_of_scrolling"},
+    {&gorse_motion_of_transitions, "&gorse_motion_of_transitions"},
+    {&gorse_motion_of_levels, "&gorse_motion_of_levels"},
+    {&gorse_motion_of_what_lies_below, "&gorse_motion_of_what_lies_below"},
+    {&gorse_motion_of_glides, "&gorse_motion_of_glides"},
+    {&gorse_motion_of_idleness, "&gorse_motion_of_idleness"},
+    {&gorse_motion_of_focus, "&gorse_motion_of_focus"},
+    {&gorse_motion_of_outputs, "&gorse_motion_of_outputs"},
+    {&gorse_motion_that_records, "&gorse_motion_that_records"},
+    {&gorse_motion_of_several, "&gorse_motion_of_several"}};
 
 }  // namespace
 

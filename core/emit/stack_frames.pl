@@ -24,9 +24,12 @@ my %pointers = (
     gorse_start_image_row => 'reader.start', gorse_read_mask => 'reader.get', gorse_read_pixels => 'reader.get source.convert', pixel_at => 'image.spread', gorse_text_difference => 'difference.changed', set_text => '', set_in_array => '', set_number => '', gorse_set_by_control => '', 'gorse_see_controls.c gorse_see' => 'kind.states', states_of => 'kind.states', touch_control => 'kind.touch', gorse_draw_focusable => 'kind.draw', gorse_draw_slider => 'slider.grip',
     command => 'motion.command', enter_wanted => 'motion.enter', 'gorse_motion_outputs.c play' => '', set_outputs => '',
     # The one of all motions that goes on to others.
+    'gorse_levels.c enter' => 'inner.enter', 'gorse_levels.c tick' => 'inner.tick',
+    'gorse_levels.c follow' => 'inner.follow', 'gorse_levels.c command' => 'inner.command',
     'gorse_motion_several.c enter' => 'besides.enter', 'gorse_motion_several.c tick' => 'besides.tick',
     'gorse_motion_several.c follow' => 'besides.follow', 'gorse_motion_several.c command' => 'besides.command',
     'gorse_kind_rectangle_shaded.c draw' => 'format.native', 'gorse_kind_rectangle_shaded.c pixel_at' => 'format.native',
+    'gorse_kind_list.c draw_item' => '', 'gorse_kind_list.c write_item' => '',
     native_of => '', next_byte => '', fetch => '', get => '', start => '',
     cover => 'shape.outline', next_run => '', take => '', skip_units => '', draw => 'format.fill format.copy',
 );
@@ -51,6 +54,8 @@ my @named = (
     [qr/^draw_(bar|image)_grip$/, 'slider.grip'],
     [qr/^(add_(polygon|border|line|blade)|gorse_add_sector(_border)?)$/, 'shape.outline'],
 );
+
+$tables{levels} = $tables{motion};
 
 my (%frames, %calls, %fills);    # by "source function"
 
@@ -90,13 +95,14 @@ for my $target (qw(m0 m3 avr)) {
             $section = $1 if /^RELOCATION RECORDS FOR \[(.+)\]/;
             my ($at, $target) = /^([0-9a-f]+) R_ARM_ABS32\s+(\S+)/ or next;
             $at = hex $at;
-            my ($table) = $name =~ /^gorse_(kind|format|image|reader|motion)/;
+            my ($table) = $name =~ /^gorse_(kind|format|image|reader|motion|levels)/;
             my ($by_name) = map { $_->[1] } grep { $target =~ $_->[0] } @named;
             my $pointer = $by_name // ($section =~ /rodata/ && $table ? $tables{$table}{$at} : undef);
             next unless defined $pointer;
             my $filled = $fills{$target =~ /^gorse_/ ? $target : "$name.c $target"} //= {};
             $filled->{$pointer} = 1;
             $filled->{"besides.$1"} = 1 if $pointer =~ /^motion\.(.+)/ && $name ne 'gorse_motion_several';
+            $filled->{"inner.$1"} = 1 if $pointer =~ /^motion\.(.+)/ && $name !~ /^gorse_(motion_several|levels)$/;
         }
     }
 }

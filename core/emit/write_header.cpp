@@ -111,6 +111,16 @@ std::string writeHeader(const BuiltScene& scene) {
     for (const HookInfo& hook : scene.rules->hooks)
         out += outputComment(*doc.panel, hook.name) + "void " + hookSymbol(doc, hook) + "(" + hookParameters(hook) +
                ");\n";
+    const std::vector<std::string> lists = askingLists(scene);
+    if (!lists.empty())
+        out +=
+            "\n/* Items of lists. Writes the text of item `index`, from 0 on: UTF-8 that ends with 0, at most `size` "
+            "bytes "
+            "with it.\n * Called while it is drawn: nothing of the interface may be changed inside. One that you do "
+            "not "
+            "write leaves them empty. */\n";
+    for (const std::string& each : lists)
+        out += itemSignature(doc, each) + ";\n";
     if (!doc.variables->empty())
         out +=
             "\n/* Variables. Setters return GORSE_RESULT_OK, _UNCHANGED or _CLAMPED, or why nothing was done; no hook "
@@ -150,6 +160,9 @@ std::string writePort(const BuiltScene& scene) {
             out += "    (void)value_" + std::to_string(i + 1) + ";\n";
         out += "}\n";
     }
+    for (const std::string& each : askingLists(scene))
+        out +=
+            "\n" + itemSignature(scene.document, each) + " {\n    (void)index;\n    (void)size;\n    text[0] = 0;\n}\n";
     out += "\n/* In main:\n *     if (" + name + "_begin() != GORSE_RESULT_OK) stop();\n *     for (;;) {\n" +
            (panel.touch ? " *         " + name + "_touch(x, y, down);\n" : std::string()) +
            " *         sleep_until_touched_or(" + name + "_step(milliseconds()));\n *     }\n */\n";

@@ -22,6 +22,7 @@ class RunWriter {
         const bool notes = std::any_of(variables.begin(), variables.end(), isWrittenByPanel);
         if (calls)
             hooks();
+        items();
         line("static gorse run;");
         line("static uint32_t state[(" + upper + "_STATE_BYTES + 3u) / 4u];");
         line("static uint32_t buffer[(" + upper + "_BUFFER_BYTES + 3u) / 4u];");
@@ -90,6 +91,18 @@ class RunWriter {
                  ");\n        break;");
         }
         line("    default:\n        break;\n    }\n}\n");
+    }
+
+    // Defaults of the functions that lists ask.
+    void items() {
+        const std::vector<std::string> lists = askingLists(s_);
+        if (lists.empty() || doc_.panel->hooksRequired)
+            return;
+        line(
+            "#if defined(__GNUC__)\n#define DEFAULT_ITEM __attribute__((weak))\n#else\n#define DEFAULT_ITEM\n#endif\n");
+        for (const std::string& each : lists)
+            line("DEFAULT_ITEM " + itemSignature(doc_, each) +
+                 " {\n    (void)index;\n    (void)size;\n    text[0] = 0;\n}\n");
     }
 
     void define(const FirmwareFunction& function) {

@@ -102,7 +102,7 @@ class SceneWriter {
     }
 
     // What a pointer of a record is written as.
-    std::string pointer(const FieldInfo& field, const void* to, const std::string& states = {}) const {
+    std::string pointer(const FieldInfo& field, const void* to, const std::string& other = {}) const {
         switch (field.type) {
             case FieldType::Text: return textByAddress_.at(static_cast<const uint8_t*>(to));
             case FieldType::Look: return "&" + lookNames_.at(static_cast<const gorse_look*>(to));
@@ -117,13 +117,14 @@ class SceneWriter {
             case FieldType::Numbers:
             case FieldType::Shorts:
             case FieldType::Cells: return numbersNames_.at(to);
-            default: return states;
+            default: return other;
         }
     }
 
-    std::string initialiser(const RecordInfo& record, const void* bytes, const std::string& states = {}) const {
+    // `other`: what a pointer to anything else is written as.
+    std::string initialiser(const RecordInfo& record, const void* bytes, const std::string& other = {}) const {
         return recordInitialiser(record, bytes,
-                                 [&](const FieldInfo& field, const void* to) { return pointer(field, to, states); });
+                                 [&](const FieldInfo& field, const void* to) { return pointer(field, to, other); });
     }
 
     void addLook(const gorse_look* look) {
@@ -168,7 +169,7 @@ class SceneWriter {
             const RecordInfo& record = kind.recordOf(records[i]);
             numbers(part, record, records[i], symbol);
             line(std::string("static const GORSE_ROM ") + record.structure + " " + symbol + " = " +
-                 initialiser(record, &records[i]) + ";");
+                 initialiser(record, &records[i], itemSymbol(doc_, source.widgets[i]->name)) + ";");
             list += "    &" + headOf(record, symbol) + ",\n";
         }
         if (!list.empty())

@@ -61,19 +61,7 @@ const PropertyInfo groupProperties[] = {
      .inRules = true},
 };
 
-constexpr FieldInfo groupFields[] = {
-    GORSEFINCH_FIELD(gorse_widget_group, pan_x, I16, "pan_x"),
-    GORSEFINCH_FIELD(gorse_widget_group, pan_y, I16, "pan_y"),
-    GORSEFINCH_FIELD(gorse_widget_group, end, U16),
-    GORSEFINCH_FIELD(gorse_widget_group, clip, U8, "clip"),
-    GORSEFINCH_FIELD(gorse_widget_group, scroll, U8, "scroll"),
-};
-
 }  // namespace
-
-constexpr RecordInfo groupRecord{"gorse_widget_group", sizeof(gorse_widget_group), &widgetRecord, "widget",
-                                 groupFields};
-static_assert(isComplete(groupRecord));
 
 constinit const KindInfo groupKind{
     .kind = Kind::Group,

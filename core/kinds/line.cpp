@@ -62,7 +62,7 @@ constexpr FieldInfo lineFields[] = {
     GORSEFINCH_FIELD(gorse_widget_line, reserved, Padding),
 };
 
-constexpr const char* lineSources[] = {"gorse_cover.h", "gorse_cover.c", "gorse_outline.c"};
+constexpr const char* lineSources[] = {"gorse_cover.h", "gorse_cover.c", "gorse_outline.c", "gorse_sine.c"};
 constexpr const char* lineLooks[] = {"line"};
 
 }  // namespace

@@ -24,7 +24,7 @@ constexpr FieldInfo polygonFields[] = {
     GORSEFINCH_FIELD(gorse_widget_polygon, reserved, Padding),
 };
 
-constexpr const char* polygonSources[] = {"gorse_cover.h", "gorse_cover.c", "gorse_outline.c"};
+constexpr const char* polygonSources[] = {"gorse_cover.h", "gorse_cover.c", "gorse_outline.c", "gorse_sine.c"};
 constexpr const char* polygonLooks[] = {"polygon", "surface"};
 
 }  // namespace

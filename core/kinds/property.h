@@ -46,7 +46,8 @@ enum Trait : unsigned {
     kRepeats = 16384,   // has the event repeat
     kIsUnseen = 32768,  // draws nothing
     kHolds = 65536,     // is a container: widgets lie in it
-    kScrolls = 131072   // has the event scroll
+    kScrolls = 131072,  // has the event scroll
+    kOpens = 262144     // has the events open and close; takes these commands
 };
 
 // How a number is dragged on the canvas: as an angle on what KindInfo::round says, or together with the property behind

@@ -25,10 +25,11 @@ enum class FieldType {
     Image,
     Animation,
     Font,
-    Numbers,  // an array of int32_t
-    Shorts,   // an array of int16_t
-    Cells,    // an array of uint8_t
-    Pointer,  // to anything else
+    Numbers,   // an array of int32_t
+    Shorts,    // an array of int16_t
+    Cells,     // an array of uint8_t
+    Function,  // of the firmware
+    Pointer,   // to anything else
     Padding
 };
 

@@ -46,6 +46,8 @@ class RecordBuilder {
     // A value of a number variable, as the user writes it: a number, yes or no, the name of a choice. Nothing if there
     // is no such variable, or it has no such value.
     virtual std::optional<int32_t> valueInWords(const std::string& variable, const std::string& words) const = 0;
+    // The names of a choice variable's values, in their order; nothing for another variable.
+    virtual std::vector<std::string> namesOf(const std::string& variable) const = 0;
     // The number of a field of the project's clock, such as "hour", which the widget shows; nothing, after reporting a
     // problem, if it has no clock.
     virtual std::optional<uint16_t> clockNumber(std::string_view field) = 0;

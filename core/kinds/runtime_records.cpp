@@ -165,9 +165,13 @@ constexpr FieldInfo transitionRecordFields[] = {
 };
 
 constexpr FieldInfo transitionsRecordFields[] = {
-    GORSEFINCH_FIELD(gorse_transitions, each, Pointer), GORSEFINCH_FIELD(gorse_transitions, mix_back, Pointer),
-    GORSEFINCH_FIELD(gorse_transitions, state_at, U32), GORSEFINCH_FIELD(gorse_transitions, bytes, U16),
-    GORSEFINCH_FIELD(gorse_transitions, count, U8),     GORSEFINCH_FIELD(gorse_transitions, fades, U8),
+    GORSEFINCH_FIELD(gorse_transitions, each, Pointer),     GORSEFINCH_FIELD(gorse_transitions, mix_back, Pointer),
+    GORSEFINCH_FIELD(gorse_transitions, state_at, U32),     GORSEFINCH_FIELD(gorse_transitions, levels_at, U32),
+    GORSEFINCH_FIELD(gorse_transitions, keeps, Pointer),    GORSEFINCH_FIELD(gorse_transitions, kept_bytes, Pointer),
+    GORSEFINCH_FIELD(gorse_transitions, inner, Pointer),    GORSEFINCH_FIELD(gorse_transitions, bytes, U16),
+    GORSEFINCH_FIELD(gorse_transitions, count, U8),         GORSEFINCH_FIELD(gorse_transitions, fades, U8),
+    GORSEFINCH_FIELD(gorse_transitions, levels, U8),        GORSEFINCH_FIELD(gorse_transitions, has_levels, U8),
+    GORSEFINCH_FIELD(gorse_transitions, reserved, Padding),
 };
 
 constexpr FieldInfo glideRecordFields[] = {

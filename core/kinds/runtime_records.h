@@ -34,6 +34,18 @@ inline constexpr RecordInfo labelRecord{"gorse_widget_text", sizeof(gorse_widget
                                         labelRecordFields};
 static_assert(isComplete(labelRecord));
 
+// What the records of containers begin with.
+inline constexpr FieldInfo groupRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_widget_group, pan_x, I16, "pan_x"),
+    GORSEFINCH_FIELD(gorse_widget_group, pan_y, I16, "pan_y"),
+    GORSEFINCH_FIELD(gorse_widget_group, end, U16),
+    GORSEFINCH_FIELD(gorse_widget_group, clip, U8, "clip"),
+    GORSEFINCH_FIELD(gorse_widget_group, scroll, U8, "scroll"),
+};
+inline constexpr RecordInfo groupRecord{"gorse_widget_group", sizeof(gorse_widget_group), &widgetRecord, "widget",
+                                        groupRecordFields};
+static_assert(isComplete(groupRecord));
+
 // The fields that a look's style properties set.
 extern const RecordInfo lookRecord;
 extern const RecordInfo lookStateRecord, fontRecord, glyphRecord, rangeRecord, kernRecord, imageRecord,

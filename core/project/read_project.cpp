@@ -258,6 +258,8 @@ class Reader {
         if (object.text("name", name) != name)
             complain(file, "name", "the name inside differs from the file's", "The file's name holds");
         screen.background = object.colour("background", screen.background);
+        screen.keeps = object.yesNo("keeps", false);
+        screen.shade = static_cast<int>(object.whole("shade", kDefaultShade, 0, 255));
         NameSet used;
         readWidgets(screen, object, file, "", 0, used);
         straighten(screen.widgets);

@@ -251,6 +251,8 @@ Json toJson(const Screen& screen) {
     Json out;
     out["name"] = screen.name;
     out["background"] = toText(screen.background);
+    putUnless(out, "keeps", screen.keeps, false);
+    putUnless(out, "shade", screen.shade, kDefaultShade);
     size_t at = 0;
     out["widgets"] = listJson(screen.widgets, at, 0);
     appendUnknown(out, screen.unknown);

@@ -93,6 +93,8 @@ class ReferenceReader {
             assignment(i);
         else if (first.is("go"))
             add(Reference::What::Screen, i + 1);
+        else if (first.is("open") && at(i + 2).is(kOver))
+            add(Reference::What::Screen, i + 1);
         else if (first.is("call"))
             expressionFrom(i + 2);
         else if (first.is("animate"))

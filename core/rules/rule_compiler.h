@@ -66,6 +66,7 @@ struct CompiledRules {
     std::set<int> readNumbers;  // bindings that code reads
     bool readFollowed = false;  // rules read a property that follows an expression
     std::vector<HookInfo> hooks;
+    std::set<int> opened, gone;                 // screens that are opened over others, and that rules go to
     std::vector<gorse_tone> tones;              // of all sounds, see gorse_outputs
     std::vector<gorse_transition> transitions;  // that rules ask for, each once
     std::vector<gorse_glide> glides;            // by their numbers

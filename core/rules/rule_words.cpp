@@ -17,6 +17,8 @@ constexpr auto eventsOfWidgets = std::to_array<EventWord>({{"press", GORSE_EVENT
                                                            {"hold", GORSE_EVENT_HOLD, kIsTouched},
                                                            {"repeat", GORSE_EVENT_REPEAT, kRepeats},
                                                            {"change", GORSE_EVENT_CHANGE, kChanges},
+                                                           {"open", GORSE_EVENT_OPEN, kOpens},
+                                                           {"close", GORSE_EVENT_CLOSE, kOpens},
                                                            {"focus", GORSE_EVENT_FOCUS, kIsTouched},
                                                            {"blur", GORSE_EVENT_BLUR, kIsTouched},
                                                            {"scroll", GORSE_EVENT_SCROLL, kScrolls},
@@ -29,13 +31,20 @@ constexpr auto eventsOfScreens = std::to_array<EventWord>({{"enter", GORSE_EVENT
 constexpr auto wordsForMissed =
     std::to_array<EventWord>({{"all", GORSE_MISSED_ALL}, {"once", GORSE_MISSED_ONCE}, {"none", GORSE_MISSED_NONE}});
 constexpr auto aboutWidgets = std::to_array<std::string_view>(
-    {"show", "hide", "toggle", "enable", "disable", "play", "stop", "sample", "animate"});
+    {"show", "hide", "toggle", "enable", "disable", "play", "stop", "sample", "animate", "open", "close"});
+constexpr auto commands = std::to_array<CommandWord>({
+    {"play", GORSE_COMMAND_PLAY, kPlays, " does not play", "Use frames"},
+    {"stop", GORSE_COMMAND_STOP, kPlays, " does not play", "Use frames"},
+    {"sample", GORSE_COMMAND_SAMPLE, kRecords, " records nothing", "Use a trend"},
+    {"open", GORSE_COMMAND_OPEN, kOpens, " does not open", "Use a drawer"},
+    {"close", GORSE_COMMAND_CLOSE, kOpens, " does not close", "Use a drawer"},
+});
 constexpr auto wordsForValues = std::to_array<std::string_view>({"yes", "no", "none"});
 constexpr auto wordsForArrays = std::to_array<std::string_view>({"any", "all", "count", "sum", "min", "max"});
 constexpr auto otherWords = std::to_array<std::string_view>(
     {"on",   "every", "when",  "otherwise", "while", "missed", "start", "go", "back", "call",   "sound",
      "cut",  "slide", "cover", "uncover",   "fade",  "ease",   "from",  "to", "in",   "repeat", "then",
-     "idle", "swipe", "key",   "knob",      "Hz",    "kHz",    "ms",    "s",  "min"});
+     "idle", "over",  "swipe", "key",       "knob",  "Hz",     "kHz",   "ms", "s",    "min"});
 
 bool isAmong(std::span<const std::string_view> words, std::string_view word) {
     return std::find(words.begin(), words.end(), word) != words.end();
@@ -54,6 +63,11 @@ const EventWord* findEvent(std::span<const EventWord> events, std::string_view w
     return found == events.end() ? nullptr : &*found;
 }
 
+const CommandWord* findCommand(std::string_view statement) {
+    const auto found =
+        std::find_if(commands.begin(), commands.end(), [&](const CommandWord& each) { return each.word == statement; });
+    return found == commands.end() ? nullptr : &*found;
+}
 bool isAboutWidget(std::string_view statement) { return isAmong(aboutWidgets, statement); }
 std::span<const std::string_view> valueWords() { return wordsForValues; }
 bool isValueWord(std::string_view word) { return isAmong(wordsForValues, word); }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <cstdint>
 #include <span>
 #include <string>
 #include <string_view>
@@ -20,6 +21,8 @@ std::span<const EventWord> widgetEvents();
 std::span<const EventWord> screenEvents();
 // What follows `swipe`: left, right, up, down.
 std::span<const EventWord> swipeWords();
+// What follows a screen that is opened over another.
+inline constexpr std::string_view kOver = "over";
 // What an event of several words begins with.
 inline constexpr std::string_view kSwipe = "swipe";
 // Null if it is no event of these.
@@ -29,8 +32,18 @@ const EventWord* findEvent(std::span<const EventWord> events, std::string_view w
 std::span<const EventWord> missedWords();
 
 // True for the statements that are followed by a widget: show, hide, toggle, enable, disable, play, stop, sample,
-// animate.
+// animate, open, close.
 bool isAboutWidget(std::string_view statement);
+
+// A statement that tells a widget to do something.
+struct CommandWord {
+    std::string_view word;
+    uint8_t command;               // GORSE_COMMAND_...
+    unsigned needs;                // the trait of the kinds that do it
+    const char *refusal, *remedy;  // for other kinds: what they don't do, and what does
+};
+// Null if it is none.
+const CommandWord* findCommand(std::string_view statement);
 
 // The words that are values: yes, no, none.
 std::span<const std::string_view> valueWords();

@@ -6,6 +6,7 @@
 #include "core/document/names.h"
 #include "core/document/panel_outputs.h"
 #include "core/rules/property_value.h"
+#include "core/rules/rule_words.h"
 
 namespace gorsefinch {
 
@@ -24,6 +25,11 @@ void StatementCompiler::statement(const std::vector<Token>& tokens, Compiled& bo
         assignment(tokens, body);
     } else if (first.is("go")) {
         go(tokens, body);
+    } else if (first.is("open") && at(tokens, 2).is(kOver)) {
+        openOver(tokens, body);
+    } else if (first.is("close") && at(tokens, 1).type == TokenType::End) {
+        body.operation(GORSE_OP_BACK);
+        file_.addLead(kLeadsBack);
     } else if (first.is("back")) {
         transition(tokens, 1, body);
         body.operation(GORSE_OP_BACK);
@@ -36,7 +42,7 @@ void StatementCompiler::statement(const std::vector<Token>& tokens, Compiled& bo
     } else if (first.is("stop") &&
                (at(tokens, 4).is(".") || (at(tokens, 2).is(".") && pool_.names().screen(at(tokens, 1).text) < 0))) {
         stay(tokens, body);
-    } else if (first.is("play") || first.is("stop") || first.is("sample")) {
+    } else if (findCommand(first.text)) {
         command(tokens, body);
     } else if (first.is("animate")) {
         animate(tokens, body);
@@ -132,17 +138,14 @@ void StatementCompiler::command(const std::vector<Token>& tokens, Compiled& body
     if (!place)
         return;
     const KindInfo& kind = info(place->kind);
-    if (tokens[0].is("sample") ? !kind.has(kRecords) : !kind.has(kPlays))
-        report(Severity::Error, at(tokens, full ? 3 : 1),
-               std::string("a ") + kind.key + (tokens[0].is("sample") ? " records nothing" : " does not play"),
-               tokens[0].is("sample") ? "Use a trend" : "Use frames");
+    const CommandWord& word = *findCommand(tokens[0].text);
+    if (!kind.has(word.needs))
+        report(Severity::Error, at(tokens, full ? 3 : 1), std::string("a ") + kind.key + word.refusal, word.remedy);
     body.operation(GORSE_OP_COMMAND);
     body.commands.push_back(body.code.size());
     body.word(place->screen);
     body.word(place->widget);
-    body.byte(tokens[0].is("play")   ? GORSE_COMMAND_PLAY
-              : tokens[0].is("stop") ? GORSE_COMMAND_STOP
-                                     : GORSE_COMMAND_SAMPLE);
+    body.byte(word.command);
     expectEnd(tokens, full ? 4 : 2);
 }
 
@@ -174,8 +177,8 @@ void StatementCompiler::assignment(const std::vector<Token>& tokens, Compiled& b
     if (equals == 0 || !tokens[equals].is("=")) {
         report(Severity::Error, tokens[equals == 1 ? 0 : equals],
                equals == 1 ? "there is no statement \"" + tokens[0].text + "\"" : "a statement belongs here",
-               "Write name = value, go, back, call, show, hide, toggle, enable, disable, animate, play, stop, sample "
-               "or sound");
+               "Write name = value, go, back, call, show, hide, toggle, enable, disable, animate, play, stop, sample, "
+               "open, close or sound");
         return;
     }
     if (equals == 1)

@@ -41,6 +41,8 @@ class StatementCompiler {
     int hookNumber(const HookInfo& hook, const Token& at);
     void flag(const std::vector<Token>& tokens, Compiled& body);
     void command(const std::vector<Token>& tokens, Compiled& body);
+    void openOver(const std::vector<Token>& tokens, Compiled& body);
+    int screenOf(const Token& name);
     void sound(const std::vector<Token>& tokens, Compiled& body);
     // The tone at word i, and the word behind it; a mistake is reported.
     std::optional<gorse_tone> tone(const std::vector<Token>& tokens, size_t& i);

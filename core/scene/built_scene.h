@@ -28,6 +28,8 @@ struct BuiltScene {
     std::vector<const uint16_t*> holders;           // see gorse_containers
     gorse_containers containers{};                  // of a scene with some
     std::vector<gorse_transition> transitionList;   // the project's first
+    std::vector<uint16_t> keeps, keptBytes;         // see gorse_transitions
+    uint32_t keptTotal = 0;                         // bytes that screens keep
     gorse_transitions transitions{};                // of a scene with some
     gorse_glides glides{};                          // of a scene with some
     std::vector<gorse_output> outputList;           // of the panel

@@ -84,7 +84,7 @@ bool PartTexts::isMeantWhole() const {
     };
     const PropertyInfo* overflow = findIn(info(widget_->kind).properties, "overflow");
     const bool shrinks = overflow && value(overflow->key) == PropertyValue(std::string("shrink"));
-    return !isSet("wrap") && !isSet("image") && (shrinks || !isSet("overflow"));
+    return widget_->kind != Kind::List && !isSet("wrap") && !isSet("image") && (shrinks || !isSet("overflow"));
 }
 
 void PartTexts::addBuffer(gorse_widget_text& label) {

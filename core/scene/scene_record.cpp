@@ -14,6 +14,7 @@
 #include "runtime/gorse_fade.h"
 #include "runtime/gorse_focus.h"
 #include "runtime/gorse_glide.h"
+#include "runtime/gorse_levels.h"
 #include "runtime/gorse_scroll.h"
 #include "runtime/gorse_transition.h"
 
@@ -89,9 +90,14 @@ void layOutState(BuiltScene& out, uint32_t keptBytes) {
                                (s.containers ? static_cast<uint32_t>(sizeof(gorse_container_state)) : 0) +
                                (out.containers.scrolls != 0 ? static_cast<uint32_t>(sizeof(gorse_scroller)) : 0);
     out.transitions.bytes = static_cast<uint16_t>(screenBytes);
-    out.glides.state_at =
+    out.transitions.levels_at =
         out.transitions.state_at +
         (s.transitions ? static_cast<uint32_t>(sizeof(gorse_transition_state)) + (screenBytes + 3u) / 4u * 4u : 0);
+    out.glides.state_at =
+        out.transitions.levels_at + (out.transitions.has_levels != 0
+                                         ? static_cast<uint32_t>(sizeof(gorse_level_state)) +
+                                               (out.transitions.levels * screenBytes + out.keptTotal + 3u) / 4u * 4u
+                                         : 0);
     out.outputs.sound_at =
         out.glides.state_at + out.glides.at_a_time * static_cast<uint32_t>(sizeof(gorse_glide_state));
     s.changed_at = out.outputs.sound_at + (out.outputs.tones ? static_cast<uint32_t>(sizeof(gorse_sound)) : 0);
@@ -111,6 +117,11 @@ bool isOfControls(const gorse_rule& rule) {
     return rule.event >= GORSE_EVENT_HOLD && rule.event != GORSE_EVENT_KEY && rule.event != GORSE_EVENT_KNOB;
 }
 
+bool hasPager(const ScreenPart& part) {
+    return std::any_of(part.source->widgets.begin(), part.source->widgets.end(),
+                       [](const WidgetRef& each) { return each->kind == Kind::Pager; });
+}
+
 // Screens on which the knob and the keys of a panel that has nothing else do nothing.
 void reportUnreached(BuiltScene& out) {
     const Panel& panel = *out.document.panel;
@@ -120,7 +131,7 @@ void reportUnreached(BuiltScene& out) {
     if (panel.touch || !hasKeys(panel) || std::any_of(out.rules->rules.begin(), out.rules->rules.end(), isOfKeys))
         return;
     for (const auto& part : out.parts) {
-        if (!part->focusOrder.empty())
+        if (!part->focusOrder.empty() || hasPager(*part))
             continue;
         Problem problem;
         problem.severity = Severity::Warning;
@@ -144,6 +155,10 @@ void fillControls(BuiltScene& out) {
         out.focusOrder.insert(out.focusOrder.end(), part->focusOrder.begin(), part->focusOrder.end());
     }
     out.focusStarts.push_back(static_cast<uint16_t>(out.focusOrder.size()));
+    // Where it reaches nothing the knob turns the pages of pagers: the order of none has an address, too.
+    if (out.focusOrder.empty() && hasKeys(*out.document.panel) &&
+        std::any_of(out.parts.begin(), out.parts.end(), [](const auto& part) { return hasPager(*part); }))
+        out.focusOrder.push_back(0);
     const bool needed =
         !out.focusOrder.empty() || out.scene.transitions ||
         std::any_of(out.parts.begin(), out.parts.end(), [](const auto& part) { return part->needsControls; }) ||
@@ -176,10 +191,12 @@ void fillContainers(BuiltScene& out) {
         out.holders.push_back(part->holders.empty() ? nullptr : part->holders.data());
         fades = std::max(fades, part->fadingContainers);
     }
-    if (std::all_of(out.holders.begin(), out.holders.end(), [](const auto* each) { return !each; }))
+    const bool scrolls =
+        std::any_of(out.parts.begin(), out.parts.end(), [](const auto& part) { return part->scrolls; });
+    if (!scrolls && std::all_of(out.holders.begin(), out.holders.end(), [](const auto* each) { return !each; }))
         return;
     out.containers.holders = out.holders.data();
-    if (std::any_of(out.parts.begin(), out.parts.end(), [](const auto& part) { return part->scrolls; }))
+    if (scrolls)
         out.containers.scrolls = static_cast<uint8_t>(scrollWay(*out.document.panel));
     out.containers.mix_back = fades != 0 ? gorse_mix_back : nullptr;
     out.containers.fades = static_cast<uint8_t>(fades);
@@ -227,6 +244,10 @@ void fillMotions(BuiltScene& out) {
         s.motion = &gorse_motion_of_widgets;
     if (!out.rules->follows.empty())
         s.motion = &gorse_motion_that_follows;
+    if (out.transitions.has_levels != 0) {
+        out.transitions.inner = s.motion ? s.motion : &gorse_motion_of_widgets;
+        s.motion = &gorse_motion_of_levels;
+    }
     if (s.recorder_count == 0 && !out.document.clock && !s.controls && !s.outputs && !s.glides)
         return;
     if (out.document.clock)
@@ -251,6 +272,8 @@ void fillMotions(BuiltScene& out) {
         out.motions.push_back(&gorse_motion_that_records);
     if (s.outputs)
         out.motions.push_back(&gorse_motion_of_outputs);
+    if (out.transitions.has_levels != 0)
+        out.motions.push_back(&gorse_motion_of_what_lies_below);
     out.motions.push_back(nullptr);
     s.motion = &gorse_motion_of_several;
     s.motions = out.motions.data();
@@ -300,7 +323,10 @@ void fillScreens(BuiltScene& out) {
         const auto& part = out.parts[i];
         assert(out.tables[i]->widgets.size() == part->source->widgets.size());
         gorse_screen screen{};
-        screen.background = part->source->background.argb | 0xff000000u;
+        // Over others the ground is a shade.
+        const bool over = out.rules->opened.count(static_cast<int>(i)) != 0;
+        screen.background = (part->source->background.argb & 0x00ffffffu) |
+                            (over ? static_cast<uint32_t>(part->source->shade) : 0xffu) << 24;
         screen.widgets = out.tables[i]->widgets.data();
         screen.slots = part->slots.data();
         screen.bindings = part->bindings.data();

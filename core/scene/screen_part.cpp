@@ -75,9 +75,13 @@ class PartBuilder {
         part_->recolours = part_->recolours || asWrapped(record.widget.kind);
         if (isReached(widget))
             record.widget.kind = wrappedKind(record.widget.kind, gorse_draw_focusable);
-        // What scrolls shows in its box only.
-        if (kind.has(kHolds) && record.group.scroll != 0)
-            record.group.clip = 1;
+        part_->scrolls = part_->scrolls || scrollOf(widget) != 0;
+        if (kind.has(kHolds)) {
+            record.group.scroll = scrollOf(widget);
+            // What scrolls shows in its box only.
+            if (record.group.scroll != 0)
+                record.group.clip = GORSE_CLIP_BOX;
+        }
         if (kind.has(kHolds))
             record.group.end = static_cast<uint16_t>(endOf(part_->source->widgets, static_cast<size_t>(number)));
         if (canFade(number)) {
@@ -87,6 +91,9 @@ class PartBuilder {
         }
         takeMemory(widget, record.widget, kind.stateOf(record).bytes);
         part_->moves = part_->moves || record.widget.kind->tick || record.widget.kind->command;
+        if (widget.kind == Kind::Drawer && (widget.expressions.count("x") + widget.expressions.count("y")) != 0)
+            problem(Severity::Warning, widget, "a drawer moves itself: an expression on its place has no effect",
+                    "Take the expressions off x and y");
         const RuntimeKind& runtime = kind.of(record);
         if (std::find(part_->kinds.begin(), part_->kinds.end(), &runtime) == part_->kinds.end())
             part_->kinds.push_back(&runtime);
@@ -136,6 +143,10 @@ class PartBuilder {
         std::optional<int32_t> valueInWords(const std::string& variable, const std::string& words) const override {
             const auto found = part_.context_.names.variable(variable);
             return found && !found->variable->isText() ? valueFromWords(*found->variable, words) : std::nullopt;
+        }
+        std::vector<std::string> namesOf(const std::string& variable) const override {
+            const auto found = part_.context_.names.variable(variable);
+            return found ? found->variable->choices : std::vector<std::string>();
         }
         const uint8_t* keepWords(const std::vector<std::string>& words) override {
             return part_.texts_.keepWords(words);
@@ -218,7 +229,6 @@ class PartBuilder {
         std::vector<int> fading;  // of each, itself included
         for (const int holder : containersOf(widgets)) {
             const size_t number = part_->holders.size();
-            part_->scrolls = part_->scrolls || scrollOf(*widgets[number]) != 0;
             part_->holders.push_back(static_cast<uint16_t>(holder < 0 ? int{GORSE_NONE} : holder));
             const bool fades = info(widgets[number]->kind).has(kHolds) && canFade(static_cast<int>(number));
             fading.push_back((holder < 0 ? 0 : fading[static_cast<size_t>(holder)]) + (fades ? 1 : 0));
@@ -354,7 +364,10 @@ class PartBuilder {
                     "Divide the screen");
     }
 
+    // What the kind lacks is what a pager or a drawer sets by itself.
     int32_t initialValue(const Widget& widget, const PropertyInfo& property) {
+        if (!findProperty(widget.kind, property.key))
+            return std::string_view(property.key) == "clip" ? int{GORSE_CLIP_BOX} : 0;
         const PropertyValue from = value(widget, property.key);
         if (property.type != PropertyType::Text)
             return numberOf(property, from);

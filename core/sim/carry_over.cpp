@@ -15,6 +15,7 @@
 
 #include "core/sim/carry_variables.h"
 #include "runtime/gorse_focus.h"
+#include "runtime/gorse_levels.h"
 
 namespace gorsefinch {
 
@@ -192,6 +193,20 @@ uint16_t screenNow(const BuiltScene& before, uint16_t old, const BuiltScene& now
     return GORSE_NONE;
 }
 
+// The screens that the shown one lies over, under the new scene's numbers; nothing if one of them is gone.
+std::vector<uint16_t> screensBelow(const BuiltScene& before, const gorse& from, const BuiltScene& now) {
+    std::vector<uint16_t> out;
+    if (before.transitions.levels == 0 || now.transitions.levels == 0)
+        return out;
+    const gorse_level_state& levels = *gorse_levels_of(&from);
+    for (uint8_t i = 0; i < levels.depth; ++i) {
+        out.push_back(screenNow(before, levels.below[i], now));
+        if (out.back() == GORSE_NONE)
+            return {};
+    }
+    return out;
+}
+
 void carryHead(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
     const gorse_head& old = *gorse_head_of(&from);
     gorse_head& head = *gorse_head_of(&to);
@@ -345,7 +360,7 @@ std::vector<int> carryOver(const BuiltScene& before, const gorse& from, const Bu
     carryTransitions(before, from, now, to);
     if (now.scene.follow_count != 0)
         gorse_follow_all(&to);
-    gorse_show_screen(&to);
+    showOver(screensBelow(before, from, now), to);
     carryStates(before, from, now, to);
     gorse_redraw(&to);
     return sameRules;

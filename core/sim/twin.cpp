@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <cassert>
+#include <cstring>
 #include <utility>
 
 #include "core/document/panel_keys.h"
@@ -218,6 +219,40 @@ void drawRead(void* user, uint32_t address, uint8_t* to, uint16_t n) {
     readOutside(static_cast<Drawing*>(user)->scene, address, to, n);
 }
 
+// Sets what a widget's kind has a slot for.
+void setSlot(gorse& run, const BuiltScene& scene, int screen, size_t widget, std::string_view key, int value) {
+    const ScreenPart& part = *scene.parts[static_cast<size_t>(screen)];
+    for (size_t i = 0; i < part.slotInfos.size(); ++i)
+        if (part.slotInfos[i].widget == static_cast<int>(widget) && key == part.slotInfos[i].property->key)
+            gorse_set_slot(&run, static_cast<uint16_t>(scene.screens[static_cast<size_t>(screen)].first_slot + i),
+                           static_cast<uint16_t>(screen), value);
+}
+
+void applyPanes(gorse& run, const BuiltScene& scene, int screen, const ShownPanes& panes) {
+    const ScreenPart& part = *scene.parts[static_cast<size_t>(screen)];
+    const auto& widgets = part.source->widgets;
+    for (size_t i = 0; i < widgets.size(); ++i) {
+        const Widget& widget = *widgets[i];
+        const gorse_widget& record = part.records[i].widget;
+        if (widget.kind == Kind::Drawer && panes.open.count(widget.name) != 0) {
+            setSlot(run, scene, screen, i, "x", widget.x);
+            setSlot(run, scene, screen, i, "y", widget.y);
+            setSlot(run, scene, screen, i, "clip", GORSE_CLIP_BOX);
+        } else if (widget.kind == Kind::Drawer) {
+            setSlot(run, scene, screen, i, "clip", GORSE_CLIP_ALL);
+            auto* state = reinterpret_cast<uint8_t*>(gorse_widget_state(&run, &record));
+            state[offsetof(gorse_drawer_state, shade)] = 0;
+        } else if (widget.kind == Kind::Pager) {
+            const Offset pan = panOfPages(widgets, i, panes);
+            setSlot(run, scene, screen, i, "pan_x", pan.x);
+            setSlot(run, scene, screen, i, "pan_y", pan.y);
+            const bool down = (part.records[i].group.scroll & GORSE_SCROLL_DOWN) != 0;
+            const auto page = static_cast<uint16_t>((down ? pan.y : pan.x) / std::max(down ? widget.h : widget.w, 1));
+            std::memcpy(gorse_widget_state(&run, &record) + offsetof(gorse_pager_state, page), &page, sizeof page);
+        }
+    }
+}
+
 void turnOn(gorse& run, const ScreenPart& part, size_t widget, uint8_t states) {
     const auto onValue = info(part.source->widgets[widget]->kind).onValue;
     const OnValue on = onValue && (states & GORSE_STATE_ON) != 0 ? onValue(part.records[widget]) : OnValue();
@@ -227,7 +262,8 @@ void turnOn(gorse& run, const ScreenPart& part, size_t widget, uint8_t states) {
 
 }  // namespace
 
-PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values, const ShownStates& states) {
+PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values, const ShownStates& states,
+                       const ShownPanes* panes) {
     assert(screen >= 0 && static_cast<size_t>(screen) < scene.screens.size());
     PanelMemory memory = memoryFor(scene.uprightPanel, scene.document.panel->format);
     std::vector<uint32_t> state(gorse_state_bytes(&scene.upright) / 4);
@@ -253,6 +289,8 @@ PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values, 
         turnOn(run, part, static_cast<size_t>(widget), states.bits);
     gorse_head_of(&run)->screen = static_cast<uint16_t>(screen);
     gorse_show_screen(&run);
+    if (panes)
+        applyPanes(run, scene, screen, *panes);
     if (widget >= 0 && (states.bits & GORSE_STATE_PRESSED) != 0) {
         gorse_head_of(&run)->pressed = static_cast<uint16_t>(widget);
         gorse_head_of(&run)->inside = 1;

@@ -5,6 +5,7 @@
 #include <string>
 #include <vector>
 
+#include "core/document/shown_panes.h"
 #include "core/scene/built_scene.h"
 #include "core/sim/panel_memory.h"
 #include "core/sim/twin_past.h"
@@ -102,7 +103,8 @@ struct ShownStates {
     std::string widget;
     uint8_t bits = 0;  // GORSE_STATE_PRESSED, GORSE_STATE_ON
 };
+// `panes` shows other pages and drawers than the screen begins with.
 PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values = nullptr,
-                       const ShownStates& states = {});
+                       const ShownStates& states = {}, const ShownPanes* panes = nullptr);
 
 }  // namespace gorsefinch
