@@ -129,7 +129,8 @@ class HeaderReader {
             if (word() == "=")
                 for (++at_; !word().empty() && word() != "," && word() != "}"; ++at_)
                     value += word();
-            next = numberOf(value).value_or(next);
+            if (const auto number = numberOf(value))
+                next = clamped(*number);
             meaning.min = any ? std::min(meaning.min, next) : next;
             meaning.max = any ? std::max(meaning.max, next) : next;
             meaning.note += (any ? ", " : "") + std::to_string(static_cast<int64_t>(next)) + " " + name;

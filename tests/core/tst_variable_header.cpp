@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Variables from and to C headers.
 #include <QtTest>
+#include <limits>
 #include <random>
 
 #include "core/edits/variable_header.h"
@@ -95,6 +96,17 @@ class TestVariableHeader : public QObject {
         QVERIFY(named(read, "rate").type == VariableType::Decimal);
         QCOMPARE(named(read, "rate").unit, std::string("°C/h"));
         QCOMPARE(read.variables.size(), size_t{5});
+    }
+
+    // Numbers beyond all ranges are the nearest ends.
+    void numbersBeyondAnyRange() {
+        const ReadVariables read = readHeader(
+            "enum far { NEAR, AWAY = 33333333333333333333333333333333333333 3, BELOW = -1e99 };\n"
+            "#define LEVEL_MAX 1e60\nstruct s { enum far place; int level; };");
+        QCOMPARE(named(read, "place").min, std::numeric_limits<int32_t>::min());
+        QCOMPARE(named(read, "place").max, std::numeric_limits<int32_t>::max());
+        QCOMPARE(named(read, "place").note, std::string("0 NEAR, 2147483647 AWAY, -2147483648 BELOW"));
+        QCOMPARE(named(read, "level").max, std::numeric_limits<int32_t>::max());
     }
 
     void whatCantBeAVariableIsReported() {
