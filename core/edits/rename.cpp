@@ -154,7 +154,7 @@ Result<Document> renameWidget(const Document& document, std::string_view screen,
     Document next = withClearShortNames(document, std::span(&fresh, 1));
     const std::string where(screen);
     const bool isOnlyOne = !otherScreenHas(document, screen, from);
-    renameInRules(next, {{Reference::What::Widget, name, where, isOnlyOne},
+    renameInRules(next, {{Reference::What::Widget, name, where, isOnlyOne, document.screenIndex(name) >= 0},
                          fresh,
                          otherScreenHas(document, screen, to) ? where + "." + fresh : fresh});
     return changeWidgets(next, screen, std::span(&name, 1), [&](Widget& w) { w.name = fresh; });

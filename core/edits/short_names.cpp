@@ -41,7 +41,9 @@ Document withClearShortNames(const Document& document, std::span<const std::stri
         if (holders.size() != 1)
             continue;
         const std::string widget(name), screen(holders.front());
-        renameInRules(next, {{Reference::What::Widget, widget, screen, true}, widget, screen + "." + widget});
+        renameInRules(next, {{Reference::What::Widget, widget, screen, true, document.screenIndex(widget) >= 0},
+                             widget,
+                             screen + "." + widget});
     }
     return next;
 }
@@ -57,7 +59,8 @@ std::vector<std::string> rulesAboutWidget(const Document& document, const std::s
         return {};
     std::vector<std::string> out;
     for (Mention& each :
-         mentionsOf(document, {Reference::What::Widget, widget, screen, !otherScreenHas(document, screen, widget)}))
+         mentionsOf(document, {Reference::What::Widget, widget, screen, !otherScreenHas(document, screen, widget),
+                               document.screenIndex(widget) >= 0}))
         out.push_back(std::move(each.words));
     return out;
 }

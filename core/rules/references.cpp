@@ -38,9 +38,9 @@ class ReferenceReader {
   private:
     const Token& at(size_t i) const { return tokens_[std::min(i, tokens_.size() - 1)]; }
 
-    void add(Reference::What what, size_t token, const std::string& owner = {}) {
+    void add(Reference::What what, size_t token, const std::string& owner = {}, bool orScreen = false) {
         if (at(token).type == TokenType::Name)
-            found_.push_back({what, token, owner});
+            found_.push_back({what, token, owner, orScreen});
     }
 
     // How many names with points between them begin at word i.
@@ -70,7 +70,11 @@ class ReferenceReader {
         const size_t names = namesFrom(1);
         if (names == 2 && findEvent(screenEvents(), at(3).text))
             add(Reference::What::Screen, 1);
-        else if (names > 1)
+        // Swipes are events of screens and of widgets.
+        else if (names == 2 && at(3).is(kSwipe)) {
+            add(Reference::What::Screen, 1);
+            add(Reference::What::Widget, 1, {}, true);
+        } else if (names > 1)
             widgetPath(1, names - 1);
         condition(2 * names);
     }

@@ -14,6 +14,7 @@ struct Reference {
     What what;
     size_t token = 0;   // its position among the words
     std::string owner;  // of a widget: the screen written before it, "" for the short form; of a choice: its variable
+    bool orScreen = false;  // of a widget: a screen of that name is meant, if there is one
 };
 
 // Those of one line of rules, and of one expression, as the compiler would read them; whether there are such things

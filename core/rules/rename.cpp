@@ -23,7 +23,7 @@ std::string replaced(std::string_view text, std::vector<Replacement> all) {
 }
 
 bool isMeant(const Reference& reference, const Token& token, const RuleThing& thing) {
-    if (reference.what != thing.what || token.text != thing.name)
+    if (reference.what != thing.what || token.text != thing.name || (reference.orScreen && thing.isScreenToo))
         return false;
     switch (reference.what) {
         case Reference::What::Widget: return reference.owner.empty() ? thing.isOnlyOne : reference.owner == thing.owner;

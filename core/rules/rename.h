@@ -14,8 +14,9 @@ namespace gorsefinch {
 struct RuleThing {
     Reference::What what;
     std::string name;
-    std::string owner = {};  // of a widget: its screen; of a choice: its variable
-    bool isOnlyOne = false;  // of a widget: no other screen has one of its name, so the name alone means it
+    std::string owner = {};    // of a widget: its screen; of a choice: its variable
+    bool isOnlyOne = false;    // of a widget: no other screen has one of its name, so the name alone means it
+    bool isScreenToo = false;  // of a widget: a screen has its name
 };
 
 // It gets another name; where rules and texts speak of it, they are rewritten. All else in them, layout and comments

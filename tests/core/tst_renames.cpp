@@ -190,6 +190,18 @@ class TestRenames : public QObject {
         }
     }
 
+    // A swipe is one of a screen, else of a widget.
+    void swipesFollow() {
+        const Document d = renameProject("on menu.swipe left\n    temp = 1\n\non bee.swipe up\n    temp = 2\n");
+        QCOMPARE(rulesOf(*renameScreen(d, "menu", "list")),
+                 std::string("on list.swipe left\n    temp = 1\n\non bee.swipe up\n    temp = 2\n"));
+        QCOMPARE(rulesOf(*renameWidget(d, "menu", "bee", "wasp")),
+                 std::string("on menu.swipe left\n    temp = 1\n\non wasp.swipe up\n    temp = 2\n"));
+        // One that has the name of a screen is not meant.
+        const Document both = *renameWidget(d, "status", "go_button", "menu");
+        QCOMPARE(rulesOf(*renameWidget(both, "status", "menu", "other")), rulesOf(d));
+    }
+
     // However often a word stands that another statement follows, names behind it are followed.
     void longLinesAreRead() {
         std::string line = "on start\n    animate bee.x to 1 in 1 s\n    ";
