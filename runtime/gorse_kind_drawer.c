@@ -60,8 +60,9 @@ static GORSE_OWN_FRAME uint8_t is_shown(const gorse *g, uint16_t number) {
 static void place(gorse *g, drawer *d, int32_t out) {
     const uint8_t at = d->axis != 0u ? (uint8_t)offsetof(gorse_widget, y) : (uint8_t)offsetof(gorse_widget, x);
     const uint8_t closed = (uint8_t)(out >= d->way);
-    uint8_t shade = (uint8_t)(closed != 0u ? 0 : 1 + (d->way - out) * (SHADE_PARTS - 1) / d->way);
-    if (d->now.shade == 0u || is_shown(g, d->number) == 0u)
+    const int32_t part = closed != 0u ? 0 : 1 + (d->way - out) * (SHADE_PARTS - 1) / d->way;
+    uint8_t shade = (uint8_t)((d->now.shade * part + SHADE_PARTS - 1) / SHADE_PARTS);
+    if (is_shown(g, d->number) == 0u)
         shade = 0;
     /* Its shade may lie on all of the panel. */
     if (shade != d->state.shade)
@@ -298,7 +299,6 @@ void gorse_draw_shade(gorse_canvas *c, const gorse_rect *area, uint16_t number) 
     const gorse *g = c->run;
     drawer d;
     gorse_coord y;
-    uint8_t alpha;
     if (is_drawer(g, number) == 0u)
         return;
     read(g, number, &d);
@@ -307,9 +307,8 @@ void gorse_draw_shade(gorse_canvas *c, const gorse_rect *area, uint16_t number) 
     c->clip = *area;
     if (gorse_clip_to_holders(g, number, &c->clip) == 0u)
         return;
-    alpha = (uint8_t)((uint16_t)d.now.shade * d.state.shade / SHADE_PARTS);
     if ((c->format->flags & GORSE_FORMAT_MIXES) != 0u) {
-        gorse_fill_rect(c, &c->clip, (gorse_colour)alpha << 24);
+        gorse_fill_rect(c, &c->clip, (gorse_colour)d.state.shade << 24);
         return;
     }
     for (y = c->clip.y0; y < c->clip.y1; y++)

@@ -68,7 +68,7 @@ typedef struct gorse_drawer_state {
     uint32_t since;    /* when it began to slide */
     int16_t from, out; /* how far it was closed then, and is now, px */
     uint8_t open;      /* 1: it is open, or is being opened */
-    uint8_t shade;     /* how dark it is below it, in quarters */
+    uint8_t shade;     /* opacity of what darkens all below it now */
     uint8_t slides;
     uint8_t reserved;
     uint16_t focus; /* where the focus was when it was opened */
