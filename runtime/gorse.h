@@ -94,6 +94,11 @@ void gorse_touch(gorse *g, int16_t x, int16_t y, uint8_t down);
 void gorse_knob(gorse *g, int8_t steps);
 void gorse_key(gorse *g, uint8_t key, uint8_t down);
 
+/* A hardware keyboard typed a character, Unicode or GORSE_TYPED_..., into the field that is open for it, if any. */
+void gorse_type(gorse *g, uint32_t character);
+/* 1 if a field is open for typing. */
+uint8_t gorse_is_typing(const gorse *g);
+
 /* Sets a whole, decimal, yes/no or choice variable. */
 gorse_result gorse_set_number(gorse *g, uint16_t variable, int32_t value);
 /* The value of a whole, decimal, yes/no or choice variable; 0 for an unknown one. */

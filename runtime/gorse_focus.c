@@ -6,6 +6,7 @@
 #include "gorse_keys.h"
 #include "gorse_list.h"
 #include "gorse_pager.h"
+#include "gorse_typing.h"
 
 /* The widgets of the shown screen that the focus reaches, in order. */
 static const GORSE_ROM uint16_t *order_of(const gorse *g, uint16_t *count) {
@@ -38,9 +39,9 @@ static void put_on(gorse *g, uint16_t widget) {
         gorse_reveal(g, widget);
         gorse_dirty_number(g, widget);
     }
-    if (before != GORSE_NONE)
+    if (before != GORSE_NONE && gorse_is_entered(g, before) == 0u)
         gorse_event(g, GORSE_EVENT_BLUR, before);
-    if (widget != GORSE_NONE)
+    if (widget != GORSE_NONE && gorse_is_entered(g, widget) == 0u)
         gorse_event(g, GORSE_EVENT_FOCUS, widget);
 }
 
@@ -197,6 +198,8 @@ void gorse_knob(gorse *g, int8_t steps) {
     if (g->scene == 0 || steps == 0)
         return;
     gorse_hear_input(g);
+    if (gorse_turn_typing(g, steps) != 0u)
+        return;
     if (has_focus(g) != 0u)
         turn(g, steps);
     gorse_run_key_rules(g, GORSE_EVENT_KNOB, (uint16_t)(steps > 0));
@@ -226,6 +229,8 @@ void gorse_key(gorse *g, uint8_t key, uint8_t down) {
     if (g->scene == 0)
         return;
     gorse_hear_input(g);
+    if (down != 0u && gorse_key_typing(g, key) != 0u)
+        return;
     if (has_focus(g) != 0u) {
         if (down != 0u && act(g, key) == 0u)
             return;

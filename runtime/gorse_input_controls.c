@@ -5,6 +5,7 @@
 #include "gorse_control.h"
 #include "gorse_drawer.h"
 #include "gorse_transition.h"
+#include "gorse_typing.h"
 
 /* A swipe goes at least so far, in pixels, twice as far as across, within so many ms. */
 enum { SWIPE_WAY = 24, SWIPE_MS = 600 };
@@ -154,6 +155,8 @@ void gorse_end_press(gorse *g, uint8_t inside) {
         flags = gorse_finger_of(g)->flags;
     if ((flags & GORSE_FINGER_FIRED) != 0u)
         is_tap = 0;
+    if ((flags & GORSE_FINGER_SCROLLS) == 0u && (pressed == GORSE_NONE || inside != 0u))
+        gorse_leave_typing(g, pressed);
     if (pressed != GORSE_NONE) {
         touch_control(g, GORSE_TOUCH_RELEASE);
         if (head->inside != 0u)

@@ -178,6 +178,7 @@ enum {
     GORSE_EVENT_IDLE = 21, /* no input for its period, on any screen; then, when there is some again, its otherwise */
     GORSE_EVENT_OPEN = 22,
     GORSE_EVENT_CLOSE = 23,
+    GORSE_EVENT_CANCEL = 24, /* what was typed was not taken over */
     GORSE_EVENT_SCROLL = 20, /* its content was moved by a finger */
     GORSE_EVENT_KNOB = 19    /* on any screen; its widget is 0 to the left, 1 to the right, GORSE_NONE for both */
 };

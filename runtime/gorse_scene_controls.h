@@ -153,6 +153,56 @@ typedef struct gorse_list_state {
     uint16_t count;  /* of its items */
 } gorse_list_state;
 
+/* What a key does, or the character that it types. A hardware keyboard says the same to gorse_type. */
+enum {
+    GORSE_TYPED_DELETE = 8,    /* the character in front of the cursor */
+    GORSE_TYPED_NEW_LINE = 10, /* in fields of several lines; else as GORSE_TYPED_DONE */
+    GORSE_TYPED_DONE = 13,
+    GORSE_TYPED_SHIFT = 14,  /* from here on keys of a keyboard only */
+    GORSE_TYPED_PAGE = 15,   /* its next page */
+    GORSE_TYPED_GAP = 16,    /* no key */
+    GORSE_TYPED_CANCEL = 27, /* not, and these: */
+    GORSE_TYPED_LEFT = 28,   /* moves the cursor */
+    GORSE_TYPED_RIGHT = 29
+};
+
+/* Bits of gorse_widget_field.flags */
+enum {
+    GORSE_FIELD_SECRET = 1,
+    GORSE_FIELD_LIVE = 2,   /* its variable has each character at once */
+    GORSE_FIELD_LETTERS = 4 /* it takes letters, spaces and what stands in names */
+};
+
+/* A text that is typed. What it says while it is empty is its label's text. Its memory holds 1 byte. */
+typedef struct gorse_widget_field {
+    gorse_widget_text label;
+    const GORSE_ROM uint8_t *allowed; /* the characters that it takes; 0: all */
+    gorse_colour on_colour;           /* of its cursor, and its border while it is typed into */
+    uint16_t variable;                /* of the text variables; or GORSE_NONE */
+    uint16_t keyboard;                /* the widget of its screen that comes by itself; or GORSE_NONE */
+    uint8_t max_length;               /* characters */
+    uint8_t lines;                    /* 1: it is not broken into lines */
+    uint8_t flags;                    /* GORSE_FIELD_... */
+    uint8_t reserved;
+} gorse_widget_field;
+
+/* Between the keys of a gorse_widget_keyboard, in the place of a width. */
+enum { GORSE_KEYS_ROW_ENDS = 64, GORSE_KEYS_PAGE_ENDS = 65, GORSE_KEYS_END = 66 };
+
+/* Keys that type into the field. A key is its width in halves of a usual one, then the code of GORSE_TYPED_... or the
+ * character that it types and those that it offers when it is held, as UTF-8; a 0 ends it. Each row ends with
+ * GORSE_KEYS_ROW_ENDS, the last of a page with GORSE_KEYS_PAGE_ENDS behind that, all with GORSE_KEYS_END. Its memory
+ * holds 1 byte. */
+typedef struct gorse_widget_keyboard {
+    gorse_widget widget;
+    const GORSE_ROM uint8_t *keys;
+    const GORSE_ROM uint8_t *words; /* on the keys done and cancel; each ends with 0 */
+    const GORSE_ROM int32_t *form;  /* the colour of the key done, and of what is pressed */
+    uint16_t slide;                 /* ms that it takes to come or go */
+    uint8_t turns;                  /* 1: all keys of a page are in one row, which turns */
+    uint8_t reserved;
+} gorse_widget_keyboard;
+
 /* A touch target that reaches beyond its box. */
 typedef struct gorse_margin {
     uint16_t screen, widget;
@@ -167,13 +217,15 @@ typedef struct gorse_controls {
      * screen begin in it, with the end behind them. 0 if it reaches none. */
     const GORSE_ROM uint16_t *focus_order;
     const GORSE_ROM uint16_t *focus_starts;
-    uint32_t state_at; /* of the state, behind its head: a gorse_finger */
-    uint32_t focus_at; /* of the state: a gorse_focus */
+    uint32_t state_at;  /* of the state, behind its head: a gorse_finger */
+    uint32_t focus_at;  /* of the state: a gorse_focus */
+    uint32_t typing_at; /* of the state: with fields a gorse_typing */
     uint16_t margin_count;
-    uint16_t hold;       /* ms after which a press is a hold */
-    uint8_t focus_wraps; /* 1: from the last to the first */
-    uint8_t has_focus;   /* 1: it reaches any */
-    uint8_t reserved[2];
+    uint16_t hold;        /* ms after which a press is a hold */
+    uint8_t focus_wraps;  /* 1: from the last to the first */
+    uint8_t has_focus;    /* 1: it reaches any */
+    uint8_t typing_bytes; /* of the longest text that fields take, its closing zero included; 0: no fields */
+    uint8_t reserved;
 } gorse_controls;
 
 /* Keys of the panel; its own ones follow. */

@@ -43,6 +43,8 @@ typedef union gorse_record {
     gorse_widget_pager pager;
     gorse_widget_drawer drawer;
     gorse_widget_list list;
+    gorse_widget_field field;
+    gorse_widget_keyboard keyboard;
 } gorse_record;
 
 void gorse_read_glyph_bits(gorse_glyph_reader *from, uint16_t skip, uint16_t n, uint8_t *coverage);
@@ -92,6 +94,8 @@ extern const GORSE_ROM gorse_control_kind gorse_kind_slider_pictured; /* with an
 extern const GORSE_ROM gorse_control_kind gorse_kind_knob;
 extern const GORSE_ROM gorse_control_kind gorse_kind_stepper;
 extern const GORSE_ROM gorse_control_kind gorse_kind_list;
+extern const GORSE_ROM gorse_control_kind gorse_kind_field;
+extern const GORSE_ROM gorse_control_kind gorse_kind_keyboard;
 
 #ifdef __cplusplus
 }

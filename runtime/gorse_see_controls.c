@@ -4,6 +4,7 @@
 #include "gorse_control.h"
 #include "gorse_focus.h"
 #include "gorse_see.h"
+#include "gorse_typing.h"
 
 /* Lays over what rules changed in the record, or with GORSE_SLOT_LOOK in the look. */
 static void lay_over_all(const gorse *g, const GORSE_ROM gorse_widget *from, uint8_t where, gorse_view *view) {
@@ -50,7 +51,7 @@ void gorse_see(const gorse *g, uint16_t widget, gorse_view *view) {
     view->look = &view->changed;
 #if !GORSE_SEPARATE_ROM
     if (from->slot_count == 0u && from->enabled != 0u && (from->kind->flags & GORSE_KIND_CONTROL) == 0u &&
-        gorse_holder_of(g, widget) == GORSE_NONE && has_focus(g, widget) == 0u) {
+        gorse_holder_of(g, widget) == GORSE_NONE && has_focus(g, widget) == 0u && gorse_lift(g) == 0) {
         const gorse_head *head = gorse_head_of(g);
         view->widget = from;
         view->look =
@@ -61,6 +62,7 @@ void gorse_see(const gorse *g, uint16_t widget, gorse_view *view) {
     gorse_copy_rom(&view->record, from, from->kind->record_bytes);
     lay_over_all(g, from, 0, view);
     gorse_place_held(g, widget, &view->record.widget);
+    gorse_place_lifted(g, widget, &view->record.widget);
     states = states_of(g, widget, &view->record);
     gorse_copy_rom(&view->changed, gorse_look_in(from->look, states), sizeof view->changed);
     lay_over_all(g, from, GORSE_SLOT_LOOK, view);

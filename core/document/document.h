@@ -12,6 +12,7 @@
 #include "core/document/font_settings.h"
 #include "core/document/recipe.h"
 #include "core/document/variable.h"
+#include "core/kinds/key_rows.h"
 #include "core/kinds/kinds.h"
 
 namespace gorsefinch {
@@ -54,6 +55,7 @@ struct Panel {
     std::vector<std::string> keys;                          // by their names, without the knob's push
     bool focusWraps = false;                                // from the last widget to the first
     std::string transition;  // of screens that follow one another without one of their own, as in rules; "": a cut
+    std::string keyboard = kDefaultLayout;  // the letters of keyboards that come by themselves; or kNoKeyboard
     // The start values of the outputs that it has, in the order of panelOutputs().
     std::array<std::optional<int>, kPanelOutputs> outputs;
     bool sound = false;  // it can play tones

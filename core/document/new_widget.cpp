@@ -81,6 +81,13 @@ Widget newWidget(const Document& document, const Screen& screen, Kind kind, int 
     widget.h = drawn ? h : std::min(kindInfo.height, panel.height / 3);
     widget.x = drawn ? x : std::clamp(x, 0, panel.width - widget.w);
     widget.y = drawn ? y : std::clamp(y, 0, panel.height - widget.h);
+    // Keyboards come from below.
+    if (kind == Kind::Keyboard && !drawn) {
+        widget.x = 0;
+        widget.w = panel.width;
+        widget.h = panel.height / 2;
+        widget.y = panel.height - widget.h;
+    }
     widget.look = startLook(document, kind);
     startContent(document, widget, screen.background);
     widget.name = widgetNameFor(screen, kind, "");

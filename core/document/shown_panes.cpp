@@ -27,7 +27,7 @@ void showPanes(ShownPanes& panes, const Screen& screen, std::span<const std::str
     for (const std::string& name : names)
         for (int at = widgetIndex(screen, name); at >= 0;) {
             const WidgetRef& widget = widgets[static_cast<size_t>(at)];
-            if (widget->kind == Kind::Drawer)
+            if (info(widget->kind).has(kOpens))
                 panes.open.insert(widget->name);
             const int holder = containerOf(widgets, static_cast<size_t>(at));
             if (holder >= 0 && widgets[static_cast<size_t>(holder)]->kind == Kind::Pager)
@@ -46,7 +46,7 @@ Offset panOfPages(const std::vector<WidgetRef>& widgets, size_t pager, const Sho
 bool isInSight(const std::vector<WidgetRef>& widgets, size_t at, const ShownPanes& panes) {
     for (int holder = containerOf(widgets, at); holder >= 0; holder = containerOf(widgets, at)) {
         const auto number = static_cast<size_t>(holder);
-        if (!isOpenDrawer(*widgets[number], panes) ||
+        if (!isOpenPane(*widgets[number], panes) ||
             (widgets[number]->kind == Kind::Pager && shownPage(widgets, number, panes) != at))
             return false;
         at = number;

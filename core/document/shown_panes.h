@@ -13,7 +13,7 @@ namespace gorsefinch {
 
 struct ShownPanes {
     std::map<std::string, std::string, std::less<>> pages;  // of pagers: the page that is shown; else the first
-    std::set<std::string, std::less<>> open;                // drawers
+    std::set<std::string, std::less<>> open;                // drawers and keyboards
     friend bool operator==(const ShownPanes&, const ShownPanes&) = default;
 };
 
@@ -25,8 +25,9 @@ Offset panOfPages(const std::vector<WidgetRef>& widgets, size_t pager, const Sho
 
 // False for what lies on another page, or in a drawer that is closed.
 bool isInSight(const std::vector<WidgetRef>& widgets, size_t at, const ShownPanes& panes);
-inline bool isOpenDrawer(const Widget& widget, const ShownPanes& panes) {
-    return widget.kind != Kind::Drawer || panes.open.count(widget.name) != 0;
+// False for a drawer or keyboard that is closed.
+inline bool isOpenPane(const Widget& widget, const ShownPanes& panes) {
+    return !info(widget.kind).has(kOpens) || panes.open.count(widget.name) != 0;
 }
 
 }  // namespace gorsefinch

@@ -48,7 +48,7 @@ Widget captionFor(const Document& document, const Screen& screen, const Variable
 
 std::vector<Kind> kindsFor(const Variable& variable) {
     if (variable.isText())
-        return {Kind::Text};
+        return variable.writer == Writer::Firmware ? std::vector{Kind::Text} : std::vector{Kind::Text, Kind::Field};
     const bool yesNo = variable.type == VariableType::YesNo;
     std::vector<Kind> out;
     if (yesNo)

@@ -5,6 +5,7 @@
 #include "core/sim/date_text.h"
 
 #include "core/emit/firmware_functions.h"
+#include "core/kinds/key_rows.h"
 
 namespace gorsefinch {
 
@@ -101,6 +102,13 @@ Result<std::string> driverScript(const BuiltScene& scene, const std::vector<Scri
     for (size_t i = 0; i < steps.size(); ++i)
         if (const std::string call = keyCall(*document.panel, steps[i]); !call.empty())
             out += "    case " + std::to_string(i) + ": PROJECT(" + call + "; break;\n";
+    for (size_t i = 0; i < steps.size(); ++i)
+        if (steps[i].what == ScriptStep::What::Type && scene.controls.typing_bytes != 0) {
+            out += "    case " + std::to_string(i) + ":";
+            for (const uint32_t each : typedCodes(steps[i].value))
+                out += " PROJECT(type)(" + std::to_string(each) + "UL);";
+            out += " break;\n";
+        }
     out += "    default: break;\n    }\n}\n";
     out += "static const struct { unsigned char what; int16_t x, y; uint32_t ms; } steps[] = {\n";
     for (const ScriptStep& step : steps)

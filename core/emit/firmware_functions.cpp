@@ -199,6 +199,11 @@ std::vector<FirmwareFunction> runFunctions(const BuiltScene& scene, const Projec
         out.push_back({"A key, " + upper +
                            "_KEY_..., went down, 1, or up, 0. Hooks of its rules and of what it presses run inside.",
                        "void " + name + "_key(uint8_t key, uint8_t down)", "    gorse_key(&run, key, down);\n"});
+    if (scene.controls.typing_bytes != 0)
+        out.push_back(
+            {"A hardware keyboard typed a character, Unicode or GORSE_TYPED_..., into the field that is open, "
+             "if any. Hooks of\n * its rules run inside.",
+             "void " + name + "_type(uint32_t character)", "    gorse_type(&run, character);\n"});
     out.push_back({"Changes to a screen at the next step. No hook runs inside.",
                    "gorse_result " + name + "_go(uint16_t screen)", "    return gorse_go(&run, screen);\n"});
     out.push_back(

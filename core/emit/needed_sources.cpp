@@ -26,7 +26,8 @@ bool isOptional(std::string_view name) {
           "gorse_code_elements", "gorse_fade",          "gorse_wrapped",       "gorse_widgets",
           "gorse_container",     "gorse_scroll",        "gorse_recolour",      "gorse_box",
           "gorse_strip",         "gorse_ease",          "gorse_transition",    "gorse_pager",
-          "gorse_drawer",        "gorse_list",          "gorse_levels"})
+          "gorse_drawer",        "gorse_list",          "gorse_levels",        "gorse_typ",
+          "gorse_keyboard"})
         if (name.starts_with(prefix) && name.ends_with(".c"))
             return true;
     return name == "gorse_latch.h" || name == "gorse_cover.h" || name == "gorse_gauge.h" || name == "gorse_blade.h" ||
@@ -37,7 +38,7 @@ bool isOptional(std::string_view name) {
            name == "gorse_ring.h" || name == "gorse_container.h" || name == "gorse_scroll.h" ||
            name == "gorse_copies.h" || name == "gorse_transition.h" || name == "gorse_ease.h" ||
            name == "gorse_glide.h" || name == "gorse_pager.h" || name == "gorse_drawer.h" || name == "gorse_list.h" ||
-           name == "gorse_levels.h";
+           name == "gorse_levels.h" || name == "gorse_typing.h" || name == "gorse_keyboard.h";
 }
 
 // Names of files. They are literals, so most repetitions are found by their address; a project has hundreds of images.
@@ -132,7 +133,7 @@ bool hasKind(const BuiltScene& scene, const gorse_kind* kind) {
 void addContainerSources(const BuiltScene& scene, ChosenSources& chosen) {
     const bool holds = hasHolders(scene), scrolls = scene.scene.containers && scene.containers.scrolls != 0;
     if (holds)
-        for (const char* each : {"gorse_container_place.c", "gorse_container_widgets.c"})
+        for (const char* each : {"gorse_container_place.c", "gorse_container_widgets.c", "gorse_copies.h"})
             chosen.add(each);
     else
         chosen.add("gorse_widgets.c");
@@ -150,6 +151,10 @@ void addContainerSources(const BuiltScene& scene, ChosenSources& chosen) {
     if (holds || scrolls)
         chosen.add("gorse_container_record.c");
     chosen.add("gorse_list.h");
+    if (scene.scene.controls)
+        chosen.add("gorse_typing.h");
+    if (scene.scene.controls && scene.controls.typing_bytes == 0)
+        chosen.add("gorse_typing_none.c");
     if (!hasKind(scene, &gorse_kind_list.kind))
         chosen.add("gorse_list_none.c");
     if (!hasKind(scene, &gorse_kind_pager))
@@ -173,7 +178,7 @@ void addGlideSources(const BuiltScene& scene, ChosenSources& chosen) {
 // Changes of screens, and what lets something through beside single widgets.
 void addTransitionSources(const BuiltScene& scene, ChosenSources& chosen) {
     if (scene.scene.transitions)
-        for (const char* each : {"gorse_motion_transition.c", "gorse_levels.h",
+        for (const char* each : {"gorse_motion_transition.c", "gorse_levels.h", "gorse_copies.h",
                                  scene.transitions.has_levels != 0 ? "gorse_levels.c" : "gorse_levels_none.c"})
             chosen.add(each);
     else

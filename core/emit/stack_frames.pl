@@ -29,6 +29,7 @@ my %pointers = (
     'gorse_motion_several.c enter' => 'besides.enter', 'gorse_motion_several.c tick' => 'besides.tick',
     'gorse_motion_several.c follow' => 'besides.follow', 'gorse_motion_several.c command' => 'besides.command',
     'gorse_kind_rectangle_shaded.c draw' => 'format.native', 'gorse_kind_rectangle_shaded.c pixel_at' => 'format.native',
+    gorse_take_over => '',
     'gorse_kind_list.c draw_item' => '', 'gorse_kind_list.c write_item' => '',
     native_of => '', next_byte => '', fetch => '', get => '', start => '',
     cover => 'shape.outline', next_run => '', take => '', skip_units => '', draw => 'format.fill format.copy',

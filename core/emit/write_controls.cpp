@@ -32,9 +32,10 @@ std::string writeControls(const BuiltScene& scene) {
     return out + "static const GORSE_ROM gorse_controls " + name + "_controls = {" +
            (scene.margins.empty() ? "0" : name + "_margins") + ", " +
            (c.focus_starts ? name + "_focus_order, " + name + "_focus_starts" : "0, 0") + ", " +
-           std::to_string(c.state_at) + "u, " + std::to_string(c.focus_at) + "u, " + std::to_string(c.margin_count) +
-           ", " + std::to_string(c.hold) + ", " + std::to_string(c.focus_wraps) + ", " + std::to_string(c.has_focus) +
-           ", {0, 0}};\n\n";
+           std::to_string(c.state_at) + "u, " + std::to_string(c.focus_at) + "u, " + std::to_string(c.typing_at) +
+           "u, " + std::to_string(c.margin_count) + ", " + std::to_string(c.hold) + ", " +
+           std::to_string(c.focus_wraps) + ", " + std::to_string(c.has_focus) + ", " + std::to_string(c.typing_bytes) +
+           ", 0};\n\n";
 }
 
 }  // namespace gorsefinch

@@ -150,6 +150,13 @@ int16_t choiceNumberOf(RecordBuilder& builder) {
     return static_cast<int16_t>(*number);
 }
 
+void sampleLabels(Widget& widget, bool oneBit) {
+    widget.look.clear();
+    sampleText(widget, "", oneBit);
+    widget.properties.erase("text");
+    widget.properties.erase("align");
+}
+
 void styleControl(Widget& widget, bool oneBit) {
     widget.properties["fill"] = opaque(oneBit ? 0x000000 : 0x0E1110);
     widget.properties["colour"] = opaque(oneBit ? 0xFFFFFF : kAccentColour);

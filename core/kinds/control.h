@@ -19,6 +19,10 @@ PropertyInfo choiceProperty(const char* help);
 
 // Files of the runtime that all controls use, and those with a ring.
 inline constexpr const char* kControlSources[] = {"gorse_indicator.c"};
+// The same of fields and keyboards, which belong together.
+inline constexpr const char* kTypingSources[] = {
+    "gorse_typing.c",        "gorse_typed_text.c",    "gorse_kind_field.c", "gorse_kind_keyboard.c",
+    "gorse_keyboard_draw.c", "gorse_keyboard_keys.c", "gorse_keyboard.h",   "gorse_text_widget.c"};
 
 // The variable that the widget's `value` names; nothing if it names none, or a wrong one, which is reported, as is one
 // that only the firmware writes.
@@ -36,6 +40,8 @@ void writeValues(RecordBuilder& builder, int32_t min, int decimals);
 
 // The style of a control that has no look.
 void styleControl(Widget& widget, bool oneBit);
+// Prepares the sample of a control that writes labels but has no text of its own.
+void sampleLabels(Widget& widget, bool oneBit);
 
 // The colours of the default looks.
 inline constexpr uint32_t kAccentColour = 0xE0712A, kGripColour = 0xF2EEE4;

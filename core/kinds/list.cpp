@@ -158,10 +158,7 @@ constinit const KindInfo listKind{
         },
     .sample =
         [](Widget& widget, bool oneBit) {
-            widget.look.clear();
-            sampleText(widget, "", oneBit);
-            widget.properties.erase("text");
-            widget.properties.erase("align");
+            sampleLabels(widget, oneBit);
             widget.properties["items"] = std::string("Low\nMid");
             widget.properties["item_height"] = int64_t{std::max(widget.h / 2, 4)};
             styleList(widget, oneBit);

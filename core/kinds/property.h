@@ -47,7 +47,9 @@ enum Trait : unsigned {
     kIsUnseen = 32768,  // draws nothing
     kHolds = 65536,     // is a container: widgets lie in it
     kScrolls = 131072,  // has the event scroll
-    kOpens = 262144     // has the events open and close; takes these commands
+    kOpens = 262144,    // has the events open and close; takes these commands
+    kIsTyped = 524288,  // a text is typed into it; has the events done and cancel
+    kTypes = 1048576    // a keyboard
 };
 
 // How a number is dragged on the canvas: as an angle on what KindInfo::round says, or together with the property behind
@@ -69,6 +71,8 @@ struct PropertyInfo {
     bool inRules = false;   // rules read and write it: the record or the look has a field for it
     bool isValue = false;   // of a variable: what an indicator shows, which an expression can give too
     bool sets = false;      // of a variable: a control sets it
+    bool ofTexts = false;   // of a variable: it is a text
+    bool asLines = false;   // of words: they are lines, and edited so
     bool required = false;  // of an image: a widget without one gets a warning, a new one takes one of the project's
     unsigned needs = 0;     // of a style property: traits that a kind needs at least one of
     HandleType handle = HandleType::None;

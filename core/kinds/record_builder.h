@@ -51,6 +51,11 @@ class RecordBuilder {
     // The number of a field of the project's clock, such as "hour", which the widget shows; nothing, after reporting a
     // problem, if it has no clock.
     virtual std::optional<uint16_t> clockNumber(std::string_view field) = 0;
+    // The text variable of that name: its number among the texts. Nothing, after reporting a problem, if there is none
+    // or it is no text.
+    virtual std::optional<uint16_t> textVariable(const std::string& variable) = 0;
+    // The number of the keyboard that comes by itself for a field that takes `allowed`; GORSE_NONE if none does.
+    virtual uint16_t keyboardFor(const std::string& allowed) const = 0;
     // What the expression of a property gives that is a value; nothing if it has none, or a wrong one.
     virtual std::optional<NumberVariable> computedValue(std::string_view key) = 0;
     // Keeps numbers as long as the record; for fields of the type Numbers. Must not be empty.
@@ -69,6 +74,8 @@ class RecordBuilder {
     virtual uint16_t otherText(std::string_view key) = 0;
     // The widget writes the characters of this UTF-8 text in its look's font.
     virtual void write(std::string_view text) = 0;
+    // Those of these characters that the look's face has.
+    virtual std::string inFace(std::string_view text) const = 0;
     // The longest of the texts that the widget can show on one line in its look's font, with what is behind it; `taken`
     // pixels of the box are for something else.
     virtual void canShow(std::string_view text, std::string_view unit, int taken = 0) = 0;

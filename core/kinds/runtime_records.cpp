@@ -140,16 +140,12 @@ constexpr FieldInfo marginRecordFields[] = {
 };
 
 constexpr FieldInfo controlsRecordFields[] = {
-    GORSEFINCH_FIELD(gorse_controls, margins, Pointer),
-    GORSEFINCH_FIELD(gorse_controls, focus_order, Pointer),
-    GORSEFINCH_FIELD(gorse_controls, focus_starts, Pointer),
-    GORSEFINCH_FIELD(gorse_controls, state_at, U32),
-    GORSEFINCH_FIELD(gorse_controls, focus_at, U32),
-    GORSEFINCH_FIELD(gorse_controls, margin_count, U16),
-    GORSEFINCH_FIELD(gorse_controls, hold, U16),
-    GORSEFINCH_FIELD(gorse_controls, focus_wraps, U8),
-    GORSEFINCH_FIELD(gorse_controls, has_focus, U8),
-    GORSEFINCH_FIELD(gorse_controls, reserved, Padding),
+    GORSEFINCH_FIELD(gorse_controls, margins, Pointer),      GORSEFINCH_FIELD(gorse_controls, focus_order, Pointer),
+    GORSEFINCH_FIELD(gorse_controls, focus_starts, Pointer), GORSEFINCH_FIELD(gorse_controls, state_at, U32),
+    GORSEFINCH_FIELD(gorse_controls, focus_at, U32),         GORSEFINCH_FIELD(gorse_controls, typing_at, U32),
+    GORSEFINCH_FIELD(gorse_controls, margin_count, U16),     GORSEFINCH_FIELD(gorse_controls, hold, U16),
+    GORSEFINCH_FIELD(gorse_controls, focus_wraps, U8),       GORSEFINCH_FIELD(gorse_controls, has_focus, U8),
+    GORSEFINCH_FIELD(gorse_controls, typing_bytes, U8),      GORSEFINCH_FIELD(gorse_controls, reserved, Padding),
 };
 
 constexpr FieldInfo containersRecordFields[] = {

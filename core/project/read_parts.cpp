@@ -253,6 +253,18 @@ std::vector<std::string> readKeys(JsonObject& object) {
     return keys;
 }
 
+std::string readKeyboard(JsonObject& object) {
+    const std::string out = object.text("keyboard", kDefaultLayout, 20);
+    const auto all = keyboardSettings();
+    if (std::find(all.begin(), all.end(), out) != all.end())
+        return out;
+    std::string known;
+    for (const std::string_view each : all)
+        known += (known.empty() ? "" : ", ") + std::string(each);
+    object.problem("keyboard", "\"" + out + "\" is no keyboard", "Write one of " + known);
+    return kDefaultLayout;
+}
+
 Panel readPanel(const Json& json, Problems& problems) {
     JsonObject object(json, kMainFile, "panel", problems);
     Panel panel;
@@ -295,6 +307,7 @@ Panel readPanel(const Json& json, Problems& problems) {
     panel.knob = object.yesNo("knob", false);
     panel.focusWraps = object.yesNo("focus_wraps", false);
     panel.transition = object.text("transition", {}, 100);
+    panel.keyboard = readKeyboard(object);
     panel.keys = readKeys(object);
     readOutputs(object, panel);
     panel.hooksRequired = object.yesNo("hooks_required", false);

@@ -123,6 +123,7 @@ Json toJson(const Panel& panel) {
         out["keys"] = panel.keys;
     putUnless(out, "focus_wraps", panel.focusWraps, false);
     putUnless(out, "transition", panel.transition, std::string());
+    putUnless(out, "keyboard", panel.keyboard, std::string(kDefaultLayout));
     if (Json outputs = outputsJson(panel); !outputs.empty())
         out["outputs"] = std::move(outputs);
     putUnless(out, "hooks_required", panel.hooksRequired, false);

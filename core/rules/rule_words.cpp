@@ -22,7 +22,8 @@ constexpr auto eventsOfWidgets = std::to_array<EventWord>({{"press", GORSE_EVENT
                                                            {"focus", GORSE_EVENT_FOCUS, kIsTouched},
                                                            {"blur", GORSE_EVENT_BLUR, kIsTouched},
                                                            {"scroll", GORSE_EVENT_SCROLL, kScrolls},
-                                                           {"done", GORSE_EVENT_DONE, kPlays | kIsMoved}});
+                                                           {"cancel", GORSE_EVENT_CANCEL, kIsTyped},
+                                                           {"done", GORSE_EVENT_DONE, kPlays | kIsMoved | kIsTyped}});
 constexpr auto wordsForSwipes = std::to_array<EventWord>({{"left", GORSE_EVENT_SWIPE_LEFT, kIsTouched},
                                                           {"right", GORSE_EVENT_SWIPE_RIGHT, kIsTouched},
                                                           {"up", GORSE_EVENT_SWIPE_UP, kIsTouched},
@@ -36,8 +37,8 @@ constexpr auto commands = std::to_array<CommandWord>({
     {"play", GORSE_COMMAND_PLAY, kPlays, " does not play", "Use frames"},
     {"stop", GORSE_COMMAND_STOP, kPlays, " does not play", "Use frames"},
     {"sample", GORSE_COMMAND_SAMPLE, kRecords, " records nothing", "Use a trend"},
-    {"open", GORSE_COMMAND_OPEN, kOpens, " does not open", "Use a drawer"},
-    {"close", GORSE_COMMAND_CLOSE, kOpens, " does not close", "Use a drawer"},
+    {"open", GORSE_COMMAND_OPEN, kOpens, " does not open", "Use a drawer or a keyboard"},
+    {"close", GORSE_COMMAND_CLOSE, kOpens, " does not close", "Use a drawer or a keyboard"},
 });
 constexpr auto wordsForValues = std::to_array<std::string_view>({"yes", "no", "none"});
 constexpr auto wordsForArrays = std::to_array<std::string_view>({"any", "all", "count", "sum", "min", "max"});

@@ -165,10 +165,10 @@ std::shared_ptr<const ScreenPart> SceneBuilder::findPart(const BuiltScene* befor
                                                          size_t at) const {
     if (!before)
         return nullptr;
-    if (at < before->parts.size() && before->parts[at]->source == screen)
+    if (at < before->parts.size() && before->parts[at]->given == screen)
         return before->parts[at];
     const auto found = std::find_if(before->parts.begin(), before->parts.end(),
-                                    [&](const auto& part) { return part->source == screen; });
+                                    [&](const auto& part) { return part->given == screen; });
     return found == before->parts.end() ? nullptr : *found;
 }
 

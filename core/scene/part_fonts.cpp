@@ -94,6 +94,23 @@ void PartFonts::write(std::string_view text) {
     needCharacters(charactersOf(text));
 }
 
+std::string PartFonts::inFace(std::string_view text) const {
+    const BakedFont* font = context_.looks.font(context_.document, look_.normal.font);
+    std::string out;
+    if (!font)
+        return out;
+    for (size_t at = 0; at < text.size();) {
+        size_t end = at + 1;
+        while (end < text.size() && (static_cast<unsigned char>(text[end]) & 0xc0) == 0x80)
+            ++end;
+        const std::set<char32_t> one = charactersOf(text.substr(at, end - at));
+        if (!one.empty() && font->has(*one.begin()))
+            out += text.substr(at, end - at);
+        at = end;
+    }
+    return out;
+}
+
 RecordBuilder::OtherFont PartFonts::writeIn(int size, std::string_view text) {
     const FontKey own = look_.normal.font;
     FontKey key = own;

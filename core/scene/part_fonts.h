@@ -27,6 +27,7 @@ class PartFonts {
     // The same for a text that the kind makes; a look without a face is reported.
     void write(std::string_view text);
     // See RecordBuilder.
+    std::string inFace(std::string_view text) const;
     RecordBuilder::OtherFont writeIn(int size, std::string_view text);
     std::vector<const gorse_font*> smallerFonts(size_t most);
     // After the last widget.

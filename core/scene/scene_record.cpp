@@ -17,6 +17,7 @@
 #include "runtime/gorse_levels.h"
 #include "runtime/gorse_scroll.h"
 #include "runtime/gorse_transition.h"
+#include "runtime/gorse_typing.h"
 
 namespace gorsefinch {
 
@@ -85,7 +86,10 @@ void layOutState(BuiltScene& out, uint32_t keptBytes) {
     out.controls.focus_at = out.controls.state_at + (s.controls ? static_cast<uint32_t>(sizeof(gorse_finger)) : 0);
     const uint32_t focusBytes =
         static_cast<uint32_t>(sizeof(gorse_focus)) + (2u * static_cast<uint32_t>(out.screens.size()) + 3u) / 4u * 4u;
-    out.containers.state_at = out.controls.focus_at + (out.controls.focus_starts ? focusBytes : 0);
+    out.controls.typing_at = out.controls.focus_at + (out.controls.focus_starts ? focusBytes : 0);
+    const uint32_t typingBytes =
+        static_cast<uint32_t>(sizeof(gorse_typing)) + (out.controls.typing_bytes + 3u) / 4u * 4u;
+    out.containers.state_at = out.controls.typing_at + (out.controls.typing_bytes != 0 ? typingBytes : 0);
     out.transitions.state_at = out.containers.state_at +
                                (s.containers ? static_cast<uint32_t>(sizeof(gorse_container_state)) : 0) +
                                (out.containers.scrolls != 0 ? static_cast<uint32_t>(sizeof(gorse_scroller)) : 0);
@@ -168,6 +172,8 @@ void fillControls(BuiltScene& out) {
     out.controls.margins = out.margins.data();
     out.controls.margin_count = static_cast<uint16_t>(out.margins.size());
     out.controls.hold = static_cast<uint16_t>(out.document.panel->holdMs);
+    for (const auto& part : out.parts)
+        out.controls.typing_bytes = static_cast<uint8_t>(std::max(int{out.controls.typing_bytes}, part->typedBytes));
     if (!out.focusOrder.empty()) {
         out.controls.focus_order = out.focusOrder.data();
         out.controls.focus_starts = out.focusStarts.data();

@@ -9,6 +9,7 @@
 #include "core/document/panel_keys.h"
 #include "core/document/widget_tree.h"
 #include "core/scene/focus_order.h"
+#include "core/scene/keyboards.h"
 #include "core/scene/part_fonts.h"
 #include "core/scene/part_images.h"
 #include "core/scene/part_texts.h"
@@ -23,6 +24,9 @@ uint8_t choiceNumber(const PropertyInfo& property, const PropertyValue& value) {
     return static_cast<uint8_t>(at == property.choices.end() ? 0 : at - property.choices.begin());
 }
 
+// Bytes of what is typed into fields without a variable.
+constexpr int kLeastTyped = 33;
+
 class PartBuilder {
   public:
     PartBuilder(const ScreenRef& screen, const PartContext& context)
@@ -31,7 +35,10 @@ class PartBuilder {
           images_(context, *part_),
           fonts_(context, *part_),
           texts_(context, *part_, fonts_) {
-        part_->source = screen;
+        part_->given = screen;
+        part_->source = withKeyboards(context.document, screen);
+        if (part_->source != screen)
+            part_->usedLooks.insert(info(Kind::Keyboard).looks.begin(), info(Kind::Keyboard).looks.end());
         part_->slotInfos.assign(context.slots.begin(), context.slots.end());
         part_->firstString = context.firstString;
     }
@@ -72,6 +79,8 @@ class PartBuilder {
             kind.complete(filler);
         texts_.finish(record.label);
         noteControls(number, widget, record.widget);
+        if (kind.has(kIsTyped | kTypes))
+            part_->typedBytes = std::max(part_->typedBytes, kLeastTyped);
         part_->recolours = part_->recolours || asWrapped(record.widget.kind);
         if (isReached(widget))
             record.widget.kind = wrappedKind(record.widget.kind, gorse_draw_focusable);
@@ -151,6 +160,13 @@ class PartBuilder {
         const uint8_t* keepWords(const std::vector<std::string>& words) override {
             return part_.texts_.keepWords(words);
         }
+        std::optional<uint16_t> textVariable(const std::string& variable) override {
+            return part_.textVariable(widget_, variable);
+        }
+        uint16_t keyboardFor(const std::string& allowed) const override {
+            return gorsefinch::keyboardFor(part_.context_.document, *part_.part_->source, allowed);
+        }
+        std::string inFace(std::string_view text) const override { return part_.fonts_.inFace(text); }
         void useScratch(int bytes) override { part_.part_->longestText = std::max(part_.part_->longestText, bytes); }
         void write(std::string_view text) override { part_.fonts_.write(text); }
         OtherFont writeIn(int size, std::string_view text) override { return part_.fonts_.writeIn(size, text); }
@@ -322,6 +338,22 @@ class PartBuilder {
         part_->usedVariables.insert(name);
         return NumberVariable{static_cast<uint16_t>(found->number), variable.min, variable.max, variable.decimals,
                               variable.writer != Writer::Firmware};
+    }
+
+    std::optional<uint16_t> textVariable(const Widget& widget, const std::string& name) {
+        const auto found = context_.names.variable(name);
+        if (!found || !found->variable->isText()) {
+            problem(Severity::Error, widget,
+                    found ? "\"" + name + "\" is no text" : "there is no variable \"" + name + "\"",
+                    "Choose a variable that is a text");
+            return std::nullopt;
+        }
+        if (found->variable->writer == Writer::Firmware)
+            problem(Severity::Warning, widget, "only the firmware writes " + name + ", as its settings say",
+                    "Let the panel or both write it at the station Variables");
+        part_->usedVariables.insert(name);
+        part_->typedBytes = std::max(part_->typedBytes, found->variable->length + 1);
+        return static_cast<uint16_t>(found->number);
     }
 
     std::optional<uint16_t> clockNumber(const Widget& widget, std::string_view field) {

@@ -58,7 +58,8 @@ inline constexpr int kMaxShownText = 255;
 // The runtime's tables of one screen, built from the document's screen, and what they depended on. Immutable once
 // built, so that it serves as long as nothing it depends on changes.
 struct ScreenPart {
-    ScreenRef source;
+    ScreenRef given;   // the document's screen
+    ScreenRef source;  // the same, with the keyboards that come by themselves behind its widgets
     // One a widget, the lowest first. Looks in them are the builder's, images where they were baked: ScreenTables
     // has them as a scene shows them.
     std::vector<gorse_record> records;
@@ -90,6 +91,7 @@ struct ScreenPart {
     std::vector<ImageUse> images;
     std::vector<Keeping> keeping;
     int memoryBytes = 0;  // of its texts' buffers
+    int typedBytes = 0;   // of the longest text that is typed on it, its closing zero included
     int longestText = 0;  // bytes of the longest text that changes, its closing zero included
     std::set<std::string> usedVariables, usedLooks, usedImages;
     std::set<FontKey> usedFonts;

@@ -34,6 +34,10 @@ bool readLine(const std::string& verb, std::istringstream& words, ScriptStep& st
         step.what = ScriptStep::What::Set;
         if (!(words >> step.name) || !std::getline(words >> std::ws, step.value))
             return false;
+    } else if (verb == "type") {
+        step.what = ScriptStep::What::Type;
+        if (!std::getline(words >> std::ws, step.value))
+            return false;
     } else if (verb == "turn") {
         std::string steps;
         step.what = ScriptStep::What::Turn;
@@ -61,7 +65,7 @@ bool readLine(const std::string& verb, std::istringstream& words, ScriptStep& st
             return false;
     }
     std::string more;
-    if (step.what != ScriptStep::What::Set && words >> more)
+    if (step.what != ScriptStep::What::Set && step.what != ScriptStep::What::Type && words >> more)
         return false;
     all.push_back(step);
     return true;
@@ -87,7 +91,7 @@ Result<std::vector<ScriptStep>> parseScript(const std::string& text, const std::
         if (!readLine(verb, words, step, all) || all.size() > 10000)
             return failure(file, "line " + std::to_string(number), "this step can't be read: " + line.substr(0, 80),
                            "Steps are wait MS, press X Y, move X Y, release X Y, tap X Y, set VARIABLE VALUE, "
-                           "turn STEPS, key NAME, key_down NAME, key_up NAME");
+                           "turn STEPS, key NAME, key_down NAME, key_up NAME, type TEXT");
     }
     return all;
 }
@@ -98,6 +102,12 @@ namespace {
 const char* operate(Twin& twin, const ScriptStep& step) {
     using What = ScriptStep::What;
     switch (step.what) {
+        case What::Type:
+            if (!twin.isTyping())
+                return "no field is open for what is typed";
+            for (const uint32_t code : typedCodes(step.value))
+                twin.type(code);
+            return nullptr;
         case What::Turn: return twin.turn(step.x) ? nullptr : "the panel has no knob";
         case What::KeyDown:
         case What::KeyUp:
@@ -130,7 +140,9 @@ Result<void> runScript(Twin& twin, const std::vector<ScriptStep>& steps, const s
             }
         } else if (const char* missing = operate(twin, step)) {
             return failure(file, "line " + std::to_string(step.line), missing,
-                           "Take the step out, or change what the panel has at the station Panel");
+                           step.what == ScriptStep::What::Type
+                               ? "Tap a field before it"
+                               : "Take the step out, or change what the panel has at the station Panel");
         }
         now += stepDuration(step);
         twin.step(now);

@@ -11,14 +11,15 @@ namespace gorsefinch {
 
 // One line of a script:
 //   wait MS | press X Y | move X Y | release X Y | tap X Y | set VARIABLE VALUE
-//   turn STEPS | key NAME | key_down NAME | key_up NAME
-// A tap is a press, a step, and a release, and a key goes down and up in the same way. Comments begin with #.
+//   turn STEPS | key NAME | key_down NAME | key_up NAME | type TEXT
+// A tap is a press, a step, and a release, and a key goes down and up in the same way. What is typed on a hardware
+// keyboard may hold keys as words: type ab{delete}c{done}. Comments begin with #.
 struct ScriptStep {
-    enum class What { Wait, Press, Move, Release, Set, Turn, KeyDown, KeyUp };
+    enum class What { Wait, Press, Move, Release, Set, Turn, KeyDown, KeyUp, Type };
     What what;
     int x = 0, y = 0;         // pixels of the interface; of Turn: x is how many steps
     uint32_t ms = 0;          // to wait
-    std::string name, value;  // of Set; the name of a key
+    std::string name, value;  // of Set; the name of a key; of Type: value
     int line = 0;
 };
 

@@ -11,6 +11,7 @@
 #include "core/sim/carry_over.h"
 #include "core/sim/date_text.h"
 #include "runtime/gorse_internal.h"
+#include "runtime/gorse_typing.h"
 
 namespace gorsefinch {
 
@@ -98,6 +99,13 @@ bool Twin::key(std::string_view name, bool down) {
     if (number)
         gorse_key(&run_, static_cast<uint8_t>(*number), down ? 1 : 0);
     return number.has_value();
+}
+
+bool Twin::type(uint32_t code) {
+    if (!isTyping())
+        return false;
+    gorse_type(&run_, code);
+    return true;
 }
 
 Result<void> Twin::setClock(const std::string& value) {
@@ -238,6 +246,11 @@ void applyPanes(gorse& run, const BuiltScene& scene, int screen, const ShownPane
             setSlot(run, scene, screen, i, "x", widget.x);
             setSlot(run, scene, screen, i, "y", widget.y);
             setSlot(run, scene, screen, i, "clip", GORSE_CLIP_BOX);
+        } else if (widget.kind == Kind::Keyboard && panes.open.count(widget.name) != 0) {
+            gorse_typing& typing = *gorse_typing_of(&run);
+            typing.begun = typing.up = 1;
+            typing.screen = static_cast<uint16_t>(screen);
+            typing.keyboard = static_cast<uint16_t>(i);
         } else if (widget.kind == Kind::Drawer) {
             setSlot(run, scene, screen, i, "clip", GORSE_CLIP_ALL);
             auto* state = reinterpret_cast<uint8_t*>(gorse_widget_state(&run, &record));

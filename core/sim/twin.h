@@ -49,6 +49,9 @@ class Twin {
     bool turn(int steps);
     // A key of the panel by its name, or the push of its knob. False if it has none of that name.
     bool key(std::string_view name, bool down);
+    // A hardware keyboard: a character, or GORSE_TYPED_.... False if no field is open for it.
+    bool type(uint32_t code);
+    bool isTyping() const { return gorse_is_typing(&run_) != 0; }
     // Sets a variable from what a user writes, or the clock ("clock", "2026-11-30 14:05:00"); an error if there is none
     // or the value can't be read.
     Result<void> set(const std::string& variable, const std::string& value);

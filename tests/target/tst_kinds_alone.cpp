@@ -1,7 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The runtime's files that come with a kind are all that it needs: they link without a linker that drops functions.
+// The runtime's files that come with a kind are all that it needs: they have all that they include, and link without a
+// linker that drops functions.
+#include <QFileInfo>
 #include <QMap>
 #include <QProcess>
+#include <QRegularExpression>
 #include <QSet>
 #include <QTemporaryDir>
 #include <QtTest>
@@ -20,6 +23,7 @@ class TestKindsAlone : public QObject {
 
     QTemporaryDir folder_;
     QMap<QString, QSet<QString>> defined_, used_;  // symbols of each source
+    QMap<QString, QSet<QString>> included_;        // files that each includes
 
     QString run(const QString& program, const QStringList& arguments) {
         QProcess process;
@@ -30,13 +34,14 @@ class TestKindsAlone : public QObject {
         return QString::fromUtf8(process.readAllStandardOutput());
     }
 
-    // Symbols that the files of a project use, and none of them has.
+    // Symbols that the files of a project use, and files that they include, that none of them has or is.
     QString missingIn(const Document& document) {
         SceneBuilder builder;
         QSet<QString> has, wants;
         for (const std::string& each : neededSources(*builder.build(document))) {
             has += defined_.value(QString::fromStdString(each));
-            wants += used_.value(QString::fromStdString(each));
+            wants += used_.value(QString::fromStdString(each)) + included_.value(QString::fromStdString(each));
+            has << QString::fromStdString(each);
         }
         QStringList out((wants - has).values());
         out.sort();
@@ -50,6 +55,10 @@ class TestKindsAlone : public QObject {
             QFile file(folder_.filePath(QString::fromUtf8(each.name.data(), static_cast<qsizetype>(each.name.size()))));
             QVERIFY(file.open(QIODevice::WriteOnly));
             file.write(each.text.data(), static_cast<qint64>(each.text.size()));
+            static const QRegularExpression include("#include \"(\\w+\\.h)\"");
+            for (const QRegularExpressionMatch& found :
+                 include.globalMatch(QString::fromUtf8(each.text.data(), static_cast<qsizetype>(each.text.size()))))
+                included_[QFileInfo(file).fileName()] << found.captured(1);
             if (each.name.ends_with(".c"))
                 arguments << file.fileName();
         }
