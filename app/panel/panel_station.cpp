@@ -135,6 +135,24 @@ void PanelStation::makeProject(QWidget* page) {
     fills_.append([this, name] { name->setText(QString::fromStdString(session_.document().name)); });
     project->addRow(caption(tr("Name"), name), name);
     makeTransition(project);
+    makeKeyboard(project);
+}
+
+// The letters of keyboards that come by themselves.
+void PanelStation::makeKeyboard(QFormLayout* form) {
+    auto* field = new QComboBox(this);
+    field->setObjectName("keyboard");
+    for (const char* each : keyboardSettings())
+        field->addItem(QString(each));
+    field->setToolTip(
+        tr("The letters of the keyboards that come by themselves with a field; none: rules open the keyboards"));
+    connect(field, &QComboBox::activated, this, [this, field](int) {
+        const std::string chosen = field->currentText().toStdString();
+        edit(tr("Change keyboard"), [&](Panel& panel) { panel.keyboard = chosen; });
+    });
+    fills_.append(
+        [this, field] { field->setCurrentText(QString::fromStdString(session_.document().panel->keyboard)); });
+    form->addRow(caption(tr("Keyboard"), field), field);
 }
 
 // Any that rules can say may be written, too.

@@ -38,6 +38,7 @@ class PanelStation : public Station {
     QWidget* makeForm();
     void makeProject(QWidget* page);
     void makeTransition(QFormLayout* form);
+    void makeKeyboard(QFormLayout* form);
     void makeSize(QWidget* page);
     void makeMounting(QWidget* page);
     void makeInput(QWidget* page);

@@ -208,12 +208,25 @@ bool Canvas::moveByKey(QKeyEvent* event) {
     return true;
 }
 
+bool Canvas::typesIntoTwin() const { return operating_ && session_.isOpen() && session_.runner().twin().isTyping(); }
+
+// H is the key that ends it, unless it is a letter of what is typed.
+bool Canvas::endsOperating(const QKeyEvent& event) const {
+    return event.key() == Qt::Key_H && !(lockedOperating_ && typesIntoTwin());
+}
+
+// Single letters are shortcuts elsewhere in the window.
+bool Canvas::event(QEvent* event) {
+    if (event->type() == QEvent::ShortcutOverride && typesIntoTwin())
+        event->accept();
+    return QWidget::event(event);
+}
+
 void Canvas::keyPressEvent(QKeyEvent* event) {
     if (!session_.isOpen())
         return;
     const bool plain = (event->modifiers() & (Qt::ControlModifier | Qt::AltModifier)) == 0;
-    // H stays the key that ends it.
-    if (operating_ && event->key() != Qt::Key_H && input_.key(*event, true))
+    if (operating_ && !endsOperating(*event) && input_.key(*event, true))
         return;
     if (paintByKey(event) || moveByKey(event))
         return;
@@ -239,7 +252,7 @@ void Canvas::keyPressEvent(QKeyEvent* event) {
 }
 
 void Canvas::keyReleaseEvent(QKeyEvent* event) {
-    if (operating_ && event->key() != Qt::Key_H && input_.key(*event, false))
+    if (operating_ && !endsOperating(*event) && input_.key(*event, false))
         return;
     if (event->key() == Qt::Key_H && !event->isAutoRepeat() && !lockedOperating_)
         setOperating(false);

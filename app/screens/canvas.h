@@ -75,6 +75,7 @@ class Canvas : public QWidget {
     void mouseReleaseEvent(QMouseEvent* event) override;
     void mouseDoubleClickEvent(QMouseEvent* event) override;
     void wheelEvent(QWheelEvent* event) override;
+    bool event(QEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
     void keyReleaseEvent(QKeyEvent* event) override;
     void leaveEvent(QEvent* event) override;
@@ -182,6 +183,8 @@ class Canvas : public QWidget {
     void finishDraw();
     bool moveByKey(QKeyEvent* event);
     void touchTwin(const QPointF& at, bool down);
+    bool typesIntoTwin() const;
+    bool endsOperating(const QKeyEvent& event) const;
     void refreshPicture();
 
     Session& session_;

@@ -77,7 +77,7 @@ QRect Canvas::seenNow(int container) const {
     const Panel& panel = *session_.document().panel;
     QRect out(-kMaxPanelSide, -kMaxPanelSide, panel.width + 2 * kMaxPanelSide, panel.height + 2 * kMaxPanelSide);
     for (; container >= 0; container = containerOf(widgets, static_cast<size_t>(container)))
-        if (!isOpenDrawer(*widgets[static_cast<size_t>(container)], session_.selection().panes()))
+        if (!isOpenPane(*widgets[static_cast<size_t>(container)], session_.selection().panes()))
             return {};
         else if (const Widget& holds = *widgets[static_cast<size_t>(container)]; clips(session_.document(), holds))
             out &= boxNow(holds);
@@ -87,7 +87,7 @@ QRect Canvas::seenNow(int container) const {
 // A drawer that is closed on the canvas is there by its outline only.
 bool Canvas::isOpenAt(size_t number, const QPoint& at) const {
     const auto& widgets = session_.selection().screen()->widgets;
-    if (isOpenDrawer(*widgets[number], session_.selection().panes()))
+    if (isOpenPane(*widgets[number], session_.selection().panes()))
         return true;
     const int reach = kOutlineReach;
     return !boxNow(number, containerOf(widgets, number)).adjusted(reach, reach, -reach, -reach).contains(at);

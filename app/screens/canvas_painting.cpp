@@ -148,7 +148,7 @@ void Canvas::drawHiddenAndZones(QPainter& painter) const {
 void Canvas::drawClosed(QPainter& painter) const {
     const auto& widgets = session_.selection().screen()->widgets;
     for (size_t i = 0; i < widgets.size(); ++i) {
-        if (isOpenDrawer(*widgets[i], session_.selection().panes()) ||
+        if (isOpenPane(*widgets[i], session_.selection().panes()) ||
             !isInSight(widgets, i, session_.selection().panes()))
             continue;
         const QRect now = boxNow(i, containerOf(widgets, i));

@@ -197,7 +197,7 @@ void Sheet::buildWidget(Kind kind, bool sameKind) {
                 addHeading(tr(property.section));
             section = property.section;
             addProperty(property, false);
-            if (property.type == PropertyType::Variable && selected.size() == 1)
+            if (property.type == PropertyType::Variable && !property.ofTexts && selected.size() == 1)
                 addTrial(property);
             if (property.pivotKeys[0] && selected.size() == 1)
                 addTurning(property);

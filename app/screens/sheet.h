@@ -77,6 +77,7 @@ class Sheet : public QScrollArea {
     Names selectedNames() const;
     void addTrial(const PropertyInfo& property);
     void addTurning(const PropertyInfo& property);
+    QWidget* linesField(const PropertyInfo& property, std::function<void()>& fill);
     QWidget* pointsField(const PropertyInfo& property, std::function<void()>& fill);
     QWidget* cellsField(std::function<void()>& fill);
     QWidget* variableField(const PropertyInfo& property, std::function<void()>& fill);

@@ -132,8 +132,9 @@ void Sheet::takeVariable(const PropertyInfo& property, const QString& name) {
     // Of an array its first element, to be changed to another.
     const std::string shown = shownInExpressions(*variable);
     if (property.type == PropertyType::Variable && !variable->isArray()) {
-        if (variable->isText())
-            session_.showError(tr("%1 is a text; it can be shown by a text").arg(name));
+        if (variable->isText() != property.ofTexts)
+            session_.showError(variable->isText() ? tr("%1 is a text; it can be shown by a text").arg(name)
+                                                  : tr("%1 is no text, which is what is typed").arg(name));
         else
             session_.edit(
                 gorsefinch::setProperty(session_.document(), screen, selectedNames(), property.key, variable->name),

@@ -6,6 +6,7 @@
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QLineEdit>
+#include <QPlainTextEdit>
 
 #include "app/screens/cells_field.h"
 #include "app/screens/property_row.h"
@@ -102,6 +103,9 @@ QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& f
         }
         case PropertyType::Text:
         case PropertyType::Words:
+            if (property.asLines)
+                return linesField(property, fill);
+            [[fallthrough]];
         case PropertyType::Decimal: return textField(property, fill);
         case PropertyType::Variable: return variableField(property, fill);
         case PropertyType::Points: return pointsField(property, fill);
@@ -139,6 +143,31 @@ QWidget* Sheet::textField(const PropertyInfo& property, std::function<void()>& f
         if (property.type == PropertyType::Text)
             field->setToolTip(
                 tr("%1; \\n begins a new line. Type = to let it follow an expression").arg(property.help));
+    };
+    return field;
+}
+
+// Words that are lines.
+QWidget* Sheet::linesField(const PropertyInfo& property, std::function<void()>& fill) {
+    auto* field = new QPlainTextEdit(page_);
+    field->setFont(Theme::figures());
+    field->setLineWrapMode(QPlainTextEdit::NoWrap);
+    field->setTabChangesFocus(true);
+    field->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
+    field->setFixedHeight(field->fontMetrics().lineSpacing() * 6 + 12);
+    connect(field, &QPlainTextEdit::textChanged, this, [this, field, &property] {
+        const auto value = common(property);
+        const std::string words = field->toPlainText().toStdString();
+        if (value && std::get<std::string>(*value) != words)
+            set(property, words, true);
+    });
+    fill = [this, field, &property] {
+        const auto value = common(property);
+        const QString words = value ? fromStd(std::get<std::string>(*value)) : QString();
+        if (field->toPlainText() == words)
+            return;
+        const QSignalBlocker quiet(field);
+        field->setPlainText(words);
     };
     return field;
 }
@@ -219,18 +248,19 @@ QWidget* Sheet::entryField(const PropertyInfo& property, std::function<void()>& 
     return field;
 }
 
-// The variables that are numbers.
+// The variables that are numbers, or texts where these are wanted.
 QWidget* Sheet::variableField(const PropertyInfo& property, std::function<void()>& fill) {
     auto* field = new QComboBox(page_);
     field->addItem(tr("none"), QString());
     for (const Variable& each : *session_.document().variables)
-        if (!each.isText() && !each.isArray())
+        if (each.isText() == property.ofTexts && !each.isArray())
             field->addItem(fromStd(each.name), fromStd(each.name));
-    if (session_.document().clock && !property.sets)
+    if (session_.document().clock && !property.sets && !property.ofTexts)
         for (const Variable& each : clockVariables())
             field->addItem(fromStd(each.name), fromStd(each.name));
-    for (const Variable& each : outputVariables(*session_.document().panel))
-        field->addItem(fromStd(each.name), fromStd(each.name));
+    if (!property.ofTexts)
+        for (const Variable& each : outputVariables(*session_.document().panel))
+            field->addItem(fromStd(each.name), fromStd(each.name));
     if (property.takesExpression())
         field->addItem(tr("Expression…"), kExpression);
     field->addItem(tr("New variable…"), kMakeOne);
@@ -261,6 +291,11 @@ void Sheet::makeVariable(const PropertyInfo& property) {
     auto* dialog = new NewVariableDialog(session_.document(), this);
     dialog->setAttribute(Qt::WA_DeleteOnClose);
     connect(dialog, &NewVariableDialog::made, this, [this, &property](Variable variable) {
+        if (variable.isText() != property.ofTexts) {
+            session_.showError(property.ofTexts ? tr("%1 is no text: write %1 text 20").arg(fromStd(variable.name))
+                                                : tr("%1 is a text: write %1 0 to 100").arg(fromStd(variable.name)));
+            return;
+        }
         if (property.sets)
             variable.writer = Writer::Both;
         const Document with = withVariable(session_.document(), variable);

@@ -133,7 +133,8 @@ void TwinPanel::focusOutEvent(QFocusEvent* event) {
 
 // Single letters are shortcuts elsewhere in the window: here they are the panel's keys.
 bool TwinPanel::event(QEvent* event) {
-    if (event->type() == QEvent::ShortcutOverride && session_.isOpen() && hasKeys(*session_.document().panel))
+    if (event->type() == QEvent::ShortcutOverride && session_.isOpen() &&
+        (hasKeys(*session_.document().panel) || session_.runner().twin().isTyping()))
         event->accept();
     return QWidget::event(event);
 }

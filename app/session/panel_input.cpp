@@ -27,7 +27,41 @@ std::string keyName(const QKeyEvent& event, const Panel& panel) {
     return {};
 }
 
+// A key that the panel has too, and that types nothing.
+bool isPanelKey(const QKeyEvent& event, const Panel& panel) {
+    switch (event.key()) {
+        case Qt::Key_Up:
+        case Qt::Key_Down:
+        case Qt::Key_Left:
+        case Qt::Key_Right:
+        case Qt::Key_Return:
+        case Qt::Key_Enter: return keyNumber(panel, keyName(event, panel)).has_value();
+        default: return false;
+    }
+}
+
+uint32_t editingCode(int key) {
+    switch (key) {
+        case Qt::Key_Backspace: return GORSE_TYPED_DELETE;
+        case Qt::Key_Return:
+        case Qt::Key_Enter: return GORSE_TYPED_NEW_LINE;
+        case Qt::Key_Escape: return GORSE_TYPED_CANCEL;
+        case Qt::Key_Left: return GORSE_TYPED_LEFT;
+        case Qt::Key_Right: return GORSE_TYPED_RIGHT;
+        default: return 0;
+    }
+}
+
 }  // namespace
+
+bool PanelInput::type(const QKeyEvent& event) {
+    if (const uint32_t code = editingCode(event.key()))
+        return runner_.type(code);
+    bool any = false;
+    for (const char32_t each : event.text().toUcs4())
+        any = (each >= ' ' && runner_.type(each)) || any;
+    return any;
+}
 
 bool PanelInput::press(const std::string& name, bool down) {
     std::erase(down_, name);
@@ -60,6 +94,8 @@ bool PanelInput::mouse(const QMouseEvent& event, bool down) {
 bool PanelInput::key(const QKeyEvent& event, bool down) {
     if ((event.modifiers() & (Qt::ControlModifier | Qt::AltModifier)) != 0)
         return false;
+    if (runner_.twin().isTyping() && !isPanelKey(event, *runner_.twin().scene().document.panel))
+        return down ? type(event) : true;
     const std::string name = keyName(event, *runner_.twin().scene().document.panel);
     return !name.empty() && (event.isAutoRepeat() || press(name, down));
 }

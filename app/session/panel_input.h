@@ -11,7 +11,8 @@ namespace gorsefinch::app {
 
 // The mouse and the keyboard as the twin's knob and keys: the wheel turns the knob and its button is the push; the
 // arrow keys, Return and Backspace are the keys of those names, and a key of the panel's own is the first letter of its
-// name.
+// name. While a field of the panel is open, what is typed goes there; Return and the arrow keys only if the panel has
+// no such keys.
 class PanelInput {
   public:
     explicit PanelInput(TwinRunner& runner) : runner_(runner) {}
@@ -25,6 +26,7 @@ class PanelInput {
 
   private:
     bool press(const std::string& name, bool down);
+    bool type(const QKeyEvent& event);
 
     TwinRunner& runner_;
     std::vector<std::string> down_;

@@ -93,6 +93,12 @@ bool TwinRunner::turn(int steps) {
     return turned;
 }
 
+bool TwinRunner::type(uint32_t code) {
+    const bool typed = twin_->type(code);
+    step();
+    return typed;
+}
+
 bool TwinRunner::key(const std::string& name, bool down) {
     const bool known = twin_->key(name, down);
     step();

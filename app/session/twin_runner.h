@@ -34,6 +34,8 @@ class TwinRunner : public QObject {
     // The twin's knob and its keys, and a step. False if its panel has none such.
     bool turn(int steps);
     bool key(const std::string& name, bool down);
+    // A hardware keyboard: a character, or GORSE_TYPED_.... False if no field is open for it.
+    bool type(uint32_t code);
     // Sets a variable from what a user writes, and steps.
     Result<void> setValue(const std::string& variable, const std::string& value);
     // What its panel sounds like.

@@ -4,6 +4,7 @@
 #include <QCheckBox>
 #include <QComboBox>
 #include <QLabel>
+#include <QPlainTextEdit>
 #include <QPushButton>
 #include <QScrollArea>
 #include <QToolButton>
@@ -126,6 +127,10 @@ class TestSheet : public QObject, support::OnWindow {
             case PropertyType::Text:
             case PropertyType::Words:
             case PropertyType::Decimal: {
+                if (auto* lines = property.asLines ? field<QPlainTextEdit>(property.key) : nullptr) {
+                    QTest::keyClicks(lines, "7");
+                    return true;
+                }
                 auto* text = field<QLineEdit>(property.key);
                 if (text)
                     retype(text, std::string_view(property.key) == "text" ? "Tap \\nhere" : "7");
