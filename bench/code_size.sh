@@ -1,7 +1,8 @@
 #!/usr/bin/env bash
 # SPDX-License-Identifier: GPL-3.0-or-later
 # Code and RAM of generated interfaces at -Os with section garbage collection: bench/kettle (text, rectangle, image, button
-# and rules in 16-bit colour) and the kiln demo on a Cortex-M0+, the hive demo on an 8-bit controller.
+# and rules in 16-bit colour) and the kiln demo on a Cortex-M0+, the hive demo on an 8-bit controller: its pages alone
+# (bench/hive), and all of it.
 #   code_size.sh BUILD
 set -euo pipefail
 cd "$(dirname "$0")/.."
@@ -47,12 +48,22 @@ cp examples/kiln/images/pot.png "$work/project/images"
 measure32 "$work/project" kettle
 measure32 examples/kiln kiln
 
-code=$work/hive
-"$cli" generate examples/hive -o "$code" >/dev/null
-printf '#include "hive.h"\nint main(void) { hive_begin(); for (;;) { hive_knob(1); hive_step(1); } }\n' > "$code/main.c"
-# docs/generated-code.md recommends these.
-small=(-mcall-prologues -mrelax -mstrict-X -flto -fno-inline-small-functions -fno-split-wide-types -fno-move-loop-invariants -fno-gcse)
-avr-gcc -std=gnu99 -Os -mmcu=avr5 -nostartfiles -ffunction-sections -fdata-sections "${small[@]}" -I "$code" -Wl,--gc-sections \
-    "$code"/gorse/*.c "$code"/hive_*.c "$code/main.c" tests/target/drivers/avr_start.S -o "$code/elf"
-echo "8-bit, hive: state $(state_bytes "$code" hive avr-gcc -mmcu=avr5) bytes of RAM without the draw buffer"
-avr-size "$code/elf" | tail -n 1
+# measure8 PROJECT WHAT CALLS
+measure8() {
+    local code=$work/code_$2
+    "$cli" generate "$1" -o "$code" >/dev/null
+    printf '#include "hive.h"\nint main(void) { hive_begin(); for (;;) { %s hive_step(1); } }\n' "$3" > "$code/main.c"
+    # docs/generated-code.md recommends these.
+    local small=(-mcall-prologues -mrelax -mstrict-X -flto -fno-inline-small-functions -fno-split-wide-types -fno-move-loop-invariants -fno-gcse)
+    avr-gcc -std=gnu99 -Os -mmcu=avr5 -nostartfiles -ffunction-sections -fdata-sections "${small[@]}" -I "$code" -Wl,--gc-sections \
+        "$code"/gorse/*.c "$code"/hive_*.c "$code/main.c" tests/target/drivers/avr_start.S -o "$code/elf"
+    echo "8-bit, $2: state $(state_bytes "$code" hive avr-gcc -mmcu=avr5) bytes of RAM without the draw buffer"
+    avr-size "$code/elf" | tail -n 1
+}
+
+pages=$work/pages
+mkdir "$pages" "$pages/screens"
+cp -r bench/hive/* examples/hive/fonts examples/hive/images "$pages"
+cp examples/hive/screens/{weight,climate,view}.json "$pages/screens"
+measure8 "$pages" hive_pages "hive_knob(1);"
+measure8 examples/hive hive "hive_knob(1); hive_key(6, 1);"

@@ -1,7 +1,7 @@
 /* SPDX-License-Identifier: GPL-3.0-or-later */
-/* Runs an ELF file on an emulated 8-bit controller with 32 KB flash and 2 KB RAM. What the program writes to one spare
- * register goes to a file; writing to the other ends the run. Prints the deepest stack and the cycles.
- *   avr_runner PROGRAM.elf OUT.bin */
+/* Runs an ELF file on an emulated 8-bit controller with 32 KB flash, or 64 KB if it needs them, and 2 KB RAM. What the
+ * program writes to one spare register goes to a file; writing to the other ends the run. Prints the deepest stack and
+ * the cycles. avr_runner PROGRAM.elf OUT.bin */
 #include <simavr/sim_avr.h>
 #include <simavr/sim_elf.h>
 #include <simavr/sim_io.h>
@@ -9,6 +9,7 @@
 #include <string.h>
 
 #define FLASH_END 0x7fffu
+#define LARGER_FLASH_END 0xffffu
 #define RAM_BEGIN 0x100u
 #define RAM_END 0x8ffu
 #define PATTERN 0xa5
@@ -33,12 +34,13 @@ static void on_end(struct avr_t *avr, avr_io_addr_t addr, uint8_t value, void *p
     ended = 1;
 }
 
-/* The first controller with the wanted memory. */
-static avr_t *find_controller(void) {
+/* The first controller with the wanted memory; a larger one has more RAM, which is not used. */
+static avr_t *find_controller(unsigned flash_end) {
     int i;
     for (i = 0; avr_kind[i] != 0; i++) {
         avr_t *avr = avr_make_mcu_by_name(avr_kind[i]->names[0]);
-        if (avr != 0 && avr->flashend == FLASH_END && avr->ramend == RAM_END)
+        if (avr != 0 && avr->flashend == flash_end &&
+            (flash_end == FLASH_END ? avr->ramend == RAM_END : avr->ramend > RAM_END))
             return avr;
     }
     return 0;
@@ -51,7 +53,7 @@ int main(int count, char **words) {
     memset(&program, 0, sizeof program);
     if (count != 3 || elf_read_firmware(words[1], &program) != 0)
         return 2;
-    avr = find_controller();
+    avr = find_controller(program.flashsize > FLASH_END ? LARGER_FLASH_END : FLASH_END);
     out = fopen(words[2], "wb");
     if (avr == 0 || out == 0)
         return 2;
