@@ -7,6 +7,7 @@
 #include "core/document/shown_panes.h"
 #include "runtime/gorse_drawer.h"
 #include "runtime/gorse_scroll.h"
+#include "runtime/gorse_typing.h"
 #include "tests/support/panes.h"
 #include "tests/support/rounds.h"
 #include "tests/support/test_case.h"
@@ -39,11 +40,18 @@ class TestPanes : public QObject, support::OnTwin {
         }
     }
 
-    // All of them on one screen, lists in them, and another screen over it: touches, turns and keys anywhere.
+    // All of them on one screen, lists and fields in them, and another screen over it: touches, turns, keys and what is
+    // typed anywhere.
     void everythingTogether() {
         Document d = withPanelOf(makeDocument({"one", "alarm"}), PixelFormat::Rgb565, 0, 160, 120);
         d = gorsefinch::withVariable(d, makeNumber("shown", 0, 10, 0));
         d = gorsefinch::withVariable(d, makeNumber("total", 0, 10000, 10000));
+        d = gorsefinch::withVariable(d, makeText("word", "Kiln", 12));
+        const auto field = [](const char* name, int x, int y, int w, int depth) {
+            return in(makeWidget(name, Kind::Field, x, y, w, 16,
+                                 {{"value", std::string("word")}, {"max_length", int64_t{9}}, {"secret", depth == 1}}),
+                      depth);
+        };
         const auto list = [](const char* name, int x, int y, int w, int h, int depth) {
             return in(makeWidget(name, Kind::List, x, y, w, h,
                                  {{"asked", true}, {"count", std::string("total")}, {"item_height", int64_t{16}}}),
@@ -57,8 +65,9 @@ class TestPanes : public QObject, support::OnTwin {
             {key("alert", 2, 2, 0), makeWidget("pager", Kind::Pager, 4, 24, 100, 90, {{"page", std::string("shown")}}),
              in(makeWidget("first", Kind::Group, 0, 0, 5, 5), 1), list("names", 4, 4, 80, 70, 2),
              in(makeWidget("second", Kind::Group, 0, 0, 5, 5, {{"scroll", std::string("down")}}), 1),
-             key("far", 10, 200, 2), makeWidget("menu", Kind::Drawer, 90, 0, 70, 120, {{"edge", std::string("right")}}),
-             list("items", 4, 10, 60, 80, 1), key("shut", 10, 96, 1)});
+             key("far", 10, 200, 2), field("deep", 10, 40, 60, 2), field("low", 108, 102, 46, 0),
+             makeWidget("menu", Kind::Drawer, 90, 0, 70, 120, {{"edge", std::string("right")}}),
+             list("items", 4, 10, 60, 60, 1), field("shaded", 4, 74, 60, 1), key("shut", 10, 96, 1)});
         d = addWidgets(d, "alarm",
                        {makeWidget("box", Kind::Rectangle, 20, 20, 120, 80, {{"fill", opaque(0x802020)}}),
                         key("known", 60, 60, 0)});
@@ -73,9 +82,13 @@ class TestPanes : public QObject, support::OnTwin {
         std::mt19937 random(100000);
         const auto upTo = [&](int n) { return static_cast<int>(random() % static_cast<unsigned>(n)); };
         bool down = false;
-        int x = 0, y = 0;
+        int x = 0, y = 0, typing = 0;
         for (int i = 0; i < 4000 * rounds(1); ++i) {
-            switch (upTo(8)) {
+            // Taps find keys and fields, which steps seldom do.
+            if (!down && upTo(4) == 0)
+                upTo(8) == 0 ? tap(130, 110) : tap(upTo(160), upTo(120));
+            switch (upTo(9)) {
+                case 4: (void)twin_->type(static_cast<uint32_t>(upTo(400))); break;
                 case 0: down = !down; break;
                 case 1: x = upTo(180) - 10, y = upTo(140) - 10; break;
                 case 2: QVERIFY(twin_->turn(upTo(5) - 2)); break;
@@ -84,14 +97,20 @@ class TestPanes : public QObject, support::OnTwin {
             }
             twin_->touch(x, y, down);
             twin_->step(twin_->now() + static_cast<uint32_t>(upTo(40)));
+            typing += twin_->isTyping() ? 1 : 0;
             if (i % 50 == 0)
                 QVERIFY(isWhole());
         }
+        QVERIFY2(typing > 100 && typing < 3900 * rounds(1), qPrintable(QString::number(typing)));
         twin_->touch(x, y, false);
         for (const std::string& each : panel.keys)
             QVERIFY(twin_->key(each, false));
         wait(4000, 40);
-        // There is a way back, and all has come to rest.
+        // There is a way back, all that the keyboard moved has returned, and all has come to rest.
+        (void)twin_->type(GORSE_TYPED_CANCEL);
+        wait(400);
+        QVERIFY(!twin_->isTyping());
+        QCOMPARE(gorse_lift(twin_->run()), 0);
         if (screen() == "alarm")
             tap(70, 70);
         QCOMPARE(screen(), std::string("one"));

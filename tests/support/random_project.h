@@ -161,7 +161,8 @@ class RandomProject {
             case PropertyType::Edges: return edgesInWords(static_cast<unsigned>(upTo(16)));
             case PropertyType::Font: return maybe(50) ? face_ : otherFace_;
             case PropertyType::Image: return maybe(80) ? anyOf(images_) : std::string();
-            case PropertyType::Variable: return maybe(40) ? std::string("level") : std::string();
+            case PropertyType::Variable:
+                return maybe(40) ? std::string(property.ofTexts ? "title" : "level") : std::string();
             case PropertyType::Text: return text();
             case PropertyType::Words: return maybe(60) ? words() : std::string();
             case PropertyType::Decimal: return std::string();
@@ -280,6 +281,8 @@ class RandomProject {
         if (widget.kind == Kind::Drawer)
             for (const char* each : {"x", "y"})
                 widget.expressions.erase(each);
+        if (widget.kind == Kind::Keyboard)
+            widget.properties["rows"] = std::string("q wé {shift:1.5}\n{gap} {done} {page}\n\n1 {delete:2} {page}");
         if (widget.kind == Kind::List && changes("asked"))
             widget.properties["count"] = std::string("count");
         if (widget.kind == Kind::Button && changes("acts") && !changes("choice"))
