@@ -77,6 +77,9 @@ class TestImagesStation : public QObject, support::OnImages {
         choose(open_->window.findChild<QWidget*>("sheet_page")->findChild<QComboBox*>("image"), "dot");
         QVERIFY(session().selection().screen()->widgets.back()->properties.at("image") ==
                 PropertyValue(std::string("dot")));
+        // Nothing else moves: the first screen has come, and no time is counted.
+        QVERIFY(session().runner().setValue("firing", "no"));
+        session().runner().twin().step(session().runner().twin().now() + 420);
         const Picture first = session().runner().twin().memory().picture();
         session().runner().twin().step(session().runner().twin().now() + 100);
         const Picture second = session().runner().twin().memory().picture();

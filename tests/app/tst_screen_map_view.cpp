@@ -68,15 +68,17 @@ class TestScreenMapView : public QObject, support::OperatedWindow {
         QCOMPARE(session_->selection().screenName(), QString("status"));
         QTest::keyClick(map(), Qt::Key_Down);
         QTest::keyClick(map(), Qt::Key_Down);
+        QCOMPARE(session_->selection().screenName(), QString("lock"));
+        QTest::keyClick(map(), Qt::Key_Down);
         QCOMPARE(session_->selection().screenName(), QString("settings"));
         QTest::keyClick(map(), Qt::Key_Left);
         QCOMPARE(session_->selection().screenName(), QString("settings"));
         QTest::keyClick(map(), Qt::Key_D, Qt::ControlModifier);
-        QCOMPARE(session_->document().screens.size(), size_t{6});
+        QCOMPARE(session_->document().screens.size(), size_t{8});
         // Nothing leads to the copy, which is painted so.
-        QVERIFY(!map()->thumbnail(5).isEmpty());
+        QVERIFY(!map()->thumbnail(7).isEmpty());
         QTest::keyClick(map(), Qt::Key_Delete);
-        QCOMPARE(session_->document().screens.size(), size_t{5});
+        QCOMPARE(session_->document().screens.size(), size_t{7});
     }
 
     void aDragMakesAStep() {

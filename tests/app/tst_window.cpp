@@ -229,7 +229,7 @@ class TestWindow : public QObject, support::OnWindow {
         QVERIFY(editor->text().endsWith("on vent_button.tap\n    "));
         QTest::keyClicks(editor->viewport(), "go alarm");
         QTRY_VERIFY(session_->document().rules->front().text.ends_with("on vent_button.tap\n    go alarm"));
-        QCOMPARE(session_->scene()->rules->rules.size(), size_t{15});
+        QCOMPARE(session_->scene()->rules->rules.size(), size_t{32});
         station(5);
         session_->runner().step();
         clickTwin(80, 135);
@@ -299,17 +299,17 @@ class TestWindow : public QObject, support::OnWindow {
 
     void screensInTheReel() {
         QTest::mouseClick(find<QWidget>("add_screen"), Qt::LeftButton);
-        QCOMPARE(session_->document().screens.size(), size_t{6});
+        QCOMPARE(session_->document().screens.size(), size_t{8});
         QCOMPARE(session_->selection().screenName(), QString("screen"));
         auto* reel = find<QListView>("reel");
         reel->setFocus();
         QTest::keyClick(reel, Qt::Key_Up, Qt::AltModifier);
         QCOMPARE(session_->document().screenIndex("screen"), 0);
         QTest::keyClick(reel, Qt::Key_D, Qt::ControlModifier);
-        QCOMPARE(session_->document().screens.size(), size_t{7});
+        QCOMPARE(session_->document().screens.size(), size_t{9});
         QTest::keyClick(reel, Qt::Key_Delete);
         QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
-        QCOMPARE(session_->document().screens.size(), size_t{7});
+        QCOMPARE(session_->document().screens.size(), size_t{9});
     }
 };
 

@@ -153,8 +153,9 @@ class TestOutputFolder : public QObject {
         QTest::addColumn<QString>("text");
         QTest::addColumn<QStringList>("missing");
         QTest::addColumn<QStringList>("stale");
-        const QStringList all{"kiln_hook_panel_light", "kiln_hook_stop", "kiln_hook_hold", "kiln_hook_acknowledge",
-                              "kiln_hook_sound"};
+        const QStringList all{"kiln_hook_panel_light", "kiln_hook_stop",  "kiln_hook_hold",
+                              "kiln_hook_acknowledge", "kiln_hook_sound", "kiln_hook_check_pin",
+                              "kiln_hook_choose"};
         QTest::newRow("nothing") << "" << all << QStringList();
         QTest::newRow("declared only") << "void kiln_hook_stop(void);" << all << QStringList();
         QTest::newRow("called only") << "int f(void) { kiln_hook_stop(); if (kiln_hook_hold(1)) { } return 0; }" << all
@@ -166,7 +167,8 @@ class TestOutputFolder : public QObject {
         QTest::newRow("renamed")
             << "void kiln_hook_halt(void)\n{\n}\nvoid kiln_hook_hold(uint8_t value_1) { (void)value_1; }\nvoid "
                "kiln_hook_acknowledge(\n    int32_t /* which */ value_1) {}\n"
-            << QStringList{"kiln_hook_panel_light", "kiln_hook_stop", "kiln_hook_sound"}
+            << QStringList{"kiln_hook_panel_light", "kiln_hook_stop", "kiln_hook_sound", "kiln_hook_check_pin",
+                           "kiln_hook_choose"}
             << QStringList{"kiln_hook_halt"};
         QTest::newRow("part of another name") << "void my_kiln_hook_stop(void) {}" << all << QStringList();
         QTest::newRow("cut off") << "void kiln_hook_stop(void" << all << QStringList();

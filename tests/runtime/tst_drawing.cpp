@@ -90,10 +90,12 @@ class TestDrawing : public QObject {
     void aChangedDigitFlushesItsOwnBoxOnly() {
         SceneBuilder builder;
         Twin twin(builder.build(openKiln()));
-        twin.step(0);
+        // Until the first screen has come.
+        for (uint32_t ms = 0; ms <= 600; ms += 100)
+            twin.step(ms);
         (void)twin.takeFlushed();
         QVERIFY(twin.set("kiln_temp", "1044").has_value());
-        twin.step(10);
+        twin.step(610);
         int pixels = 0;
         for (const Flushed& f : twin.takeFlushed())
             pixels += f.w * f.h;

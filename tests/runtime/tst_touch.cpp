@@ -115,7 +115,7 @@ class TestTouch : public QObject {
     // Only what changed its look is drawn again: once when pressed, once when the finger slides off, and so on.
     void aSlideChangesTheLookAndBack() {
         Document d = openKiln();
-        Twin twin(builder_.build(d), Twin::View::Upright);
+        Twin twin(builder_.build(withRules(d, "main", "")), Twin::View::Upright);
         twin.step(0);
         const std::vector<uint8_t> before = twin.memory().bytes();
         (void)twin.takeFlushed();

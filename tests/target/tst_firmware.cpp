@@ -5,6 +5,7 @@
 #include <QtTest>
 
 #include "core/edits/tree_edits.h"
+#include "tests/support/hive_pages.h"
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
 #include "tests/target/generated_programs.h"
@@ -211,7 +212,9 @@ class TestFirmware : public QObject {
                                 "void kiln_hook_stop(void) {}\nvoid kiln_hook_hold(uint8_t value_1) { (void)value_1; "
                                 "}\nvoid kiln_hook_panel_light(int32_t value_1) { (void)value_1; }\nvoid "
                                 "kiln_hook_sound(int32_t value_1, int32_t value_2) { (void)value_1; (void)value_2; "
-                                "}\nint main(void) {\n    return kiln_begin();\n}\n";
+                                "}\nvoid kiln_hook_check_pin(const char *value_1) { (void)value_1; }\nvoid "
+                                "kiln_hook_choose(int32_t value_1) { (void)value_1; }\nint main(void) {\n    return "
+                                "kiln_begin();\n}\n";
         QString said = ran(folder, "kiln", text);
         QVERIFY2(said.contains("kiln_hook_acknowledge"), qPrintable(said));
         writeFile(folder + "/hook.c",
@@ -235,7 +238,10 @@ class TestFirmware : public QObject {
         Panel panel = *full.panel;
         panel.transition = "slide left";
         full = withPanel(full, panel);
-        const QString kiln = generated(full, "two_kiln"), hive = generated(openExample("hive"), "two_hive");
+        Document pages = openExample("hive");
+        while (pages.screens.size() > 3)
+            pages = removeScreen(pages, static_cast<int>(pages.screens.size()) - 1);
+        const QString kiln = generated(full, "two_kiln"), hive = generated(withRules(pages, "main", ""), "two_hive");
         const auto library = [&](const QString& folder, const QString& name) {
             QString said;
             QStringList objects;
@@ -247,7 +253,7 @@ class TestFirmware : public QObject {
         };
         QString said = library(kiln, "kiln") + library(hive, "hive");
         QVERIFY2(said.isEmpty(), qPrintable(said));
-        // The hive has no controls and no round corners either: its files may not take the others' place.
+        // The pages of the hive have no controls and no round corners either: its files may not take the others' place.
         const QByteArray sum =
             "#include <stdio.h>\nstatic uint32_t sum;\nvoid kiln_flush(uint16_t x, uint16_t y, uint16_t w, uint16_t h, "
             "const uint8_t *bytes, uint32_t count) {\n    (void)w; (void)h;\n    sum += (uint32_t)x * 7u + y;\n"
