@@ -32,6 +32,7 @@ QString thingWords(const MergeItem& item) {
         case MergeItem::What::Image: return MergeDialog::tr("image %1").arg(name);
         case MergeItem::What::Face: return MergeDialog::tr("face %1").arg(name);
         case MergeItem::What::Clock: return MergeDialog::tr("clock");
+        case MergeItem::What::LayoutAids: return MergeDialog::tr("grid and guide lines");
         case MergeItem::What::RecipeDefaults: return MergeDialog::tr("recipe for new pictures");
         case MergeItem::What::Rules: return MergeDialog::tr("rules %1").arg(name);
         case MergeItem::What::Screen: return MergeDialog::tr("screen %1").arg(name);

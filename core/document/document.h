@@ -4,12 +4,14 @@
 #include <array>
 #include <memory>
 #include <optional>
+#include <span>
 #include <string>
 #include <string_view>
 #include <vector>
 
 #include "core/base/shared_bytes.h"
 #include "core/document/font_settings.h"
+#include "core/document/layout_aids.h"
 #include "core/document/recipe.h"
 #include "core/document/variable.h"
 #include "core/kinds/key_rows.h"
@@ -76,6 +78,7 @@ inline constexpr size_t kMaxClockName = 18;  // bytes of a name: an inset has ro
 
 struct Look {
     std::string name;
+    std::string basedOn;  // the look whose values hold where this one sets none; "" for none
     PropertyMap style;
     std::map<std::string, PropertyMap, std::less<>> states;  // by state: what is different
     UnknownKeys unknown;
@@ -120,6 +123,7 @@ struct Screen {
     Colour background = opaque(0x000000);
     bool keeps = false;              // what its widgets remember stays when it is left
     int shade = kDefaultShade;       // how dark what lies below is where it is opened over another, 0 to 255
+    GuideLines lines;                // where its widgets are laid out by
     std::vector<WidgetRef> widgets;  // the lowest first
     UnknownKeys unknown;
 };
@@ -141,6 +145,7 @@ struct Document {
     Shared<Panel> panel = std::make_shared<Panel>();
     Shared<std::vector<Variable>> variables = std::make_shared<std::vector<Variable>>();
     Shared<Clock> clock;  // null: none
+    Shared<LayoutAids> aids = std::make_shared<LayoutAids>();
     Shared<std::vector<Look>> looks = std::make_shared<std::vector<Look>>();
     Shared<std::vector<Image>> images = std::make_shared<std::vector<Image>>();
     Shared<Recipe> defaultRecipe = std::make_shared<Recipe>();  // of images that are imported
@@ -172,7 +177,12 @@ std::vector<Colour> panelPalette(const Panel& panel);
 // A property of a widget as the user sees it: what it has of its own, else its look's, else the default.
 // The key must be one that the kind has.
 PropertyValue effectiveValue(const Document& document, const Widget& widget, std::string_view key);
-// A style property of a look in a state ("" for none); a null look gives the defaults.
-PropertyValue lookValue(const Look* look, std::string_view state, std::string_view key);
+// A look and those that it is based on, the nearest first; empty for null. A circle ends where it closes.
+std::vector<const Look*> lookAndBases(const Document& document, const Look* look);
+// What a look, or the nearest that it is based on, sets for a state ("" for all states); null if none does.
+const PropertyValue* lookSetting(std::span<const Look* const> looks, std::string_view state, std::string_view key);
+// A style property of a look in a state ("" for none): what is set for the state, else for all states, else the
+// default. No look gives the defaults.
+PropertyValue lookValue(std::span<const Look* const> looks, std::string_view state, std::string_view key);
 
 }  // namespace gorsefinch

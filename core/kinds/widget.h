@@ -32,6 +32,7 @@ struct Widget {
     std::string anchors = kDefaultAnchors;  // the edges that it keeps its distance from: see edges.h
     int touchMargin = 0;                    // pixels that its touch target reaches beyond the box
     bool locked = false;                    // in the editor
+    bool offCanvas = false;                 // in the editor it is not drawn
     int depth = 0;                          // containers, one in another, that it lies in: see widget_tree.h
     UnknownKeys unknown;
 };

@@ -208,6 +208,8 @@ Merge mergeDocuments(const Document& base, const Document& ours, const Document&
     one(
         What::Clock, [](const Document& d) { return clockText(d.clock.get()); }, [&] { next.clock = theirs.clock; });
     one(
+        What::LayoutAids, [](const Document& d) { return aidsText(*d.aids); }, [&] { next.aids = theirs.aids; });
+    one(
         What::RecipeDefaults, [](const Document& d) { return recipeDefaultsText(*d.defaultRecipe); },
         [&] { next.defaultRecipe = theirs.defaultRecipe; });
     one(
@@ -270,6 +272,7 @@ std::string mergeText(const Document& document, const MergeItem& item) {
         case What::Name: return document.name;
         case What::Panel: return panelText(*document.panel);
         case What::Clock: return clockText(document.clock.get());
+        case What::LayoutAids: return aidsText(*document.aids);
         case What::Variable: return namedText(*document.variables, item.name);
         case What::Look: return namedText(*document.looks, item.name);
         case What::Image: return namedText(*document.images, item.name);

@@ -13,7 +13,21 @@ enum class MergeSide { Ours, Theirs };
 
 // One part of a project that another program changed: a screen, a variable, the panel, the order of the screens …
 struct MergeItem {
-    enum class What { Name, Panel, Clock, Variable, Look, Image, Face, RecipeDefaults, Rules, Screen, Order, Other };
+    enum class What {
+        Name,
+        Panel,
+        Clock,
+        LayoutAids,
+        Variable,
+        Look,
+        Image,
+        Face,
+        RecipeDefaults,
+        Rules,
+        Screen,
+        Order,
+        Other
+    };
     What what = What::Other;
     std::string name;         // "" where there is only one; for Order, the list: "screens", "variables" …
     std::string ours;         // "unchanged", "changed", "added" or "removed" since the base

@@ -16,6 +16,9 @@ PropertyMap readProperties(JsonObject& object, std::span<const PropertyInfo> pro
                            ExpressionMap* expressions = nullptr);
 
 Clock readClock(const Json& json, Problems& problems);
+LayoutAids readAids(const Json& json, Problems& problems);
+// Of the object that they are for, under the key "lines".
+GuideLines readLines(JsonObject& of);
 Panel readPanel(const Json& json, Problems& problems);
 // `place` is named in messages: "variables[2]".
 Variable readVariable(const Json& json, const std::string& place, Problems& problems);

@@ -135,7 +135,9 @@ class Reader {
         document.variables = readVariables(object.array("variables"));
         if (object.has("clock"))
             document.clock = std::make_shared<Clock>(readClock(object.object("clock"), out_.problems));
-        document.looks = readList<Look>(object.array("looks"), "looks", readLook);
+        if (object.has("layout"))
+            document.aids = std::make_shared<LayoutAids>(readAids(object.object("layout"), out_.problems));
+        document.looks = readLooks(object.array("looks"));
         const char* recipe = object.either("default_recipe", "usual_recipe");
         document.defaultRecipe =
             std::make_shared<Recipe>(readRecipe(object.object(recipe), kMainFile, recipe, out_.problems));
@@ -145,6 +147,26 @@ class Reader {
         readRules(document, object.array("rules"));
         document.unknown = std::make_shared<UnknownKeys>(object.unknown());
         out_.document = std::move(document);
+    }
+
+    // A base that does not exist, or leads back to the look, is a problem and is dropped.
+    Shared<std::vector<Look>> readLooks(const Json& array) {
+        auto all = std::make_shared<std::vector<Look>>(*readList<Look>(array, "looks", readLook));
+        Document document;
+        document.looks = all;
+        for (Look& each : *all) {
+            if (each.basedOn.empty())
+                continue;
+            const std::vector<const Look*> looks = lookAndBases(document, &each);
+            const bool isCircle = looks.back()->basedOn == each.name;
+            if (!isCircle && document.look(each.basedOn))
+                continue;
+            complain(kMainFile, "look " + each.name,
+                     isCircle ? "it is based on itself" : "there is no look \"" + each.basedOn + "\" to base it on",
+                     "Base it on another look");
+            each.basedOn.clear();
+        }
+        return all;
     }
 
     Shared<std::vector<Variable>> readVariables(const Json& array) {
@@ -260,6 +282,7 @@ class Reader {
         screen.background = object.colour("background", screen.background);
         screen.keeps = object.yesNo("keeps", false);
         screen.shade = static_cast<int>(object.whole("shade", kDefaultShade, 0, 255));
+        screen.lines = readLines(object);
         NameSet used;
         readWidgets(screen, object, file, "", 0, used);
         straighten(screen.widgets);
@@ -307,6 +330,7 @@ class Reader {
             setOwnValue(widget, *findIn(placeProperties(), named), value);
         widget.look = object.text("look");
         widget.locked = object.yesNo("locked", false);
+        widget.offCanvas = object.yesNo("off_canvas", false);
         widget.properties = readProperties(object, kind->properties, &widget.expressions);
         widget.properties.merge(readProperties(object, styleProperties(), &widget.expressions));
         widget.depth = depth;

@@ -82,6 +82,37 @@ Json toJson(const Clock& clock) {
     return out;
 }
 
+Json toJson(const GuideLines& lines) {
+    Json out = Json::object();
+    if (!lines.upright.empty())
+        out["upright"] = lines.upright;
+    if (!lines.level.empty())
+        out["level"] = lines.level;
+    appendUnknown(out, lines.unknown);
+    return out;
+}
+
+// Empty for aids that are as in a new project.
+Json toJson(const LayoutAids& aids) {
+    const LayoutAids fresh;
+    Json out = Json::object();
+    if (!(aids.grid == fresh.grid)) {
+        Json& grid = out["grid"];
+        grid["step"] = aids.grid.step;
+        putUnless(grid, "x", aids.grid.x, 0);
+        putUnless(grid, "y", aids.grid.y, 0);
+        putUnless(grid, "strength", aids.grid.strength, fresh.grid.strength);
+        putUnless(grid, "shown", aids.grid.shown, false);
+        putUnless(grid, "used", aids.grid.used, false);
+        appendUnknown(grid, aids.grid.unknown);
+    }
+    putUnless(out, "margin", aids.margin, 0);
+    if (!aids.lines.empty())
+        out["lines"] = toJson(aids.lines);
+    appendUnknown(out, aids.unknown);
+    return out;
+}
+
 // The outputs that a panel has, with their start values.
 Json outputsJson(const Panel& panel) {
     Json out = Json::object();
@@ -176,6 +207,7 @@ Json toJson(const Variable& variable) {
 Json toJson(const Look& look) {
     Json out;
     out["name"] = look.name;
+    putUnless(out, "based_on", look.basedOn, std::string());
     put(out, look.style);
     if (!look.states.empty())
         for (const auto& [state, style] : look.states) {
@@ -231,6 +263,7 @@ Json toJson(const Widget& widget) {
         if (each.words)
             putUnless(out, each.key, widget.*each.words, std::get<std::string>(each.fallback));
     putUnless(out, "locked", widget.locked, false);
+    putUnless(out, "off_canvas", widget.offCanvas, false);
     putContent(out, widget);
     appendUnknown(out, widget.unknown);
     return out;
@@ -254,6 +287,8 @@ Json toJson(const Screen& screen) {
     out["background"] = toText(screen.background);
     putUnless(out, "keeps", screen.keeps, false);
     putUnless(out, "shade", screen.shade, kDefaultShade);
+    if (!screen.lines.empty())
+        out["lines"] = toJson(screen.lines);
     size_t at = 0;
     out["widgets"] = listJson(screen.widgets, at, 0);
     appendUnknown(out, screen.unknown);
@@ -281,6 +316,8 @@ ProjectFiles toFiles(const Document& document) {
     main["variables"] = listJson(*document.variables);
     if (document.clock)
         main["clock"] = toJson(*document.clock);
+    if (const Json aids = toJson(*document.aids); !aids.empty())
+        main["layout"] = aids;
     main["looks"] = listJson(*document.looks);
     if (const Json defaults = recipeJson(*document.defaultRecipe); !defaults.empty())
         main["default_recipe"] = defaults;
@@ -314,6 +351,7 @@ ProjectFiles toFiles(const Document& document) {
 }
 
 std::string panelText(const Panel& panel) { return dumped(toJson(panel)); }
+std::string aidsText(const LayoutAids& aids) { return dumped(toJson(aids)); }
 std::string clockText(const Clock* clock) { return clock ? dumped(toJson(*clock)) : std::string(); }
 std::string recipeDefaultsText(const Recipe& recipe) { return dumped(recipeJson(recipe)); }
 std::string unknownText(const UnknownKeys& unknown) {
