@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "core/document/box.h"
 #include "core/document/new_widget.h"
 #include "core/document/names.h"
 #include "core/document/widget_tree.h"
@@ -11,20 +12,6 @@
 namespace gorsefinch {
 
 namespace {
-
-struct Box {
-    int x0, y0, x1, y1;
-    bool meets(const Box& other) const { return x0 < other.x1 && other.x0 < x1 && y0 < other.y1 && other.y0 < y1; }
-};
-
-Box united(const Box& a, const Box& b) {
-    return {std::min(a.x0, b.x0), std::min(a.y0, b.y0), std::max(a.x1, b.x1), std::max(a.y1, b.y1)};
-}
-
-Box boxOnPanel(const std::vector<WidgetRef>& widgets, size_t at) {
-    const Offset place = placeOnPanel(widgets, at);
-    return {place.x, place.y, place.x + widgets[at]->w, place.y + widgets[at]->h};
-}
 
 // Of a widget and all that it holds.
 Box boxOfBranch(const std::vector<WidgetRef>& widgets, size_t at) {
