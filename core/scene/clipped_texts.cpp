@@ -3,43 +3,11 @@
 
 #include <algorithm>
 
-#include "runtime/gorse_text.h"
+#include "core/scene/text_widths.h"
 
 namespace gorsefinch {
 
 namespace {
-
-int widthOf(const gorse_font& font, const std::string& line) {
-    gorse_line measured;
-    (void)gorse_next_line(&font, gorse_plain_text(line.c_str()), 0, 0, 0, &measured);
-    return measured.width;
-}
-
-char widestDigit(const gorse_font& font) {
-    char widest = '0';
-    for (char digit = '1'; digit <= '9'; ++digit)
-        if (widthOf(font, std::string(1, digit)) > widthOf(font, std::string(1, widest)))
-            widest = digit;
-    return widest;
-}
-
-// The text with the digits of the value as wide as they get.
-std::string widest(const gorse_font& font, std::string text) {
-    const char digit = widestDigit(font);
-    std::replace_if(
-        text.begin(), text.end(), [](char c) { return c >= '0' && c <= '9'; }, digit);
-    return text;
-}
-
-int widestLine(const gorse_font& font, const std::string& text) {
-    int width = 0;
-    for (size_t begin = 0; begin <= text.size();) {
-        const size_t end = std::min(text.find('\n', begin), text.size());
-        width = std::max(width, widthOf(font, text.substr(begin, end - begin)));
-        begin = end + 1;
-    }
-    return width;
-}
 
 // The font in which a widget's text takes the least room.
 const gorse_font* smallestFont(const ScreenPart& part, size_t widget, const gorse_record& record) {
@@ -74,9 +42,9 @@ Problems clippedTexts(const ScreenPart& part, const ScreenTables& tables) {
         if (!font || each.widget == reported)
             continue;
         const int room = record.widget.w - 2 * (look.border_width + look.padding) - each.taken;
-        int width = widestLine(*font, widest(*font, each.text));
+        int width = widestWithAnyDigits(*font, each.text);
         if (!each.unit.empty() && record.readout.unit_font)
-            width += record.readout.form[GORSE_READOUT_GAP] + widthOf(*record.readout.unit_font, each.unit);
+            width += record.readout.form[GORSE_READOUT_GAP] + lineWidth(*record.readout.unit_font, each.unit);
         if (width <= room)
             continue;
         reported = each.widget;
