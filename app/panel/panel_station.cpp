@@ -69,6 +69,10 @@ QLabel* caption(const QString& text, QWidget* field) {
 
 }  // namespace
 
+void PanelStation::addRow(QFormLayout& form, const QString& text, QWidget* field) {
+    form.addRow(caption(text, field), field);
+}
+
 void PanelStation::edit(const QString& label, const std::function<void(Panel&)>& change) {
     Panel panel = *session_.document().panel;
     change(panel);
@@ -193,14 +197,9 @@ void PanelStation::makeTransition(QFormLayout* form) {
 
 void PanelStation::makeSize(QWidget* page) {
     QFormLayout* size = section(tr("Picture"), page);
-    number(
-        size, tr("Width"), "panel_width", "px", kMinPanelSide, kMaxPanelSide,
-        tr("Columns of the interface as the user sees it"), [](const Panel& p) -> int64_t { return p.width; },
-        [](Panel& p, int64_t v) { p.width = static_cast<int>(v); });
-    number(
-        size, tr("Height"), "panel_height", "px", kMinPanelSide, kMaxPanelSide,
-        tr("Rows of the interface as the user sees it"), [](const Panel& p) -> int64_t { return p.height; },
-        [](Panel& p, int64_t v) { p.height = static_cast<int>(v); });
+    side(size, tr("Width"), "panel_width", tr("Columns of the interface as the user sees it"), &Panel::width);
+    side(size, tr("Height"), "panel_height", tr("Rows of the interface as the user sees it"), &Panel::height);
+    makeResizing(size);
     number(
         size, tr("Real width"), "panel_width_mm", "mm", 0, kMaxPanelMm,
         tr("How wide the picture is on the glass; 0: unknown. A press scrolls after 0.8 mm, or 6 pixels"),

@@ -2,9 +2,12 @@
 #pragma once
 
 #include <functional>
+#include <optional>
 
 #include "app/widgets/station.h"
+#include "core/document/document.h"
 
+class QComboBox;
 class QFormLayout;
 class QLabel;
 class QLineEdit;
@@ -55,12 +58,19 @@ class PanelStation : public Station {
     void choice(QFormLayout* form, const QString& caption, const QString& name, const QStringList& choices,
                 const QString& help, const std::function<QString(const Panel&)>& get,
                 std::function<void(Panel&, const QString&)> set);
+    void side(QFormLayout* form, const QString& caption, const QString& name, const QString& help, int Panel::*member);
+    void makeResizing(QFormLayout* form);
+    void addRow(QFormLayout& form, const QString& caption, QWidget* field);
+    void resize(const Panel& panel, const QString& label);
     void edit(const QString& label, const std::function<void(Panel&)>& change);
     void refresh();
 
     Session& session_;
     QVector<std::function<void()>> fills_;
     QLabel* facts_ = nullptr;
+    QComboBox* resizing_ = nullptr;
+    std::optional<Document> resizedFrom_, resizedTo_;  // the latest resize, and by which field
+    QString resizedLabel_;
     PanelPicture *seen_ = nullptr, *held_ = nullptr;
 };
 

@@ -1,5 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The panel's settings, each by mouse or keys: what the document, the panel's memory and the files then hold.
+#include <QRadioButton>
+#include <QDialogButtonBox>
 #include <QCheckBox>
 #include <QComboBox>
 #include <QLabel>
@@ -38,7 +40,12 @@ class TestPanelStation : public QObject, support::OnWindow {
 
   private Q_SLOTS:
     void initTestCase() { prepare(); }
-    void init() { QVERIFY(open("kiln", 1)); }
+    void init() {
+        QVERIFY(open("kiln", 1));
+        // No question with another size.
+        choose("panel_resizing", Qt::Key_Down);
+        choose("panel_resizing", Qt::Key_Down);
+    }
     void cleanup() { close(); }
 
     void mirrorsExchangeSides() {
@@ -54,6 +61,56 @@ class TestPanelStation : public QObject, support::OnWindow {
                 QCOMPARE(across.at(319 - x, y), before.at(x, y));
                 QCOMPARE(down.at(x, 239 - y), before.at(x, y));
             }
+    }
+
+    void anotherSizeAsksOnceWhatBecomesOfTheLayout() {
+        auto* way = open_->find<QComboBox>("panel_resizing");
+        const auto box = [&] {
+            const ScreenRef screen = session_->document().screen("status");
+            const Widget& w = *screen->widgets[static_cast<size_t>(widgetIndex(*screen, "stop_button"))];
+            return QRect(w.x, w.y, w.w, w.h);
+        };
+        const QRect before = box();
+        for (int i = 0; i < 2; ++i)
+            choose("panel_resizing", Qt::Key_Up);
+        QCOMPARE(way->currentIndex(), 0);
+        const auto answer = [](const QString& words, bool take) {
+            support::onNextDialog([=](QWidget* shown) {
+                for (auto* each : shown->findChildren<QRadioButton*>())
+                    if (each->text() == words)
+                        QTest::mouseClick(each, Qt::LeftButton, {}, QPoint(8, each->height() / 2));
+                auto* buttons = shown->findChild<QDialogButtonBox*>();
+                for (QAbstractButton* each : buttons->buttons())
+                    if ((buttons->buttonRole(each) == QDialogButtonBox::AcceptRole) == take)
+                        return QTest::mouseClick(each, Qt::LeftButton);
+            });
+        };
+        answer("Scale", false);
+        type("panel_width", "640");
+        QCOMPARE(panel().width, 320);
+        QCOMPARE(way->currentIndex(), 0);
+        answer("Scale", true);
+        type("panel_width", "640");
+        QCOMPARE(panel().width, 640);
+        QCOMPARE(box(), QRect(before.x() * 2, before.y(), before.width() * 2, before.height()));
+        QCOMPARE(way->currentText(), QString("scales"));
+        // Not asked again, and small steps end where one large one does.
+        auto* width = open_->find<QLineEdit>("panel_width");
+        width->setFocus();
+        for (int i = 0; i < 12; ++i)
+            QTest::keyClick(width, Qt::Key_Down, Qt::ShiftModifier);
+        for (int i = 0; i < 12; ++i)
+            QTest::keyClick(width, Qt::Key_Up, Qt::ShiftModifier);
+        QCOMPARE(panel().width, 640);
+        QCOMPARE(box(), QRect(before.x() * 2, before.y(), before.width() * 2, before.height()));
+        activate();
+        QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(panel().width, 320);
+        QCOMPARE(box(), before);
+        choose("panel_resizing", Qt::Key_Up);
+        choose("panel_resizing", Qt::Key_Up);
+        type("panel_height", "300");
+        QCOMPARE(box(), before);
     }
 
     void coloursAreExchangedAndInverted() {
