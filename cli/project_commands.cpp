@@ -4,6 +4,7 @@
 #include <nlohmann/json.hpp>
 
 #include "cli/commands.h"
+#include "core/check/namesake_check.h"
 #include "core/document/names.h"
 #include "core/edits/presets.h"
 #include "core/emit/hook_check.h"
@@ -56,6 +57,8 @@ int check(const std::string& folder, bool json) {
         problems.insert(problems.end(), scene->problems.begin(), scene->problems.end());
         const Problems more = generationProblems(*scene);
         problems.insert(problems.end(), more.begin(), more.end());
+        const auto apart = NamesakeCheck().check(*read.document);
+        problems.insert(problems.end(), apart->begin(), apart->end());
     }
     if (json) {
         auto list = nlohmann::ordered_json::array();

@@ -9,6 +9,7 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
+#include "app/frame/problems_dialog.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 
@@ -93,38 +94,8 @@ void Foot::refresh() {
 }
 
 void Foot::showProblems() {
-    QDialog dialog(window());
-    dialog.setWindowTitle(tr("Problems"));
-    dialog.resize(640, 300);
-    auto* column = new QVBoxLayout(&dialog);
-    auto* list = new QListWidget(&dialog);
-    list->setObjectName("problem_list");
-    list->setWordWrap(true);
-    Problems problems = session_.problems().list();
-    std::stable_sort(problems.begin(), problems.end(),
-                     [](const auto& a, const auto& b) { return a.severity > b.severity; });
-    for (const Problem& each : problems) {
-        auto* item = new QListWidgetItem(QString::fromStdString(each.text()), list);
-        if (each.severity == Severity::Error)
-            item->setForeground(Theme::colour(Role::Error));
-    }
-    if (problems.empty()) {
-        auto* none = new QLabel(
-            tr("Nothing is wrong. Problems of screens, rules, images and fonts show up here as they arise."), &dialog);
-        none->setWordWrap(true);
-        column->addWidget(none);
-        list->hide();
-    } else {
-        auto* hint = new QLabel(tr("Double click or Enter leads to the place."), &dialog);
-        hint->setProperty("quiet", true);
-        column->addWidget(hint);
-    }
-    column->addWidget(list);
-    connect(list, &QListWidget::itemActivated, &dialog, [&](QListWidgetItem* item) {
-        const Problem chosen = problems[static_cast<size_t>(list->row(item))];
-        dialog.accept();
-        Q_EMIT problemChosen(chosen);
-    });
+    ProblemsDialog dialog(session_, window());
+    connect(&dialog, &ProblemsDialog::chosen, this, &Foot::problemChosen);
     dialog.exec();
 }
 

@@ -23,6 +23,7 @@ struct Problem {
     std::string widget;
     int line = 0;  // from 1, when the place is in a rules file
     int column = 0;
+    std::string code = {};  // identifies the check for fixOf(); "" for problems without a fix
 
     std::string text() const;
 };

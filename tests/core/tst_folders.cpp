@@ -27,6 +27,7 @@ const std::vector<std::pair<std::string, Folders>> kMayInclude = {
     {"core/image", {"runtime", "core/base", "core/kinds", "core/document"}},
     {"core/font", {"runtime", "core/base", "core/document", "core/rules", "core/image"}},
     {"core/edits", {"core/base", "core/kinds", "core/document", "core/rules"}},
+    {"core/check", {"core/document", "core/edits"}},
     {"core/project", {"core/base", "core/kinds", "core/document", "core/edits"}},
     {"core/scene", {"runtime", "core/base", "core/document", "core/rules", "core/image", "core/font", "core/project"}},
     {"core/sim", {"runtime", "core/document", "core/rules", "core/image", "core/edits", "core/scene"}},
