@@ -113,15 +113,32 @@ int widgetIndex(const Screen& screen, std::string_view name) {
     return -1;
 }
 
-PropertyValue lookValue(const Look* look, std::string_view state, std::string_view key) {
-    if (look) {
-        if (const auto other = look->states.find(state); other != look->states.end())
-            if (const auto set = other->second.find(key); set != other->second.end())
-                return set->second;
-        if (const auto set = look->style.find(key); set != look->style.end())
-            return set->second;
+std::vector<const Look*> lookAndBases(const Document& document, const Look* look) {
+    std::vector<const Look*> out;
+    for (; look && std::find(out.begin(), out.end(), look) == out.end(); look = document.look(look->basedOn))
+        out.push_back(look);
+    return out;
+}
+
+const PropertyValue* lookSetting(std::span<const Look* const> looks, std::string_view state, std::string_view key) {
+    for (const Look* each : looks) {
+        const auto found = each->states.find(state);
+        const PropertyMap* style = state.empty()                 ? &each->style
+                                   : found == each->states.end() ? nullptr
+                                                                 : &found->second;
+        if (!style)
+            continue;
+        if (const auto set = style->find(key); set != style->end())
+            return &set->second;
     }
-    return styleProperty(key).fallback;
+    return nullptr;
+}
+
+PropertyValue lookValue(std::span<const Look* const> looks, std::string_view state, std::string_view key) {
+    if (const PropertyValue* set = state.empty() ? nullptr : lookSetting(looks, state, key))
+        return *set;
+    const PropertyValue* set = lookSetting(looks, "", key);
+    return set ? *set : styleProperty(key).fallback;
 }
 
 std::vector<Colour> panelPalette(const Panel& panel) {
@@ -134,7 +151,8 @@ PropertyValue effectiveValue(const Document& document, const Widget& widget, std
         return std::move(*own);
     if (property.half)
         return int64_t{widget.*property.half / 2};
-    return findStyleProperty(key) ? lookValue(document.look(widget.look), "", key) : property.fallback;
+    return findStyleProperty(key) ? lookValue(lookAndBases(document, document.look(widget.look)), "", key)
+                                  : property.fallback;
 }
 
 }  // namespace gorsefinch

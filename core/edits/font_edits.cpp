@@ -48,7 +48,8 @@ Requested requested(const Document& document, const PropertyValue& face, const P
 }
 
 Requested askedByLook(const Document& document, const Look& look, std::string_view state) {
-    return requested(document, lookValue(&look, state, "font"), lookValue(&look, state, "size"));
+    const std::vector<const Look*> looks = lookAndBases(document, &look);
+    return requested(document, lookValue(looks, state, "font"), lookValue(looks, state, "size"));
 }
 
 Requested askedByWidget(const Document& document, const Widget& widget) {

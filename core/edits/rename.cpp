@@ -234,9 +234,12 @@ Result<Document> renameLook(const Document& document, std::string_view from, std
         return tl::unexpected(*error);
     Document next = document;
     auto all = std::make_shared<std::vector<Look>>(*document.looks);
-    for (Look& each : *all)
+    for (Look& each : *all) {
         if (each.name == from)
             each.name = to;
+        if (each.basedOn == from)
+            each.basedOn = to;
+    }
     next.looks = all;
     for (const ScreenRef& screen : document.screens) {
         Names users;

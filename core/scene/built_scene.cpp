@@ -37,6 +37,16 @@ std::set<std::string> differing(const Shared<std::vector<T>>& a, const Shared<st
     return out;
 }
 
+// Looks that are based on one of the named ones differ as well.
+void addDerived(std::set<std::string>& looks, const Document& document) {
+    std::set<std::string> derived;
+    for (const Look& each : *document.looks)
+        for (const Look* base : lookAndBases(document, &each))
+            if (looks.count(base->name) != 0)
+                derived.insert(each.name);
+    looks.merge(derived);
+}
+
 // The same faces of the same files; their settings may differ.
 bool sameFaces(const Document& a, const Document& b) {
     return a.faces == b.faces ||
@@ -124,6 +134,10 @@ SceneBuilder::Changes SceneBuilder::changesFrom(const Document& document) const 
     out.all = out.all || order;
     bool ignored = false;
     out.looks = differing(before.looks, document.looks, ignored);
+    if (!out.looks.empty()) {
+        addDerived(out.looks, before);
+        addDerived(out.looks, document);
+    }
     if (before.images != document.images) {
         for (const Image& each : *document.images) {
             const Image* old = before.image(each.name);

@@ -11,16 +11,14 @@ namespace {
 using States = std::vector<const LookState*>;
 
 ResolvedStyle resolveStyle(const Document& document, const Widget& widget, const States& states) {
-    const Look* look = document.look(widget.look);
+    const std::vector<const Look*> looks = lookAndBases(document, document.look(widget.look));
     const auto value = [&](std::string_view key) -> PropertyValue {
         // What the look sets for a state overrides what the widget sets for all states.
-        for (auto state = states.rbegin(); look && state != states.rend(); ++state) {
-            const auto found = look->states.find((*state)->key);
-            if (found != look->states.end() && found->second.count(key) != 0)
-                return lookValue(look, (*state)->key, key);
-        }
+        for (auto state = states.rbegin(); state != states.rend(); ++state)
+            if (const PropertyValue* set = lookSetting(looks, (*state)->key, key))
+                return *set;
         const auto own = widget.properties.find(key);
-        return own != widget.properties.end() ? own->second : lookValue(look, "", key);
+        return own != widget.properties.end() ? own->second : lookValue(looks, "", key);
     };
     const auto whole = [&](std::string_view key) { return static_cast<int>(std::get<int64_t>(value(key))); };
     ResolvedStyle style;
@@ -50,12 +48,14 @@ bool canHoldTogether(uint8_t bits) {
 ResolvedLook resolveLook(const Document& document, const Widget& widget, uint8_t never) {
     ResolvedLook out;
     out.normal = resolveStyle(document, widget, {});
-    const Look* look = document.look(widget.look);
-    if (!look)
-        return out;
+    const std::vector<const Look*> looks = lookAndBases(document, document.look(widget.look));
+    const auto isSet = [&](const LookState& state) {
+        return std::any_of(looks.begin(), looks.end(),
+                           [&](const Look* each) { return each->states.count(state.key) != 0; });
+    };
     States possible;
     for (const LookState& state : lookStates())
-        if (hasState(info(widget.kind), state) && look->states.count(state.key) != 0 && (state.bits & never) == 0)
+        if (hasState(info(widget.kind), state) && (state.bits & never) == 0 && isSet(state))
             possible.push_back(&state);
     for (unsigned chosen = 1; chosen < 1u << possible.size(); ++chosen) {
         States states;
