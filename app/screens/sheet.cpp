@@ -229,8 +229,7 @@ void Sheet::addBox() {
         const PropertyInfo& property = placeProperties()[i];
         auto* field = new NumberField(property.min, property.max, property.key, boxRow);
         field->setObjectName(property.key);
-        connect(field, &NumberField::numberChosen, this,
-                [this, &property](int number) { set(property, int64_t{number}, true); });
+        listenToNumbers(*field, property);
         row->addWidget(field);
         fields.push_back(field);
     }
@@ -238,18 +237,16 @@ void Sheet::addBox() {
         const auto selected = session_.selection().widgets();
         if (selected.empty())
             return;
-        const Widget& w = *selected.front();
         const auto placed = placedByFlow(session_.selection().screen()->widgets, session_.selection().names());
         for (size_t i = 0; i < 4; ++i) {
             const bool set = !placed || (i > 1 && !placed->pages);
             fields[i]->setEnabled(set);
             fields[i]->setToolTip(
-                set     ? tr("%1 in pixels; takes sums such as 320-24 or w/2").arg(placeProperties()[i].help)
+                set ? tr("%1 in pixels; takes sums such as 320-24, w/2, panel.w-8 or +4").arg(placeProperties()[i].help)
                 : i > 1 ? tr("It is as large as %1, whose page it is").arg(fromStd(placed->container))
                         : tr("%1 places it: drag it, or use the arrow keys, to give it another turn")
                               .arg(fromStd(placed->container)));
-            fields[i]->setBox({static_cast<double>(w.x), static_cast<double>(w.y), static_cast<double>(w.w),
-                               static_cast<double>(w.h)});
+            fields[i]->setEach(sumValues(placeProperties()[i]));
             const auto value = common(placeProperties()[i]);
             fields[i]->setNumber(value ? std::optional(static_cast<int>(std::get<int64_t>(*value))) : std::nullopt);
         }
@@ -337,6 +334,41 @@ bool Sheet::isOwn(const PropertyInfo& property) const {
     const auto selected = session_.selection().widgets();
     return std::any_of(selected.begin(), selected.end(),
                        [&](const WidgetRef& w) { return w->properties.count(property.key) != 0; });
+}
+
+void Sheet::listenToNumbers(NumberField& field, const PropertyInfo& property) {
+    connect(&field, &NumberField::numberChosen, this,
+            [this, &property](int number) { set(property, int64_t{number}, true); });
+    connect(&field, &NumberField::numbersChosen, this,
+            [this, &property](const std::vector<int>& numbers) { setEach(property, numbers); });
+}
+
+// The selected widgets that have the property.
+std::vector<WidgetRef> Sheet::having(const PropertyInfo& property) const {
+    std::vector<WidgetRef> out = session_.selection().widgets();
+    std::erase_if(out, [&](const WidgetRef& each) { return !findProperty(each->kind, property.key); });
+    return out;
+}
+
+std::vector<SumValues> Sheet::sumValues(const PropertyInfo& property) const {
+    const auto& panel = *session_.document().panel;
+    std::vector<SumValues> out;
+    for (const WidgetRef& each : having(property)) {
+        const PropertyValue own = effectiveValue(session_.document(), *each, property.key);
+        out.push_back({double(each->x), double(each->y), double(each->w), double(each->h), double(panel.width),
+                       double(panel.height), static_cast<double>(std::get<int64_t>(own))});
+    }
+    return out;
+}
+
+// Another number for each of the selected widgets that have the property: one edit.
+void Sheet::setEach(const PropertyInfo& property, const std::vector<int>& numbers) {
+    Result<Document> next = session_.document();
+    const std::vector<WidgetRef> widgets = having(property);
+    for (size_t i = 0; i < std::min(widgets.size(), numbers.size()) && next; ++i)
+        next = gorsefinch::setProperty(*next, session_.selection().screenName().toStdString(),
+                                       std::span(&widgets[i]->name, 1), property.key, int64_t{numbers[i]});
+    session_.edit(next, tr("Change %1").arg(QString(property.label).toLower()), QString("set ") + property.key);
 }
 
 void Sheet::set(const PropertyInfo& property, const PropertyValue& value, bool joins) {

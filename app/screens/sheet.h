@@ -10,6 +10,7 @@
 #include "app/screens/cell_pictures.h"
 #include "core/edits/edit.h"
 #include "core/edits/leads.h"
+#include "core/edits/sum.h"
 #include "core/kinds/kinds.h"
 
 class QFormLayout;
@@ -19,6 +20,7 @@ class QVBoxLayout;
 namespace gorsefinch::app {
 
 class CellBrush;
+class NumberField;
 class PropertyRow;
 class Session;
 
@@ -89,6 +91,10 @@ class Sheet : public QScrollArea {
     // The value that all selected widgets have; nothing if they differ.
     std::optional<PropertyValue> common(const PropertyInfo& property) const;
     bool isOwn(const PropertyInfo& property) const;
+    void listenToNumbers(NumberField& field, const PropertyInfo& property);
+    std::vector<WidgetRef> having(const PropertyInfo& property) const;
+    std::vector<SumValues> sumValues(const PropertyInfo& property) const;
+    void setEach(const PropertyInfo& property, const std::vector<int>& numbers);
     void set(const PropertyInfo& property, const PropertyValue& value, bool joins = false);
     QString importOne(const PropertyInfo& property);
 

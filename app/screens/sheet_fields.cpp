@@ -48,10 +48,11 @@ QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& f
             if (property.entryOf)
                 return entryField(property, fill);
             auto* field = new NumberField(property.min, property.max, property.unit, page_);
-            connect(field, &NumberField::numberChosen, this,
-                    [this, &property](int number) { set(property, int64_t{number}, true); });
+            listenToNumbers(*field, property);
             fill = [this, field, &property] {
                 const auto value = common(property);
+                if (std::vector<SumValues> each = sumValues(property); !each.empty())
+                    field->setEach(std::move(each));
                 field->setNumber(value ? std::optional(static_cast<int>(std::get<int64_t>(*value))) : std::nullopt);
             };
             return field;

@@ -19,85 +19,9 @@ namespace gorsefinch::app {
 
 namespace {
 
-// sum := product {+- product}; product := part {*/ part}; part := number | x y w h | ( sum ) | - part
-class SumReader {
-  public:
-    SumReader(const QString& text, const BoxValues& box) : text_(text.simplified().remove(' ')), box_(box) {}
-
-    std::optional<int> run() {
-        const double value = sum(0);
-        if (!fine_ || at_ != text_.size() || text_.isEmpty() || !std::isfinite(value) || std::abs(value) > 1e6)
-            return std::nullopt;
-        return static_cast<int>(std::lround(value));
-    }
-
-  private:
-    bool take(char c) {
-        if (at_ >= text_.size() || text_[at_] != QLatin1Char(c))
-            return false;
-        ++at_;
-        return true;
-    }
-    double sum(int depth) {
-        double value = product(depth);
-        for (;;) {
-            if (take('+'))
-                value += product(depth);
-            else if (take('-'))
-                value -= product(depth);
-            else
-                return value;
-        }
-    }
-    double product(int depth) {
-        double value = part(depth);
-        for (;;) {
-            if (take('*'))
-                value *= part(depth);
-            else if (take('/'))
-                value /= part(depth);
-            else
-                return value;
-        }
-    }
-    double part(int depth) {
-        if (depth > 50)
-            fine_ = false;
-        if (!fine_)
-            return 0;
-        if (take('-'))
-            return -part(depth + 1);
-        if (take('(')) {
-            const double value = sum(depth + 1);
-            fine_ = fine_ && take(')');
-            return value;
-        }
-        if (take('x'))
-            return box_.x;
-        if (take('y'))
-            return box_.y;
-        if (take('w'))
-            return box_.w;
-        if (take('h'))
-            return box_.h;
-        const qsizetype from = at_;
-        while (at_ < text_.size() && (text_[at_].isDigit() || text_[at_] == '.'))
-            ++at_;
-        bool number = false;
-        const double value = text_.mid(from, at_ - from).toDouble(&number);
-        fine_ = fine_ && number;
-        return value;
-    }
-
-    QString text_;
-    BoxValues box_;
-    qsizetype at_ = 0;
-    bool fine_ = true;
-};
+constexpr int kLargeStep = 10;  // of keys and wheel with Shift
 
 }  // namespace
-
-std::optional<int> sumValue(const QString& text, const BoxValues& box) { return SumReader(text, box).run(); }
 
 NumberField::NumberField(int min, int max, const QString& unit, QWidget* parent)
     : QLineEdit(parent), min_(min), max_(max), unit_(unit) {
@@ -113,15 +37,29 @@ void NumberField::setNumber(std::optional<int> number) {
     if (hasFocus() && isModified())
         return;
     setText(number ? QString::number(*number) : QString());
-    setPlaceholderText(number ? QString() : tr("mixed"));
+    showMixed();
     mark(false);
+}
+
+// A narrow field shows an ellipsis instead of the word.
+void NumberField::showMixed() {
+    const QString word = tr("mixed");
+    const bool fits = fontMetrics().horizontalAdvance(word) + textMargins().right() + 16 <= width();
+    setPlaceholderText(shown_ ? QString() : fits ? word : QString("\u2026"));
+}
+
+void NumberField::resizeEvent(QResizeEvent* event) {
+    QLineEdit::resizeEvent(event);
+    showMixed();
 }
 
 void NumberField::mark(bool wrong) {
     if (property("wrong").toBool() == wrong)
         return;
     const QString help = toolTip();
-    setToolTip(wrong ? tr("A whole number from %1 to %2, or a sum such as 320-24").arg(min_).arg(max_) : help_);
+    setToolTip(
+        wrong ? tr("A whole number from %1 to %2, or a sum such as 320-24, w/2, panel.w/3 or +4").arg(min_).arg(max_)
+              : help_);
     help_ = help;
     setProperty("wrong", wrong);
     style()->unpolish(this);
@@ -131,32 +69,61 @@ void NumberField::mark(bool wrong) {
 void NumberField::commit() {
     if (!isModified() || text().isEmpty())
         return;
-    const std::optional<int> value = sumValue(text(), box_);
-    const bool fits = value && *value >= min_ && *value <= max_;
+    std::vector<int> numbers;
+    for (const SumValues& each : each_)
+        if (const auto value = valueOfSum(text().toStdString(), each); value && *value >= min_ && *value <= max_)
+            numbers.push_back(*value);
+    const bool fits = numbers.size() == each_.size();
     mark(!fits);
     if (!fits) {
         QToolTip::showText(mapToGlobal(QPoint(0, height())), toolTip(), this);
         return;
     }
     setModified(false);
-    if (shown_ == value)
-        setNumber(value);
+    give(numbers);
+}
+
+// One number where they are the same.
+void NumberField::give(const std::vector<int>& numbers) {
+    const bool same = std::equal(numbers.begin() + 1, numbers.end(), numbers.begin());
+    if (same && shown_ == numbers.front())
+        setNumber(shown_);
+    else if (same)
+        Q_EMIT numberChosen(numbers.front());
     else
-        Q_EMIT numberChosen(*value);
+        Q_EMIT numbersChosen(numbers);
+}
+
+void NumberField::step(int by) {
+    std::vector<int> numbers;
+    for (const SumValues& each : each_)
+        numbers.push_back(
+            std::clamp((each_.size() == 1 && shown_ ? *shown_ : static_cast<int>(each.own)) + by, min_, max_));
+    setModified(false);
+    give(numbers);
 }
 
 void NumberField::keyPressEvent(QKeyEvent* event) {
     const int direction = event->key() == Qt::Key_Up ? 1 : event->key() == Qt::Key_Down ? -1 : 0;
-    if (direction != 0 && shown_) {
-        const int step = event->modifiers() & Qt::ShiftModifier ? 10 : 1;
-        setModified(false);
-        Q_EMIT numberChosen(std::clamp(*shown_ + direction * step, min_, max_));
+    if (direction != 0) {
+        step(direction * (event->modifiers() & Qt::ShiftModifier ? kLargeStep : 1));
     } else if (event->key() == Qt::Key_Escape && isModified()) {
         setModified(false);
         setNumber(shown_);
     } else {
         QLineEdit::keyPressEvent(event);
     }
+}
+
+// Over a field that is not edited it scrolls the page.
+void NumberField::wheelEvent(QWheelEvent* event) {
+    const int direction = event->angleDelta().y() > 0 ? 1 : event->angleDelta().y() < 0 ? -1 : 0;
+    if (!hasFocus() || direction == 0) {
+        event->ignore();
+        return;
+    }
+    step(direction * (event->modifiers() & Qt::ShiftModifier ? kLargeStep : 1));
+    event->accept();
 }
 
 void NumberField::focusOutEvent(QFocusEvent* event) {

@@ -6,47 +6,52 @@
 #include <QToolButton>
 #include <QWidget>
 #include <optional>
+#include <vector>
 
+#include "core/edits/sum.h"
 #include "core/kinds/value.h"
 
 class QButtonGroup;
 
 namespace gorsefinch::app {
 
-// The value of a sum such as "320-24", "w/2" or "(10+4)*3"; x, y, w, h stand for the box's own sides. Nothing if it
-// can't be read.
-struct BoxValues {
-    double x = 0, y = 0, w = 0, h = 0;
-};
-std::optional<int> sumValue(const QString& text, const BoxValues& box = {});
-
-// A field for a whole number that takes sums, with its unit at the right end. Up and Down change it by 1, with Shift
-// by 10. A value that doesn't fit is marked, not given on, and the range shown below the field.
+// A field for a whole number that takes sums, with its unit at the right end. Up and Down, and the wheel while it is
+// edited, change it by 1, with Shift by 10. A value that doesn't fit is marked, not given on, and the range shown below
+// the field.
 class NumberField : public QLineEdit {
     Q_OBJECT
 
   public:
     NumberField(int min, int max, const QString& unit, QWidget* parent = nullptr);
-    void setBox(const BoxValues& box) { box_ = box; }
+    // The values that sums use, one entry for each selected thing; must not be empty. The default is one entry of
+    // zeros.
+    void setEach(std::vector<SumValues> each) { each_ = std::move(each); }
     // Shows a number; nothing (several different ones) leaves it empty.
     void setNumber(std::optional<int> number);
 
   Q_SIGNALS:
     void numberChosen(int number);
+    // Of several things different ones, in the order of setEach().
+    void numbersChosen(const std::vector<int>& numbers);
 
   protected:
     void paintEvent(QPaintEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
     void focusOutEvent(QFocusEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
   private:
+    void showMixed();
     void commit();
+    void give(const std::vector<int>& numbers);
+    void step(int by);
     void mark(bool wrong);
 
     int min_, max_;
     QString unit_;
     QString help_;  // the tooltip while the value fits
-    BoxValues box_;
+    std::vector<SumValues> each_{1};
     std::optional<int> shown_;
 };
 
