@@ -11,6 +11,7 @@
 #include "app/fonts/specimen_view.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "app/widgets/elided_label.h"
 #include "app/widgets/counted.h"
 #include "app/widgets/frame_picture.h"
 #include "app/widgets/heading.h"
@@ -66,7 +67,7 @@ FontLadder::FontLadder(Session& session, FontEditor& editor, SpecimenView& speci
       editor_(editor),
       specimen_(specimen),
       table_(new QTableWidget(this)),
-      state_(new QLabel(this)) {
+      state_(new ElidedLabel(this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 6);
     column->setSpacing(4);

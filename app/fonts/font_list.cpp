@@ -15,6 +15,7 @@
 #include "app/fonts/fonts_model.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "app/widgets/elided_label.h"
 #include "app/widgets/counted.h"
 #include "app/widgets/heading.h"
 
@@ -106,7 +107,7 @@ FontList::FontList(Session& session, FontEditor& editor, QWidget* parent)
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
-    count_ = new QLabel(this);
+    count_ = new ElidedLabel(this);
     auto* heading = headingRow(tr("Faces and sizes"), count_);
     heading->setContentsMargins(12, 10, 12, 8);
     column->addLayout(heading);

@@ -10,6 +10,7 @@
 
 #include "app/fonts/font_editor.h"
 #include "app/theme/theme.h"
+#include "app/widgets/elided_label.h"
 #include "app/widgets/counted.h"
 #include "app/widgets/glyph_picture.h"
 #include "app/widgets/heading.h"
@@ -130,7 +131,7 @@ GlyphTable::GlyphTable(FontEditor& editor, QWidget* parent)
       editor_(editor),
       model_(new GlyphModel(editor, this)),
       list_(new QListView(this)),
-      count_(new QLabel(this)) {
+      count_(new ElidedLabel(this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(4);

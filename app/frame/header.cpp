@@ -17,8 +17,8 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr int kHeight = 52;
-constexpr int kHover = 450;  // ms that a drag rests on a station before it opens
+constexpr int kHeight = 52, kProject = 208;  // px
+constexpr int kHover = 450;                  // ms that a drag rests on a station before it opens
 
 QString kilobytes(qint64 bytes) {
     const double kb = static_cast<double>(bytes) / 1024.0;
@@ -63,7 +63,11 @@ void HeaderCell::setLines(const QString& name, const QString& figure) {
 QSize HeaderCell::sizeHint() const {
     const int wide = std::max(QFontMetrics(Theme::text(12)).horizontalAdvance(name_),
                               QFontMetrics(Theme::figures()).horizontalAdvance(figure_));
-    return {std::max(wide + 28, 94), kHeight};
+    return {std::max(wide + 28, usualWidth_), kHeight};
+}
+
+QSize HeaderCell::minimumSizeHint() const {
+    return {QFontMetrics(Theme::text(12, true)).horizontalAdvance(name_.left(9)) + 24, kHeight};
 }
 
 void HeaderCell::paintEvent(QPaintEvent*) {
@@ -130,7 +134,9 @@ Header::Header(Session& session, const QVector<Station*>& stations, QWidget* par
     row->setContentsMargins(0, 0, 12, 0);
     row->setSpacing(0);
     project_ = new HeaderCell(this);
-    project_->setFixedSize(208, kHeight);
+    project_->setMaximumWidth(kProject);
+    project_->setUsualWidth(kProject);
+    project_->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
     project_->setMenuMark(true);
     project_->setToolTip(tr("Project: new, open, save, appearance, commands (Alt+P)"));
     project_->setObjectName("project_cell");
@@ -187,7 +193,7 @@ void Header::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     painter.fillRect(rect(), Theme::colour(Role::Surface));
     painter.fillRect(QRect(0, height() - 1, width(), 1), Theme::colour(Role::StrongLine));
-    painter.fillRect(QRect(207, 0, 1, height()), Theme::colour(Role::StrongLine));
+    painter.fillRect(QRect(project_->geometry().right(), 0, 1, height()), Theme::colour(Role::StrongLine));
 }
 
 }  // namespace gorsefinch::app

@@ -21,7 +21,11 @@ class HeaderCell : public QAbstractButton {
     explicit HeaderCell(QWidget* parent = nullptr);
     void setLines(const QString& name, const QString& figure);
     void setMenuMark(bool mark) { menuMark_ = mark; }
+    // px, where there is room.
+    void setUsualWidth(int width) { usualWidth_ = width; }
     QSize sizeHint() const override;
+    // Words that have no room are shortened.
+    QSize minimumSizeHint() const override;
 
   protected:
     void paintEvent(QPaintEvent* event) override;
@@ -33,6 +37,7 @@ class HeaderCell : public QAbstractButton {
   private:
     QTimer hover_;
     QString name_, figure_;
+    int usualWidth_ = 94;
     bool menuMark_ = false;
 };
 

@@ -72,17 +72,15 @@ FrameStrip::FrameStrip(ImageEditor& editor, PictureView& view, QWidget* parent)
     time_->setToolTip(tr("How long the selected frames are shown"));
     sum_->setFont(Theme::figures());
     sum_->setProperty("quiet", true);
-    auto* hint = new QLabel(tr("drag to reorder, Del drops"), this);
-    hint->setProperty("quiet", true);
     bar->addWidget(title);
     bar->addSpacing(8);
     bar->addWidget(play_);
     bar->addWidget(time_);
     bar->addWidget(sum_);
     bar->addStretch(1);
-    bar->addWidget(hint);
     column->addLayout(bar);
     list_->setObjectName("frames");
+    list_->setToolTip(tr("Drag to reorder, Del drops what is selected"));
     list_->setFlow(QListView::LeftToRight);
     list_->setWrapping(false);
     list_->setViewMode(QListView::ListMode);

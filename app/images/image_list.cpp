@@ -17,6 +17,7 @@
 #include "app/images/images_model.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "app/widgets/elided_label.h"
 #include "app/widgets/counted.h"
 #include "app/widgets/heading.h"
 #include "core/image/series.h"
@@ -105,7 +106,7 @@ ImageList::ImageList(Session& session, ImageEditor& editor, QWidget* parent)
     auto* top = new QVBoxLayout;
     top->setContentsMargins(12, 10, 12, 8);
     top->setSpacing(8);
-    count_ = new QLabel(this);
+    count_ = new ElidedLabel(this);
     top->addLayout(headingRow(tr("Images"), count_));
     auto* find = new QHBoxLayout;
     find->setSpacing(4);

@@ -24,6 +24,7 @@
 #include "app/images/recipe_form.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "app/widgets/wrapping_row.h"
 #include "app/widgets/counted.h"
 #include "app/widgets/shelf_dialog.h"
 #include "core/base/files.h"
@@ -53,9 +54,9 @@ ImagesStation::ImagesStation(Session& session, QWidget* parent)
     auto* column = new QVBoxLayout(middle);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
-    auto* bar = new QHBoxLayout;
+    auto* tools = new QWidget(middle);
+    auto* bar = new WrappingRow(tools, 4);
     bar->setContentsMargins(12, 5, 12, 5);
-    bar->setSpacing(4);
     makeViewBar(bar);
     auto* lower = new QWidget(middle);
     auto* stack = new QVBoxLayout(lower);
@@ -69,7 +70,7 @@ ImagesStation::ImagesStation(Session& session, QWidget* parent)
     splitter->setStretchFactor(0, 5);
     splitter->setStretchFactor(1, 3);
     splitter->setChildrenCollapsible(false);
-    column->addLayout(bar);
+    column->addWidget(tools);
     column->addWidget(splitter, 1);
     layOut(list_, middle, recipe_);
     makeCommands();
@@ -90,7 +91,12 @@ ImagesStation::ImagesStation(Session& session, QWidget* parent)
     });
 }
 
-void ImagesStation::makeViewBar(QBoxLayout* row) {
+void ImagesStation::makeViewBar(QLayout* row) {
+    const auto space = [this](QLayout* in) {
+        auto* made = new QWidget(this);
+        made->setFixedSize(12, 1);
+        in->addWidget(made);
+    };
     const auto tool = [&](const QString& words, const QString& name, const QString& help, bool on) {
         auto* button = new QToolButton(this);
         button->setText(words);
@@ -113,13 +119,16 @@ void ImagesStation::makeViewBar(QBoxLayout* row) {
     };
     connect(split, &QToolButton::clicked, this, [look] { look(PictureView::Mode::Split); });
     connect(beside, &QToolButton::clicked, this, [look] { look(PictureView::Mode::Beside); });
-    row->addSpacing(12);
+    space(row);
     auto* grid = tool(tr("pixel grid"), "view_grid", tr("Lines between the pixels from five times on"), true);
     connect(grid, &QToolButton::toggled, view_, &PictureView::setGridShown);
     auto* panel =
         tool(tr("on the panel"), "view_panel", tr("Inside the panel's outline, at true relative size"), false);
     connect(panel, &QToolButton::toggled, view_, &PictureView::setOnPanel);
-    row->addStretch(1);
+    auto* end = new QWidget(this);
+    auto* endRow = new QHBoxLayout(end);
+    endRow->setContentsMargins(0, 0, 0, 0);
+    endRow->setSpacing(4);
     for (const auto& [words, steps, help] : std::initializer_list<std::tuple<QString, int, QString>>{
              {QString::fromUtf8("−"), -1, tr("Smaller (-, Ctrl+wheel)")},
              {tr("fit"), 0, tr("All of it (0)")},
@@ -130,9 +139,9 @@ void ImagesStation::makeViewBar(QBoxLayout* row) {
         button->setMinimumWidth(26);
         connect(button, &QToolButton::clicked, this,
                 [this, by = steps] { by == 0 ? view_->zoomToFit() : view_->zoomBy(by); });
-        row->addWidget(button);
+        endRow->addWidget(button);
     }
-    row->addSpacing(12);
+    space(endRow);
     auto* more = new QToolButton(this);
     more->setObjectName("image_menu");
     more->setText(tr("Image"));
@@ -142,7 +151,8 @@ void ImagesStation::makeViewBar(QBoxLayout* row) {
     more->setToolTip(tr("Rename, delete, recipes, export"));
     connect(more, &QToolButton::clicked, this,
             [this, more] { showMenu(more->mapToGlobal(QPoint(0, more->height()))); });
-    row->addWidget(more);
+    endRow->addWidget(more);
+    row->addWidget(end);
 }
 
 void ImagesStation::makeCommands() {
@@ -162,13 +172,21 @@ void ImagesStation::makeCommands() {
     command(tr("Export…"), Qt::CTRL | Qt::Key_E, "export_image", [this] { exportSelected(); });
 }
 
-QStringList ImagesStation::importImages(const QStringList& paths) {
+QStringList ImagesStation::importedBy(const std::function<void()>& import) {
     QStringList names;
     const auto heard =
         connect(import_, &ImageImport::imported, this, [&](const QStringList& imported) { names = imported; });
-    import_->files(paths);
+    import();
     disconnect(heard);
     return names;
+}
+
+QStringList ImagesStation::importImages(const QStringList& paths) {
+    return importedBy([&] { import_->files(paths); });
+}
+
+QStringList ImagesStation::importPicture(const QImage& picture) {
+    return importedBy([&] { import_->picture(picture); });
 }
 
 QString ImagesStation::figure() const {

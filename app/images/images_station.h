@@ -1,10 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <functional>
+
 #include "app/images/image_editor.h"
 #include "app/widgets/station.h"
 
-class QBoxLayout;
+class QLayout;
 class QToolButton;
 
 namespace gorsefinch::app {
@@ -31,6 +33,7 @@ class ImagesStation : public Station {
     bool goTo(const Problem& problem) override;
     // Takes pictures from disk into the project; returns the names that they have there.
     QStringList importImages(const QStringList& paths);
+    QStringList importPicture(const QImage& picture);
 
   Q_SIGNALS:
     // Images that are to be put on the screen that is edited.
@@ -41,7 +44,8 @@ class ImagesStation : public Station {
     void dropEvent(QDropEvent* event) override;
 
   private:
-    void makeViewBar(QBoxLayout* row);
+    QStringList importedBy(const std::function<void()>& import);
+    void makeViewBar(QLayout* row);
     void makeCommands();
     void copyRecipe();
     void pasteRecipe();

@@ -12,6 +12,7 @@
 #include "app/images/image_editor.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "app/widgets/elided_label.h"
 #include "app/widgets/counted.h"
 #include "app/widgets/frame_picture.h"
 #include "app/widgets/heading.h"
@@ -87,7 +88,7 @@ LadderView::LadderView(Session& session, ImageEditor& editor, QWidget* parent)
       editor_(editor),
       order_(new QComboBox(this)),
       list_(new QListWidget(this)),
-      state_(new QLabel(this)) {
+      state_(new ElidedLabel(this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 6);
     column->setSpacing(4);

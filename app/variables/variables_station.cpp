@@ -88,6 +88,7 @@ VariablesStation::VariablesStation(Session& session, QWidget* parent)
            "in a text. F2 edits a "
            "cell."),
         this);
+    hint->setWordWrap(true);
     hint->setProperty("quiet", true);
     hint->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
     hint->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
