@@ -25,6 +25,7 @@ namespace gorsefinch::app {
 namespace {
 
 constexpr QSize kSample(62, 46);
+constexpr int kSettle = 120;  // ms
 
 // What a project without images shows for one: a hill under the sun.
 constexpr const char* kPicture =
@@ -191,9 +192,15 @@ Tray::Tray(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     connect(strip_->horizontalScrollBar(), &QScrollBar::valueChanged, this, &Tray::showArrows);
     connect(strip_->horizontalScrollBar(), &QScrollBar::rangeChanged, this, &Tray::showArrows);
     connect(&session, &Session::changed, this, [this](const Change& change) {
-        if (change.opened || change.looks || change.panel || change.assets)
+        if (change.opened)
             refresh();
+        else if (change.looks || change.panel || change.assets)
+            stale_.start();
     });
+    // After a moment without such edits: a colour that is dragged changes a look many times a second.
+    stale_.setSingleShot(true);
+    stale_.setInterval(kSettle);
+    connect(&stale_, &QTimer::timeout, this, &Tray::refresh);
 }
 
 QWidget* Tray::makeGroup(KindGroup group) {
@@ -264,6 +271,8 @@ bool Tray::eventFilter(QObject* watched, QEvent* event) {
 }
 
 void Tray::refresh() {
+    if (!session_.isOpen())
+        return;
     for (const KindInfo* kind : kinds()) {
         QPixmap picture = samplePicture(session_, kind->kind, kSample);
         samples_[static_cast<int>(kind->kind)]->setPicture(picture);

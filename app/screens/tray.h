@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <QTimer>
 #include <QHash>
 #include <QPixmap>
 #include <QWidget>
@@ -44,6 +45,7 @@ class Tray : public QWidget {
 
     Session& session_;
     QHash<int, Sample*> samples_;
+    QTimer stale_;  // until the samples are drawn anew
     QScrollArea* strip_;
     QToolButton *before_, *behind_;
 };

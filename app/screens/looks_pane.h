@@ -1,0 +1,46 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QWidget>
+
+#include "core/edits/look_edits.h"
+
+class QListView;
+class QToolButton;
+
+namespace gorsefinch::app {
+
+class LookForm;
+class LooksModel;
+class Session;
+
+// The place of the looks: their list with samples, and below it what the chosen one says.
+class LooksPane : public QWidget {
+    Q_OBJECT
+
+  public:
+    explicit LooksPane(Session& session, QWidget* parent = nullptr);
+    // Chooses the look of the selected widget, if it has one.
+    void followSelection();
+
+  private:
+    QWidget* makeHead();
+    QToolButton* addButton(QWidget* head, const char* icon, const char* name, const QString& help,
+                           const std::function<void()>& run);
+    QString chosen() const;
+    void choose(const QString& name);
+    void addNew();
+    void addFromWidget();
+    void remove();
+    void giveToSelection();
+    void updateButtons();
+
+    Session& session_;
+    LooksModel* model_;
+    QListView* list_;
+    LookForm* form_;
+    QString chosen_;  // the latest one, which stays chosen when the list is another
+    QToolButton *fromWidget_ = nullptr, *remove_ = nullptr, *give_ = nullptr;
+};
+
+}  // namespace gorsefinch::app
