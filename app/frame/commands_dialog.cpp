@@ -50,7 +50,14 @@ CommandsDialog::CommandsDialog(const QList<QAction*>& commands, QWidget* station
         add(tr("Operate on the canvas until pressed again"), "Shift+H");
         add(tr("Zoom"), tr("Ctrl+wheel, Ctrl++, Ctrl+-"));
         add(tr("Fit into the view"), "Ctrl+0");
-        add(tr("No guides while dragging"), "Alt");
+        add(tr("No guides while dragging"), "Ctrl");
+        add(tr("Drag a copy"), tr("Alt+drag"));
+        add(tr("Select what lies beneath"), tr("Alt+click, or a long press for a list"));
+        add(tr("Keep the ratio while resizing"), "Shift");
+        add(tr("Say where while dragging"), tr("digits, such as 120,40; Enter, Escape"));
+        add(tr("From widget to widget"), tr("Tab, Shift+Tab"));
+        add(tr("Names over the widgets while held"), "N");
+        add(tr("Looks in place of screens and layers"), "Y");
     }
     column->addWidget(find);
     column->addWidget(list, 1);

@@ -89,6 +89,9 @@ void MainWindow::makeStations() {
         if (const QStringList names = images->importImages(paths); !names.isEmpty())
             screens_->placeImages(names, at);
     });
+    connect(screens_, &ScreensStation::picturePasted, this, [this, images](const QImage& picture, const QPoint& at) {
+        screens_->placeImages(images->importPicture(picture), at);
+    });
     auto* variables = new VariablesStation(session_);
     connect(variables, &VariablesStation::placeChosen, this, &MainWindow::goTo);
     stations_ = {new PanelStation(session_), images, fonts, variables, screens_, rules_, new CodeStation(session_)};

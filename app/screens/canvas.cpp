@@ -17,6 +17,7 @@ namespace gorsefinch::app {
 namespace {
 
 constexpr int kMinBox = 4;
+constexpr int kHoldMs = 600;  // after which a press lists what lies under the pointer
 
 // Gives a new map as many cells as fill its box.
 void fitMap(Widget& map, int cellWidth, int cellHeight) {
@@ -30,7 +31,7 @@ void fitMap(Widget& map, int cellWidth, int cellHeight) {
 }  // namespace
 
 Canvas::Canvas(Session& session, CellBrush& brush, QWidget* parent)
-    : QWidget(parent), session_(session), input_(session.runner()), brush_(brush) {
+    : QWidget(parent), session_(session), input_(session.runner()), brush_(brush), lines_(session, *this) {
     setObjectName("canvas");
     setAttribute(Qt::WA_OpaquePaintEvent);
     setFocusPolicy(Qt::StrongFocus);
@@ -47,6 +48,13 @@ Canvas::Canvas(Session& session, CellBrush& brush, QWidget* parent)
         brush_.setDown(false);
         refreshPicture();
     });
+    connect(&session, &Session::previewChanged, this, &Canvas::refreshPicture);
+    hold_.setSingleShot(true);
+    hold_.setInterval(kHoldMs);
+    connect(&hold_, &QTimer::timeout, this, [this] {
+        if (dragged_ == start_ && offerStack(start_))
+            gesture_ = Gesture::None;
+    });
     connect(&session.selection(), &Selection::shownStatesChanged, this, &Canvas::refreshPicture);
     connect(&brush, &CellBrush::changed, this, [this] { update(); });
     connect(&session.runner(), &TwinRunner::valueSet, this, &Canvas::refreshPicture);
@@ -56,13 +64,35 @@ Canvas::Canvas(Session& session, CellBrush& brush, QWidget* parent)
     });
 }
 
+void Canvas::setGhost(const QString& screen, int percent) {
+    ghostScreen_ = screen;
+    ghostPercent_ = percent;
+    refreshPicture();
+}
+
 void Canvas::refreshPicture() {
+    faint_ = {};
+    ghost_ = {};
     if (session_.isOpen()) {
         const Selection& selection = session_.selection();
-        const ShownStates states{selection.names().size() == 1 ? selection.names().front() : std::string(),
-                                 selection.shownStates()};
-        picture_ = toImage(drawScreen(*session_.scene(), selection.screenIndex(), &session_.runner().twin(), states,
-                                      &selection.panes()));
+        ShownStates states{
+            selection.names().size() == 1 ? selection.names().front() : std::string(), selection.shownStates(), {}, {}};
+        const auto draw = [&] {
+            return toImage(drawScreen(*session_.shownScene(), selection.screenIndex(), &session_.runner().twin(),
+                                      states, &selection.panes()));
+        };
+        for (const WidgetRef& each : selection.screen()->widgets)
+            if (each->offCanvas)
+                states.hidden.push_back(each->name);
+        picture_ = draw();
+        const int ghost = session_.document().screenIndex(ghostScreen_.toStdString());
+        if (ghost >= 0 && ghost != selection.screenIndex() && ghostPercent_ > 0)
+            ghost_ = toImage(drawScreen(*session_.shownScene(), ghost, &session_.runner().twin()));
+        for (const WidgetRef& each : selection.screen()->widgets)
+            if (!each->visible && !each->offCanvas)
+                states.shown.push_back(each->name);
+        if (!states.shown.empty())
+            faint_ = draw();
     }
     update();
 }
@@ -179,35 +209,6 @@ void Canvas::wheelEvent(QWheelEvent* event) {
     event->accept();
 }
 
-bool Canvas::moveByKey(QKeyEvent* event) {
-    const int step = event->modifiers() & Qt::ShiftModifier ? 10 : 1;
-    QPoint by;
-    switch (event->key()) {
-        case Qt::Key_Left: by = {-step, 0}; break;
-        case Qt::Key_Right: by = {step, 0}; break;
-        case Qt::Key_Up: by = {0, -step}; break;
-        case Qt::Key_Down: by = {0, step}; break;
-        default: return false;
-    }
-    Names names;
-    for (const WidgetRef& each : movable())
-        names.push_back(each->name);
-    if (names.empty())
-        return false;
-    const bool resize = event->modifiers() & Qt::ControlModifier;
-    if (!resize && turnByKey(*event))
-        return true;
-    const Document next =
-        changeWidgets(session_.document(), session_.selection().screenName().toStdString(), names, [&](Widget& widget) {
-            if (resize)
-                setBox(widget, widget.x, widget.y, widget.w + by.x(), widget.h + by.y());
-            else
-                setBox(widget, widget.x + by.x(), widget.y + by.y(), widget.w, widget.h);
-        });
-    session_.edit(next, resize ? tr("Resize by key") : tr("Move by key"), resize ? "key resize" : "key move");
-    return true;
-}
-
 bool Canvas::typesIntoTwin() const { return operating_ && session_.isOpen() && session_.runner().twin().isTyping(); }
 
 // H is the key that ends it, unless it is a letter of what is typed.
@@ -228,8 +229,18 @@ void Canvas::keyPressEvent(QKeyEvent* event) {
     const bool plain = (event->modifiers() & (Qt::ControlModifier | Qt::AltModifier)) == 0;
     if (operating_ && !endsOperating(*event) && input_.key(*event, true))
         return;
+    if (typeNumber(*event) || (lines_.isDragging() && event->key() == Qt::Key_Escape)) {
+        lines_.cancel();
+        update();
+        return;
+    }
     if (paintByKey(event) || moveByKey(event))
         return;
+    if (event->key() == Qt::Key_N && plain && !operating_) {
+        namesShown_ = true;
+        update();
+        return;
+    }
     if (event->key() == Qt::Key_H && plain) {
         if (event->isAutoRepeat())
             return;
@@ -244,6 +255,8 @@ void Canvas::keyPressEvent(QKeyEvent* event) {
     } else if (event->key() == Qt::Key_Escape) {
         if (armed_)
             arm(std::nullopt);
+        else if (styleBrush_)
+            setStyleBrush(std::nullopt);
         else if (!session_.selection().leaveContainer())
             session_.selection().select({});
     } else {
@@ -254,7 +267,10 @@ void Canvas::keyPressEvent(QKeyEvent* event) {
 void Canvas::keyReleaseEvent(QKeyEvent* event) {
     if (operating_ && !endsOperating(*event) && input_.key(*event, false))
         return;
-    if (event->key() == Qt::Key_H && !event->isAutoRepeat() && !lockedOperating_)
+    if (event->key() == Qt::Key_N && !event->isAutoRepeat() && namesShown_) {
+        namesShown_ = false;
+        update();
+    } else if (event->key() == Qt::Key_H && !event->isAutoRepeat() && !lockedOperating_)
         setOperating(false);
     else
         QWidget::keyReleaseEvent(event);
@@ -268,6 +284,7 @@ void Canvas::resizeEvent(QResizeEvent*) {
 void Canvas::focusOutEvent(QFocusEvent* event) {
     if (!lockedOperating_)
         setOperating(false);
+    namesShown_ = false;
     QWidget::focusOutEvent(event);
 }
 

@@ -2,17 +2,23 @@
 #pragma once
 
 #include <QImage>
+#include <QTimer>
 #include <QWidget>
 #include <functional>
 #include <optional>
 
 #include "app/screens/cell_brush.h"
 #include "app/screens/cell_pictures.h"
-#include "app/screens/snapping.h"
+#include "app/screens/box_rect.h"
+#include "app/screens/ruler_lines.h"
 #include "app/session/panel_input.h"
 #include "core/edits/handles.h"
+#include "core/edits/look_edits.h"
 #include "core/edits/paint_cells.h"
+#include "core/edits/snap.h"
 #include "core/kinds/kinds.h"
+
+class QMenu;
 
 namespace gorsefinch::app {
 
@@ -42,11 +48,18 @@ class Canvas : public QWidget {
     // The turns of the focus are shown as numbers that can be dragged, in place of selecting.
     void setFocusShown(bool shown);
     bool setsFocus() const;
+    // Each click on a widget puts this look on it, until Escape.
+    void setStyleBrush(const std::optional<TakenStyle>& style);
+    bool hasStyleBrush() const { return styleBrush_.has_value(); }
+    // Another screen is drawn over the edited one, so strongly: 0 to 100 percent; "" for none.
+    void setGhost(const QString& screen, int percent);
     void setGuidesUsed(bool used) { guidesUsed_ = used; }
 
     // A point of the canvas in pixels of the panel, and back.
     QPoint toPanel(const QPointF& at) const;
     QPointF fromPanel(const QPointF& at) const;
+    // Around the selected widgets, in pixels of the panel; empty without any.
+    QRect selectionBox() const;
     // The last position of the pointer on the panel.
     QPoint pointer() const { return pointer_; }
     // Inserts a widget of a kind in a box (or of its default size there), selects it, and gives its name.
@@ -57,12 +70,20 @@ class Canvas : public QWidget {
     // Shows variables as widgets of the kind, or of the first that suits, around a pixel of the panel and below it.
     void placeVariables(const QStringList& names, Kind kind, const QPoint& middle);
 
+    // Copies were made of what begins at a pixel of the panel: the next ones go as far from them as these were moved.
+    void rememberCopy(const Names& copies, const QPoint& from);
+    // Pixels from the selected widgets to the next copies of them.
+    QPoint copyStep() const;
+    // Entries for all that lies under a pixel of the panel, the topmost first, which select it.
+    void addStackTo(QMenu& menu, const QPoint& at);
+
   Q_SIGNALS:
     void pointerMoved(const QString& text);
     // What a press at the pointer would do; "" where nothing takes it.
     void pressHinted(const QString& words);
     void zoomChanged(int zoom);
     void armedChanged();
+    void styleBrushEnded();
     void operatingChanged(bool operating);
     void insertRequested(const QPoint& panelPlace);
     void renameRequested();
@@ -81,6 +102,7 @@ class Canvas : public QWidget {
     void leaveEvent(QEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
     void focusOutEvent(QFocusEvent* event) override;
+    bool focusNextPrevChild(bool next) override;
     void dragEnterEvent(QDragEnterEvent* event) override;
     void dragMoveEvent(QDragMoveEvent* event) override;
     void dragLeaveEvent(QDragLeaveEvent* event) override;
@@ -98,6 +120,12 @@ class Canvas : public QWidget {
     void drawClosed(QPainter& painter) const;
     void drawSelection(QPainter& painter) const;
     void drawGuides(QPainter& painter) const;
+    void drawGap(QPainter& painter, const GapMark& gap) const;
+    void drawGrid(QPainter& painter) const;
+    void drawPreviewed(QPainter& painter) const;
+    void drawNames(QPainter& painter) const;
+    void drawFaint(QPainter& painter, const QRect& box) const;
+    void drawLastMark(QPainter& painter, const QRect& box) const;
     void drawDrop(QPainter& painter) const;
     void drawBracket(QPainter& painter, const QRect& box) const;
     void offerKinds(const QStringList& names, const QPoint& at);
@@ -132,8 +160,18 @@ class Canvas : public QWidget {
     void dragInFlow(int container, const QPoint& at);
     bool turnByKey(const QKeyEvent& event);
     void drawFlowed(QPainter& painter) const;
-    std::vector<QRect> otherBoxes() const;
-    QRect selectionBox() const;
+    // What can be chosen at a point in the entered container, the topmost first.
+    std::vector<WidgetRef> stackAt(const QPoint& at) const;
+    // Pixels of the panel beside something thin that still hit it.
+    int hitReach() const;
+    bool isHit(size_t number, int container, const QPoint& at) const;
+    void chooseBeneath(const QPoint& at);
+    bool putStyleAt(const QPoint& at);
+    bool offerStack(const QPoint& at);
+    void prepareSnapping();
+    bool snaps(Qt::KeyboardModifiers modifiers) const;
+    // Around all that is moved, as it was when the gesture began.
+    QRect startBox() const;
     int handleAt(const QPointF& at) const;
     // The selected widget, if it is the only one and not locked.
     WidgetRef editedWidget() const;
@@ -178,7 +216,15 @@ class Canvas : public QWidget {
     void dragMove(const QPoint& at, Qt::KeyboardModifiers modifiers);
     WidgetRef joinedAt(const QPoint& at) const;
     void finishMove();
+    void moveBy(const QPoint& by);
+    void copyTo(const QPoint& by);
     void dragResize(const QPoint& at, Qt::KeyboardModifiers modifiers);
+    QRect resizedBox(const QPoint& at, Qt::KeyboardModifiers modifiers);
+    void resizeTo(const QRect& box);
+    bool typeNumber(const QKeyEvent& event);
+    void applyTyped();
+    void finishGesture(Qt::KeyboardModifiers modifiers);
+    void cancelGesture();
     void finishBand(Qt::KeyboardModifiers modifiers);
     void finishDraw();
     bool moveByKey(QKeyEvent* event);
@@ -193,7 +239,11 @@ class Canvas : public QWidget {
     int zoom_ = 2;
     bool fitted_ = true;
     QPoint offset_;  // of the panel from the middle
-    QImage picture_;
+    std::optional<TakenStyle> styleBrush_;
+    QString ghostScreen_;
+    int ghostPercent_ = 0;
+    QImage ghost_;
+    QImage picture_, faint_;  // the second with what is hidden when the interface starts; null without any
     QPoint pointer_, start_, dragged_;
     Gesture gesture_ = Gesture::None;
     int handle_ = 0;
@@ -209,7 +259,20 @@ class Canvas : public QWidget {
     Document startDocument_;  // of the gesture
     QString gestureKey_;
     int gestureCount_ = 0;
-    std::vector<Guide> guides_;
+    RulerLines lines_;
+    SnapScene snapScene_;  // of the gesture
+    Snapped snapped_;
+    std::optional<int> startBaseline_;
+    QString typed_;         // numbers, while something is dragged
+    bool copying_ = false;  // copies are dragged, and what is selected stays
+    Names copies_;
+    struct {
+        Names copies;
+        QPoint from;
+    } copied_;
+    QTimer hold_;           // of a press that does not move
+    bool beneath_ = false;  // a click chooses what lies beneath
+    bool namesShown_ = false;
     std::optional<QRect> drop_;  // on the panel: where what is dragged in would lie
     std::optional<std::string> clickedInSelection_;
     CellPictures cellPictures_;

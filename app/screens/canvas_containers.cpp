@@ -114,13 +114,17 @@ WidgetRef Canvas::widgetAt(const QPoint& at) const {
     const auto isLocked = [&](int number) {
         for (; number >= 0 && widgets[static_cast<size_t>(number)]->depth >= depth;
              number = holders[static_cast<size_t>(number)])
-            if (widgets[static_cast<size_t>(number)]->locked)
+            if (const Widget& each = *widgets[static_cast<size_t>(number)]; each.locked || each.offCanvas)
                 return true;
         return false;
     };
-    int found = topmostAt(at, [&](size_t i) {
-        return i >= begin && i < end && !isLocked(static_cast<int>(i)) && hasOwnBox(session_.document(), widgets, i);
-    });
+    int found = topmostAt(
+        at,
+        [&](size_t i) {
+            return i >= begin && i < end && !isLocked(static_cast<int>(i)) &&
+                   hasOwnBox(session_.document(), widgets, i) && isHit(i, holders[i], at);
+        },
+        hitReach());
     while (found >= 0 && widgets[static_cast<size_t>(found)]->depth > depth)
         found = holders[static_cast<size_t>(found)];
     return found < 0 ? nullptr : widgets[static_cast<size_t>(found)];

@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "app/screens/canvas.h"
+#include "app/screens/canvas_tag.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "core/document/arrange.h"
@@ -64,14 +65,9 @@ bool Canvas::turnByKey(const QKeyEvent& event) {
 void Canvas::drawFlowed(QPainter& painter) const {
     if (gesture_ != Gesture::Move || dragged_ == start_ || flowOfMoved() < 0)
         return;
-    painter.setBrush(Qt::NoBrush);
     for (const StartBox& each : startBoxes_) {
         const QRect box = each.box.translated(dragged_ - start_);
-        const QRectF frame(fromPanel(box.topLeft()), QSizeF(box.size()) * zoom_);
-        painter.setPen(QPen(QColor(0, 0, 0, 150), 3));
-        painter.drawRect(frame);
-        painter.setPen(QPen(Theme::colour(Role::Accent), 1.5, Qt::DashLine));
-        painter.drawRect(frame);
+        drawFrame(painter, {fromPanel(box.topLeft()), QSizeF(box.size()) * zoom_});
     }
 }
 

@@ -63,6 +63,14 @@ void drawTag(QPainter& painter, const QPointF& middle, const QString& text) {
     painter.drawText(box, Qt::AlignCenter, text);
 }
 
+void drawFrame(QPainter& painter, const QRectF& box) {
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(QColor(0, 0, 0, 150), 3));
+    painter.drawRect(box);
+    painter.setPen(QPen(Theme::colour(Role::Accent), 1.5, Qt::DashLine));
+    painter.drawRect(box);
+}
+
 void Canvas::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     painter.fillRect(rect(), Theme::colour(Role::Around));
@@ -70,17 +78,23 @@ void Canvas::paintEvent(QPaintEvent*) {
         return;
     drawPanel(painter);
     if (!operating_) {
+        drawGrid(painter);
         drawHiddenAndZones(painter);
         drawClosed(painter);
         drawCells(painter);
+        lines_.drawLines(painter);
         drawGuides(painter);
         drawDrop(painter);
         drawContainer(painter);
         drawFlowed(painter);
         drawSelection(painter);
+        drawPreviewed(painter);
         drawFocus(painter);
+        drawNames(painter);
         if (setsFocus())
             drawTag(painter, aboveThePanel(), tr("order of the focus: drag the numbers"));
+        else if (styleBrush_)
+            drawTag(painter, aboveThePanel(), tr("brush: click widgets to put the look on, Escape ends it"));
         else if (const auto map = paintedMap())
             drawTag(painter, aboveThePanel(),
                     brush_.cell() == 0 ? tr("painting no cell: Escape ends it")
@@ -110,6 +124,11 @@ void Canvas::drawPanel(QPainter& painter) {
     paintRim(painter, panel, r, 12);
     painter.setRenderHint(QPainter::SmoothPixmapTransform, false);
     painter.drawImage(r, operating_ ? toImage(session_.runner().twin().memory()) : picture_);
+    if (!ghost_.isNull() && !operating_) {
+        painter.setOpacity(ghostPercent_ / 100.0);
+        painter.drawImage(r, ghost_);
+        painter.setOpacity(1);
+    }
     // What the glass hides can still be edited, so it stays dimly in sight.
     QColor hidden = Theme::colour(Role::Around);
     hidden.setAlpha(operating_ ? 255 : 190);
@@ -130,18 +149,28 @@ void Canvas::drawHiddenAndZones(QPainter& painter) const {
         const WidgetRef& each = widgets[i];
         const bool unseen = info(each->kind).has(kIsUnseen);
         const bool zone = unseen || (zonesShown_ && info(each->kind).has(kIsTouched));
-        if ((each->visible && !zone) || !isInSight(widgets, i, session_.selection().panes()))
+        if ((each->visible && !zone) || each->offCanvas || !isInSight(widgets, i, session_.selection().panes()))
             continue;
         const QRect now = boxNow(i, holders[i]);
         const QRect box(fromPanel(now.topLeft()).toPoint(), now.size() * zoom_);
         if (unseen)
             drawHatching(painter, box);
+        if (!each->visible && !faint_.isNull())
+            drawFaint(painter, now);
         if (const int margin = each->touchMargin * zoom_; zone && margin != 0)
             drawOutline(painter, box.adjusted(-margin, -margin, margin, margin), touched);
         drawOutline(painter, box, each->visible ? touched : hidden);
         if (!each->visible)
-            painter.drawPixmap(box.topLeft() + QPoint(3, 3), Theme::pixmap("eye_closed", QColor("#d7dbd6"), 14));
+            painter.drawPixmap(box.topRight() + QPoint(-15, 3), Theme::pixmap("start_hidden", QColor("#d7dbd6"), 14));
     }
+}
+
+// What is hidden when the interface starts.
+void Canvas::drawFaint(QPainter& painter, const QRect& box) const {
+    const QRect part = box & faint_.rect();
+    painter.setOpacity(0.4);
+    painter.drawImage(QRect(fromPanel(part.topLeft()).toPoint(), part.size() * zoom_), faint_, part);
+    painter.setOpacity(1);
 }
 
 // Drawers that are closed while nothing in them is selected.
@@ -179,36 +208,48 @@ void Canvas::drawBracket(QPainter& painter, const QRect& box) const {
 }
 
 void Canvas::drawSelection(QPainter& painter) const {
-    const auto selected = session_.selection().widgets();
-    for (const WidgetRef& each : selected)
+    std::vector<WidgetRef> selected = session_.selection().widgets();
+    if (!copies_.empty()) {
+        const Screen& screen = *session_.selection().screen();
+        selected.clear();
+        for (const std::string& each : copies_)
+            if (const int at = widgetIndex(screen, each); at >= 0)
+                selected.push_back(screen.widgets[static_cast<size_t>(at)]);
+    }
+    QRect box;
+    for (const WidgetRef& each : selected) {
         drawBracket(painter, boxNow(*each));
+        box = box.united(boxNow(*each));
+    }
+    // The others are aligned by it.
+    if (selected.size() > 1)
+        drawLastMark(painter, boxNow(*selected.back()));
     drawHandles(painter);
     if (joined_) {
-        drawBracket(painter, boxNow(*joined_));
-        const QRect box = boxNow(*joined_);
-        drawTag(painter, fromPanel({box.x() + box.width() / 2.0, static_cast<double>(box.y())}) - QPointF(0, 16),
+        const QRect onto = boxNow(*joined_);
+        drawBracket(painter, onto);
+        drawTag(painter, fromPanel({onto.x() + onto.width() / 2.0, static_cast<double>(onto.y())}) - QPointF(0, 16),
                 tr("drop: one of these, they exclude each other"));
         return;
     }
     if (gesture_ != Gesture::Move && gesture_ != Gesture::Resize)
         return;
-    const QRect box = selectionBox();
     const QPointF below =
         fromPanel({box.x() + box.width() / 2.0, static_cast<double>(box.y() + box.height())}) + QPointF(0, 16);
-    drawTag(painter, below,
-            gesture_ == Gesture::Move ? QString("%1, %2").arg(box.x()).arg(box.y())
-                                      : QString("%1 x %2").arg(box.width()).arg(box.height()));
+    const QString words = gesture_ == Gesture::Move ? QString("%1, %2").arg(box.x()).arg(box.y())
+                                                    : QString("%1 x %2").arg(box.width()).arg(box.height());
+    drawTag(painter, below, typed_.isEmpty() ? words : QString("%1|   %2").arg(typed_, words));
 }
 
-void Canvas::drawGuides(QPainter& painter) const {
-    for (const Guide& guide : guides_) {
-        const QPointF a = fromPanel(guide.upright ? QPointF(guide.at, guide.from) : QPointF(guide.from, guide.at));
-        const QPointF b = fromPanel(guide.upright ? QPointF(guide.at, guide.to) : QPointF(guide.to, guide.at));
-        painter.setPen(QPen(QColor(0, 0, 0, 120), 1));
-        painter.drawLine(a, b);
-        painter.setPen(QPen(QColor("#ffffff"), 1, Qt::DashLine));
-        painter.drawLine(a, b);
-    }
+// A filled corner of the widget that was selected last.
+void Canvas::drawLastMark(QPainter& painter, const QRect& box) const {
+    constexpr double kSize = 8;
+    const QPointF corner = fromPanel(box.topLeft()) - QPointF(2, 2);
+    QPainterPath mark;
+    mark.addPolygon(QPolygonF({corner, corner + QPointF(kSize, 0), corner + QPointF(0, kSize)}));
+    painter.setPen(QPen(QColor(0, 0, 0, 150), 1));
+    painter.setBrush(Theme::colour(Role::Accent));
+    painter.drawPath(mark);
 }
 
 void Canvas::drawRulers(QPainter& painter) const {
@@ -222,6 +263,9 @@ void Canvas::drawRulers(QPainter& painter) const {
         painter.fillRect(QRect(r.left() + box.x() * zoom_, kRuler - 3, box.width() * zoom_, 3), accent);
         painter.fillRect(QRect(kRuler - 3, r.top() + box.y() * zoom_, 3, box.height() * zoom_), accent);
     }
+    painter.setRenderHint(QPainter::Antialiasing);
+    lines_.drawMarks(painter);
+    painter.setRenderHint(QPainter::Antialiasing, false);
     painter.setFont(Theme::figures(9));
     painter.setPen(Theme::colour(Role::QuietText));
     const int step = rulerStep(zoom_), half = step / 5;

@@ -36,17 +36,25 @@ class LayersDelegate : public QStyledItemDelegate {
         if (option.state & QStyle::State_Selected)
             painter->fillRect(r, Theme::colour(Role::AccentSoft));
         const bool visible = index.data(LayersModel::VisibleRole).toBool();
+        const bool onCanvas = index.data(LayersModel::OnCanvasRole).toBool();
         const bool locked = index.data(LayersModel::LockedRole).toBool();
         const bool hovered = option.state & QStyle::State_MouseOver;
         painter->drawPixmap(r.left() + kEye, r.top() + 4,
-                            Theme::pixmap(visible ? "eye" : "eye_closed", Theme::colour(Role::QuietText), 15, 2));
+                            Theme::pixmap(onCanvas ? "eye" : "eye_closed",
+                                          Theme::colour(onCanvas ? Role::QuietText : Role::Text), 15, 2));
         if (locked || hovered)
             painter->drawPixmap(r.left() + kLock, r.top() + 4,
                                 Theme::pixmap("lock", Theme::colour(locked ? Role::Text : Role::StrongLine), 15, 2));
-        painter->setFont(Theme::text());
-        painter->setPen(Theme::colour(visible ? Role::Text : Role::QuietText));
+        // What starts hidden is slanted, with a sign of its own.
+        QFont font = Theme::text();
+        font.setItalic(!visible);
+        painter->setFont(font);
+        painter->setPen(Theme::colour(visible && onCanvas ? Role::Text : Role::QuietText));
         const int name = nameBegin(index);
-        const int room = r.width() - name - 40;
+        const int room = r.width() - name - (visible ? 40 : 58);
+        if (!visible)
+            painter->drawPixmap(r.right() - 56, r.top() + 5,
+                                Theme::pixmap("start_hidden", Theme::colour(Role::QuietText), 13, 2));
         if (index.data(LayersModel::HoldsRole).toBool())
             painter->drawPixmap(r.left() + name - kSign - 1, r.top() + 5,
                                 Theme::pixmap("group", Theme::colour(Role::QuietText), 13, 2));
@@ -152,6 +160,7 @@ QVariant LayersModel::data(const QModelIndex& index, int role) const {
         case Qt::DisplayRole:
         case Qt::EditRole: return QString::fromStdString(widget.name);
         case VisibleRole: return widget.visible;
+        case OnCanvasRole: return !widget.offCanvas;
         case LockedRole: return widget.locked;
         case DepthRole: return widget.depth;
         case HoldsRole: return info(widget.kind).has(kHolds);
@@ -162,9 +171,11 @@ QVariant LayersModel::data(const QModelIndex& index, int role) const {
                        : QVariant();
         }
         case Qt::ToolTipRole:
-            return tr("%1 %2: the eye sets whether it shows at the start, the lock keeps it from the pointer; drag to "
-                      "reorder, or onto a group to put it into it")
-                .arg(info(widget.kind).key, QString::fromStdString(widget.name));
+            return tr("%1 %2%3: the eye (E) takes it off the canvas while you edit, the lock (L) keeps it from the "
+                      "pointer, V sets whether it shows at the start; drag to reorder, or onto a group to put it into "
+                      "it")
+                .arg(info(widget.kind).key, QString::fromStdString(widget.name),
+                     widget.visible ? QString() : tr(", hidden at the start"));
         default: return {};
     }
 }
@@ -228,11 +239,11 @@ bool LayersModel::dropMimeData(const QMimeData* data, Qt::DropAction action, int
     return false;
 }
 
-void LayersModel::toggleVisible(int row) {
+void LayersModel::toggleOnCanvas(int row) {
     const std::string name = nameAt(row);
     session_.edit(changeWidgets(session_.document(), session_.selection().screenName().toStdString(),
-                                std::span(&name, 1), [](Widget& w) { w.visible = !w.visible; }),
-                  tr("Show or hide %1").arg(QString::fromStdString(name)));
+                                std::span(&name, 1), [](Widget& w) { w.offCanvas = !w.offCanvas; }),
+                  tr("Draw %1 on the canvas, or not").arg(QString::fromStdString(name)));
 }
 
 void LayersModel::toggleLocked(int row) {
@@ -291,7 +302,7 @@ void Layers::mousePressEvent(QMouseEvent* event) {
     const QModelIndex index = indexAt(event->position().toPoint());
     const int x = event->position().toPoint().x();
     if (index.isValid() && x >= kEye - 4 && x < kLock - 2)
-        model_->toggleVisible(index.row());
+        model_->toggleOnCanvas(index.row());
     else if (index.isValid() && x >= kLock - 2 && x < kName - 4)
         model_->toggleLocked(index.row());
     else

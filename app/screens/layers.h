@@ -16,7 +16,7 @@ class LayersModel : public QAbstractListModel {
     Q_OBJECT
 
   public:
-    enum { VisibleRole = Qt::UserRole, LockedRole, BytesRole, DepthRole, HoldsRole };
+    enum { VisibleRole = Qt::UserRole, OnCanvasRole, LockedRole, BytesRole, DepthRole, HoldsRole };
 
     explicit LayersModel(Session& session, QObject* parent = nullptr);
     int rowCount(const QModelIndex& parent = {}) const override;
@@ -31,7 +31,7 @@ class LayersModel : public QAbstractListModel {
 
     std::string nameAt(int row) const;
     int rowOf(const std::string& name) const;
-    void toggleVisible(int row);
+    void toggleOnCanvas(int row);
     void toggleLocked(int row);
 
   private:

@@ -1,26 +1,27 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The commands of the station Screens: keys and menu entries, one function each.
 #include <QAction>
-#include <QApplication>
-#include <QClipboard>
 #include <QMenu>
 #include <QMessageBox>
-#include <QMimeData>
 #include <QPushButton>
 
+#include "app/screens/align_commands.h"
 #include "app/screens/canvas.h"
-#include "app/screens/clipboard.h"
+#include "app/screens/exchange.h"
+#include "app/screens/find_dialog.h"
 #include "app/screens/kind_picker.h"
 #include "app/screens/layers.h"
 #include "app/screens/reel.h"
+#include "app/screens/rename_dialog.h"
 #include "app/screens/screen_map_view.h"
 #include "app/screens/screens_station.h"
 #include "app/screens/sheet.h"
 #include "app/session/session.h"
-#include "app/widgets/drag_formats.h"
+#include "app/widgets/counted.h"
 #include "core/edits/focus_edits.h"
 #include "core/edits/join_choices.h"
 #include "core/document/widget_tree.h"
+#include "core/edits/namesakes.h"
 #include "core/edits/replace_kind.h"
 #include "core/edits/tree_edits.h"
 #include "core/scene/ways_out.h"
@@ -29,35 +30,66 @@ namespace gorsefinch::app {
 
 void ScreensStation::addEditCommands() {
     using S = ScreensStation;
+    const auto own = [this](void (S::*run)()) { return [this, run] { (this->*run)(); }; };
+    const auto exchange = [this](void (Exchange::*run)()) { return [this, run] { (exchange_->*run)(); }; };
     struct Row {
         const char* id;
         EditGroup group;
         bool needsSelection;
         QString name;
         QKeySequence keys;
-        void (S::*run)();
+        std::function<void()> run;
     };
     const Row rows[] = {
-        {"cut", EditGroup::Exchange, true, tr("Cut"), QKeySequence::Cut, &S::cut},
-        {"copy", EditGroup::Exchange, true, tr("Copy"), QKeySequence::Copy, &S::copy},
-        {"paste", EditGroup::Exchange, false, tr("Paste"), QKeySequence::Paste, &S::paste},
-        {"duplicate", EditGroup::Exchange, true, tr("Duplicate"), Qt::CTRL | Qt::Key_D, &S::duplicateSelection},
-        {"delete", EditGroup::Exchange, true, tr("Delete"), QKeySequence::Delete, &S::deleteSelection},
-        {"select_all", EditGroup::Choice, false, tr("Select all"), QKeySequence::SelectAll, &S::selectAll},
-        {"rename", EditGroup::Choice, true, tr("Rename"), Qt::Key_F2, &S::renameSelection},
+        {"cut", EditGroup::Exchange, true, tr("Cut"), QKeySequence::Cut, own(&S::cut)},
+        {"copy", EditGroup::Exchange, true, tr("Copy"), QKeySequence::Copy, exchange(&Exchange::copy)},
+        {"paste", EditGroup::Exchange, false, tr("Paste"), QKeySequence::Paste, exchange(&Exchange::paste)},
+        {"paste_in_place", EditGroup::Exchange, false, tr("Paste in place"), Qt::CTRL | Qt::SHIFT | Qt::Key_V,
+         exchange(&Exchange::pasteInPlace)},
+        {"paste_here", EditGroup::Exchange, false, tr("Paste at the pointer"), Qt::CTRL | Qt::ALT | Qt::Key_V,
+         exchange(&Exchange::pasteAtPointer)},
+        {"paste_on_screens",
+         EditGroup::Exchange,
+         false,
+         tr("Paste on screens\u2026"),
+         {},
+         exchange(&Exchange::pasteOnScreens)},
+        {"copy_picture", EditGroup::Exchange, false, tr("Copy as a picture"), Qt::CTRL | Qt::SHIFT | Qt::Key_C,
+         exchange(&Exchange::copyPicture)},
+        {"duplicate", EditGroup::Exchange, true, tr("Duplicate"), Qt::CTRL | Qt::Key_D, exchange(&Exchange::duplicate)},
+        {"delete", EditGroup::Exchange, true, tr("Delete"), QKeySequence::Delete, own(&S::deleteSelection)},
+        {"select_all", EditGroup::Choice, false, tr("Select all"), QKeySequence::SelectAll, own(&S::selectAll)},
+        {"same_kind", EditGroup::Choice, true, tr("Select all of this kind"), Qt::Key_K, own(&S::selectSameKind)},
+        {"same_look", EditGroup::Choice, true, tr("Select all with this look"), Qt::SHIFT | Qt::Key_K,
+         own(&S::selectSameLook)},
+        {"inverse", EditGroup::Choice, false, tr("Select the others"), Qt::Key_I, own(&S::selectOthers)},
+        {"take_style", EditGroup::Choice, true, tr("Take up its look"), Qt::CTRL | Qt::ALT | Qt::Key_C,
+         own(&S::takeUpStyle)},
+        {"put_style", EditGroup::Choice, true, tr("Put the look on"), Qt::CTRL | Qt::ALT | Qt::Key_S,
+         own(&S::putStyleOn)},
+        {"clear_style", EditGroup::Choice, true, tr("Nothing but its look"), Qt::CTRL | Qt::ALT | Qt::Key_X,
+         own(&S::clearStyle)},
+        {"rename", EditGroup::Choice, true, tr("Rename"), Qt::Key_F2, own(&S::renameSelection)},
         {"replace", EditGroup::Choice, true, tr("Replace by another kind\u2026"), Qt::SHIFT | Qt::Key_A,
-         &S::replaceSelection},
-        {"join", EditGroup::Choice, true, tr("One of these: exclude each other"), Qt::Key_J, &S::joinSelection},
+         own(&S::replaceSelection)},
+        {"join", EditGroup::Choice, true, tr("One of these: exclude each other"), Qt::Key_J, own(&S::joinSelection)},
         {"join_or_none", EditGroup::Choice, true, tr("One of these, or none"), Qt::SHIFT | Qt::Key_J,
-         &S::joinSelectionOrNone},
-        {"group", EditGroup::Groups, true, tr("Group"), Qt::CTRL | Qt::Key_G, &S::groupSelection},
-        {"ungroup", EditGroup::Groups, true, tr("Ungroup"), Qt::CTRL | Qt::SHIFT | Qt::Key_G, &S::ungroupSelection},
-        {"raise", EditGroup::Depth, true, tr("Raise"), Qt::Key_PageUp, &S::raise},
-        {"lower", EditGroup::Depth, true, tr("Lower"), Qt::Key_PageDown, &S::lower},
-        {"to_top", EditGroup::Depth, true, tr("To the top"), Qt::SHIFT | Qt::Key_PageUp, &S::toTop},
-        {"to_bottom", EditGroup::Depth, true, tr("To the bottom"), Qt::SHIFT | Qt::Key_PageDown, &S::toBottom},
-        {"toggle_lock", EditGroup::Locks, true, tr("Lock or unlock"), Qt::Key_L, &S::toggleLock},
-        {"unlock_all", EditGroup::Locks, false, tr("Unlock all"), Qt::SHIFT | Qt::Key_L, &S::unlockAll},
+         own(&S::joinSelectionOrNone)},
+        {"place_namesakes", EditGroup::Choice, true, tr("Place namesakes on other screens the same"),
+         Qt::CTRL | Qt::SHIFT | Qt::Key_P, own(&S::placeNamesakes)},
+        {"group", EditGroup::Groups, true, tr("Group"), Qt::CTRL | Qt::Key_G, own(&S::groupSelection)},
+        {"ungroup", EditGroup::Groups, true, tr("Ungroup"), Qt::CTRL | Qt::SHIFT | Qt::Key_G,
+         own(&S::ungroupSelection)},
+        {"raise", EditGroup::Depth, true, tr("Raise"), Qt::Key_PageUp, own(&S::raise)},
+        {"lower", EditGroup::Depth, true, tr("Lower"), Qt::Key_PageDown, own(&S::lower)},
+        {"to_top", EditGroup::Depth, true, tr("To the top"), Qt::SHIFT | Qt::Key_PageUp, own(&S::toTop)},
+        {"to_bottom", EditGroup::Depth, true, tr("To the bottom"), Qt::SHIFT | Qt::Key_PageDown, own(&S::toBottom)},
+        {"toggle_lock", EditGroup::Locks, true, tr("Lock or unlock"), Qt::Key_L, own(&S::toggleLock)},
+        {"toggle_eye", EditGroup::Locks, true, tr("Draw on the canvas, or not"), Qt::Key_E, own(&S::toggleEye)},
+        {"all_on_canvas", EditGroup::Locks, false, tr("Draw all on the canvas"), Qt::SHIFT | Qt::Key_E,
+         own(&S::drawAll)},
+        {"toggle_start", EditGroup::Locks, true, tr("Visible at the start, or not"), Qt::Key_V, own(&S::toggleStart)},
+        {"unlock_all", EditGroup::Locks, false, tr("Unlock all"), Qt::SHIFT | Qt::Key_L, own(&S::unlockAll)},
     };
     for (const Row& row : rows) {
         auto* action = new QAction(row.name, this);
@@ -69,6 +101,10 @@ void ScreensStation::addEditCommands() {
         canvas_->addAction(action);
         layers_->addAction(action);
         editCommands_.append({action, row.group, row.needsSelection});
+    }
+    for (const AlignCommands::Command& each : align_->all()) {
+        canvas_->addAction(each.action);
+        layers_->addAction(each.action);
     }
 }
 
@@ -82,7 +118,14 @@ void ScreensStation::addCommands() {
         on->addAction(action);
     };
     key(this, Qt::CTRL | Qt::Key_N, [this] { reel_->addScreen(); });
+    auto* find = new QAction(tr("Find on all screens"), this);
+    find->setObjectName("find");
+    find->setShortcut(QKeySequence::Find);
+    find->setShortcutContext(Qt::WidgetWithChildrenShortcut);
+    addAction(find);
+    connect(find, &QAction::triggered, this, [this] { find_->begin(); });
     key(this, Qt::CTRL | Qt::Key_M, [this] { showMap(!mapShown_->isChecked()); });
+    key(canvas_, Qt::Key_Y, [this] { showLooks(!showLooks_->isChecked()); });
     key(this, QKeySequence::ZoomIn, [this] { canvas_->setZoom(canvas_->zoom() + 1); });
     key(this, Qt::CTRL | Qt::Key_Equal, [this] { canvas_->setZoom(canvas_->zoom() + 1); });
     key(this, QKeySequence::ZoomOut, [this] { canvas_->setZoom(canvas_->zoom() - 1); });
@@ -117,74 +160,22 @@ void ScreensStation::contextMenu(const QPoint& at) {
         });
     }
     menu.addSeparator();
-    QMenu* insert = menu.addMenu(tr("Insert here"));
+    align_->addTo(menu);
+    menu.addSeparator();
     const QPoint place = canvas_->toPanel(at);
+    QMenu* stack = menu.addMenu(tr("Select under the pointer"));
+    canvas_->addStackTo(*stack, place);
+    stack->setEnabled(!stack->isEmpty());
+    QMenu* insert = menu.addMenu(tr("Insert here"));
     for (const KindInfo* kind : kinds())
         insert->addAction(kind->key, canvas_,
                           [this, place, kind] { canvas_->insert(kind->kind, QRect(place, QSize(0, 0))); });
     menu.exec(canvas_->mapToGlobal(at));
 }
 
-// With what they hold, where they are on the panel.
-std::vector<WidgetRef> ScreensStation::selectedBranches() const {
-    const auto& widgets = session_.selection().screen()->widgets;
-    std::vector<WidgetRef> out = branchesOf(widgets, session_.selection().names());
-    for (WidgetRef& each : out) {
-        const auto at = static_cast<size_t>(widgetIndex(*session_.selection().screen(), each->name));
-        if (each->depth != 0 || widgets[at]->depth == 0)
-            continue;
-        const Offset place = placeOnPanel(widgets, at);
-        auto placed = std::make_shared<Widget>(*each);
-        setBox(*placed, place.x, place.y, placed->w, placed->h);
-        each = placed;
-    }
-    return out;
-}
-
-void ScreensStation::copy() {
-    const std::vector<WidgetRef> ordered = selectedBranches();  // by depth, so that a paste keeps it
-    if (ordered.empty())
-        return;
-    auto* copied = new QMimeData;
-    copied->setData(kWidgetsMime, widgetsToBytes(ordered));
-    QApplication::clipboard()->setMimeData(copied);
-}
-
 void ScreensStation::cut() {
-    copy();
+    exchange_->copy();
     removeSelection(tr("Cut"));
-}
-
-void ScreensStation::paste() {
-    const QMimeData* copied = QApplication::clipboard()->mimeData();
-    if (!copied || !copied->hasFormat(kWidgetsMime))
-        return;
-    auto widgets = widgetsFromBytes(copied->data(kWidgetsMime));
-    if (!widgets) {
-        session_.showError(QString::fromStdString(widgets.error().text()));
-        return;
-    }
-    // On another screen the position stays the same, so that equal things are at equal positions; on the same one the
-    // copies step aside.
-    const ScreenRef screen = session_.selection().screen();
-    const bool here = std::any_of(widgets->begin(), widgets->end(), [&](const Widget& each) {
-        const int at = each.depth == 0 ? widgetIndex(*screen, each.name) : -1;
-        return at >= 0 && placeOnPanel(screen->widgets, static_cast<size_t>(at)) == Offset{each.x, each.y};
-    });
-    for (Widget& each : *widgets)
-        if (each.depth == 0 && here)
-            setBox(each, each.x + 8, each.y + 8, each.w, each.h);
-    session_.addWidgets(session_.document(), std::move(*widgets), tr("Paste"));
-}
-
-void ScreensStation::duplicateSelection() {
-    std::vector<Widget> copies;
-    for (const WidgetRef& each : selectedBranches()) {
-        copies.push_back(*each);
-        if (each->depth == 0)
-            setBox(copies.back(), each->x + 8, each->y + 8, each->w, each->h);
-    }
-    session_.addWidgets(session_.document(), std::move(copies), tr("Duplicate"));
 }
 
 // Asks before nothing is left that leads away from the screen.
@@ -220,15 +211,6 @@ void ScreensStation::removeSelection(const QString& label) {
     if (!names.empty() && mayRemove(names))
         session_.edit(removeWidgets(session_.document(), session_.selection().screenName().toStdString(), names),
                       label);
-}
-
-void ScreensStation::selectAll() {
-    Names names;
-    const auto& widgets = session_.selection().screen()->widgets;
-    for (size_t i = 0; i < widgets.size(); ++i)
-        if (!widgets[i]->locked && containerOf(widgets, i) == session_.selection().containerIndex())
-            names.push_back(widgets[i]->name);
-    session_.selection().select(names);
 }
 
 void ScreensStation::groupSelection() {
@@ -270,23 +252,16 @@ void ScreensStation::toBottom() {
                   tr("To the bottom"));
 }
 
-void ScreensStation::toggleLock() {
-    const auto selected = session_.selection().widgets();
-    if (selected.empty())
-        return;
-    const bool lock = !selected.front()->locked;
-    session_.edit(changeWidgets(session_.document(), session_.selection().screenName().toStdString(),
-                                session_.selection().names(), [&](Widget& w) { w.locked = lock; }),
-                  lock ? tr("Lock") : tr("Unlock"));
-}
-
-void ScreensStation::unlockAll() {
-    Names names;
-    for (const WidgetRef& each : session_.selection().screen()->widgets)
-        names.push_back(each->name);
-    session_.edit(changeWidgets(session_.document(), session_.selection().screenName().toStdString(), names,
-                                [](Widget& w) { w.locked = false; }),
-                  tr("Unlock all"));
+void ScreensStation::placeNamesakes() {
+    const std::string screen = session_.selection().screenName().toStdString();
+    const Document next = gorsefinch::placeNamesakes(session_.document(), screen, session_.selection().names());
+    int others = 0;
+    for (size_t i = 0; i < next.screens.size(); ++i)
+        others += next.screens[i] != session_.document().screens[i] ? 1 : 0;
+    if (others > 0)
+        session_.edit(next, tr("Place namesakes the same"));
+    session_.showDone(others > 0 ? tr("Changed %1.").arg(counted(others, tr("screen"), tr("screens")))
+                                 : tr("Its namesakes on other screens lie there already, or there are none."));
 }
 
 void ScreensStation::replaceSelection() {
@@ -321,8 +296,13 @@ void ScreensStation::joinSelectionOrNone() {
 }
 
 void ScreensStation::renameSelection() {
-    if (session_.selection().names().size() == 1)
+    if (session_.selection().names().size() == 1) {
         sheet_->focusName();
+        return;
+    }
+    auto* dialog = new RenameDialog(session_, this);
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->open();
 }
 
 }  // namespace gorsefinch::app

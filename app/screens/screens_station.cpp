@@ -12,9 +12,16 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "app/screens/align_bar.h"
+#include "app/screens/align_commands.h"
 #include "app/screens/canvas.h"
+#include "app/screens/exchange.h"
+#include "app/screens/find_dialog.h"
+#include "app/screens/ghost_popup.h"
 #include "app/screens/kind_picker.h"
 #include "app/screens/layers.h"
+#include "app/screens/layout_popup.h"
+#include "app/screens/looks_pane.h"
 #include "app/screens/reel.h"
 #include "app/screens/screen_map_view.h"
 #include "app/screens/sheet.h"
@@ -22,6 +29,7 @@
 #include "app/screens/twin_view.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "app/widgets/wrapping_row.h"
 #include "core/document/panel_keys.h"
 #include "core/emit/costs.h"
 
@@ -29,7 +37,7 @@ namespace gorsefinch::app {
 
 namespace {
 
-constexpr int kListWidth = 207, kMapWidth = 424, kListHeight = 310, kMapHeight = 410;  // px
+constexpr int kListWidth = 207, kLooksWidth = 292, kMapWidth = 424, kListHeight = 310, kMapHeight = 410;  // px
 
 // Gives the first part of a splitter a size, at the cost of the second.
 void giveSize(QSplitter* splitter, int first) {
@@ -65,13 +73,20 @@ ScreensStation::ScreensStation(Session& session, QWidget* parent) : Station(pare
     splitter_ = new QSplitter(this);
     splitter_->setObjectName("screens_splitter");
     splitter_->setHandleWidth(1);
-    splitter_->addWidget(makeLeft());
+    leftPages_ = new QStackedWidget(splitter_);
+    leftPages_->setMinimumWidth(190);
+    leftPages_->addWidget(makeLeft());
+    looks_ = new LooksPane(session, leftPages_);
+    leftPages_->addWidget(looks_);
+    splitter_->addWidget(leftPages_);
     splitter_->addWidget(makeMiddle());
     splitter_->addWidget(makeRight());
     splitter_->setStretchFactor(1, 1);
     splitter_->setSizes({kListWidth, 728, 344});
     splitter_->setChildrenCollapsible(false);
     row->addWidget(splitter_);
+    for (QToolButton* each : std::as_const(folds_))
+        each->setChecked(!QSettings().value(each->objectName()).toBool());
     setFocusProxy(canvas_);
     addCommands();
     connect(canvas_, &Canvas::pointerMoved, this, &ScreensStation::pointerMoved);
@@ -97,7 +112,6 @@ ScreensStation::ScreensStation(Session& session, QWidget* parent) : Station(pare
 
 QWidget* ScreensStation::makeLeft() {
     auto* left = new QWidget(this);
-    left->setMinimumWidth(190);
     auto* column = new QVBoxLayout(left);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
@@ -110,10 +124,16 @@ QWidget* ScreensStation::makeLeft() {
     mapShown_->setObjectName("show_map");
     mapShown_->setCheckable(true);
     mapShown_->setToolTip(tr("A map of which screen leads to which (Ctrl+M)"));
+    auto* find = new QToolButton(buttons);
+    find->setIcon(Theme::icon("find"));
+    find->setObjectName("find_widgets");
+    find->setToolTip(tr("Find widgets on all screens (Ctrl+F)"));
+    connect(find, &QToolButton::clicked, this, [this] { find_->begin(); });
     auto* add = new QToolButton(buttons);
     add->setIcon(Theme::icon("plus"));
     add->setObjectName("add_screen");
     add->setToolTip(tr("New screen (Ctrl+N)"));
+    buttonRow->addWidget(find);
     buttonRow->addWidget(mapShown_);
     buttonRow->addWidget(add);
     column->addWidget(headed(tr("Screens"), buttons, left));
@@ -156,6 +176,20 @@ QWidget* ScreensStation::makeLeft() {
     return left;
 }
 
+// They need more room than the layers.
+void ScreensStation::showLooks(bool shown) {
+    showLooks_->setChecked(shown);
+    if ((leftPages_->currentIndex() == 1) == shown)
+        return;
+    leftPages_->setCurrentIndex(shown ? 1 : 0);
+    const bool map = screens_->currentIndex() == 1;
+    giveSize(splitter_, shown ? std::max(splitter_->sizes()[0], kLooksWidth) : map ? kMapWidth : kListWidth);
+    if (shown) {
+        folds_.front()->setChecked(true);
+        looks_->followSelection();
+    }
+}
+
 // The map is wider and higher than the list.
 void ScreensStation::showMap(bool shown) {
     mapShown_->setChecked(shown);
@@ -173,9 +207,8 @@ ScreensStation::~ScreensStation() { QSettings().setValue("screen_map", screens_-
 
 QWidget* ScreensStation::makeTools() {
     auto* tools = new QWidget(this);
-    auto* row = new QHBoxLayout(tools);
+    auto* row = new WrappingRow(tools, 2);
     row->setContentsMargins(10, 3, 10, 3);
-    row->setSpacing(4);
     const auto toggle = [&](const char* icon, const char* name, const QString& help, bool on) {
         auto* button = new QToolButton(tools);
         button->setIcon(Theme::icon(icon));
@@ -186,26 +219,79 @@ QWidget* ScreensStation::makeTools() {
         row->addWidget(button);
         return button;
     };
+    const auto fold = [&](const char* icon, const char* name, const QString& help, const QKeySequence& keys, int pane) {
+        auto* button = toggle(icon, name, help, true);
+        auto* action = new QAction(help.section(" (", 0, 0), this);
+        action->setShortcut(keys);
+        action->setShortcutContext(Qt::WidgetShortcut);
+        canvas_->addAction(action);
+        connect(action, &QAction::triggered, button, &QToolButton::toggle);
+        connect(button, &QToolButton::toggled, this,
+                [this, pane](bool on) { splitter_->widget(pane)->setVisible(on); });
+        connect(button, &QToolButton::toggled, this, [name](bool on) { QSettings().setValue(name, !on); });
+        return button;
+    };
+    folds_.append(fold("pane_left", "fold_left", tr("Screens and layers at the left ([)"), Qt::Key_BracketLeft, 0));
     auto* guides =
-        toggle("guides", "use_guides", tr("Guides to edges and middles while dragging (Alt leaves them out)"), true);
+        toggle("guides", "use_guides",
+               tr("Guides while dragging: edges, middles, baselines, equal gaps (Ctrl leaves them out)"), true);
     auto* zones = toggle("zones", "show_zones", tr("Show what takes a touch"), true);
     hand_ = toggle("hand", "operate", tr("Operate the interface on the canvas (hold H, or Shift+H to stay)"), false);
     focus_ = toggle("focus", "show_focus",
                     tr("The order in which the knob and the keys reach widgets: drag its numbers"), false);
+    showLooks_ = toggle("looks", "show_looks", tr("Looks: colours, borders and fonts by name (Y)"), false);
+    connect(showLooks_, &QToolButton::toggled, this, &ScreensStation::showLooks);
+    auto* brush =
+        toggle("brush", "style_brush",
+               tr("Brush: takes up what the selected widget looks like, and each click puts it on another"), false);
+    connect(brush, &QToolButton::clicked, this, [this, brush](bool on) {
+        if (on)
+            takeUpStyle();
+        canvas_->setStyleBrush(on ? takenStyle_ : std::nullopt);
+        brush->setChecked(canvas_->hasStyleBrush());
+    });
+    connect(canvas_, &Canvas::styleBrushEnded, brush, [brush] { brush->setChecked(false); });
+    auto* aids = new QToolButton(tools);
+    aids->setIcon(Theme::icon("grid"));
+    aids->setObjectName("layout_aids");
+    aids->setToolTip(tr("Grid, margin and guide lines (G)"));
+    row->addWidget(aids);
+    auto* ghost = new QToolButton(tools);
+    ghost->setIcon(Theme::icon("ghost"));
+    ghost->setObjectName("show_ghost");
+    ghost->setCheckable(true);
+    ghost->setToolTip(tr("Another screen faintly over this one, to compare them"));
+    row->addWidget(ghost);
+    auto* ghostPopup = new GhostPopup(session_, this);
+    connect(ghost, &QToolButton::clicked, this, [ghostPopup, ghost] { ghostPopup->showBelow(*ghost); });
+    connect(ghostPopup, &GhostPopup::changed, this, [this, ghost](const QString& screen, int percent) {
+        canvas_->setGhost(screen, percent);
+        ghost->setChecked(!screen.isEmpty());
+    });
+    auto* popup = new LayoutPopup(session_, this);
+    auto* showAids = new QAction(tr("Grid, margin and guide lines"), this);
+    showAids->setShortcut(Qt::Key_G);
+    showAids->setShortcutContext(Qt::WidgetShortcut);
+    canvas_->addAction(showAids);
+    connect(showAids, &QAction::triggered, aids, &QToolButton::click);
+    connect(aids, &QToolButton::clicked, this, [popup, aids] { popup->showBelow(*aids); });
     connect(focus_, &QToolButton::toggled, canvas_, &Canvas::setFocusShown);
     connect(guides, &QToolButton::toggled, canvas_, &Canvas::setGuidesUsed);
     connect(zones, &QToolButton::toggled, canvas_, &Canvas::setZonesShown);
     connect(hand_, &QToolButton::clicked, canvas_, &Canvas::setOperating);
     connect(canvas_, &Canvas::operatingChanged, hand_, &QToolButton::setChecked);
-    row->addStretch(1);
-    zoom_ = new QLabel(tools);
+    row->addWidget(new AlignBar(session_, *align_, tools));
+    auto* zoomPart = new QWidget(tools);
+    zoomPart->setMinimumHeight(26);
+    auto* zoomRow = new QHBoxLayout(zoomPart);
+    zoomRow->setContentsMargins(4, 0, 0, 0);
+    zoom_ = new QLabel(zoomPart);
     zoom_->setFont(Theme::figures());
     zoom_->setToolTip(tr("Zoom: Ctrl+wheel, Ctrl++ and Ctrl+-, Ctrl+0 fits"));
-    row->addWidget(zoom_);
-    auto* hint = new QLabel(tr("Ctrl wheel"), tools);
-    hint->setProperty("quiet", true);
-    hint->setFont(Theme::figures(10));
-    row->addWidget(hint);
+    zoomRow->addWidget(zoom_);
+    folds_.append(fold("pane_right", "fold_right", tr("Twin and sheet at the right (])"), Qt::Key_BracketRight, 2));
+    zoomRow->addWidget(folds_.back());
+    row->addWidget(zoomPart);
     connect(canvas_, &Canvas::zoomChanged, this, [this](int zoom) { zoom_->setText(QString("%1x").arg(zoom)); });
     return tools;
 }
@@ -217,6 +303,10 @@ QWidget* ScreensStation::makeMiddle() {
     column->setSpacing(0);
     canvas_ = new Canvas(session_, brush_, middle);
     tray_ = new Tray(session_, middle);
+    align_ = new AlignCommands(session_, this);
+    exchange_ = new Exchange(session_, *canvas_);
+    find_ = new FindDialog(session_, this);
+    connect(exchange_, &Exchange::picturePasted, this, &ScreensStation::picturePasted);
     column->addWidget(makeTools());
     column->addWidget(line(middle));
     column->addWidget(canvas_, 1);

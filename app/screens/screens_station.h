@@ -2,11 +2,12 @@
 #pragma once
 
 #include <QPoint>
+#include <functional>
 #include <optional>
 
 #include "app/screens/cell_brush.h"
 #include "app/widgets/station.h"
-#include "core/kinds/widget.h"
+#include "core/edits/look_edits.h"
 
 class QLabel;
 class QSplitter;
@@ -16,8 +17,12 @@ class QVBoxLayout;
 
 namespace gorsefinch::app {
 
+class AlignCommands;
 class Canvas;
+class Exchange;
+class FindDialog;
 class Layers;
+class LooksPane;
 class Reel;
 class ScreenMapView;
 class Session;
@@ -44,6 +49,7 @@ class ScreensStation : public Station {
     void pressHinted(const QString& words);
     void ruleRequested(const QString& widget);
     void filesDropped(const QStringList& paths, const QPoint& panelPlace);
+    void picturePasted(const QImage& picture, const QPoint& panelPlace);
 
   private:
     // Commands for widgets. Those of one group stand together in the menu.
@@ -64,24 +70,34 @@ class ScreensStation : public Station {
     void contextMenu(const QPoint& at);
 
     void showMap(bool shown);
-    void copy();
+    void showLooks(bool shown);
+    void takeUpStyle();
+    void putStyleOn();
+    void clearStyle();
     void cut();
-    void paste();
-    void duplicateSelection();
     void deleteSelection();
     bool mayRemove(const std::vector<std::string>& names);
     void removeSelection(const QString& label);
+    void selectWhere(const std::function<bool(const Widget&)>& suits);
     void selectAll();
+    void selectSameKind();
+    void selectSameLook();
+    void selectOthers();
     void groupSelection();
     void ungroupSelection();
-    std::vector<WidgetRef> selectedBranches() const;
     void raise();
     void lower();
     void toTop();
     void toBottom();
+    void toggle(bool Widget::*flag, const QString& on, const QString& off);
+    void setAll(bool Widget::*flag, const QString& label);
     void toggleLock();
+    void toggleEye();
+    void drawAll();
+    void toggleStart();
     void renameSelection();
     void replaceSelection();
+    void placeNamesakes();
     void joinSelection();
     void joinSelectionOrNone();
     void unlockAll();
@@ -90,15 +106,23 @@ class ScreensStation : public Station {
     CellBrush brush_;
     Reel* reel_ = nullptr;
     ScreenMapView* map_ = nullptr;
-    QStackedWidget* screens_ = nullptr;  // the reel or the map
+    QStackedWidget* screens_ = nullptr;    // the reel or the map
+    QStackedWidget* leftPages_ = nullptr;  // screens and layers, or the looks
+    LooksPane* looks_ = nullptr;
+    QToolButton* showLooks_ = nullptr;
+    std::optional<TakenStyle> takenStyle_;
     QToolButton* mapShown_ = nullptr;
     QSplitter *splitter_ = nullptr, *leftParts_ = nullptr;
     Layers* layers_ = nullptr;
     Canvas* canvas_ = nullptr;
+    AlignCommands* align_ = nullptr;
+    Exchange* exchange_ = nullptr;
+    FindDialog* find_ = nullptr;
     Tray* tray_ = nullptr;
     Sheet* sheet_ = nullptr;
     QLabel *zoom_ = nullptr, *layersFigure_ = nullptr;
     QToolButton* hand_ = nullptr;
+    QVector<QToolButton*> folds_;  // of the left and the right pane
     QToolButton* focus_ = nullptr;
     QVector<EditCommand> editCommands_;
 };

@@ -168,7 +168,27 @@ void Session::step(const std::function<void()>& move) {
     project_.store().keep(document(), history_->isSaved());
 }
 
+void Session::preview(const Document& next) {
+    if (!isOpen() || stepping_ || refusal(next))
+        return;
+    previewed_ = builder_.build(next);
+    runner_.lookAt(previewed_);
+    Q_EMIT previewChanged();
+    Q_EMIT runner_.stepped();
+}
+
+void Session::endPreview() {
+    if (!previewed_)
+        return;
+    previewed_.reset();
+    scene_ = builder_.build(document());
+    runner_.goBack(scene_);
+    Q_EMIT previewChanged();
+    Q_EMIT runner_.stepped();
+}
+
 void Session::rebuild() {
+    previewed_.reset();
     scene_ = builder_.build(document());
     runner_.update(scene_);
     SceneReport report = reporter_.report(*scene_);
@@ -177,6 +197,7 @@ void Session::rebuild() {
     problems_.add(project_.problems());
     problems_.add(scene_->problems);
     problems_.add(std::move(report.problems));
+    problems_.add(namesakes_.check(document()));
 }
 
 void Session::refresh(const Document& before, bool opened) {

@@ -9,6 +9,7 @@
 #include "app/session/saved_project.h"
 #include "app/session/selection.h"
 #include "app/session/twin_runner.h"
+#include "core/check/namesake_check.h"
 #include "core/document/history.h"
 #include "core/emit/scene_report.h"
 
@@ -57,6 +58,8 @@ class Session : public QObject {
 
     const Document& document() const { return history_->now(); }
     const BuiltSceneRef& scene() const { return scene_; }
+    // What canvas and twin show: the scene, or that of a preview.
+    const BuiltSceneRef& shownScene() const { return previewed_ ? previewed_ : scene_; }
     ImageBakery& images() { return builder_.images(); }
     // A font that the interface uses; null if nothing uses it.
     FontRef font(const FontKey& key) const { return builder_.font(key); }
@@ -73,6 +76,11 @@ class Session : public QObject {
     // and an error shown, if the screen has no room for them.
     bool addWidgets(const Document& document, std::vector<Widget> widgets, const QString& label);
     void endGesture() { history_->endMerging(); }
+    // Shows on the canvas and in the twin what an edit would give, until the next edit or endPreview(). The document
+    // stays as it is. What would be refused is not shown.
+    void preview(const Document& next);
+    void endPreview();
+    bool isPreviewing() const { return previewed_ != nullptr; }
     void undo();
     void redo();
 
@@ -82,6 +90,7 @@ class Session : public QObject {
 
   Q_SIGNALS:
     void changed(const gorsefinch::app::Change& change);
+    void previewChanged();
     void savedChanged();
     void noticed(const QString& notice, bool well);
 
@@ -96,8 +105,9 @@ class Session : public QObject {
     SavedProject project_;
     std::unique_ptr<History> history_;
     SceneBuilder builder_;
-    BuiltSceneRef scene_;
+    BuiltSceneRef scene_, previewed_;
     SceneReporter reporter_;
+    NamesakeCheck namesakes_;
     Costs costs_;
     SharedProblems problems_;
     TwinRunner runner_;

@@ -30,11 +30,29 @@ void TwinRunner::update(const BuiltSceneRef& scene) {
     else
         twin_ = std::make_unique<Twin>(scene);
     past_.clear();
+    aside_.reset();
     twin_->onHook = [this](int hook, const std::vector<gorse_value>& values) { takeHook(hook, values); };
     if (!twin_->isSounding())
         silence();
     if (!hadClock)
         setClock();
+}
+
+void TwinRunner::lookAt(const BuiltSceneRef& scene) {
+    std::optional<Aside> aside = aside_ ? std::move(aside_) : Aside{twin_->moment(), std::move(past_)};
+    update(scene);
+    aside_ = std::move(aside);
+}
+
+void TwinRunner::goBack(const BuiltSceneRef& scene) {
+    std::optional<Aside> aside = std::move(aside_);
+    update(scene);
+    if (!aside)
+        return;
+    twin_->become(aside->moment);
+    (void)twin_->takeFlushed();
+    past_ = std::move(aside->past);
+    time_ = twin_->now();
 }
 
 // What firmware does that has the time from somewhere.
@@ -60,6 +78,7 @@ void TwinRunner::reset() {
     silence();
     twin_.reset();
     past_.clear();
+    aside_.reset();
     time_ = 0;
 }
 

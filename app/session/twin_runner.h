@@ -6,6 +6,7 @@
 #include <QPoint>
 #include <QTimer>
 #include <memory>
+#include <optional>
 
 #include "app/session/tone_player.h"
 #include "core/sim/twin.h"
@@ -24,6 +25,10 @@ class TwinRunner : public QObject {
 
     // Runs a new scene in the old one's state; after reset() from its start.
     void update(const BuiltSceneRef& scene);
+    // Runs another scene for a moment, as update() does; goBack() then leaves the twin as it was before the first of
+    // these, its past too. The scene must be the one that it ran then.
+    void lookAt(const BuiltSceneRef& scene);
+    void goBack(const BuiltSceneRef& scene);
     void reset();
 
     bool isRunning() const { return ticker_.isActive(); }
@@ -59,6 +64,11 @@ class TwinRunner : public QObject {
     void takeHook(int hook, const std::vector<gorse_value>& values);
     std::unique_ptr<Twin> twin_;
     TwinPast past_;
+    struct Aside {
+        TwinMoment moment;
+        TwinPast past;
+    };
+    std::optional<Aside> aside_;  // while another scene is looked at
     QTimer ticker_;
     TonePlayer sound_;
     int hertz_ = 0;  // that the twin's panel plays, also while it is halted

@@ -39,6 +39,19 @@ double distanceFrom(Point from, Point to, BoxPlace at) {
 
 }  // namespace
 
+bool isHit(const Document& document, const Widget& widget, BoxPlace at, int reach) {
+    if (widget.kind == Kind::Line) {
+        const PointList points = std::get<PointList>(effectiveValue(document, widget, "points"));
+        const double half = wholeOf(document, widget)("thickness") / 2.0, offset = pointOffset(widget);
+        for (size_t i = 1; i < points.size(); ++i)
+            if (distanceFrom(points[i - 1], points[i], {at.x - offset, at.y - offset}) <= half + reach)
+                return true;
+        return false;
+    }
+    const double across = widget.w < 2 * reach ? reach : 0, down = widget.h < 2 * reach ? reach : 0;
+    return at.x >= -across && at.x < widget.w + across && at.y >= -down && at.y < widget.h + down;
+}
+
 std::vector<DragHandle> handlesOf(const Document& document, const Widget& widget) {
     const WholeOf whole = wholeOf(document, widget);
     std::vector<DragHandle> out;

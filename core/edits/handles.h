@@ -23,6 +23,10 @@ struct DragHandle {
     BoxPlace at;
 };
 
+// True if a place is on the widget, or `reach` pixels beside it where it is thin: the stroke of a line, a side of a box
+// that is shorter than twice as much.
+bool isHit(const Document& document, const Widget& widget, BoxPlace at, int reach);
+
 // In the order of the kind's properties.
 std::vector<DragHandle> handlesOf(const Document& document, const Widget& widget);
 

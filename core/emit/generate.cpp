@@ -5,6 +5,7 @@
 
 #include "core/base/hash.h"
 #include "core/emit/c_text.h"
+#include "core/emit/firmware_functions.h"
 #include "core/emit/runtime_sources.h"
 #include "core/emit/generation_problems.h"
 #include "core/emit/scene_writer.h"

@@ -266,6 +266,45 @@ void applyPanes(gorse& run, const BuiltScene& scene, int screen, const ShownPane
     }
 }
 
+// A scene of which a screen shows or hides some widgets. What it does not copy it shares.
+class ChangedScene {
+  public:
+    ChangedScene(const BuiltScene& scene, int screen, const ShownStates& states) : scene_(scene.upright) {
+        if (states.hidden.empty() && states.shown.empty())
+            return;
+        const auto number = static_cast<size_t>(screen);
+        const Screen& source = *scene.parts[number]->source;
+        const ScreenTables& tables = *scene.tables[number];
+        records_.reserve(states.hidden.size() + states.shown.size());
+        widgets_ = tables.widgets;
+        for (const auto& [names, visible] : {std::pair(&states.hidden, 0), std::pair(&states.shown, 1)})
+            for (const std::string& each : *names)
+                if (const int at = widgetIndex(source, each); at >= 0) {
+                    records_.push_back(tables.records[static_cast<size_t>(at)]);
+                    records_.back().widget.visible = static_cast<uint8_t>(visible);
+                    widgets_[static_cast<size_t>(at)] = &records_.back().widget;
+                    changed_.emplace_back(static_cast<size_t>(at), visible);
+                }
+        screens_ = scene.screens;
+        screens_[number].widgets = widgets_.data();
+        scene_.screens = screens_.data();
+    }
+
+    const gorse_scene& get() const { return scene_; }
+    // Where rules can change it the state says it.
+    void apply(gorse& run, const BuiltScene& scene, int screen) const {
+        for (const auto& [widget, visible] : changed_)
+            setSlot(run, scene, screen, widget, "visible", visible);
+    }
+
+  private:
+    gorse_scene scene_;
+    std::vector<gorse_screen> screens_;
+    std::vector<gorse_record> records_;
+    std::vector<const gorse_widget*> widgets_;
+    std::vector<std::pair<size_t, int>> changed_;
+};
+
 void turnOn(gorse& run, const ScreenPart& part, size_t widget, uint8_t states) {
     const auto onValue = info(part.source->widgets[widget]->kind).onValue;
     const OnValue on = onValue && (states & GORSE_STATE_ON) != 0 ? onValue(part.records[widget]) : OnValue();
@@ -279,12 +318,13 @@ PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values, 
                        const ShownPanes* panes) {
     assert(screen >= 0 && static_cast<size_t>(screen) < scene.screens.size());
     PanelMemory memory = memoryFor(scene.uprightPanel, scene.document.panel->format);
-    std::vector<uint32_t> state(gorse_state_bytes(&scene.upright) / 4);
+    const ChangedScene changed(scene, screen, states);
+    std::vector<uint32_t> state(gorse_state_bytes(&changed.get()) / 4);
     std::vector<uint32_t> buffer(memory.bytes().size() / 4 + 8);
     Drawing drawing{memory, scene};
     const gorse_port port{drawFlush, nullptr, nullptr, nullptr, drawRead, &drawing};
     gorse run{};
-    if (gorse_begin(&run, &scene.upright, &port, state.data(), static_cast<uint32_t>(state.size() * 4), buffer.data(),
+    if (gorse_begin(&run, &changed.get(), &port, state.data(), static_cast<uint32_t>(state.size() * 4), buffer.data(),
                     static_cast<uint32_t>(buffer.size() * 4)) != GORSE_RESULT_OK)
         return memory;
     if (values && values->scene().scene.number_count == scene.scene.number_count &&
@@ -302,6 +342,7 @@ PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values, 
         turnOn(run, part, static_cast<size_t>(widget), states.bits);
     gorse_head_of(&run)->screen = static_cast<uint16_t>(screen);
     gorse_show_screen(&run);
+    changed.apply(run, scene, screen);
     if (panes)
         applyPanes(run, scene, screen, *panes);
     if (widget >= 0 && (states.bits & GORSE_STATE_PRESSED) != 0) {

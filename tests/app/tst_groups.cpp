@@ -29,21 +29,6 @@ class TestGroups : public QObject, support::OperatedWindow {
         }
         return out + std::string(static_cast<size_t>(depth), ')');
     }
-    QRect box(const char* name) const {
-        const ScreenRef screen = session_->document().screen("alarm");
-        return boxOf(*screen->widgets[static_cast<size_t>(widgetIndex(*screen, name))]);
-    }
-    QPoint at(int x, int y) { return canvas()->fromPanel(QPointF(x, y)).toPoint(); }
-    std::string selected() const {
-        std::string out;
-        for (const std::string& each : session_->selection().names())
-            out += (out.empty() ? "" : " ") + each;
-        return out;
-    }
-    void click(int x, int y, Qt::KeyboardModifiers keys = Qt::NoModifier) {
-        QTest::mouseClick(canvas(), Qt::LeftButton, keys, at(x, y));
-    }
-
     // A field of the page that the sheet shows now.
     template <typename T>
     T* inSheet(const char* name) {
@@ -55,26 +40,14 @@ class TestGroups : public QObject, support::OperatedWindow {
                 return each;
         return nullptr;
     }
-    void moveTo(const QPoint& to, Qt::KeyboardModifiers keys) {
-        QMouseEvent event(QEvent::MouseMove, to, canvas()->mapToGlobal(to), Qt::NoButton, Qt::LeftButton, keys);
-        QApplication::sendEvent(canvas(), &event);
-    }
-
   private Q_SLOTS:
     void initTestCase() { prepare(); }
 
     void init() {
         QVERIFY(open("kiln", 5));
-        session_->selection().showScreen("alarm");
-        // The screen's own are locked, so that the pointer finds what is put here.
-        Names all;
-        for (const WidgetRef& each : session_->document().screen("alarm")->widgets)
-            all.push_back(each->name);
-        session_->edit(removeWidgets(session_->document(), "alarm", all), "empty");
-        put({support::makeWidget("a", Kind::Rectangle, 20, 20, 40, 30, {{"fill", opaque(0x204060)}}),
-             support::makeWidget("b", Kind::Rectangle, 80, 30, 40, 30, {{"fill", opaque(0x602040)}}),
-             support::makeWidget("c", Kind::Rectangle, 200, 30, 40, 30, {{"fill", opaque(0x206040)}})});
-        session_->selection().select({});
+        begin({support::makeWidget("a", Kind::Rectangle, 20, 20, 40, 30, {{"fill", opaque(0x204060)}}),
+               support::makeWidget("b", Kind::Rectangle, 80, 30, 40, 30, {{"fill", opaque(0x602040)}}),
+               support::makeWidget("c", Kind::Rectangle, 200, 30, 40, 30, {{"fill", opaque(0x206040)}})});
     }
 
     void cleanup() { close(); }
@@ -153,8 +126,8 @@ class TestGroups : public QObject, support::OperatedWindow {
         QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(tree(), std::string("a b c frame"));
         QCOMPARE(box("c"), QRect(200, 30, 40, 30));
-        // Alt only moves.
-        support::OpenWindow::drag(canvas(), at(220, 45), at(60, 130), Qt::AltModifier);
+        // Ctrl only moves.
+        support::OpenWindow::drag(canvas(), at(220, 45), at(60, 130), Qt::ControlModifier);
         QCOMPARE(tree(), std::string("a b c frame"));
         QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
         support::OpenWindow::drag(canvas(), at(220, 45), at(60, 130));
@@ -308,16 +281,16 @@ class TestGroups : public QObject, support::OperatedWindow {
         QTest::mouseClick(inSheet<QAbstractButton>("anchor_right"), Qt::LeftButton);
         QTest::mouseClick(inSheet<QAbstractButton>("anchor_bottom"), Qt::LeftButton);
         session_->selection().select({"group"});
-        support::OpenWindow::drag(canvas(), at(119, 59), at(149, 79), Qt::AltModifier);
+        support::OpenWindow::drag(canvas(), at(119, 59), at(149, 79), Qt::ControlModifier);
         QCOMPARE(box("group"), QRect(20, 20, 130, 60));
         QCOMPARE(box("b"), QRect(90, 10, 40, 30));
         QCOMPARE(box("a"), QRect(0, 0, 70, 50));
         // However small it was meanwhile.
         const QPoint corner = at(149, 79);
-        QTest::mousePress(canvas(), Qt::LeftButton, Qt::AltModifier, corner);
+        QTest::mousePress(canvas(), Qt::LeftButton, Qt::ControlModifier, corner);
         for (const QPoint& each : {at(40, 30), at(25, 24), at(60, 50), at(149, 79)})
-            moveTo(each, Qt::AltModifier);
-        QTest::mouseRelease(canvas(), Qt::LeftButton, Qt::AltModifier, corner);
+            moveTo(each, Qt::ControlModifier);
+        QTest::mouseRelease(canvas(), Qt::LeftButton, Qt::ControlModifier, corner);
         QCOMPARE(box("group"), QRect(20, 20, 130, 60));
         QCOMPARE(box("b"), QRect(90, 10, 40, 30));
         QCOMPARE(box("a"), QRect(0, 0, 70, 50));

@@ -132,7 +132,7 @@ class TestHandles : public QObject, support::OnWindow {
 
     void aResizedBoxTakesItsPointsAlong() {
         put(Kind::Polygon, QRect(60, 60, 80, 40), {{"points", PointList{{20, 10}, {60, 10}, {40, 30}}}});
-        support::OpenWindow::drag(canvas(), on(140, 80), on(220, 80), Qt::AltModifier);
+        support::OpenWindow::drag(canvas(), on(140, 80), on(220, 80), Qt::ControlModifier);
         QCOMPARE(widget("alarm", "probe").w, 160);
         QCOMPARE(points(), (PointList{{40, 10}, {120, 10}, {80, 30}}));
         undo();

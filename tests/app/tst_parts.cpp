@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Parts of the window that compute: guides, differences, the clipboard, the colours' contrast.
+// Parts of the window that compute: differences, the clipboard, the colours' contrast.
 #include <QApplication>
 #include <QDirIterator>
 #include <QtTest>
@@ -7,7 +7,6 @@
 #include <random>
 
 #include "app/screens/clipboard.h"
-#include "app/screens/snapping.h"
 #include "app/theme/theme.h"
 #include "app/widgets/line_difference.h"
 #include "core/document/names.h"
@@ -49,25 +48,6 @@ class TestParts : public QObject {
     Q_OBJECT
 
   private Q_SLOTS:
-    void edgesAndMiddlesCatch() {
-        const QRect panel(0, 0, 320, 240), other(100, 50, 40, 20);
-        // 3 pixels off the other's left edge.
-        QCOMPARE(snap(QRect(103, 100, 60, 10), {panel, other}, 4).by, QPoint(-3, 0));
-        // The middle of the panel: 160 - 15 = 145.
-        QCOMPARE(snap(QRect(147, 200, 30, 10), {panel}, 4).by.x(), -2);
-        QCOMPARE(snap(QRect(200, 100, 30, 11), {panel, other}, 4).by, QPoint(0, 0));
-        const Snapped bottom = snap(QRect(10, 228, 30, 10), {panel}, 4);
-        QCOMPARE(bottom.by.y(), 2);
-        QVERIFY(std::any_of(bottom.guides.begin(), bottom.guides.end(),
-                            [](const Guide& g) { return !g.upright && g.at == 240; }));
-    }
-
-    void onlyTheSidesThatMoveCatch() {
-        const QRect panel(0, 0, 320, 240);
-        const SnapEdges right{false, true, false, false, false};
-        QCOMPARE(snap(QRect(2, 2, 316, 50), {panel}, 4, right).by, QPoint(2, 0));
-    }
-
     void differencesOfLines() {
         QCOMPARE(joined(lineDifference("a\nb\nc", "a\nx\nc")), QString(" a\n-b\n+x\n c\n"));
         QCOMPARE(joined(lineDifference("a\nb", "a\nb")), QString(" a\n b\n"));

@@ -90,6 +90,10 @@ class TestStations : public QObject, support::OnWindow {
 
     void thePanelTurns() {
         station(1);
+        // No question with another size.
+        auto* layout = find<QComboBox>("panel_resizing");
+        layout->setFocus();
+        QTest::keyClick(layout, Qt::Key_Down);
         retype(find<QLineEdit>("panel_width"), "300+4");
         QCOMPARE(session_->document().panel->width, 304);
         auto* turn = find<QComboBox>("panel_turn");

@@ -41,9 +41,9 @@ class TestTypingView : public QObject, support::OperatedWindow {
   private Q_SLOTS:
     void init() {
         QVERIFY(open("kiln", 5));
-        put({makeWidget("note", Kind::Field, 10, 10, 150, 30, {{"value", std::string("edited")}}),
-             makeWidget("keys", Kind::Keyboard, 0, 120, 320, 120,
-                        {{"layout", std::string("own")}, {"rows", std::string("a b\n{done}")}})});
+        put({support::makeWidget("note", Kind::Field, 10, 10, 150, 30, {{"value", std::string("edited")}}),
+             support::makeWidget("keys", Kind::Keyboard, 0, 120, 320, 120,
+                                 {{"layout", std::string("own")}, {"rows", std::string("a b\n{done}")}})});
     }
 
     void cleanup() { close(); }

@@ -26,7 +26,7 @@ inline Look lookOfStates(const std::string& font) {
 inline Document withEveryControl(PixelFormat format) {
     using S = std::string;
     Document d = withPanelOf(makeDocument(), format, 0, 208, 128);
-    d = addFace(d, "B612-Regular.otf", fileBytes(examplePath("kiln") + "/fonts/B612-Regular.otf"));
+    d = withKilnFace(d);
     Panel panel = *d.panel;
     panel.knob = true;
     panel.keys = {"up", "down", "back", "light"};

@@ -20,10 +20,14 @@ inline Bytes fileBytes(const std::string& path) {
     return std::make_shared<const FileContents>(*readFile(disk, path, kMaxPictureFile));
 }
 
+inline Document withKilnFace(const Document& document) {
+    return addFace(document, "B612-Regular.otf", fileBytes(examplePath("kiln") + "/fonts/B612-Regular.otf"));
+}
+
 // One screen with one text in the kiln's regular face.
 inline Document withText(const std::string& words, int size = 20) {
     Document document = makeDocument();
-    document = addFace(document, "B612-Regular.otf", fileBytes(examplePath("kiln") + "/fonts/B612-Regular.otf"));
+    document = withKilnFace(document);
     const Widget text = makeWidget("words", Kind::Text, 4, 4, 200, 60, {{"text", words}, {"size", int64_t{size}}});
     return addWidgets(document, "first", {text});
 }

@@ -14,10 +14,6 @@ namespace support {
 
 using namespace gorsefinch;
 
-inline Document withKilnFace(const Document& document) {
-    return addFace(document, "B612-Regular.otf", fileBytes(examplePath("kiln") + "/fonts/B612-Regular.otf"));
-}
-
 // Fields for a name, a secret and some lines, the last at the lower edge, on a panel of 320 x 240 px.
 inline Document typingDocument(const std::string& rules = {}, PropertyMap ofName = {}, std::vector<Widget> more = {},
                                PixelFormat format = PixelFormat::Rgb565) {

@@ -26,6 +26,38 @@ class OperatedWindow : public OnWindow {
         session_->runner().twin().go(session_->document().screenIndex("alarm"));
         session_->runner().step();
     }
+    // The screen "alarm" with nothing on it but these, none of them selected.
+    void begin(std::vector<Widget> widgets) {
+        Names all;
+        session_->selection().showScreen("alarm");
+        for (const WidgetRef& each : session_->document().screen("alarm")->widgets)
+            all.push_back(each->name);
+        session_->edit(removeWidgets(session_->document(), "alarm", all), "Test");
+        put(std::move(widgets));
+        session_->selection().select({});
+    }
+    const Widget& onAlarm(const char* name) const {
+        const ScreenRef screen = session_->document().screen("alarm");
+        return *screen->widgets[static_cast<size_t>(widgetIndex(*screen, name))];
+    }
+    QRect box(const char* name) const { return boxOf(onAlarm(name)); }
+    // A pixel of the panel on the canvas.
+    QPoint at(int x, int y) { return canvas()->fromPanel(QPointF(x, y)).toPoint(); }
+    void click(int x, int y, Qt::KeyboardModifiers keys = Qt::NoModifier) {
+        QTest::mouseClick(canvas(), Qt::LeftButton, keys, at(x, y));
+    }
+    void moveTo(const QPoint& to, Qt::KeyboardModifiers keys = Qt::NoModifier) {
+        QMouseEvent event(QEvent::MouseMove, to, canvas()->mapToGlobal(to), Qt::NoButton, Qt::LeftButton, keys);
+        QApplication::sendEvent(canvas(), &event);
+    }
+    // The names of what is selected.
+    std::string selected() const {
+        std::string out;
+        for (const std::string& each : session_->selection().names())
+            out += (out.empty() ? "" : " ") + each;
+        return out;
+    }
+    void undo() { QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier); }
     void addVariable(const Variable& variable) { session_->edit(withVariable(session_->document(), variable), "Test"); }
     std::string valueOf(const char* variable) { return session_->runner().twin().get(variable); }
 

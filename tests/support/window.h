@@ -166,6 +166,11 @@ class OnWindow {
         return open_->opened;
     }
     void close() { open_.reset(); }
+    // After a dialog has gone.
+    void activate() {
+        window_->activateWindow();
+        QVERIFY(QTest::qWaitForWindowActive(window_));
+    }
 
     template <typename T>
     T* find(const char* name) {
