@@ -49,6 +49,10 @@ class OpenWindow {
         QApplication::processEvents();
     }
     gorsefinch::app::Session& session() { return session_; }
+    template <typename T>
+    T* find(const char* name) {
+        return window_.findChild<T*>(name);
+    }
     QListView* list(const char* name) { return window_.findChild<QListView*>(name); }
 
   private:
