@@ -132,7 +132,9 @@ unsigned edgesOf(const Widget& widget) { return edgesFromWords(widget.anchors).v
 
 bool Axis::stretches(const Widget& widget) const { return (edgesOf(widget) & (first | last)) == (first | last); }
 
-std::optional<Flow> flowOf(const Widget& container) {
+bool flows(const Widget& container) { return flowOf(container, {}).has_value(); }
+
+std::optional<Flow> flowOf(const Widget& container, const NamedValues& named) {
     if (container.kind == Kind::Pager)
         return goesDown(container) ? Flow{&kDown, &kAcross, false, 0, true} : Flow{&kAcross, &kDown, false, 0, true};
     const auto* way = valueOf(container, "flow");
@@ -141,9 +143,11 @@ std::optional<Flow> flowOf(const Widget& container) {
         return std::nullopt;
     const auto* wrap = valueOf(container, "wrap");
     const auto* gap = valueOf(container, "gap");
+    const PropertyValue between =
+        gap ? resolvedValue(named, *findProperty(container.kind, "gap"), *gap) : PropertyValue(int64_t{0});
     const bool row = *word == "row";
     const auto* wraps = wrap ? std::get_if<bool>(wrap) : nullptr;
-    const auto* pixels = gap ? std::get_if<int64_t>(gap) : nullptr;
+    const auto* pixels = std::get_if<int64_t>(&between);
     return Flow{row ? &kAcross : &kDown, row ? &kDown : &kAcross, wraps && *wraps,
                 pixels ? static_cast<int>(*pixels) : 0, false};
 }
@@ -173,7 +177,7 @@ int placeInLine(const Widget& widget, const Axis& axis, int breadth, int size) {
 
 int turnInFlow(const std::vector<WidgetRef>& widgets, size_t container, int x, int y,
                std::span<const std::string> without) {
-    const auto flow = flowOf(*widgets[container]);
+    const auto flow = flowOf(*widgets[container], {});
     if (!flow)
         return 0;
     const bool row = flow->along == &kAcross;
@@ -192,15 +196,15 @@ int turnInFlow(const std::vector<WidgetRef>& widgets, size_t container, int x, i
     return turn;
 }
 
-void arrange(std::vector<WidgetRef>& widgets) {
+void arrange(std::vector<WidgetRef>& widgets, const NamedValues& named) {
     for (size_t i = 0; i < widgets.size(); ++i)
-        if (const auto flow = flowOf(*widgets[i]))
+        if (const auto flow = flowOf(*widgets[i], named))
             Line(widgets, i, *flow).run();
 }
 
 void followEdges(std::vector<WidgetRef>& widgets, int container, int oldWidth, int oldHeight, int width, int height,
                  std::span<const std::string> except) {
-    if (container >= 0 && flowOf(*widgets[static_cast<size_t>(container)]))
+    if (container >= 0 && flows(*widgets[static_cast<size_t>(container)]))
         return;
     for (const size_t each : childrenOf(widgets, container)) {
         if (std::find(except.begin(), except.end(), widgets[each]->name) != except.end())

@@ -42,7 +42,8 @@ struct Flow {
 };
 
 // Nothing for one that does not place its widgets, and for what is no container.
-std::optional<Flow> flowOf(const Widget& container);
+std::optional<Flow> flowOf(const Widget& container, const NamedValues& named);
+bool flows(const Widget& container);
 
 // The numbers of what lies in a container itself, or on the screen for -1.
 std::vector<size_t> childrenOf(const std::vector<WidgetRef>& widgets, int container);
@@ -60,7 +61,7 @@ int turnInFlow(const std::vector<WidgetRef>& widgets, size_t container, int x, i
 
 // Places what lies in containers that flow, where each widget is visible as it is when the interface starts. What
 // depends on a size, or a visibility, that follows an expression keeps its box.
-void arrange(std::vector<WidgetRef>& widgets);
+void arrange(std::vector<WidgetRef>& widgets, const NamedValues& named);
 
 // Lets what a container holds, or the screen for -1, follow its edges after it had another size; what is among `except`
 // stays as it is.

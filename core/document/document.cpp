@@ -94,6 +94,9 @@ std::optional<std::string> exceededLimit(const Document& before, const Document&
         return "The variables of a project have at most " + std::to_string(kMaxNumbers) + " numbers together.";
     if (auto words = tooMany("looks", before.looks->size(), next.looks->size()))
         return words;
+    if (grows(before.named->colours.size() + before.named->sizes.size(),
+              next.named->colours.size() + next.named->sizes.size(), kMaxNamedValues))
+        return "A project has at most " + std::to_string(kMaxNamedValues) + " named colours and sizes.";
     if (auto words = tooMany("images", before.images->size(), next.images->size()))
         return words;
     if (auto words = tooMany("faces", before.faces->size(), next.faces->size()))
@@ -134,25 +137,37 @@ const PropertyValue* lookSetting(std::span<const Look* const> looks, std::string
     return nullptr;
 }
 
-PropertyValue lookValue(std::span<const Look* const> looks, std::string_view state, std::string_view key) {
-    if (const PropertyValue* set = state.empty() ? nullptr : lookSetting(looks, state, key))
-        return *set;
-    const PropertyValue* set = lookSetting(looks, "", key);
-    return set ? *set : styleProperty(key).fallback;
+PropertyValue lookValue(const Document& document, std::span<const Look* const> looks, std::string_view state,
+                        std::string_view key) {
+    const PropertyInfo& property = styleProperty(key);
+    const PropertyValue* set = state.empty() ? nullptr : lookSetting(looks, state, key);
+    if (!set)
+        set = lookSetting(looks, "", key);
+    return set ? resolvedValue(*document.named, property, *set) : property.fallback;
+}
+
+Colour backgroundOf(const Document& document, const Screen& screen) {
+    const auto named = screen.ground.empty() ? std::nullopt : document.named->shownColour(screen.ground);
+    return named ? Colour{named->argb | 0xff000000u} : screen.background;
 }
 
 std::vector<Colour> panelPalette(const Panel& panel) {
     return panel.palette.empty() || !info(panel.format).hasPalette() ? defaultPalette(panel.format) : panel.palette;
 }
 
-PropertyValue effectiveValue(const Document& document, const Widget& widget, std::string_view key) {
+PropertyValue effectiveSetting(const Document& document, const Widget& widget, std::string_view key) {
     const PropertyInfo& property = *findProperty(widget.kind, key);
     if (auto own = ownValue(widget, property))
         return std::move(*own);
     if (property.half)
         return int64_t{widget.*property.half / 2};
-    return findStyleProperty(key) ? lookValue(lookAndBases(document, document.look(widget.look)), "", key)
-                                  : property.fallback;
+    const PropertyValue* set =
+        findStyleProperty(key) ? lookSetting(lookAndBases(document, document.look(widget.look)), "", key) : nullptr;
+    return set ? *set : property.fallback;
+}
+
+PropertyValue effectiveValue(const Document& document, const Widget& widget, std::string_view key) {
+    return resolvedValue(*document.named, *findProperty(widget.kind, key), effectiveSetting(document, widget, key));
 }
 
 }  // namespace gorsefinch

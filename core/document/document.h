@@ -12,6 +12,8 @@
 #include "core/base/shared_bytes.h"
 #include "core/document/font_settings.h"
 #include "core/document/layout_aids.h"
+#include "core/document/meant_so.h"
+#include "core/document/named_values.h"
 #include "core/document/recipe.h"
 #include "core/document/variable.h"
 #include "core/kinds/key_rows.h"
@@ -121,6 +123,7 @@ inline constexpr int kDefaultShade = 120;
 struct Screen {
     std::string name;
     Colour background = opaque(0x000000);
+    std::string ground;              // the project's colour that it has as its background instead; "" for none
     bool keeps = false;              // what its widgets remember stays when it is left
     int shade = kDefaultShade;       // how dark what lies below is where it is opened over another, 0 to 255
     GuideLines lines;                // where its widgets are laid out by
@@ -146,6 +149,8 @@ struct Document {
     Shared<std::vector<Variable>> variables = std::make_shared<std::vector<Variable>>();
     Shared<Clock> clock;  // null: none
     Shared<LayoutAids> aids = std::make_shared<LayoutAids>();
+    Shared<std::vector<MeantSo>> meantSo = std::make_shared<std::vector<MeantSo>>();
+    Shared<NamedValues> named = std::make_shared<NamedValues>();
     Shared<std::vector<Look>> looks = std::make_shared<std::vector<Look>>();
     Shared<std::vector<Image>> images = std::make_shared<std::vector<Image>>();
     Shared<Recipe> defaultRecipe = std::make_shared<Recipe>();  // of images that are imported
@@ -174,15 +179,21 @@ int widgetIndex(const Screen& screen, std::string_view name);
 // The colours of an indexed panel; empty for others.
 std::vector<Colour> panelPalette(const Panel& panel);
 
-// A property of a widget as the user sees it: what it has of its own, else its look's, else the default.
-// The key must be one that the kind has.
+// A screen's background in the shown set of colours.
+Colour backgroundOf(const Document& document, const Screen& screen);
+
+// A property of a widget as the user sees it: what it has of its own, else its look's, else the default, with names of
+// colours and sizes replaced by their values. The key must be one that the kind has.
 PropertyValue effectiveValue(const Document& document, const Widget& widget, std::string_view key);
+// The same with names as they are.
+PropertyValue effectiveSetting(const Document& document, const Widget& widget, std::string_view key);
 // A look and those that it is based on, the nearest first; empty for null. A circle ends where it closes.
 std::vector<const Look*> lookAndBases(const Document& document, const Look* look);
 // What a look, or the nearest that it is based on, sets for a state ("" for all states); null if none does.
 const PropertyValue* lookSetting(std::span<const Look* const> looks, std::string_view state, std::string_view key);
 // A style property of a look in a state ("" for none): what is set for the state, else for all states, else the
-// default. No look gives the defaults.
-PropertyValue lookValue(std::span<const Look* const> looks, std::string_view state, std::string_view key);
+// default, with names replaced by their values. No look gives the defaults.
+PropertyValue lookValue(const Document& document, std::span<const Look* const> looks, std::string_view state,
+                        std::string_view key);
 
 }  // namespace gorsefinch

@@ -89,7 +89,7 @@ Widget newWidget(const Document& document, const Screen& screen, Kind kind, int 
         widget.y = panel.height - widget.h;
     }
     widget.look = startLook(document, kind);
-    startContent(document, widget, screen.background);
+    startContent(document, widget, backgroundOf(document, screen));
     widget.name = widgetNameFor(screen, kind, "");
     return widget;
 }

@@ -49,7 +49,7 @@ Document editScreen(const Document& document, std::string_view name, const std::
 
 Document withScreen(const Document& document, int index, Screen screen) {
     Document next = document;
-    arrange(screen.widgets);
+    arrange(screen.widgets, *document.named);
     next.screens[static_cast<size_t>(index)] = std::make_shared<const Screen>(std::move(screen));
     return next;
 }
@@ -187,8 +187,10 @@ Document clearProperty(const Document& document, std::string_view screen, std::s
 Document addScreen(const Document& document, int after, std::string_view name) {
     Screen screen;
     screen.name = uniqueName(name, [&](std::string_view each) { return isTaken(document, each); });
-    if (!document.screens.empty())
+    if (!document.screens.empty()) {
         screen.background = document.screens.front()->background;
+        screen.ground = document.screens.front()->ground;
+    }
     Document next = document;
     const int at = std::clamp(after + 1, 0, static_cast<int>(next.screens.size()));
     next.screens.insert(next.screens.begin() + at, std::make_shared<const Screen>(std::move(screen)));
@@ -260,7 +262,7 @@ Document withPanel(const Document& document, const Panel& panel) {
     for (ScreenRef& each : next.screens) {
         Screen screen = *each;
         followEdges(screen.widgets, -1, document.panel->width, document.panel->height, panel.width, panel.height);
-        arrange(screen.widgets);
+        arrange(screen.widgets, *document.named);
         if (screen.widgets != each->widgets)
             each = std::make_shared<const Screen>(std::move(screen));
     }
@@ -271,6 +273,11 @@ Document withRules(const Document& document, std::string_view file, std::string 
     Document next = document;
     next.rules = withNamed(document.rules, RuleFile{std::string(file), std::move(text)});
     return next;
+}
+
+bool isTakenInRules(const Document& document, std::string_view name) {
+    return document.variable(name) || document.named->has(name) ||
+           (name == kThemeName && document.named->setCount() > 1);
 }
 
 bool isTaken(const Document& document, std::string_view name) {

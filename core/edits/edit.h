@@ -79,6 +79,9 @@ Document withPanel(const Document& document, const Panel& panel);
 Document withRules(const Document& document, std::string_view file, std::string text);
 
 // For pictures see image_edits.h, for faces font_edits.h.
+// True if a variable, a named colour or size, or the variable of the sets of colours has the name: rules and
+// expressions know them by it alone.
+bool isTakenInRules(const Document& document, std::string_view name);
 // True if any screen, variable, look, image or face has the name.
 bool isTaken(const Document& document, std::string_view name);
 

@@ -49,7 +49,7 @@ Requested requested(const Document& document, const PropertyValue& face, const P
 
 Requested askedByLook(const Document& document, const Look& look, std::string_view state) {
     const std::vector<const Look*> looks = lookAndBases(document, &look);
-    return requested(document, lookValue(looks, state, "font"), lookValue(looks, state, "size"));
+    return requested(document, lookValue(document, looks, state, "font"), lookValue(document, looks, state, "size"));
 }
 
 Requested askedByWidget(const Document& document, const Widget& widget) {

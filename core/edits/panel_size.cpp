@@ -48,16 +48,42 @@ GuideLines scaledLines(GuideLines lines, const Scale& scale, const Panel& panel)
     return tidyLines(std::move(lines), panel);
 }
 
+// The named sizes that texts have anywhere.
+std::set<std::string> textSizes(const Document& document) {
+    std::set<std::string> out;
+    const auto add = [&](const PropertyMap& style) {
+        if (const auto size = style.find("size"); size != style.end() && !nameIn(size->second).empty())
+            out.emplace(nameIn(size->second));
+    };
+    for (const Look& look : *document.looks) {
+        add(look.style);
+        for (const auto& [state, style] : look.states)
+            add(style);
+    }
+    for (const ScreenRef& screen : document.screens)
+        for (const WidgetRef& widget : screen->widgets)
+            add(widget->properties);
+    return out;
+}
+
+NamedValues scaledValues(NamedValues named, const std::set<std::string>& texts, const Scale& scale) {
+    for (NamedSize& each : named.sizes)
+        if (texts.count(each.name) != 0 && each.size > 0)
+            each.size = std::max(scaled(each.size, scale.text()), std::min(each.size, int{kMinScaledText}));
+    return named;
+}
+
 Document scaledDocument(const Document& document, const Panel& panel) {
     const Scale scale{double(panel.width) / document.panel->width, double(panel.height) / document.panel->height};
     Document next = document;
     next.panel = std::make_shared<const Panel>(panel);
+    next.named = std::make_shared<const NamedValues>(scaledValues(*document.named, textSizes(document), scale));
     for (ScreenRef& each : next.screens) {
         Screen screen = *each;
         for (WidgetRef& widget : screen.widgets)
             widget = scaledWidget(*widget, scale);
         screen.lines = scaledLines(screen.lines, scale, panel);
-        arrange(screen.widgets);
+        arrange(screen.widgets, *next.named);
         each = std::make_shared<const Screen>(std::move(screen));
     }
     auto looks = std::make_shared<std::vector<Look>>(*document.looks);

@@ -4,6 +4,8 @@
 
 #include "core/document/names.h"
 #include "core/edits/edit.h"
+#include "core/edits/meant_edits.h"
+#include "core/edits/rename_texts.h"
 #include "core/edits/short_names.h"
 #include "core/rules/rename.h"
 #include "core/rules/rule_words.h"
@@ -34,23 +36,6 @@ bool rewriteTexts(Widget& widget, const RuleRename& rename) {
         any = true;
     }
     return any;
-}
-
-// Rewrites every text property of every widget; screens without a change stay shared.
-void rewriteTexts(Document& document, const RuleRename& rename) {
-    for (ScreenRef& ref : document.screens) {
-        Screen next = *ref;
-        bool any = false;
-        for (WidgetRef& widget : next.widgets) {
-            Widget copy = *widget;
-            if (!rewriteTexts(copy, rename))
-                continue;
-            widget = std::make_shared<const Widget>(std::move(copy));
-            any = true;
-        }
-        if (any)
-            ref = std::make_shared<const Screen>(std::move(next));
-    }
 }
 
 // Properties that name a thing of the project: its own and those of its look's states.
@@ -103,6 +88,22 @@ void renameInProperties(Document& document, PropertyType type, std::string_view 
 }
 
 }  // namespace
+
+void rewriteTexts(Document& document, const RuleRename& rename) {
+    for (ScreenRef& ref : document.screens) {
+        Screen next = *ref;
+        bool any = false;
+        for (WidgetRef& widget : next.widgets) {
+            Widget copy = *widget;
+            if (!rewriteTexts(copy, rename))
+                continue;
+            widget = std::make_shared<const Widget>(std::move(copy));
+            any = true;
+        }
+        if (any)
+            ref = std::make_shared<const Screen>(std::move(next));
+    }
+}
 
 Result<Document> renameImage(const Document& document, std::string_view from, std::string_view to) {
     if (!document.image(from) || from == to)
@@ -157,6 +158,7 @@ Result<Document> renameWidget(const Document& document, std::string_view screen,
     renameInRules(next, {{Reference::What::Widget, name, where, isOnlyOne, document.screenIndex(name) >= 0},
                          fresh,
                          otherScreenHas(document, screen, to) ? where + "." + fresh : fresh});
+    renameInMeantSo(next, screen, from, to);
     return changeWidgets(next, screen, std::span(&name, 1), [&](Widget& w) { w.name = fresh; });
 }
 
@@ -170,6 +172,7 @@ Result<Document> renameScreen(const Document& document, std::string_view from, s
     screen.name = to;
     Document next = withScreen(document, at, std::move(screen));
     renameInRules(next, {{Reference::What::Screen, std::string(from)}, std::string(to)});
+    renameInMeantSo(next, from, {}, to);
     return next;
 }
 
@@ -178,7 +181,7 @@ Result<Document> renameVariable(const Document& document, std::string_view from,
         return document;
     if (isValueWord(to))
         return failure("", "", "\"" + std::string(to) + "\" is a value in rules", "Choose another name");
-    if (const auto error = refuse(to, isTaken(document, to)))
+    if (const auto error = refuse(to, isTaken(document, to) || isTakenInRules(document, to)))
         return tl::unexpected(*error);
     Document next = document;
     auto all = std::make_shared<std::vector<Variable>>(*document.variables);

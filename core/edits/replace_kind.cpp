@@ -9,7 +9,7 @@ namespace gorsefinch {
 Document replaceKind(const Document& document, std::string_view screen, std::span<const std::string> names, Kind kind) {
     const KindInfo& to = info(kind);
     const ScreenRef on = document.screen(screen);
-    const Colour background = on ? on->background : Colour{};
+    const Colour background = on ? backgroundOf(document, *on) : Colour{};
     return changeWidgets(document, screen, names, [&](Widget& widget) {
         const PropertyMap before = std::move(widget.properties);
         widget.properties.clear();

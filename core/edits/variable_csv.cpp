@@ -319,7 +319,7 @@ MergedVariables withVariables(const Document& document, std::span<const Variable
         const auto at = known.find(each.name);
         if (at == known.end()) {
             const bool full = all->size() >= kMaxListed;
-            if (full || isTaken(document, each.name) || isValueWord(each.name)) {
+            if (full || isTaken(document, each.name) || isTakenInRules(document, each.name) || isValueWord(each.name)) {
                 Problem problem;
                 problem.reason = full ? "there are more than " + std::to_string(kMaxListed) + " variables"
                                       : "the name \"" + each.name + "\" is taken";

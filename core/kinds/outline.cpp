@@ -171,7 +171,8 @@ Outline areaOutline(const PointList& points) {
 
 bool goesThroughPixels(const Widget& widget) {
     const auto thickness = widget.properties.find("thickness");
-    return thickness != widget.properties.end() && std::get<int64_t>(thickness->second) % 2 != 0;
+    const auto* pixels = thickness == widget.properties.end() ? nullptr : std::get_if<int64_t>(&thickness->second);
+    return pixels && *pixels % 2 != 0;
 }
 
 PointList scaledPoints(const PointList& points, const Widget& was, const Widget& is) {

@@ -192,6 +192,8 @@ const PropertyInfo& styleProperty(std::string_view key) {
 }
 
 bool fits(const PropertyInfo& property, const PropertyValue& value) {
+    if (std::holds_alternative<ValueName>(value))
+        return property.takesName();
     switch (property.type) {
         case PropertyType::YesNo: return std::holds_alternative<bool>(value);
         case PropertyType::Colour: return std::holds_alternative<Colour>(value);

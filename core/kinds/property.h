@@ -88,6 +88,11 @@ struct PropertyInfo {
     std::string Widget::*words = nullptr;
 
     bool takesExpression() const { return inRules || isValue; }
+    // It can have one of the project's colours or sizes by its name.
+    bool takesName() const {
+        return type == PropertyType::Colour ||
+               (type == PropertyType::Whole && !number && handle == HandleType::None && std::string_view(unit) == "px");
+    }
 };
 
 inline constexpr int kMinFontSize = 4, kMaxFontSize = 200;  // pixels

@@ -178,6 +178,11 @@ constexpr FieldInfo glideRecordFields[] = {
     GORSEFINCH_FIELD(gorse_glide, flags, U8),    GORSEFINCH_FIELD(gorse_glide, rule, U16),
 };
 
+constexpr FieldInfo themesRecordFields[] = {
+    GORSEFINCH_FIELD(gorse_themes, each, Pointer),
+    GORSEFINCH_FIELD(gorse_themes, number, U16),
+    GORSEFINCH_FIELD(gorse_themes, count, U16),
+};
 constexpr FieldInfo glidesRecordFields[] = {
     GORSEFINCH_FIELD(gorse_glides, each, Pointer),
     GORSEFINCH_FIELD(gorse_glides, state_at, U32),
@@ -225,6 +230,7 @@ constexpr FieldInfo sceneRecordFields[] = {
     GORSEFINCH_FIELD(gorse_scene, map_count, U16),       GORSEFINCH_FIELD(gorse_scene, controls, Pointer),
     GORSEFINCH_FIELD(gorse_scene, outputs, Pointer),     GORSEFINCH_FIELD(gorse_scene, containers, Pointer),
     GORSEFINCH_FIELD(gorse_scene, transitions, Pointer), GORSEFINCH_FIELD(gorse_scene, glides, Pointer),
+    GORSEFINCH_FIELD(gorse_scene, themes, Pointer),
 };
 
 constexpr FieldInfo panelRecordFields[] = {
@@ -277,6 +283,7 @@ constexpr RecordInfo transitionRecord{"gorse_transition", sizeof(gorse_transitio
 constexpr RecordInfo transitionsRecord{"gorse_transitions", sizeof(gorse_transitions), nullptr, "",
                                        transitionsRecordFields};
 constexpr RecordInfo glideRecord{"gorse_glide", sizeof(gorse_glide), nullptr, "", glideRecordFields};
+constexpr RecordInfo themesRecord{"gorse_themes", sizeof(gorse_themes), nullptr, "", themesRecordFields};
 constexpr RecordInfo glidesRecord{"gorse_glides", sizeof(gorse_glides), nullptr, "", glidesRecordFields};
 constexpr RecordInfo outputRecord{"gorse_output", sizeof(gorse_output), nullptr, "", outputRecordFields};
 constexpr RecordInfo toneRecord{"gorse_tone", sizeof(gorse_tone), nullptr, "", toneRecordFields};
@@ -308,6 +315,7 @@ static_assert(isComplete(transitionRecord));
 static_assert(isComplete(transitionsRecord));
 static_assert(isComplete(glideRecord));
 static_assert(isComplete(glidesRecord));
+static_assert(isComplete(themesRecord));
 static_assert(isComplete(outputRecord));
 static_assert(isComplete(toneRecord));
 static_assert(isComplete(outputsRecord));
@@ -322,7 +330,8 @@ std::span<const RecordInfo* const> runtimeRecords() {
             &screenRecord,     &slotRecord,       &bindingRecord,     &numberVariableRecord, &textVariableRecord,
             &ruleRecord,       &followRecord,     &keeperRecord,      &marginRecord,         &controlsRecord,
             &containersRecord, &transitionRecord, &transitionsRecord, &glideRecord,          &glidesRecord,
-            &outputRecord,     &toneRecord,       &outputsRecord,     &sceneRecord,          &panelRecord};
+            &themesRecord,     &outputRecord,     &toneRecord,        &outputsRecord,        &sceneRecord,
+            &panelRecord};
         for (const KindInfo* kind : kinds())
             out.push_back(kind->record);
         return out;

@@ -51,8 +51,8 @@ extern const RecordInfo lookRecord;
 extern const RecordInfo lookStateRecord, fontRecord, glyphRecord, rangeRecord, kernRecord, imageRecord,
     imageSourceRecord, animationRecord, screenRecord, slotRecord, bindingRecord, numberVariableRecord,
     textVariableRecord, ruleRecord, followRecord, keeperRecord, marginRecord, controlsRecord, containersRecord,
-    transitionRecord, transitionsRecord, glideRecord, glidesRecord, outputRecord, toneRecord, outputsRecord,
-    sceneRecord, panelRecord;
+    transitionRecord, transitionsRecord, glideRecord, glidesRecord, themesRecord, outputRecord, toneRecord,
+    outputsRecord, sceneRecord, panelRecord;
 
 // All records: those above and those of the kinds.
 std::span<const RecordInfo* const> runtimeRecords();

@@ -9,7 +9,7 @@ namespace gorsefinch {
 std::string toText(Colour colour) {
     const unsigned alpha = colour.argb >> 24;
     if (alpha == 0)
-        return "none";
+        return std::string(kNoColour);
     char text[10];
     if (alpha == 255)
         std::snprintf(text, sizeof text, "#%06X", colour.argb & 0xffffffu);
@@ -19,7 +19,7 @@ std::string toText(Colour colour) {
 }
 
 std::optional<Colour> colourFromText(std::string_view text) {
-    if (text == "none")
+    if (text == kNoColour)
         return Colour{0};
     if ((text.size() != 7 && text.size() != 9) || text[0] != '#')
         return std::nullopt;

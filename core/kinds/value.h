@@ -25,9 +25,12 @@ struct Point {
 using PointList = std::vector<Point>;
 inline constexpr int kMaxPoint = 4096;  // the largest coordinate, to both sides
 
+// Colour{} in words.
+inline constexpr std::string_view kNoColour = "none";
+
 constexpr Colour opaque(uint32_t rgb) { return Colour{0xff000000u | rgb}; }
 
-// "#RRGGBB", "#RRGGBBAA" or "none".
+// "#RRGGBB", "#RRGGBBAA" or kNoColour.
 std::string toText(Colour colour);
 // Nothing for any other text.
 std::optional<Colour> colourFromText(std::string_view text);
@@ -36,6 +39,7 @@ std::optional<Colour> colourFromText(std::string_view text);
 struct Zone {
     std::string from, to;
     Colour colour;
+    std::string named = {};  // the project's colour that it has instead; "" for none
     friend auto operator<=>(const Zone&, const Zone&) = default;
 };
 using ZoneList = std::vector<Zone>;
@@ -58,8 +62,14 @@ std::string toText(const PointList& points);
 // Nothing for any other text, or a coordinate beyond kMaxPoint.
 std::optional<PointList> pointsFromText(std::string_view text);
 
+// The name of one of the project's colours or sizes, in place of its value.
+struct ValueName {
+    std::string name;
+    friend auto operator<=>(const ValueName&, const ValueName&) = default;
+};
+
 // What a property can hold. Choices, and names of images, fonts and looks, are texts.
-using PropertyValue = std::variant<bool, int64_t, std::string, Colour, PointList, ZoneList, CellMap>;
+using PropertyValue = std::variant<bool, int64_t, std::string, Colour, PointList, ZoneList, CellMap, ValueName>;
 
 // Only what was set; what is absent has its look's or its kind's default. Ordered, so files are stable.
 using PropertyMap = std::map<std::string, PropertyValue, std::less<>>;

@@ -36,6 +36,11 @@ const Json* JsonObject::get(const char* key) {
 
 bool JsonObject::has(const char* key) const { return json_.contains(key); }
 
+bool JsonObject::isText(const char* key) const {
+    const auto at = json_.find(key);
+    return at != json_.end() && at->is_string();
+}
+
 bool JsonObject::isExpression(const char* key) const {
     const auto at = json_.find(key);
     return at != json_.end() && at->is_string() && expressionText(at->get_ref<const std::string&>());

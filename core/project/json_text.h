@@ -42,6 +42,8 @@ class JsonObject {
     // The object under the key, or an empty one.
     const Json& object(const char* key);
     bool has(const char* key) const;
+    // True if there is a text under the key.
+    bool isText(const char* key) const;
     // True if its text is an expression, see expressionText().
     bool isExpression(const char* key) const;
     // `earlier` if the object has that key of earlier files and not `key`, else `key`.

@@ -210,6 +210,10 @@ Merge mergeDocuments(const Document& base, const Document& ours, const Document&
     one(
         What::LayoutAids, [](const Document& d) { return aidsText(*d.aids); }, [&] { next.aids = theirs.aids; });
     one(
+        What::NamedValues, [](const Document& d) { return namedText(*d.named); }, [&] { next.named = theirs.named; });
+    one(
+        What::MeantSo, [](const Document& d) { return meantText(*d.meantSo); }, [&] { next.meantSo = theirs.meantSo; });
+    one(
         What::RecipeDefaults, [](const Document& d) { return recipeDefaultsText(*d.defaultRecipe); },
         [&] { next.defaultRecipe = theirs.defaultRecipe; });
     one(
@@ -238,7 +242,7 @@ Merge mergeDocuments(const Document& base, const Document& ours, const Document&
 namespace {
 
 template <typename T>
-std::string namedText(const std::vector<T>& all, const std::string& name) {
+std::string textNamed(const std::vector<T>& all, const std::string& name) {
     for (const T& each : all)
         if (each.name == name)
             return partText(each);
@@ -273,12 +277,14 @@ std::string mergeText(const Document& document, const MergeItem& item) {
         case What::Panel: return panelText(*document.panel);
         case What::Clock: return clockText(document.clock.get());
         case What::LayoutAids: return aidsText(*document.aids);
-        case What::Variable: return namedText(*document.variables, item.name);
-        case What::Look: return namedText(*document.looks, item.name);
-        case What::Image: return namedText(*document.images, item.name);
-        case What::Face: return namedText(*document.faces, item.name);
+        case What::MeantSo: return meantText(*document.meantSo);
+        case What::NamedValues: return namedText(*document.named);
+        case What::Variable: return textNamed(*document.variables, item.name);
+        case What::Look: return textNamed(*document.looks, item.name);
+        case What::Image: return textNamed(*document.images, item.name);
+        case What::Face: return textNamed(*document.faces, item.name);
         case What::RecipeDefaults: return recipeDefaultsText(*document.defaultRecipe);
-        case What::Rules: return namedText(*document.rules, item.name);
+        case What::Rules: return textNamed(*document.rules, item.name);
         case What::Screen: {
             const ScreenRef screen = document.screen(item.name);
             return screen ? partText(*screen) : std::string();

@@ -18,6 +18,8 @@ struct MergeItem {
         Panel,
         Clock,
         LayoutAids,
+        NamedValues,
+        MeantSo,
         Variable,
         Look,
         Image,

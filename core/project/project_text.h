@@ -23,6 +23,8 @@ ProjectFiles toFiles(const Document& document);
 // Parts of a document as text, for comparison. The text of images and faces includes a hash of the originals.
 std::string panelText(const Panel& panel);
 std::string aidsText(const LayoutAids& aids);
+std::string namedText(const NamedValues& named);
+std::string meantText(const std::vector<MeantSo>& all);
 std::string clockText(const Clock* clock);  // "" for none
 std::string recipeDefaultsText(const Recipe& recipe);
 std::string unknownText(const UnknownKeys& unknown);

@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "core/base/characters.h"
+#include "core/document/names.h"
 #include "core/document/panel_keys.h"
 #include "core/document/panel_outputs.h"
 #include "core/project/project_text.h"
@@ -45,8 +46,11 @@ ZoneList readZones(JsonObject& object, const PropertyInfo& property) {
     ZoneList out;
     for (const Json& each : object.array(property.key)) {
         JsonObject zone = object.inside(each, property.key);
-        out.push_back(
-            {zone.text("from", {}, kMaxZoneText), zone.text("to", {}, kMaxZoneText), zone.colour("colour", Colour{})});
+        out.push_back({zone.text("from", {}, kMaxZoneText), zone.text("to", {}, kMaxZoneText), Colour{}});
+        if (auto name = readName(zone, "colour"))
+            out.back().named = std::move(*name);
+        else
+            out.back().colour = zone.colour("colour", Colour{});
         if (static_cast<int>(out.size()) > property.max)
             return out;
     }
@@ -91,6 +95,9 @@ std::pair<std::string, std::string> misfit(const PropertyInfo& property, const P
 // A value of a property from JSON; a problem and nothing if it doesn't fit.
 std::optional<PropertyValue> readValue(JsonObject& object, const PropertyInfo& property) {
     PropertyValue value;
+    if (property.takesName())
+        if (auto name = readName(object, property.key))
+            return ValueName{std::move(*name)};
     switch (property.type) {
         case PropertyType::YesNo: value = object.yesNo(property.key, std::get<bool>(property.fallback)); break;
         case PropertyType::Whole:
@@ -174,6 +181,13 @@ void readRange(JsonObject& object, Variable& v) {
 }
 
 }  // namespace
+
+std::optional<std::string> readName(JsonObject& object, const char* key) {
+    if (!object.isText(key))
+        return std::nullopt;
+    const std::string text = object.text(key);
+    return text != kNoColour && !nameError(text) ? std::optional(text) : std::nullopt;
+}
 
 PropertyMap readProperties(JsonObject& object, std::span<const PropertyInfo> properties, ExpressionMap* expressions) {
     PropertyMap out;
@@ -280,6 +294,63 @@ LayoutAids readAids(const Json& json, Problems& problems) {
     aids.lines = readLines(object);
     aids.unknown = object.unknown();
     return aids;
+}
+
+namespace {
+
+std::vector<std::string> readSets(JsonObject& object) {
+    std::vector<std::string> sets;
+    for (const Json& each : object.array("sets")) {
+        const std::string name = each.is_string() ? each.get<std::string>() : std::string();
+        const bool usable = !nameError(name) && std::find(sets.begin(), sets.end(), name) == sets.end();
+        if (usable && sets.size() < kMaxColourSets)
+            sets.push_back(name);
+        else
+            object.problem("sets", "it is no list of up to " + std::to_string(kMaxColourSets) + " different names",
+                           "Write names of letters, digits and _");
+    }
+    return sets;
+}
+
+NamedColour readColour(JsonObject& object, const std::vector<std::string>& sets) {
+    NamedColour out;
+    out.name = object.text("name");
+    Colour colour = object.has("colour") ? object.colour("colour", opaque(0)) : opaque(0);
+    if (object.has("in")) {
+        JsonObject in = object.inside(object.object("in"), "in");
+        // What a set lacks is as in the one before it.
+        for (const std::string& set : sets)
+            out.inSets.push_back(colour = in.has(set.c_str()) ? in.colour(set.c_str(), colour) : colour);
+    }
+    if (out.inSets.empty())
+        out.inSets.assign(std::max<size_t>(sets.size(), 1), colour);
+    return out;
+}
+
+}  // namespace
+
+NamedValues readNamedValues(const Json& json, Problems& problems) {
+    JsonObject object(json, kMainFile, "named", problems);
+    NamedValues out;
+    out.sets = readSets(object);
+    const auto each = [&](const char* key, const auto& add) {
+        const Json& list = object.array(key);
+        for (size_t i = 0; i < list.size(); ++i) {
+            JsonObject one(list[i], kMainFile, "named." + std::string(key) + "[" + std::to_string(i) + "]", problems);
+            if (i < kMaxNamedValues) {
+                add(one);
+                continue;
+            }
+            one.problem("name", "there are more than " + std::to_string(kMaxNamedValues), "Remove some");
+            break;
+        }
+    };
+    each("colours", [&](JsonObject& one) { out.colours.push_back(readColour(one, out.sets)); });
+    each("sizes", [&](JsonObject& one) {
+        out.sizes.push_back({one.text("name"), static_cast<int>(one.whole("size", 0, -kMaxNamedSize, kMaxNamedSize))});
+    });
+    out.unknown = object.unknown();
+    return out;
 }
 
 // The outputs that a panel has, with their start values.

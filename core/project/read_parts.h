@@ -15,8 +15,14 @@ namespace gorsefinch {
 PropertyMap readProperties(JsonObject& object, std::span<const PropertyInfo> properties,
                            ExpressionMap* expressions = nullptr);
 
+// The name of a colour or a size that is there instead of a value; nothing if there is none. Whether the project has it
+// is not checked.
+std::optional<std::string> readName(JsonObject& object, const char* key);
+
 Clock readClock(const Json& json, Problems& problems);
 LayoutAids readAids(const Json& json, Problems& problems);
+// Whether its names are free is not checked.
+NamedValues readNamedValues(const Json& json, Problems& problems);
 // Of the object that they are for, under the key "lines".
 GuideLines readLines(JsonObject& of);
 Panel readPanel(const Json& json, Problems& problems);

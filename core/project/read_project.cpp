@@ -43,7 +43,7 @@ class Reader {
                          "the project is of the newer version " + std::to_string(version) +
                              "; this program reads up to " + std::to_string(kFormatVersion),
                          "Open it with a newer Gorsefinch"});
-        for (const char* list : {"variables", "looks", "images", "fonts", "screens", "rules"})
+        for (const char* list : {"variables", "looks", "images", "fonts", "screens", "rules", "meant_so"})
             if (object.array(list).size() > kMaxListed)
                 return fail(
                     {kMainFile, list, "there are more than " + std::to_string(kMaxListed), "Divide the project"});
@@ -132,6 +132,8 @@ class Reader {
             document.name = nameFrom(document.name, "display");
         }
         document.panel = std::make_shared<Panel>(readPanel(object.object("panel"), out_.problems));
+        if (object.has("named"))
+            document.named = named_ = readNamed(object.object("named"));
         document.variables = readVariables(object.array("variables"));
         if (object.has("clock"))
             document.clock = std::make_shared<Clock>(readClock(object.object("clock"), out_.problems));
@@ -145,8 +147,39 @@ class Reader {
         readFaces(document, object.array("fonts"));
         readScreens(document, object.array("screens"));
         readRules(document, object.array("rules"));
+        document.meantSo = readMeantSo(object.array("meant_so"));
         document.unknown = std::make_shared<UnknownKeys>(object.unknown());
         out_.document = std::move(document);
+    }
+
+    Shared<std::vector<MeantSo>> readMeantSo(const Json& array) {
+        auto all = std::make_shared<std::vector<MeantSo>>();
+        for (size_t i = 0; i < std::min(array.size(), kMaxListed); ++i) {
+            JsonObject one(array[i], kMainFile, "meant_so[" + std::to_string(i) + "]", out_.problems);
+            MeantSo meant{one.text("problem", {}, kMaxReason),
+                          one.text("screen", {}, kMaxReason),
+                          one.text("of", {}, kMaxReason),
+                          one.text("reason", {}, kMaxReason),
+                          {}};
+            meant.unknown = one.unknown();
+            all->push_back(std::move(meant));
+        }
+        return all;
+    }
+
+    // Names that are taken are given others. They come before variables, whose names may not be the same.
+    Shared<NamedValues> readNamed(const Json& json) {
+        auto named = std::make_shared<NamedValues>(readNamedValues(json, out_.problems));
+        if (named->setCount() > 1)
+            namesInRules_.insert(kThemeName);
+        const auto name = [&](auto& list, const std::string& key) {
+            for (size_t i = 0; i < list.size(); ++i)
+                list[i].name = usableName(list[i].name, kMainFile, "named." + key + "[" + std::to_string(i) + "].name",
+                                          namesInRules_);
+        };
+        name(named->colours, "colours");
+        name(named->sizes, "sizes");
+        return named;
     }
 
     // A base that does not exist, or leads back to the look, is a problem and is dropped.
@@ -173,6 +206,13 @@ class Reader {
         auto all = std::make_shared<std::vector<Variable>>(*readList<Variable>(array, "variables", readVariable));
         size_t numbers = 0;
         for (Variable& each : *all) {
+            if (namesInRules_.contains(each.name)) {
+                const std::string fresh = used_.unique(each.name);
+                complain(kMainFile, "variable " + each.name,
+                         "its name is that of a colour or a size, or says which set of colours is shown",
+                         "It was opened as \"" + fresh + "\"; give it another name");
+                each.name = fresh;
+            }
             if (numbers + numbersOf(each) > kMaxNumbers && each.isArray()) {
                 complain(kMainFile, "variable " + each.name,
                          "the variables have more than " + std::to_string(kMaxNumbers) + " numbers together",
@@ -279,14 +319,17 @@ class Reader {
         used_.insert(name);
         if (object.text("name", name) != name)
             complain(file, "name", "the name inside differs from the file's", "The file's name holds");
-        screen.background = object.colour("background", screen.background);
+        if (auto ground = readName(object, "background"))
+            screen.ground = std::move(*ground);
+        else
+            screen.background = object.colour("background", screen.background);
         screen.keeps = object.yesNo("keeps", false);
         screen.shade = static_cast<int>(object.whole("shade", kDefaultShade, 0, 255));
         screen.lines = readLines(object);
         NameSet used;
         readWidgets(screen, object, file, "", 0, used);
         straighten(screen.widgets);
-        arrange(screen.widgets);
+        arrange(screen.widgets, *named_);
         screen.unknown = object.unknown();
         return std::make_shared<const Screen>(std::move(screen));
     }
@@ -369,6 +412,8 @@ class Reader {
     OriginalReader originals_{read_};
     size_t textBytes_ = 0;
     NameSet used_;
+    NameSet namesInRules_;  // that variables can't have beside those
+    Shared<NamedValues> named_ = std::make_shared<NamedValues>();
 };
 
 }  // namespace

@@ -19,6 +19,8 @@ Json toJson(const PropertyValue& value) {
         return *number;
     if (const auto* text = std::get_if<std::string>(&value))
         return *text;
+    if (const auto* name = std::get_if<ValueName>(&value))
+        return name->name;
     if (const auto* points = std::get_if<PointList>(&value)) {
         Json list = Json::array();
         for (const Point& each : *points)
@@ -28,7 +30,9 @@ Json toJson(const PropertyValue& value) {
     if (const auto* zones = std::get_if<ZoneList>(&value)) {
         Json list = Json::array();
         for (const Zone& each : *zones)
-            list.push_back({{"from", each.from}, {"to", each.to}, {"colour", toText(each.colour)}});
+            list.push_back({{"from", each.from},
+                            {"to", each.to},
+                            {"colour", each.named.empty() ? toText(each.colour) : each.named}});
         return list;
     }
     if (const auto* map = std::get_if<CellMap>(&value)) {
@@ -110,6 +114,41 @@ Json toJson(const LayoutAids& aids) {
     if (!aids.lines.empty())
         out["lines"] = toJson(aids.lines);
     appendUnknown(out, aids.unknown);
+    return out;
+}
+
+Json toJson(const NamedColour& colour, const NamedValues& of) {
+    Json out;
+    out["name"] = colour.name;
+    if (of.sets.size() < 2) {
+        out["colour"] = toText(colour.inSets.front());
+        return out;
+    }
+    for (size_t i = 0; i < of.sets.size(); ++i)
+        out["in"][of.sets[i]] = toText(colour.inSets[i]);
+    return out;
+}
+
+Json toJson(const MeantSo& meant) {
+    Json out;
+    out["problem"] = meant.code;
+    putUnless(out, "screen", meant.screen, std::string());
+    out["of"] = meant.of;
+    out["reason"] = meant.reason;
+    appendUnknown(out, meant.unknown);
+    return out;
+}
+
+// Empty without any.
+Json toJson(const NamedValues& named) {
+    Json out = Json::object();
+    if (!named.sets.empty())
+        out["sets"] = named.sets;
+    for (const NamedColour& each : named.colours)
+        out["colours"].push_back(toJson(each, named));
+    for (const NamedSize& each : named.sizes)
+        out["sizes"].push_back({{"name", each.name}, {"size", each.size}});
+    appendUnknown(out, named.unknown);
     return out;
 }
 
@@ -284,7 +323,7 @@ Json listJson(const std::vector<WidgetRef>& widgets, size_t& at, int depth) {
 Json toJson(const Screen& screen) {
     Json out;
     out["name"] = screen.name;
-    out["background"] = toText(screen.background);
+    out["background"] = screen.ground.empty() ? toText(screen.background) : screen.ground;
     putUnless(out, "keeps", screen.keeps, false);
     putUnless(out, "shade", screen.shade, kDefaultShade);
     if (!screen.lines.empty())
@@ -318,6 +357,8 @@ ProjectFiles toFiles(const Document& document) {
         main["clock"] = toJson(*document.clock);
     if (const Json aids = toJson(*document.aids); !aids.empty())
         main["layout"] = aids;
+    if (const Json named = toJson(*document.named); !named.empty())
+        main["named"] = named;
     main["looks"] = listJson(*document.looks);
     if (const Json defaults = recipeJson(*document.defaultRecipe); !defaults.empty())
         main["default_recipe"] = defaults;
@@ -335,6 +376,8 @@ ProjectFiles toFiles(const Document& document) {
         main["rules"].push_back(rules.name);
         files["rules/" + rules.name + ".rules"] = rules.text;
     }
+    if (!document.meantSo->empty())
+        main["meant_so"] = listJson(*document.meantSo);
     appendUnknown(main, *document.unknown);
     files[kMainFile] = dumped(main);
     for (const Image& image : *document.images) {
@@ -352,6 +395,8 @@ ProjectFiles toFiles(const Document& document) {
 
 std::string panelText(const Panel& panel) { return dumped(toJson(panel)); }
 std::string aidsText(const LayoutAids& aids) { return dumped(toJson(aids)); }
+std::string namedText(const NamedValues& named) { return dumped(toJson(named)); }
+std::string meantText(const std::vector<MeantSo>& all) { return dumped(listJson(all)); }
 std::string clockText(const Clock* clock) { return clock ? dumped(toJson(*clock)) : std::string(); }
 std::string recipeDefaultsText(const Recipe& recipe) { return dumped(recipeJson(recipe)); }
 std::string unknownText(const UnknownKeys& unknown) {

@@ -47,13 +47,14 @@ Length atLeastOne(const Length& length) {
 
 class Arranger {
   public:
-    Arranger(const Screen& screen, const MentionedProperties& mentioned) : screen_(screen), mentioned_(mentioned) {}
+    Arranger(const Screen& screen, const MentionedProperties& mentioned, const NamedValues& named)
+        : screen_(screen), mentioned_(mentioned), named_(named) {}
 
     std::vector<ArrangedExpression> run() {
         for (size_t i = 0; i < screen_.widgets.size(); ++i) {
             if (!info(screen_.widgets[i]->kind).has(kHolds))
                 continue;
-            if (const auto flow = flowOf(*screen_.widgets[i])) {
+            if (const auto flow = flowOf(*screen_.widgets[i], named_)) {
                 share(i, *flow);
                 line(i, *flow);
             } else {
@@ -213,11 +214,12 @@ class Arranger {
 
     const Screen& screen_;
     const MentionedProperties& mentioned_;
+    const NamedValues& named_;
     std::map<std::pair<size_t, std::string>, Change> arranged_;
     std::vector<ArrangedExpression> out_;
 };
 
-bool isPlaced(const Widget& widget) { return widget.anchors != kDefaultAnchors || flowOf(widget).has_value(); }
+bool isPlaced(const Widget& widget) { return widget.anchors != kDefaultAnchors || flows(widget); }
 
 }  // namespace
 
@@ -240,11 +242,12 @@ MentionedProperties mentionedProperties(const std::vector<RuleFile>& files) {
     return out;
 }
 
-std::vector<ArrangedExpression> arrangedExpressions(const Screen& screen, const MentionedProperties& mentioned) {
+std::vector<ArrangedExpression> arrangedExpressions(const Screen& screen, const MentionedProperties& mentioned,
+                                                    const NamedValues& named) {
     if (std::none_of(screen.widgets.begin(), screen.widgets.end(),
                      [](const WidgetRef& each) { return isPlaced(*each); }))
         return {};
-    return Arranger(screen, mentioned).run();
+    return Arranger(screen, mentioned, named).run();
 }
 
 }  // namespace gorsefinch

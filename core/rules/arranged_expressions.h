@@ -25,6 +25,7 @@ struct ArrangedExpression {
 
 // The expressions that keep widgets where containers place them (see arrange.h) when what is visible changes, or the
 // size of a container or of a widget in it. What can't change needs none. What a property follows already comes first.
-std::vector<ArrangedExpression> arrangedExpressions(const Screen& screen, const MentionedProperties& mentioned);
+std::vector<ArrangedExpression> arrangedExpressions(const Screen& screen, const MentionedProperties& mentioned,
+                                                    const NamedValues& named);
 
 }  // namespace gorsefinch

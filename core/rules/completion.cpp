@@ -83,6 +83,8 @@ std::vector<std::string> choicesBefore(const Document& document, std::string_vie
         before.remove_suffix(1);
         return choicesOfProperty(document, plainWordAtEnd(before), name);
     }
+    if (const auto theme = themeVariable(*document.named); theme && theme->name == name)
+        return theme->choices;
     for (const Variable& each : *document.variables)
         if (each.name == name && each.type == VariableType::Choice)
             return each.choices;
@@ -140,6 +142,12 @@ std::vector<std::string> namesFor(const Document& document, std::string_view bef
         out.emplace_back(kClockName);
     if (!outputVariables(*document.panel).empty())
         out.emplace_back(kPanelName);
+    if (const auto theme = themeVariable(*document.named))
+        out.push_back(theme->name);
+    for (const NamedColour& each : document.named->colours)
+        out.push_back(each.name);
+    for (const NamedSize& each : document.named->sizes)
+        out.push_back(each.name);
     for (const std::string_view word : valueWords())
         out.emplace_back(word);
     if (std::any_of(document.variables->begin(), document.variables->end(),

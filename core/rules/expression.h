@@ -107,6 +107,8 @@ class ExpressionParser {
     Compiled primary();
     std::optional<Compiled> chosen(const Token& token) const;
     Compiled name();
+    std::optional<Compiled> namedValue(const Token& token) const;
+    Compiled namedColour(const Token& token, std::span<const Colour> inSets) const;
     Compiled property(const Token& first);
     Compiled element(const Token& name, const ProjectNames::VariableRef& array);
     bool startsAggregate() const;

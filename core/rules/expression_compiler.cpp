@@ -222,7 +222,8 @@ void readScreen(RulePool& pool, const Screen& screen, std::vector<Followed>& all
     for (const WidgetRef& widget : screen.widgets)
         for (const auto& [key, text] : widget->expressions)
             readExpression(pool, screen, *widget, key, text, true, all);
-    std::vector<ArrangedExpression> arranged = arrangedExpressions(screen, pool.out().mentioned);
+    std::vector<ArrangedExpression> arranged =
+        arrangedExpressions(screen, pool.out().mentioned, *pool.names().document().named);
     for (const ArrangedExpression& each : arranged) {
         const auto at = static_cast<size_t>(widgetIndex(screen, each.widget));
         readExpression(pool, screen, *screen.widgets[at], each.key, each.text, false, all);

@@ -75,10 +75,10 @@ class Mover {
 }  // namespace
 
 std::shared_ptr<const CompiledRules> movedRules(const std::shared_ptr<const CompiledRules>& rules, int screen,
-                                                const Screen& before, const Screen& after) {
+                                                const Screen& before, const Screen& after, const NamedValues& named) {
     const std::vector<size_t> from = namedPositions(*rules->named, before), to = namedPositions(*rules->named, after);
     const auto arranged = rules->arranged.find(before.name);
-    const bool placed = arrangedExpressions(after, rules->mentioned) ==
+    const bool placed = arrangedExpressions(after, rules->mentioned, named) ==
                         (arranged == rules->arranged.end() ? std::vector<ArrangedExpression>() : arranged->second);
     const bool same = placed && before.name == after.name && expressionsOf(before) == expressionsOf(after) &&
                       std::equal(from.begin(), from.end(), to.begin(), to.end(), [&](size_t x, size_t y) {

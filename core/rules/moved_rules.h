@@ -11,6 +11,6 @@ namespace gorsefinch {
 // if the widgets that they name have the positions that they had, a copy with other positions if those widgets are the
 // same ones in the same order. Null if the rules must be compiled.
 std::shared_ptr<const CompiledRules> movedRules(const std::shared_ptr<const CompiledRules>& rules, int screen,
-                                                const Screen& before, const Screen& after);
+                                                const Screen& before, const Screen& after, const NamedValues& named);
 
 }  // namespace gorsefinch

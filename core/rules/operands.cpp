@@ -102,6 +102,9 @@ Compiled ExpressionParser::name() {
     }
     const auto found = scope_.names->variable(token.text);
     if (!found)
+        if (auto value = namedValue(token))
+            return std::move(*value);
+    if (!found)
         fail(token, "there is no variable \"" + token.text + "\"",
              choices_.empty() ? "Add it at the station Variables, or correct it"
                               : "Write " + quotedWords(choices_) + " in quotes, or a variable that is there");
@@ -125,6 +128,55 @@ Compiled ExpressionParser::name() {
     out.max = variable.max;
     out.operation(GORSE_OP_NUMBER);
     out.word(found->number);
+    return out;
+}
+
+// A colour or a size of the project, or the name of a set of colours, which needs no quotes.
+std::optional<Compiled> ExpressionParser::namedValue(const Token& token) const {
+    if (const auto colours = scope_.names->colour(token.text); !colours.empty())
+        return namedColour(token, colours);
+    if (const auto size = scope_.names->size(token.text)) {
+        Compiled out;
+        out.from = token;
+        out.min = out.max = *size;
+        out.constant = true;
+        out.push(*size);
+        return out;
+    }
+    const auto theme = scope_.names->variable(kThemeName);
+    const bool isSet = theme && theme->choices.data() == choices_.data() && !choices_.empty();
+    return isSet ? chosen(token) : std::nullopt;
+}
+
+// The colour in the set that is shown: `theme == 0 ? first : theme == 1 ? second : third`. Equal ones need no theme.
+Compiled ExpressionParser::namedColour(const Token& token, std::span<const Colour> inSets) const {
+    const auto theme = scope_.names->variable(kThemeName);
+    const auto number = [](Colour colour) { return static_cast<int32_t>(colour.argb); };
+    Compiled out;
+    out.from = token;
+    out.type = ValueType::Colour;
+    out.push(number(inSets.back()));
+    const bool same = std::all_of(inSets.begin(), inSets.end(), [&](Colour each) { return each == inSets.front(); });
+    if (same || !theme)
+        return out;
+    for (size_t i = inSets.size() - 1; i-- > 0;) {
+        Compiled one;
+        one.push(number(inSets[i]));
+        Compiled both;
+        both.operation(GORSE_OP_NUMBER);
+        both.word(theme->number);
+        both.push(static_cast<int64_t>(i));
+        both.operation(GORSE_OP_EQUAL);
+        both.operation(GORSE_OP_JUMP_IF_NOT);
+        both.word(static_cast<int>(one.code.size()) + 3);
+        both.append(one);
+        both.operation(GORSE_OP_JUMP);
+        both.word(static_cast<int>(out.code.size()));
+        both.append(out);
+        out.code = std::move(both.code);
+    }
+    out.depth = 2;
+    out.variables.insert(theme->binding);
     return out;
 }
 

@@ -13,6 +13,7 @@ std::shared_ptr<const ProjectNames::VariableIndex> indexOf(const Document& docum
     out->of = document.variables;
     out->withClock = document.clock != nullptr;
     out->outputs = outputVariables(*document.panel);
+    out->theme = themeVariable(*document.named);
     int number = 0;
     const auto add = [&](const Variable& each) {
         ProjectNames::VariableRef ref{&each, number, static_cast<int>(out->byBinding.size()), {}};
@@ -34,6 +35,8 @@ std::shared_ptr<const ProjectNames::VariableIndex> indexOf(const Document& docum
             add(each);
     for (const Variable& each : out->outputs)
         add(each);
+    if (out->theme)
+        add(*out->theme);
     number = 0;
     for (const Variable& each : *document.variables)
         if (each.isText())
@@ -58,7 +61,8 @@ bool NamedWidgets::has(const std::string& screen, const std::string& widget) con
 ProjectNames::ProjectNames(const Document& document, const std::shared_ptr<const VariableIndex>& known)
     : document_(document),
       variables_(known && known->of == document.variables && known->withClock == (document.clock != nullptr) &&
-                         known->outputs == outputVariables(*document.panel)
+                         known->outputs == outputVariables(*document.panel) &&
+                         known->theme == themeVariable(*document.named)
                      ? known
                      : indexOf(document)) {}
 
@@ -93,6 +97,18 @@ std::optional<ProjectNames::WidgetPlace> ProjectNames::widget(std::string_view s
         indexWidgets();
     const auto found = widgets_.find(name);
     return found == widgets_.end() ? std::nullopt : std::optional(found->second);
+}
+
+std::span<const Colour> ProjectNames::colour(std::string_view name) const {
+    ++timesAsked_;
+    const NamedColour* found = document_.named->colour(name);
+    return found ? std::span<const Colour>(found->inSets) : std::span<const Colour>();
+}
+
+std::optional<int> ProjectNames::size(std::string_view name) const {
+    ++timesAsked_;
+    const NamedSize* found = document_.named->size(name);
+    return found ? std::optional(found->size) : std::nullopt;
 }
 
 bool isOutput(const ProjectNames& names, std::string_view first, std::string_view whole) {

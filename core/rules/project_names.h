@@ -30,8 +30,8 @@ class NamedWidgets {
 };
 
 // What names mean to rules and texts, with the runtime's numbers: numbers (all but texts; one for each element of an
-// array) come first, then those of the clock if there is one, then the panel's outputs, texts after them, each in the
-// document's order. The document must outlive this. Not to be shared between threads.
+// array) come first, then those of the clock if there is one, then the panel's outputs, then the theme, texts after
+// them, each in the document's order. The document must outlive this. Not to be shared between threads.
 class ProjectNames {
   public:
     struct VariableRef {
@@ -45,12 +45,13 @@ class ProjectNames {
         Shared<std::vector<Variable>> of;
         bool withClock = false;
         std::vector<Variable> outputs;  // of the panel
+        std::optional<Variable> theme;  // which set of colours is shown
         std::unordered_map<std::string_view, VariableRef> byName;
         std::vector<const Variable*> byBinding;  // an array has one for each element
         std::deque<std::vector<const char*>> choices;
     };
 
-    // `known` is taken if it is of this document's variables, clock and outputs.
+    // `known` is taken if it is of this document's variables, clock, outputs and theme.
     explicit ProjectNames(const Document& document, const std::shared_ptr<const VariableIndex>& known = nullptr);
 
     // By name; a field of the clock, and an output of the panel, by both its names: "clock.hour".
@@ -68,6 +69,13 @@ class ProjectNames {
     // Those that widget() was asked for.
     const NamedWidgets& named() const { return named_; }
 
+    // The colour of that name in each of the project's sets; empty if there is none.
+    std::span<const Colour> colour(std::string_view name) const;
+    // The size of that name.
+    std::optional<int> size(std::string_view name) const;
+    // How often these two were asked for.
+    int timesAsked() const { return timesAsked_; }
+
     const Document& document() const { return document_; }
 
   private:
@@ -79,6 +87,7 @@ class ProjectNames {
     mutable std::unordered_map<std::string_view, WidgetPlace> widgets_;
     mutable bool widgetsKnown_ = false;
     mutable NamedWidgets named_;
+    mutable int timesAsked_ = 0;
 };
 
 inline constexpr const char* kFindOutput = "The station Panel lists the outputs that a panel can have";

@@ -169,6 +169,14 @@ class ReferenceReader {
             found_.push_back({Reference::What::Choice, i, variable});
     }
 
+    // The name of a set of colours needs no quotes.
+    void colourSet(size_t i) {
+        const size_t before = found_.size();
+        choice(i);
+        if (found_.size() > before && found_.back().owner != kThemeName)
+            found_.pop_back();
+    }
+
     void expressionFrom(size_t i) { expressionFrom(i, tokens_.size() - 1); }
 
     // That in front of word `end`.
@@ -185,9 +193,10 @@ class ReferenceReader {
             else if (names > 1)
                 widgetPath(i, names - 1);
             else if (names == 1 && !isValueWord(at(i).text) &&
-                     !(isArrayWord(at(i).text) && at(i + 1).type == TokenType::Name))
+                     !(isArrayWord(at(i).text) && at(i + 1).type == TokenType::Name)) {
                 add(Reference::What::Variable, i);
-            else if (at(i).type == TokenType::Text)
+                colourSet(i);
+            } else if (at(i).type == TokenType::Text)
                 choice(i);
             i += names > 0 ? 2 * names - 1 : 1;
         }

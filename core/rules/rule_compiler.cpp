@@ -329,6 +329,7 @@ CompiledRules compileRules(const ProjectNames& names, const std::vector<RuleFile
         FileCompiler(pool, file).run();
     pool.finish();
     out.named = std::make_shared<const NamedWidgets>(names.named());
+    out.readsNamedValues = names.timesAsked() != 0;
     return out;
 }
 

@@ -78,6 +78,7 @@ struct CompiledRules {
     MentionedProperties mentioned;                                    // by the rules
     std::map<std::string, std::vector<ArrangedExpression>> arranged;  // by screen
     std::shared_ptr<const NamedWidgets> named;                        // on which the rules depend
+    bool readsNamedValues = false;                                    // so that they depend on these
 };
 
 // The rules of the files, and the expressions of all widgets.

@@ -5,7 +5,9 @@
 #include <utility>
 
 #include "core/base/characters.h"
+#include "core/base/problem_codes.h"
 #include "core/rules/moved_rules.h"
+#include "core/scene/named_uses.h"
 #include "core/scene/panel_record.h"
 #include "core/scene/scene_record.h"
 #include "core/scene/transitions.h"
@@ -37,16 +39,6 @@ std::set<std::string> differing(const Shared<std::vector<T>>& a, const Shared<st
     return out;
 }
 
-// Looks that are based on one of the named ones differ as well.
-void addDerived(std::set<std::string>& looks, const Document& document) {
-    std::set<std::string> derived;
-    for (const Look& each : *document.looks)
-        for (const Look* base : lookAndBases(document, &each))
-            if (looks.count(base->name) != 0)
-                derived.insert(each.name);
-    looks.merge(derived);
-}
-
 // The same faces of the same files; their settings may differ.
 bool sameFaces(const Document& a, const Document& b) {
     return a.faces == b.faces ||
@@ -76,6 +68,7 @@ void tellMissing(BuiltScene& scene, const BakedFont& font, const std::set<char32
             p.place = p.widget;
             p.reason = "the face " + font.key().face + " has no character " + which;
             p.remedy = "Choose another face or word, or give the font a fallback face";
+            p.code = kMissingCharacter;
             scene.problems.add({std::move(p)});
         }
 }
@@ -117,6 +110,29 @@ long BuiltScene::bufferBytes() const {
     return std::max(wanted, static_cast<long>(panel.min_buffer_bytes));
 }
 
+const std::vector<std::shared_ptr<const ScreenPart>>& BuiltScene::partsIn(size_t set) const {
+    return set == 0 ? parts : otherSets[set - 1].parts;
+}
+
+const std::vector<std::shared_ptr<const ScreenTables>>& BuiltScene::tablesIn(size_t set) const {
+    return set == 0 ? tables : otherSets[set - 1].tables;
+}
+
+const std::vector<gorse_screen>& BuiltScene::screensIn(size_t set) const {
+    return set == 0 ? screens : otherSets[set - 1].screens;
+}
+
+const gorse_scene& BuiltScene::uprightIn(size_t set) const { return set == 0 ? upright : otherSets[set - 1].upright; }
+
+std::vector<std::shared_ptr<const ScreenPart>> BuiltScene::allParts() const {
+    std::vector<std::shared_ptr<const ScreenPart>> out = parts;
+    for (const ColourSet& set : otherSets)
+        for (size_t i = 0; i < parts.size(); ++i)
+            if (set.parts[i] != parts[i])
+                out.push_back(set.parts[i]);
+    return out;
+}
+
 SceneBuilder::Changes SceneBuilder::changesFrom(const Document& document) const {
     Changes out;
     if (!last_) {
@@ -134,6 +150,11 @@ SceneBuilder::Changes SceneBuilder::changesFrom(const Document& document) const 
     out.all = out.all || order;
     bool ignored = false;
     out.looks = differing(before.looks, document.looks, ignored);
+    if (before.named != document.named) {
+        for (std::string& each : differingNames(*before.named, *document.named))
+            out.named.insert(std::move(each));
+        addLooksWith(out.named, document, out.looks);
+    }
     if (!out.looks.empty()) {
         addDerived(out.looks, before);
         addDerived(out.looks, document);
@@ -154,11 +175,13 @@ SceneBuilder::Changes SceneBuilder::changesFrom(const Document& document) const 
 std::shared_ptr<const CompiledRules> SceneBuilder::rulesOf(const Document& document, const ProjectNames& names) const {
     std::shared_ptr<const CompiledRules> rules;
     if (last_ && last_->document.rules == document.rules && last_->document.variables == document.variables &&
-        last_->document.clock == document.clock && last_->document.screens.size() == document.screens.size())
+        last_->document.clock == document.clock && last_->document.screens.size() == document.screens.size() &&
+        last_->document.named->sets == document.named->sets && last_->document.named->sizes == document.named->sizes &&
+        (!last_->rules->readsNamedValues || *last_->document.named == *document.named))
         rules = last_->rules;
     for (size_t i = 0; rules && i < document.screens.size(); ++i)
         if (const ScreenRef& before = last_->document.screens[i], &now = document.screens[i]; before != now)
-            rules = movedRules(rules, static_cast<int>(i), *before, *now);
+            rules = movedRules(rules, static_cast<int>(i), *before, *now, *document.named);
     return rules ? rules : std::make_shared<const CompiledRules>(compileRules(names, *document.rules));
 }
 
@@ -172,59 +195,109 @@ bool SceneBuilder::isCurrent(const ScreenPart& part, const PartContext& context,
         part.slotTexts.empty() || (last_->rules.get() == &context.rules && part.firstString == context.firstString);
     return sameStrings && std::ranges::equal(part.slotInfos, context.slots) &&
            !touches(part.usedVariables, changes.variables) && !touches(part.usedLooks, changes.looks) &&
-           !touches(part.usedImages, changes.images);
+           !touches(part.usedImages, changes.images) && !touches(part.usedNames, changes.named) &&
+           !(part.readsNamedValues && !changes.named.empty());
 }
 
-std::shared_ptr<const ScreenPart> SceneBuilder::findPart(const BuiltScene* before, const ScreenRef& screen,
+std::shared_ptr<const ScreenPart> SceneBuilder::findPart(const Parts& before, const ScreenRef& screen,
                                                          size_t at) const {
-    if (!before)
-        return nullptr;
-    if (at < before->parts.size() && before->parts[at]->given == screen)
-        return before->parts[at];
-    const auto found = std::find_if(before->parts.begin(), before->parts.end(),
-                                    [&](const auto& part) { return part->given == screen; });
-    return found == before->parts.end() ? nullptr : *found;
+    if (at < before.size() && before[at]->given == screen)
+        return before[at];
+    const auto found =
+        std::find_if(before.begin(), before.end(), [&](const auto& part) { return part->given == screen; });
+    return found == before.end() ? nullptr : *found;
 }
 
-void SceneBuilder::buildParts(BuiltScene& scene, const ProjectNames& names, const Changes& changes) {
+// What the part of each screen is built from. The number of the first string is set as the parts are built.
+std::vector<PartContext> SceneBuilder::contextsOf(const BuiltScene& scene, const ProjectNames& names) {
     auto slot = scene.rules->slots.begin();
-    auto firstString = static_cast<int>(scene.rules->strings.size());
     std::vector<PartContext> contexts;
     for (size_t i = 0; i < scene.document.screens.size(); ++i) {
         const auto first = slot;
         while (slot != scene.rules->slots.end() && slot->screen == static_cast<int>(i))
             ++slot;
+        contexts.push_back({scene.document, names, *scene.rules, {first, slot}, 0, fonts_, looks_, images_});
+    }
+    return contexts;
+}
+
+void SceneBuilder::buildParts(BuiltScene& scene, const ProjectNames& names, const Changes& changes) {
+    static const Parts none;
+    const Parts& before = changes.all ? none : last_->parts;
+    auto firstString = static_cast<int>(scene.rules->strings.size());
+    std::vector<PartContext> contexts = contextsOf(scene, names);
+    for (size_t i = 0; i < contexts.size(); ++i) {
+        contexts[i].firstString = firstString;
         const ScreenRef& screen = scene.document.screens[i];
-        auto part = changes.all ? nullptr : findPart(last_.get(), screen, i);
-        const PartContext& context = contexts.emplace_back(
-            PartContext{scene.document, names, *scene.rules, {first, slot}, firstString, fonts_, looks_, images_});
-        if (!part || !isCurrent(*part, context, changes))
-            part = buildScreenPart(screen, context);
+        auto part = findPart(before, screen, i);
+        if (!part || !isCurrent(*part, contexts[i], changes))
+            part = buildScreenPart(screen, contexts[i]);
         firstString += static_cast<int>(part->slotTexts.size());
         scene.parts.push_back(std::move(part));
     }
-    shrinkTexts(scene, contexts);
+    shrinkTexts(scene.document, scene.parts, last_ ? last_->parts : none, contexts);
+    buildSets(scene, contexts, changes);
+}
+
+// The screens that look different in the sets behind the first.
+void SceneBuilder::buildSets(BuiltScene& scene, const std::vector<PartContext>& contexts, const Changes& changes) {
+    static const Parts none;
+    const NamedValues& named = *scene.document.named;
+    const SetDependence dependence(scene.document);
+    for (size_t set = 1; set < named.setCount(); ++set) {
+        NamedValues shown = named;
+        shown.shown = set;
+        Document document = scene.document;
+        document.named = std::make_shared<const NamedValues>(std::move(shown));
+        const bool known = !changes.all && last_ && set < last_->setCount();
+        const Parts& before = known ? last_->partsIn(set) : none;
+        Parts& parts = scene.otherSets.emplace_back().parts;
+        std::vector<PartContext> here;
+        for (size_t i = 0; i < contexts.size(); ++i) {
+            const PartContext& c = contexts[i];
+            const PartContext& context = here.emplace_back(
+                PartContext{document, c.names, c.rules, c.slots, c.firstString, c.fonts, c.looks, c.images});
+            if (!dependence.isDifferent(*scene.parts[i])) {
+                parts.push_back(scene.parts[i]);
+                continue;
+            }
+            const ScreenRef& screen = scene.document.screens[i];
+            auto part = findPart(before, screen, i);
+            if (!part || part->set != set || !isCurrent(*part, context, changes))
+                part = buildScreenPart(screen, context);
+            parts.push_back(std::move(part));
+        }
+        shrinkTexts(document, parts, before, here);
+        ColourSet& to = scene.otherSets.back();
+        for (size_t i = 0; i < parts.size(); ++i) {
+            const bool same = known && i < before.size() && before[i] == parts[i] && last_->parts[i] == scene.parts[i];
+            to.own.push_back(parts[i] == scene.parts[i] ? nullptr
+                             : same                     ? last_->otherSets[set - 1].own[i]
+                                                        : ownRecords(*scene.parts[i], *parts[i]));
+        }
+    }
 }
 
 // Builds parts again whose texts shrink to other sizes than the project has now.
-void SceneBuilder::shrinkTexts(BuiltScene& scene, const std::vector<PartContext>& contexts) {
+void SceneBuilder::shrinkTexts(const Document& document, Parts& parts, const Parts& before,
+                               const std::vector<PartContext>& contexts) {
     const auto shrinks = [](const auto& part) { return !part->shrinks.empty(); };
-    if (std::none_of(scene.parts.begin(), scene.parts.end(), shrinks))
+    if (std::none_of(parts.begin(), parts.end(), shrinks))
         return;
     fonts_.clear();
-    for (const auto& part : scene.parts)
+    for (const auto& part : parts)
         fonts_.insert(part->ownFonts.begin(), part->ownFonts.end());
-    for (size_t i = 0; i < scene.parts.size(); ++i) {
-        auto& part = scene.parts[i];
+    for (size_t i = 0; i < parts.size(); ++i) {
+        auto& part = parts[i];
         const bool current = std::all_of(part->shrinks.begin(), part->shrinks.end(), [&](const auto& each) {
             return each.second == smallerSizes(fonts_, each.first.first, each.first.second);
         });
         if (current)
             continue;
-        const auto stale = std::exchange(part, buildScreenPart(scene.document.screens[i], contexts[i]));
+        const auto stale = std::exchange(part, buildScreenPart(document.screens[i], contexts[i]));
         // Those of the last scene are released with that.
-        if (!last_ || std::find(last_->parts.begin(), last_->parts.end(), stale) == last_->parts.end())
-            releaseCharacters(scene.document, *stale);
+        if (std::find(before.begin(), before.end(), stale) == before.end())
+            releaseCharacters(document, *stale);
     }
 }
 
@@ -236,13 +309,20 @@ void SceneBuilder::releaseCharacters(const Document& document, const ScreenPart&
 
 // Gives back the characters of parts that are gone.
 void SceneBuilder::releaseParts(const BuiltScene& before, const BuiltScene& now) {
-    for (size_t i = 0; i < before.parts.size(); ++i) {
-        const auto& part = before.parts[i];
-        const bool stays = (i < now.parts.size() && now.parts[i] == part) ||
-                           std::find(now.parts.begin(), now.parts.end(), part) != now.parts.end();
-        if (!stays)
-            releaseCharacters(before.document, *part);
-    }
+    const auto isIn = [](const Parts& parts, const auto& part, size_t at) {
+        return (at < parts.size() && parts[at] == part) || std::find(parts.begin(), parts.end(), part) != parts.end();
+    };
+    for (size_t set = 0; set < before.setCount(); ++set)
+        for (size_t i = 0; i < before.parts.size(); ++i) {
+            const auto& part = before.partsIn(set)[i];
+            if (set > 0 && part == before.parts[i])
+                continue;
+            bool stays = false;
+            for (size_t other = 0; other < now.setCount() && !stays; ++other)
+                stays = isIn(now.partsIn(other), part, i);
+            if (!stays)
+                releaseCharacters(before.document, *part);
+        }
 }
 
 // The font as it is now; the same as before if nothing differs.
@@ -340,6 +420,9 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
     linker_.begin(std::move(links));
     for (const auto& part : out->parts)
         out->tables.push_back(linker_.link(part));
+    for (ColourSet& set : out->otherSets)
+        for (const auto& part : set.parts)
+            set.tables.push_back(linker_.link(part));
     linker_.end();
     fillPanel(*out);
     fillTransitions(*out);
@@ -348,6 +431,9 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
         addCopyBuffer(*out);
     fillScreens(*out);
     fillScene(*out, names);
+    fillSets(*out);
+    if (Problems missing = missingNames(document); !missing.empty())
+        out->problems.add(std::move(missing));
     for (const auto& part : out->parts)
         out->problems.add(std::shared_ptr<const Problems>(part, &part->problems));
     for (const auto& part : out->parts)

@@ -5,8 +5,19 @@
 #include <vector>
 
 #include "core/scene/scene_tables.h"
+#include "core/scene/set_records.h"
 
 namespace gorsefinch {
+
+// A scene's screens in one of the sets of colours behind the first. Those that look the same in it are the first's.
+struct ColourSet {
+    std::vector<std::shared_ptr<const ScreenPart>> parts;
+    std::vector<std::shared_ptr<const ScreenTables>> tables;
+    std::vector<std::shared_ptr<const OwnRecords>> own;  // null for those that are the first's
+    std::vector<gorse_screen> screens;
+    std::vector<gorse_keeper> keepers;  // of its own records, by which kinds find them
+    gorse_scene scene{}, upright{};
+};
 
 // A document as the runtime's tables in memory: what the canvas, the twin and the generator work from. A value: it
 // stays as it is, whatever is built after it.
@@ -20,20 +31,23 @@ struct BuiltScene {
     std::vector<gorse_text_variable> texts;
     std::deque<CompiledText> startTexts;
     std::vector<gorse_screen> screens;
-    std::vector<gorse_keeper> keepers;              // as gorse_scene says, each by screen, then widget
-    std::vector<const gorse_motion*> motions;       // see gorse_scene
-    std::vector<gorse_margin> margins;              // by screen, then widget
-    std::vector<uint16_t> focusOrder, focusStarts;  // see gorse_controls
-    gorse_controls controls{};                      // of a scene with controls
-    std::vector<const uint16_t*> holders;           // see gorse_containers
-    gorse_containers containers{};                  // of a scene with some
-    std::vector<gorse_transition> transitionList;   // the project's first
-    std::vector<uint16_t> keeps, keptBytes;         // see gorse_transitions
-    uint32_t keptTotal = 0;                         // bytes that screens keep
-    gorse_transitions transitions{};                // of a scene with some
-    gorse_glides glides{};                          // of a scene with some
-    std::vector<gorse_output> outputList;           // of the panel
-    gorse_outputs outputs{};                        // of a scene with some, or with sounds
+    std::deque<ColourSet> otherSets;                        // of a project with several sets of colours
+    std::vector<const gorse_scene*> inSets, uprightInSets;  // the scenes of all sets
+    gorse_themes themes{}, uprightThemes{};                 // of a scene with several
+    std::vector<gorse_keeper> keepers;                      // as gorse_scene says, each by screen, then widget
+    std::vector<const gorse_motion*> motions;               // see gorse_scene
+    std::vector<gorse_margin> margins;                      // by screen, then widget
+    std::vector<uint16_t> focusOrder, focusStarts;          // see gorse_controls
+    gorse_controls controls{};                              // of a scene with controls
+    std::vector<const uint16_t*> holders;                   // see gorse_containers
+    gorse_containers containers{};                          // of a scene with some
+    std::vector<gorse_transition> transitionList;           // the project's first
+    std::vector<uint16_t> keeps, keptBytes;                 // see gorse_transitions
+    uint32_t keptTotal = 0;                                 // bytes that screens keep
+    gorse_transitions transitions{};                        // of a scene with some
+    gorse_glides glides{};                                  // of a scene with some
+    std::vector<gorse_output> outputList;                   // of the panel
+    gorse_outputs outputs{};                                // of a scene with some, or with sounds
     gorse_panel panel{};
     gorse_panel uprightPanel{};  // without turn, mirror, inversion and offsets: for looking at
     gorse_scene scene{};
@@ -43,6 +57,15 @@ struct BuiltScene {
     std::vector<gorse_colour> palette;  // of an indexed panel
     std::vector<FontRef> fonts;         // those in use, by face and size
     SharedProblems problems;            // of screens, texts, images, fonts and rules
+
+    size_t setCount() const { return otherSets.size() + 1; }
+    // Those of a set.
+    const std::vector<std::shared_ptr<const ScreenPart>>& partsIn(size_t set) const;
+    const std::vector<std::shared_ptr<const ScreenTables>>& tablesIn(size_t set) const;
+    const std::vector<gorse_screen>& screensIn(size_t set) const;
+    const gorse_scene& uprightIn(size_t set) const;
+    // The parts of all sets, those that several share once.
+    std::vector<std::shared_ptr<const ScreenPart>> allParts() const;
 
     // What the keeper of a trend records.
     static const gorse_widget_trend& trendOf(const gorse_keeper& recorder) {
@@ -74,17 +97,22 @@ class SceneBuilder {
     struct Changes {
         bool all = false;
         std::set<std::string> variables, looks, images;
+        std::set<std::string> named;  // colours and sizes
         std::set<std::string> faces;  // other settings; faces that come, go or are other files change all
     };
     Changes changesFrom(const Document& document) const;
     std::shared_ptr<const CompiledRules> rulesOf(const Document& document, const ProjectNames& names) const;
     bool isCurrent(const ScreenPart& part, const PartContext& context, const Changes& changes) const;
-    std::shared_ptr<const ScreenPart> findPart(const BuiltScene* before, const ScreenRef& screen, size_t at) const;
+    using Parts = std::vector<std::shared_ptr<const ScreenPart>>;
+    std::shared_ptr<const ScreenPart> findPart(const Parts& before, const ScreenRef& screen, size_t at) const;
     SceneLinks bakeFonts(BuiltScene& scene);
     FontRef versionOf(BakedFont& font);
     void placeImages(BuiltScene& scene, SceneLinks& links);
+    std::vector<PartContext> contextsOf(const BuiltScene& scene, const ProjectNames& names);
     void buildParts(BuiltScene& scene, const ProjectNames& names, const Changes& changes);
-    void shrinkTexts(BuiltScene& scene, const std::vector<PartContext>& contexts);
+    void buildSets(BuiltScene& scene, const std::vector<PartContext>& contexts, const Changes& changes);
+    void shrinkTexts(const Document& document, Parts& parts, const Parts& before,
+                     const std::vector<PartContext>& contexts);
     void releaseParts(const BuiltScene& before, const BuiltScene& now);
     void releaseCharacters(const Document& document, const ScreenPart& part);
 

@@ -14,11 +14,14 @@ ResolvedStyle resolveStyle(const Document& document, const Widget& widget, const
     const std::vector<const Look*> looks = lookAndBases(document, document.look(widget.look));
     const auto value = [&](std::string_view key) -> PropertyValue {
         // What the look sets for a state overrides what the widget sets for all states.
+        const auto resolved = [&](const PropertyValue& set) {
+            return resolvedValue(*document.named, styleProperty(key), set);
+        };
         for (auto state = states.rbegin(); state != states.rend(); ++state)
             if (const PropertyValue* set = lookSetting(looks, (*state)->key, key))
-                return *set;
+                return resolved(*set);
         const auto own = widget.properties.find(key);
-        return own != widget.properties.end() ? own->second : lookValue(looks, "", key);
+        return own != widget.properties.end() ? resolved(own->second) : lookValue(document, looks, "", key);
     };
     const auto whole = [&](std::string_view key) { return static_cast<int>(std::get<int64_t>(value(key))); };
     ResolvedStyle style;

@@ -254,8 +254,10 @@ void fillMotions(BuiltScene& out) {
         out.transitions.inner = s.motion ? s.motion : &gorse_motion_of_widgets;
         s.motion = &gorse_motion_of_levels;
     }
-    if (s.recorder_count == 0 && !out.document.clock && !s.controls && !s.outputs && !s.glides)
+    if (s.recorder_count == 0 && !out.document.clock && !s.controls && !s.outputs && !s.glides && !s.themes)
         return;
+    if (s.themes)
+        out.motions.push_back(&gorse_motion_of_themes);
     if (out.document.clock)
         out.motions.push_back(&gorse_motion_of_clock);
     if (s.controls)
@@ -320,6 +322,10 @@ void fillVariables(BuiltScene& out, const ProjectNames& names) {
         std::for_each(clockVariables().begin(), clockVariables().end(), addNumber);
     }
     std::ranges::for_each(names.variables()->outputs, addNumber);
+    if (const auto& theme = names.variables()->theme) {
+        out.themes.number = static_cast<uint16_t>(out.numbers.size());
+        addNumber(*theme);
+    }
 }
 
 void fillScreens(BuiltScene& out) {
@@ -331,7 +337,7 @@ void fillScreens(BuiltScene& out) {
         gorse_screen screen{};
         // Over others the ground is a shade.
         const bool over = out.rules->opened.count(static_cast<int>(i)) != 0;
-        screen.background = (part->source->background.argb & 0x00ffffffu) |
+        screen.background = (backgroundOf(out.document, *part->source).argb & 0x00ffffffu) |
                             (over ? static_cast<uint32_t>(part->source->shade) : 0xffu) << 24;
         screen.widgets = out.tables[i]->widgets.data();
         screen.slots = part->slots.data();
@@ -387,6 +393,8 @@ void fillScene(BuiltScene& out, const ProjectNames& names) {
     reportDeadEnds(out);
     fillGlides(out);
     fillOutputs(out, names);
+    if (!out.otherSets.empty())
+        s.themes = &out.themes;
     fillMotions(out);
     s.clock_by_minutes = out.document.clock && !usesSeconds(out) ? 1 : 0;
     s.follows = out.rules->follows.data();
@@ -402,6 +410,42 @@ void fillScene(BuiltScene& out, const ProjectNames& names) {
     layOutState(out, kept);
     out.upright = s;
     out.upright.panel = &out.uprightPanel;
+}
+
+void fillSets(BuiltScene& out) {
+    if (out.otherSets.empty())
+        return;
+    out.upright.themes = &out.uprightThemes;
+    out.inSets = {&out.scene};
+    out.uprightInSets = {&out.upright};
+    Document document = out.document;
+    for (size_t set = 1; set < out.setCount(); ++set) {
+        NamedValues shown = *out.document.named;
+        shown.shown = set;
+        document.named = std::make_shared<const NamedValues>(std::move(shown));
+        ColourSet& to = out.otherSets[set - 1];
+        to.screens = out.screens;
+        for (size_t i = 0; i < to.screens.size(); ++i) {
+            const uint32_t colour = backgroundOf(document, *out.document.screens[i]).argb & 0x00ffffffu;
+            to.screens[i].background = colour | (to.screens[i].background & 0xff000000u);
+            to.screens[i].widgets = to.tables[i]->widgets.data();
+            if (to.own[i] && to.own[i]->slots)
+                to.screens[i].slots = to.parts[i]->slots.data();
+        }
+        to.scene = out.scene;
+        to.upright = out.upright;
+        to.scene.screens = to.upright.screens = to.screens.data();
+        to.keepers = out.keepers;
+        for (gorse_keeper& each : to.keepers)
+            each.of = &to.tables[each.screen]->records[each.widget].widget;
+        to.scene.keepers = to.upright.keepers = to.keepers.data();
+        out.inSets.push_back(&to.scene);
+        out.uprightInSets.push_back(&to.upright);
+    }
+    out.themes.each = out.inSets.data();
+    out.themes.count = static_cast<uint16_t>(out.inSets.size());
+    out.uprightThemes = out.themes;
+    out.uprightThemes.each = out.uprightInSets.data();
 }
 
 }  // namespace gorsefinch

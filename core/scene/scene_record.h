@@ -13,5 +13,7 @@ void fillVariables(BuiltScene& out, const ProjectNames& names);
 void fillScreens(BuiltScene& out);
 // Fills the rest of the scene and lays out its state. All else must be filled.
 void fillScene(BuiltScene& out, const ProjectNames& names);
+// After fillScene(): the scenes of the sets of colours behind the first.
+void fillSets(BuiltScene& out);
 
 }  // namespace gorsefinch

@@ -10,6 +10,7 @@
 #include "core/document/widget_tree.h"
 #include "core/scene/focus_order.h"
 #include "core/scene/keyboards.h"
+#include "core/scene/named_uses.h"
 #include "core/scene/part_fonts.h"
 #include "core/scene/part_images.h"
 #include "core/scene/part_texts.h"
@@ -36,7 +37,9 @@ class PartBuilder {
           fonts_(context, *part_),
           texts_(context, *part_, fonts_) {
         part_->given = screen;
+        part_->set = context.document.named->shown;
         part_->source = withKeyboards(context.document, screen);
+        asked_ = context.names.timesAsked();
         if (part_->source != screen)
             part_->usedLooks.insert(info(Kind::Keyboard).looks.begin(), info(Kind::Keyboard).looks.end());
         part_->slotInfos.assign(context.slots.begin(), context.slots.end());
@@ -48,6 +51,7 @@ class PartBuilder {
         for (size_t i = 0; i < part_->source->widgets.size(); ++i)
             addWidget(static_cast<int>(i), *part_->source->widgets[i]);
         fonts_.finish();
+        part_->readsNamedValues = context_.names.timesAsked() != asked_;
         if (hasKeys(*context_.document.panel))
             part_->focusOrder = focusOrder(*part_);
         std::sort(part_->bindings.begin(), part_->bindings.end(), [](const auto& a, const auto& b) {
@@ -69,6 +73,7 @@ class PartBuilder {
         record.widget.kind = kind.runtime.kind;
         record.widget.look = fonts_.takeLook(number, widget, statesNeverIn(number, widget));
         texts_.begin(number, widget);
+        noteNames(widget);
         RecordFiller filler(*this, number, widget, record);
         for (const RecordInfo* each = kind.record; each; each = each->base)
             for (const FieldInfo& field : each->fields)
@@ -228,6 +233,20 @@ class PartBuilder {
 
     PropertyValue value(const Widget& widget, std::string_view key) const {
         return effectiveValue(context_.document, widget, key);
+    }
+
+    // The colours and sizes that it has by their names.
+    void noteNames(const Widget& widget) {
+        const NamedValues& named = *context_.document.named;
+        for (const auto& [key, value] : widget.properties)
+            forEachName(value, [&](const std::string& name) {
+                part_->usedNames.insert(name);
+                const bool isSize = findProperty(widget.kind, key)->type == PropertyType::Whole;
+                if (isSize ? named.size(name) != nullptr : named.colour(name) != nullptr)
+                    return;
+                const Problem p = missingName({}, {}, isSize ? "size" : "colour", name);
+                problem(Severity::Error, widget, p.reason, p.remedy);
+            });
     }
 
     bool canFade(int number) const {
@@ -400,7 +419,10 @@ class PartBuilder {
     int32_t initialValue(const Widget& widget, const PropertyInfo& property) {
         if (!findProperty(widget.kind, property.key))
             return std::string_view(property.key) == "clip" ? int{GORSE_CLIP_BOX} : 0;
-        const PropertyValue from = value(widget, property.key);
+        PropertyValue from = value(widget, property.key);
+        // What an expression gives is the same in all sets of colours, and so is what it begins with.
+        if (property.type == PropertyType::Colour && widget.expressions.count(property.key) != 0)
+            from = property.fallback;
         if (property.type != PropertyType::Text)
             return numberOf(property, from);
         return texts_.addString(std::get<std::string>(from));
@@ -411,6 +433,7 @@ class PartBuilder {
     PartImages images_;
     PartFonts fonts_;
     PartTexts texts_;
+    int asked_ = 0;  // how often named values were looked up before
 };
 
 }  // namespace

@@ -59,6 +59,7 @@ inline constexpr int kMaxShownText = 255;
 // built, so that it serves as long as nothing it depends on changes.
 struct ScreenPart {
     ScreenRef given;   // the document's screen
+    size_t set = 0;    // of colours, that it was built in
     ScreenRef source;  // the same, with the keyboards that come by themselves behind its widgets
     // One a widget, the lowest first. Looks in them are the builder's, images where they were baked: ScreenTables
     // has them as a scene shows them.
@@ -94,6 +95,8 @@ struct ScreenPart {
     int typedBytes = 0;   // of the longest text that is typed on it, its closing zero included
     int longestText = 0;  // bytes of the longest text that changes, its closing zero included
     std::set<std::string> usedVariables, usedLooks, usedImages;
+    std::set<std::string> usedNames;  // of colours and sizes that its widgets have themselves
+    bool readsNamedValues = false;    // in texts and expressions
     std::set<FontKey> usedFonts;
     std::set<FontKey> ownFonts;  // those of its widgets' looks
     // Of texts that shrink: from which font and to how many smaller ones, and those that the project has.

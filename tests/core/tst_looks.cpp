@@ -6,7 +6,7 @@
 #include "core/edits/font_edits.h"
 #include "core/edits/look_edits.h"
 #include "core/project/project_text.h"
-#include "core/sim/twin.h"
+#include "core/sim/draw_screen.h"
 #include "tests/support/kiln_face.h"
 #include "tests/support/projects.h"
 #include "tests/support/rounds.h"
@@ -83,9 +83,9 @@ class TestLooks : public QObject {
         // A state of the base wins over what the look sets for all states.
         Document pressed = must(setLookProperty(d, "plain", "pressed", "fill", opaque(0x00ff00)));
         const auto looks = lookAndBases(pressed, pressed.look("card"));
-        QCOMPARE(std::get<Colour>(lookValue(looks, "pressed", "fill")), opaque(0x00ff00));
-        QCOMPARE(std::get<Colour>(lookValue(looks, "on", "fill")), opaque(0x405060));
-        QCOMPARE(std::get<Colour>(lookValue(lookAndBases(pressed, pressed.look("alarm")), "pressed", "fill")),
+        QCOMPARE(std::get<Colour>(lookValue(d, looks, "pressed", "fill")), opaque(0x00ff00));
+        QCOMPARE(std::get<Colour>(lookValue(d, looks, "on", "fill")), opaque(0x405060));
+        QCOMPARE(std::get<Colour>(lookValue(pressed, lookAndBases(pressed, pressed.look("alarm")), "pressed", "fill")),
                  opaque(0xffffff));
     }
 
@@ -97,7 +97,7 @@ class TestLooks : public QObject {
         for (Look& each : *looks) {
             const auto chain = lookAndBases(d, d.look(each.name));
             for (const PropertyInfo& property : styleProperties())
-                each.style[property.key] = lookValue(chain, "", property.key);
+                each.style[property.key] = lookValue(d, chain, "", property.key);
             each.basedOn.clear();
         }
         flat.looks = looks;

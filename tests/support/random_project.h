@@ -21,7 +21,7 @@ namespace support {
 // the same project.
 class RandomProject {
   public:
-    explicit RandomProject(uint32_t seed) : random_(seed) {
+    explicit RandomProject(uint32_t seed) : random_(seed), naming_(seed ^ 0x9e3779b9u) {
         makePanel();
         makeVariables();
         makePictures();
@@ -32,6 +32,8 @@ class RandomProject {
         for (const char* name : {"one", "two"})
             makeScreen(name);
         makeRules();
+        if (naming_() % 2 == 0)
+            nameValues();
     }
 
     const Document& document() const { return document_; }
@@ -41,6 +43,8 @@ class RandomProject {
         std::string out;
         for (int i = 0; i < steps; ++i) {
             const std::string place = std::to_string(upTo(panel_.width)) + " " + std::to_string(upTo(panel_.height));
+            if (document_.named->setCount() > 1 && naming_() % 5 == 0)
+                out += "set theme " + document_.named->sets[naming_() % document_.named->setCount()] + "\n";
             switch (upTo(panel_.knob ? 12 : 9)) {
                 case 9: out += "turn " + std::to_string(upTo(7) - 3) + "\n"; break;
                 case 10: out += maybe(50) ? "key push\n" : "key_down enter\n"; break;
@@ -332,7 +336,7 @@ class RandomProject {
                     page.expressions.erase(each);
                 screen.widgets[i] = std::make_shared<const Widget>(std::move(page));
             }
-        arrange(screen.widgets);
+        arrange(screen.widgets, *document_.named);
         document_.screens.push_back(std::make_shared<const Screen>(screen));
     }
 
@@ -389,7 +393,62 @@ class RandomProject {
         document_ = withRules(document_, "main", rules);
     }
 
+    // Gives some of the colours and sizes names, with sets of colours.
+    void nameValues() {
+        NamedValues named;
+        for (uint32_t i = naming_() % 4; i > 0; --i)
+            named.sets.push_back("set_" + std::to_string(named.sets.size()));
+        for (int i = 0; i < 4; ++i) {
+            NamedColour& each = named.colours.emplace_back();
+            each.name = "hue_" + std::to_string(i);
+            for (size_t set = 0; set < named.setCount(); ++set)
+                each.inSets.push_back(opaque(naming_() & 0xffffff));
+            if (i == 3)
+                each.inSets.back() = Colour{0};
+        }
+        named.sizes = {{"small", 2}, {"text_size", 13}};
+        document_.named = std::make_shared<const NamedValues>(named);
+        auto looks = *document_.looks;
+        for (Look& each : looks) {
+            nameIn(each.style);
+            for (auto& [state, style] : each.states)
+                nameIn(style);
+        }
+        document_.looks = std::make_shared<const std::vector<Look>>(std::move(looks));
+        for (ScreenRef& each : document_.screens) {
+            Screen screen = *each;
+            screen.ground = naming_() % 2 == 0 ? "hue_0" : "";
+            for (WidgetRef& widget : screen.widgets) {
+                Widget next = *widget;
+                nameIn(next.properties);
+                widget = std::make_shared<const Widget>(std::move(next));
+            }
+            arrange(screen.widgets, named);
+            each = std::make_shared<const Screen>(std::move(screen));
+        }
+        if (named.setCount() > 1)
+            document_ = withRules(document_, "themes",
+                                  "on two.onward.press\n    theme = set_1\n    one.w0.fill = hue_1\n\n"
+                                  "when theme == \"set_1\" && level > small\n    one.onward.fill = hue_2\n"
+                                  "otherwise\n    count = 3\n");
+    }
+
+    void nameIn(PropertyMap& properties) {
+        for (auto& [key, value] : properties) {
+            if (std::holds_alternative<Colour>(value) && naming_() % 2 == 0)
+                value = ValueName{"hue_" + std::to_string(naming_() % 4)};
+            if (key == "size" && naming_() % 2 == 0)
+                value = ValueName{"text_size"};
+            if ((key == "radius" || key == "gap" || key == "padding") && naming_() % 2 == 0)
+                value = ValueName{"small"};
+            if (auto* zones = std::get_if<ZoneList>(&value))
+                for (Zone& each : *zones)
+                    each.named = naming_() % 2 == 0 ? "hue_1" : "";
+        }
+    }
+
     std::mt19937 random_;
+    std::mt19937 naming_;  // of its own, so that all else stays as it is for a seed
     Document document_;
     Panel panel_;
     std::vector<PixelFormat> formats_;
