@@ -242,9 +242,10 @@ typedef struct gorse_scene {
     /* Where the parts of the state begin, in bytes behind its head; the numbers are at 0. */
     uint32_t slots_at, timers_at, changed_at, whens_at, scratch_at, texts_at, screen_at;
     uint32_t end; /* of the last part, a multiple of 4 */
-    /* What gorse_motion_of_several does one after the other, closed by 0: with a clock &gorse_motion_of_clock, with
-     * controls &gorse_motion_of_controls, then what would be the motion without all these, where the focus reaches any
-     * &gorse_motion_of_focus, with recorders &gorse_motion_that_records, with outputs &gorse_motion_of_outputs. */
+    /* What gorse_motion_of_several does one after the other, closed by 0: with themes &gorse_motion_of_themes, with a
+     * clock &gorse_motion_of_clock, with controls &gorse_motion_of_controls, then what would be the motion without all
+     * these, where the focus reaches any &gorse_motion_of_focus, with recorders &gorse_motion_that_records, with
+     * outputs &gorse_motion_of_outputs. */
     const GORSE_ROM gorse_motion *const GORSE_ROM *motions;
     const GORSE_ROM gorse_keeper
         *keepers; /* trends first, which are the recorders, then maps, then readouts that can be stale */
@@ -261,6 +262,7 @@ typedef struct gorse_scene {
     const GORSE_ROM gorse_containers *containers;   /* 0: no widget holds others */
     const GORSE_ROM gorse_transitions *transitions; /* 0: all changes of screens are cuts */
     const GORSE_ROM gorse_glides *glides;           /* 0: no rule animates a property */
+    const GORSE_ROM gorse_themes *themes;           /* 0: the colours are always the same */
 } gorse_scene;
 
 /* Byte code: one byte, then its operands, low byte first. Values are 32-bit and wrap. */
@@ -342,6 +344,7 @@ extern const GORSE_ROM gorse_motion gorse_motion_of_transitions;
 extern const GORSE_ROM gorse_motion gorse_motion_of_levels;
 extern const GORSE_ROM gorse_motion gorse_motion_of_what_lies_below;
 extern const GORSE_ROM gorse_motion gorse_motion_of_glides;
+extern const GORSE_ROM gorse_motion gorse_motion_of_themes;
 extern const GORSE_ROM gorse_motion gorse_motion_of_idleness;
 extern const GORSE_ROM gorse_motion gorse_motion_of_focus;
 extern const GORSE_ROM gorse_motion gorse_motion_of_outputs;

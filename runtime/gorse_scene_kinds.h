@@ -3,7 +3,7 @@
 #ifndef GORSE_SCENE_KINDS_H
 #define GORSE_SCENE_KINDS_H
 
-#include "gorse_scene_glides.h"
+#include "gorse_scene_themes.h"
 
 #ifdef __cplusplus
 extern "C" {

@@ -52,6 +52,25 @@ long imageFlash(const ImageUse& use, const ImageRecords& records) {
     return bytes;
 }
 
+// What a further set of colours costs, of each screen: its records, where they differ, and how they are listed.
+void addSet(const BuiltScene& scene, const ColourSet& set, std::unordered_set<const gorse_look*>& looks, Costs& out) {
+    const int bits = scene.document.panel->wordBits;
+    for (size_t i = 0; i < set.parts.size(); ++i) {
+        long& flash = out.screens[i].second.flash;
+        flash += recordBytes(screenRecord, bits);
+        if (!set.own[i])
+            continue;
+        flash += static_cast<long>(set.parts[i]->records.size()) * pointerBytes(bits) +
+                 (bits == 8 ? set.own[i]->flash8 : set.own[i]->flash32);
+        for (const LookUse& use : set.parts[i]->looks)
+            if (looks.insert(use.look).second)
+                flash +=
+                    recordBytes(lookRecord, bits) * (1 + use.states) + recordBytes(lookStateRecord, bits) * use.states;
+    }
+    out.runtime.flash += recordBytes(sceneRecord, bits) + pointerBytes(bits) +
+                         static_cast<long>(set.keepers.size()) * recordBytes(keeperRecord, bits);
+}
+
 }  // namespace
 
 long widgetFlash(const ScreenPart& part, size_t widget, int wordBits) {
@@ -128,6 +147,8 @@ Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
                 cost.flash += flash;
         out.screens.emplace_back(part->source->name, cost);
     }
+    for (const ColourSet& set : scene.otherSets)
+        addSet(scene, set, looks, out);
     out.images.reserve(scene.images.size());
     const ImageRecords records = imageRecords(bits);
     for (const ImageUse& use : scene.images)
@@ -162,6 +183,8 @@ Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
             if (each.name == name)
                 out.runtime.flash += bits == 8 ? each.word8 : each.word32;
     out.runtime.flash += recordBytes(sceneRecord, bits) + recordBytes(panelRecord, bits);
+    if (scene.scene.themes)
+        out.runtime.flash += recordBytes(themesRecord, bits) + pointerBytes(bits);
     assert(out.runtime.flash > 0);  // the table of sizes knows the sources
     out.state = scene.stateBytes(bits == 8 ? 4 : 8);
     out.buffer = scene.bufferBytes();

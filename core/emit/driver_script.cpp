@@ -65,6 +65,7 @@ std::string dateArguments(const DateTime& date) {
 
 Result<std::string> driverScript(const BuiltScene& scene, const std::vector<ScriptStep>& steps) {
     const Document& document = scene.document;
+    const std::vector<Variable> variables = firmwareVariables(document);
     const PixelFormatInfo& format = info(document.panel->format);
     std::string out = "#include <string.h>\n#include \"" + document.name + ".h\"\n#define PROJECT(name) " +
                       document.name + "_##name\n#define PANEL_BITS " + std::to_string(format.bits) +
@@ -88,8 +89,13 @@ Result<std::string> driverScript(const BuiltScene& scene, const std::vector<Scri
         if (date)
             out +=
                 "    case " + std::to_string(i) + ": (void)PROJECT(set_clock)(" + dateArguments(*date) + "); break;\n";
-        if (const Variable* v =
-                steps[i].what == ScriptStep::What::Set ? document.variable(elementName(steps[i].name).name) : nullptr) {
+        const auto v = steps[i].what != ScriptStep::What::Set
+                           ? variables.end()
+                           : std::find_if(variables.begin(), variables.end(),
+                                          [name = elementName(steps[i].name).name](const Variable& each) {
+                                              return each.name == name;
+                                          });
+        if (v != variables.end()) {
             if (v->writer == Writer::Panel)
                 return failure("", v->name, "firmware cannot set it, as only the panel writes it",
                                "Let both write it, or take the step out");

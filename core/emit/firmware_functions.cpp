@@ -93,6 +93,13 @@ std::string stepBody(const BuiltScene& scene, const ProjectNames& names) {
 
 }  // namespace
 
+std::vector<Variable> firmwareVariables(const Document& document) {
+    std::vector<Variable> out = *document.variables;
+    if (auto theme = themeVariable(*document.named))
+        out.push_back(std::move(*theme));
+    return out;
+}
+
 std::string rangeWords(const Variable& v) {
     if (v.type == VariableType::YesNo)
         return "0 or 1";

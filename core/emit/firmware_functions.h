@@ -22,6 +22,9 @@ std::vector<FirmwareFunction> runFunctions(const BuiltScene& scene, const Projec
 std::vector<FirmwareFunction> variableFunctions(const BuiltScene& scene, const ProjectNames& names,
                                                 const Variable& variable);
 
+// Those of the project, and behind them the theme if there is one.
+std::vector<Variable> firmwareVariables(const Document& document);
+
 // "0 to 1320 °C"
 std::string rangeWords(const Variable& variable);
 // Range, length and scale of a variable as macros, each in a line.

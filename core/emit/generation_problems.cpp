@@ -94,7 +94,9 @@ void visitOwnSymbols(const SymbolVisitor& visit) {
                             "transition_list",
                             "transitions",
                             "glide_list",
-                            "glides"})
+                            "glides",
+                            "themes",
+                            "in_sets"})
         visit(own, std::string("the generated ") + own);
 }
 
@@ -117,7 +119,7 @@ void visitSymbols(const Screen& screen, const SymbolVisitor& visit) {
 void visitSymbols(const Document& document, const SymbolVisitor& visit) {
     if (document.clock)
         visit("set_clock", "the clock");
-    for (const Variable& v : *document.variables) {
+    for (const Variable& v : firmwareVariables(document)) {
         const std::string what = "variable " + v.name;
         visit("set_" + accessorName(v), what);
         visit("get_" + accessorName(v), what);

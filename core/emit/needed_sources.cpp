@@ -38,7 +38,8 @@ bool isOptional(std::string_view name) {
            name == "gorse_ring.h" || name == "gorse_container.h" || name == "gorse_scroll.h" ||
            name == "gorse_copies.h" || name == "gorse_transition.h" || name == "gorse_ease.h" ||
            name == "gorse_glide.h" || name == "gorse_pager.h" || name == "gorse_drawer.h" || name == "gorse_list.h" ||
-           name == "gorse_levels.h" || name == "gorse_typing.h" || name == "gorse_keyboard.h";
+           name == "gorse_levels.h" || name == "gorse_themes.h" || name == "gorse_typing.h" ||
+           name == "gorse_keyboard.h";
 }
 
 // Names of files. They are literals, so most repetitions are found by their address; a project has hundreds of images.
@@ -59,7 +60,7 @@ class ChosenSources {
 // Those of all screens, each once: few, of many screens.
 std::vector<const RuntimeKind*> kindsOf(const BuiltScene& scene) {
     std::vector<const RuntimeKind*> out;
-    for (const auto& part : scene.parts)
+    for (const auto& part : scene.allParts())
         for (const RuntimeKind* kind : part->kinds)
             if (std::find(out.begin(), out.end(), kind) == out.end())
                 out.push_back(kind);
@@ -170,6 +171,9 @@ void addGlideSources(const BuiltScene& scene, ChosenSources& chosen) {
             chosen.add(each);
     if (hasIdleRules(scene))
         chosen.add("gorse_motion_idle.c");
+    if (scene.scene.themes)
+        for (const char* each : {"gorse_motion_themes.c", "gorse_themes.h"})
+            chosen.add(each);
     if (scene.scene.glides || scene.scene.transitions)
         for (const char* each : {"gorse_ease.c", "gorse_ease.h"})
             chosen.add(each);

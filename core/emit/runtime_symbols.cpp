@@ -55,6 +55,7 @@ constexpr Named<const gorse_motion*> motions[] = {
     {&gorse_motion_of_transitions, "&gorse_motion_of_transitions"},
     {&gorse_motion_of_levels, "&gorse_motion_of_levels"},
     {&gorse_motion_of_what_lies_below, "&gorse_motion_of_what_lies_below"},
+    {&gorse_motion_of_themes, "&gorse_motion_of_themes"},
     {&gorse_motion_of_glides, "&gorse_motion_of_glides"},
     {&gorse_motion_of_idleness, "&gorse_motion_of_idleness"},
     {&gorse_motion_of_focus, "&gorse_motion_of_focus"},

@@ -71,8 +71,9 @@ void SceneReporter::followScreens(const BuiltScene& scene) {
 
 void SceneReporter::followDocument(const BuiltScene& scene) {
     const Document& doc = scene.document;
-    if (variables_ != doc.variables || clock_ != doc.clock) {
+    if (variables_ != doc.variables || clock_ != doc.clock || sets_ != doc.named->sets) {
         variables_ = doc.variables;
+        sets_ = doc.named->sets;
         clock_ = doc.clock;
         Symbols symbols;
         visitSymbols(doc, hashing(symbols.hashes));

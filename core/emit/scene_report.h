@@ -49,6 +49,7 @@ class SceneReporter {
     std::vector<const ScreenFacts*> shown_;  // of each screen of the latest scene
     std::shared_ptr<const std::vector<Variable>> variables_;
     std::shared_ptr<const Clock> clock_;
+    std::vector<std::string> sets_;  // of colours
     std::shared_ptr<const CompiledRules> rules_;
     std::vector<std::pair<std::string, size_t>> images_;  // with their frames
     std::vector<FontKey> fonts_;

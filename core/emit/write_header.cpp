@@ -121,11 +121,12 @@ std::string writeHeader(const BuiltScene& scene) {
             "write leaves them empty. */\n";
     for (const std::string& each : lists)
         out += itemSignature(doc, each) + ";\n";
-    if (!doc.variables->empty())
+    const std::vector<Variable> variables = firmwareVariables(doc);
+    if (!variables.empty())
         out +=
             "\n/* Variables. Setters return GORSE_RESULT_OK, _UNCHANGED or _CLAMPED, or why nothing was done; no hook "
             "runs inside. */\n";
-    for (const Variable& v : *doc.variables)
+    for (const Variable& v : variables)
         out += variableLines(scene, names, v);
     out += "\n#ifdef __cplusplus\n}\n#endif\n#endif\n";
     return out;

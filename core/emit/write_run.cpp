@@ -16,7 +16,7 @@ class RunWriter {
 
     std::string run() {
         const std::string upper = upperCase(name_);
-        const std::vector<Variable>& variables = *doc_.variables;
+        const std::vector<Variable> variables = firmwareVariables(doc_);
         const ProjectNames names(doc_);
         const bool calls = !s_.rules->hooks.empty();
         const bool notes = std::any_of(variables.begin(), variables.end(), isWrittenByPanel);

@@ -42,14 +42,17 @@ class SceneWriter {
         collectLooks();
         for (size_t i = 0; i < s_.parts.size(); ++i)
             screen(i);
-        screens();
+        for (size_t set = 1; set < s_.setCount(); ++set)
+            screensIn(set);
+        screens(0);
         variables();
         rules();
         out_ += writeControls(s_);
         out_ += writeContainers(s_);
         out_ += writeTransitions(s_);
         out_ += writeGlides(s_);
-        keepers();
+        for (size_t set = 0; set < s_.setCount(); ++set)
+            keepers(set);
         out_ += writeOutputs(s_);
         motions();
         scene();
@@ -88,7 +91,7 @@ class SceneWriter {
     }
 
     void collectTexts() {
-        for (const auto& part : s_.parts)
+        for (const auto& part : s_.allParts())
             for (const CompiledText& text : part->texts)
                 addText(text);
         for (const CompiledText& text : s_.rules->strings)
@@ -147,9 +150,10 @@ class SceneWriter {
     }
 
     void collectLooks() {
-        for (const auto& tables : s_.tables)
-            for (const gorse_widget* widget : tables->widgets)
-                addLook(widget->look);
+        for (size_t set = 0; set < s_.setCount(); ++set)
+            for (const auto& tables : s_.tablesIn(set))
+                for (const gorse_widget* widget : tables->widgets)
+                    addLook(widget->look);
         line("");
     }
 
@@ -160,22 +164,10 @@ class SceneWriter {
         const std::string prefix = name_ + "_screen_" + source.name;
         line("/* " + source.name + " */");
         std::string list;
-        for (size_t i = 0; i < records.size(); ++i) {
-            const KindInfo& kind = info(source.widgets[i]->kind);
-            const std::string symbol = widgetSymbol(doc_, source, *source.widgets[i]);
-            const RuntimeKind& runtime = kind.of(records[i]);
-            kindNames_[runtime.kind] = runtime.symbol;
-            addWrappedKind(records[i].widget.kind, kind.recordOf(records[i]), runtime);
-            const RecordInfo& record = kind.recordOf(records[i]);
-            numbers(part, record, records[i], symbol);
-            line(std::string("static const GORSE_ROM ") + record.structure + " " + symbol + " = " +
-                 initialiser(record, &records[i], itemSymbol(doc_, source.widgets[i]->name)) + ";");
-            list += "    &" + headOf(record, symbol) + ",\n";
-        }
-        if (!list.empty())
-            out_ +=
-                "static const GORSE_ROM gorse_widget *const GORSE_ROM " + prefix + "_widgets[] = {\n" + list + "};\n";
-        slots(part, prefix);
+        for (size_t i = 0; i < records.size(); ++i)
+            list += widget(part, records[i], i, {});
+        widgetList(prefix + "_widgets", list);
+        slots(part, prefix + "_slots");
         if (!part.bindings.empty()) {
             out_ += "static const GORSE_ROM gorse_binding " + prefix + "_bindings[] = {";
             for (size_t i = 0; i < part.bindings.size(); ++i)
@@ -183,6 +175,61 @@ class SceneWriter {
             out_ += "};\n";
         }
         line("");
+    }
+
+    // The record of a widget, behind whose symbol `suffix` is put. Returns its entry in the screen's list.
+    std::string widget(const ScreenPart& part, const gorse_record& bytes, size_t at, const std::string& suffix) {
+        const Widget& source = *part.source->widgets[at];
+        const KindInfo& kind = info(source.kind);
+        const std::string symbol = widgetSymbol(doc_, *part.source, source) + suffix;
+        const RuntimeKind& runtime = kind.of(bytes);
+        const RecordInfo& record = kind.recordOf(bytes);
+        kindNames_[runtime.kind] = runtime.symbol;
+        addWrappedKind(bytes.widget.kind, record, runtime);
+        numbers(part, record, bytes, symbol);
+        line(std::string("static const GORSE_ROM ") + record.structure + " " + symbol + " = " +
+             initialiser(record, &bytes, itemSymbol(doc_, source.name)) + ";");
+        return entryOf(record, symbol);
+    }
+
+    static std::string entryOf(const RecordInfo& record, const std::string& symbol) {
+        return "    &" + headOf(record, symbol) + ",\n";
+    }
+
+    void widgetList(const std::string& name, const std::string& entries) {
+        if (!entries.empty())
+            out_ += "static const GORSE_ROM gorse_widget *const GORSE_ROM " + name + "[] = {\n" + entries + "};\n";
+    }
+
+    // No name of the project holds two underscores.
+    std::string suffixOf(size_t set) const { return set == 0 ? "" : "__" + doc_.named->sets[set]; }
+
+    // The screens in one of the sets of colours behind the first, as far as they differ.
+    void screensIn(size_t set) {
+        const ColourSet& of = s_.otherSets[set - 1];
+        const std::string suffix = suffixOf(set);
+        line("/* The set " + doc_.named->sets[set] + " */");
+        for (size_t at = 0; at < of.parts.size(); ++at) {
+            if (!of.own[at])
+                continue;
+            const ScreenPart& part = *of.parts[at];
+            const std::vector<gorse_record>& records = of.tables[at]->records;
+            auto own = of.own[at]->widgets.begin();
+            std::string list;
+            for (size_t i = 0; i < records.size(); ++i) {
+                const bool isOwn = own != of.own[at]->widgets.end() && *own == i;
+                own += isOwn;
+                const Widget& source = *part.source->widgets[i];
+                list += isOwn
+                            ? widget(part, records[i], i, suffix)
+                            : entryOf(info(source.kind).recordOf(records[i]), widgetSymbol(doc_, *part.source, source));
+            }
+            const std::string prefix = name_ + "_screen_" + part.source->name;
+            widgetList(prefix + "_widgets" + suffix, list);
+            if (of.own[at]->slots)
+                slots(part, prefix + "_slots" + suffix);
+        }
+        screens(set);
     }
 
     // Nothing for a kind that is not wrapped.
@@ -220,10 +267,10 @@ class SceneWriter {
             }
     }
 
-    void slots(const ScreenPart& part, const std::string& prefix) {
+    void slots(const ScreenPart& part, const std::string& name) {
         if (part.slots.empty())
             return;
-        out_ += "static const GORSE_ROM gorse_slot " + prefix + "_slots[] = {\n";
+        out_ += "static const GORSE_ROM gorse_slot " + name + "[] = {\n";
         for (size_t i = 0; i < part.slots.size(); ++i) {
             const gorse_slot& slot = part.slots[i];
             const std::string head = "    {" + longLiteral(slot.initial) + ", " + num(slot.widget) + ", ";
@@ -240,14 +287,16 @@ class SceneWriter {
         out_ += "};\n";
     }
 
-    void screens() {
-        out_ += "static const GORSE_ROM gorse_screen " + name_ + "_screens[] = {\n";
+    void screens(size_t set) {
+        const std::string suffix = suffixOf(set);
+        out_ += "static const GORSE_ROM gorse_screen " + name_ + "_screens" + suffix + "[] = {\n";
         for (size_t i = 0; i < s_.screens.size(); ++i) {
-            const gorse_screen& each = s_.screens[i];
+            const gorse_screen& each = s_.screensIn(set)[i];
             const std::string prefix = name_ + "_screen_" + s_.parts[i]->source->name;
+            const OwnRecords* own = set == 0 ? nullptr : s_.otherSets[set - 1].own[i].get();
             out_ += "    {" + colourLiteral({each.background}) + ", " +
-                    (each.widget_count ? prefix + "_widgets" : "0") + ", " +
-                    (each.slot_count ? prefix + "_slots" : "0") + ", " +
+                    (each.widget_count ? prefix + "_widgets" + (own ? suffix : "") : "0") + ", " +
+                    (each.slot_count ? prefix + "_slots" + (own && own->slots ? suffix : "") : "0") + ", " +
                     (each.binding_count ? prefix + "_bindings" : "0") + ", " + num(each.widget_count) + ", " +
                     num(each.slot_count) + ", " + num(each.binding_count) + ", " + num(each.first_slot) + "},\n";
         }
@@ -270,6 +319,8 @@ class SceneWriter {
             if (doc_.clock)
                 std::for_each(clockVariables().begin(), clockVariables().end(), builtIn);
             std::ranges::for_each(outputVariables(*doc_.panel), builtIn);
+            if (const auto theme = themeVariable(*doc_.named))
+                builtIn(*theme);
             out_ += "};\n";
         }
         if (!s_.texts.empty()) {
@@ -312,16 +363,24 @@ class SceneWriter {
         out_ += "};\n\n";
     }
 
-    void keepers() {
+    // A set of colours has a record of its own of the widget.
+    bool isOwn(size_t set, size_t screen, uint32_t widget) const {
+        const OwnRecords* own = set == 0 ? nullptr : s_.otherSets[set - 1].own[screen].get();
+        return own && std::find(own->widgets.begin(), own->widgets.end(), widget) != own->widgets.end();
+    }
+
+    void keepers(size_t set) {
         if (s_.keepers.empty())
             return;
-        out_ += "static const GORSE_ROM gorse_keeper " + name_ + "_keepers[] = {\n";
+        out_ += "static const GORSE_ROM gorse_keeper " + name_ + "_keepers" + suffixOf(set) + "[] = {\n";
         for (const gorse_keeper& each : s_.keepers) {
             const Screen& screen = *s_.parts[each.screen]->source;
             const Widget& widget = *screen.widgets[each.widget];
             const RecordInfo& record = info(widget.kind).recordOf(s_.tables[each.screen]->records[each.widget]);
-            out_ += "    {&" + headOf(record, widgetSymbol(doc_, screen, widget)) + ", " + std::to_string(each.at) +
-                    "u, " + num(each.screen) + ", " + num(each.widget) + "},\n";
+            const std::string symbol = widgetSymbol(doc_, screen, widget) +
+                                       (isOwn(set, each.screen, each.widget) ? suffixOf(set) : std::string());
+            out_ += "    {&" + headOf(record, symbol) + ", " + std::to_string(each.at) + "u, " + num(each.screen) +
+                    ", " + num(each.widget) + "},\n";
         }
         out_ += "};\n\n";
     }
@@ -365,10 +424,32 @@ class SceneWriter {
         line("static const GORSE_ROM gorse_panel " + name_ + "_panel = {&" + info(panel.format).panelSymbol.symbol +
              ", " + paintSymbol(p) + ", " + turn + ", " + (p.palette ? name_ + "_palette" : "0") + ", " +
              std::to_string(p.min_buffer_bytes) + "u" + numbers + "};\n");
+        if (s.themes)
+            line("extern const GORSE_ROM gorse_themes " + name_ + "_themes;\n");
+        for (size_t set = 0; set < s_.setCount(); ++set)
+            sceneIn(suffixOf(set));
+        if (s.themes)
+            themes();
+        line("#if GORSE_STACK < " + num(s_.stackDepth()) + "\n#error \"GORSE_STACK must be at least " +
+             num(s_.stackDepth()) +
+             " for this interface: raise it where it is defined, or leave it out for the default\"\n#endif\n");
+    }
+
+    void themes() {
+        std::string list;
+        for (size_t set = 0; set < s_.setCount(); ++set)
+            list += (set == 0 ? "&" : ", &") + name_ + "_scene" + suffixOf(set);
+        line("static const GORSE_ROM gorse_scene *const GORSE_ROM " + name_ + "_in_sets[] = {" + list + "};");
+        line("const GORSE_ROM gorse_themes " + name_ + "_themes = {" + name_ + "_in_sets, " + num(s_.themes.number) +
+             ", " + num(s_.themes.count) + "};\n");
+    }
+
+    void sceneIn(const std::string& suffix) {
+        const gorse_scene& s = s_.scene;
         const auto table = [&](int count, const char* what) { return count ? name_ + "_" + what : std::string("0"); };
-        line("static const GORSE_ROM gorse_scene " + name_ + "_scene = {");
-        line("    &" + name_ + "_panel, " + name_ + "_screens, " + table(s.number_count, "numbers") + ", " +
-             table(s.text_count, "texts") + ", " + table(s.rule_count, "rules") + ", " +
+        line("static const GORSE_ROM gorse_scene " + name_ + "_scene" + suffix + " = {");
+        line("    &" + name_ + "_panel, " + name_ + "_screens" + suffix + ", " + table(s.number_count, "numbers") +
+             ", " + table(s.text_count, "texts") + ", " + table(s.rule_count, "rules") + ", " +
              table(static_cast<int>(s_.rules->code.size()), "code") + ", " + table(s.string_count, "strings") + ", " +
              std::string(extendedCodeSymbol(s)) + ", " + (s.forms ? "gorse_extended_forms" : "0") + ", " +
              motionSymbol(s.motion) + ", " + table(s.follow_count, "follows") + ",");
@@ -382,16 +463,13 @@ class SceneWriter {
             places += (places.empty() ? "    " : ", ") + std::to_string(each) + "u";
         line(places + ",");
         line("    " + table(static_cast<int>(s_.motions.size()), "motions") + ", " +
-             table(static_cast<int>(s_.keepers.size()), "keepers") + ", " + std::to_string(s.keepers_at) + "u, " +
+             (s_.keepers.empty() ? "0" : name_ + "_keepers" + suffix) + ", " + std::to_string(s.keepers_at) + "u, " +
              std::to_string(s.clock_at) + "u, " + num(s.recorder_count) + ", " + num(s.clock) + ", " +
              num(s.clock_by_minutes) + ", 0, " + num(s.map_count) + ", " +
              (s.controls ? "&" + name_ + "_controls" : "0") + ", " + (s.outputs ? "&" + name_ + "_outputs" : "0") +
              ", " + (s.containers ? "&" + name_ + "_containers" : "0") + ", " +
              (s.transitions ? "&" + name_ + "_transitions" : "0") + ", " + (s.glides ? "&" + name_ + "_glides" : "0") +
-             "};\n");
-        line("#if GORSE_STACK < " + num(s_.stackDepth()) + "\n#error \"GORSE_STACK must be at least " +
-             num(s_.stackDepth()) +
-             " for this interface: raise it where it is defined, or leave it out for the default\"\n#endif\n");
+             ", " + (s.themes ? "&" + name_ + "_themes" : "0") + "};\n");
     }
 
     const BuiltScene& s_;

@@ -16,6 +16,7 @@
 #include "core/sim/carry_variables.h"
 #include "runtime/gorse_focus.h"
 #include "runtime/gorse_levels.h"
+#include "runtime/gorse_themes.h"
 
 namespace gorsefinch {
 
@@ -37,23 +38,29 @@ std::optional<int32_t> slotValue(const BuiltScene& before, const ScreenPart& old
     return found == newWords.end() ? std::nullopt : std::optional(static_cast<int32_t>(found - newWords.begin()));
 }
 
+// The parts of the set of colours that is shown.
+const std::vector<std::shared_ptr<const ScreenPart>>& shownParts(const BuiltScene& scene, const gorse& run) {
+    return scene.partsIn(scene.scene.themes ? static_cast<size_t>(gorse_number(&run, scene.themes.number)) : 0);
+}
+
 void carrySlots(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
-    for (size_t i = 0; i < now.parts.size(); ++i) {
-        const ScreenPart& part = *now.parts[i];
+    const auto &oldParts = shownParts(before, from), &parts = shownParts(now, to);
+    for (size_t i = 0; i < parts.size(); ++i) {
+        const ScreenPart& part = *parts[i];
         if (part.slots.empty())
             continue;
         // Texts have the same numbers as long as the rules are the same.
-        if (i < before.parts.size() && before.parts[i] == now.parts[i] && before.rules == now.rules) {
+        if (i < oldParts.size() && oldParts[i] == parts[i] && before.rules == now.rules) {
             std::copy_n(gorse_slots(&from) + before.screens[i].first_slot, part.slots.size(),
                         gorse_slots(&to) + now.screens[i].first_slot);
             continue;
         }
-        const auto same = std::find_if(before.parts.begin(), before.parts.end(),
+        const auto same = std::find_if(oldParts.begin(), oldParts.end(),
                                        [&](const auto& old) { return old->source->name == part.source->name; });
-        if (same == before.parts.end())
+        if (same == oldParts.end())
             continue;
         const ScreenPart& old = **same;
-        const uint16_t oldFirst = before.screens[static_cast<size_t>(same - before.parts.begin())].first_slot;
+        const uint16_t oldFirst = before.screens[static_cast<size_t>(same - oldParts.begin())].first_slot;
         for (size_t s = 0; s < part.slots.size(); ++s)
             for (size_t o = 0; o < old.slots.size(); ++o) {
                 const Widget& a = *part.source->widgets[part.slots[s].widget];
@@ -345,6 +352,8 @@ void carryRecordings(const BuiltScene& before, const gorse& from, const BuiltSce
 
 std::vector<int> carryOver(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
     carryVariables(before, from, now, to);
+    if (now.scene.themes)
+        gorse_take_theme(&to);
     if (gorse_head_of(&from)->started == 0)
         return std::vector<int>(now.rules->rules.size(), -1);
     carrySlots(before, from, now, to);

@@ -30,7 +30,8 @@ void carryNumbers(const gorse& from, const ProjectNames::VariableRef& old, gorse
 
 bool hasSameVariables(const Document& a, const Document& b) {
     return a.variables == b.variables && !a.clock == !b.clock &&
-           (a.panel == b.panel || outputVariables(*a.panel) == outputVariables(*b.panel));
+           (a.panel == b.panel || outputVariables(*a.panel) == outputVariables(*b.panel)) &&
+           a.named->sets == b.named->sets;
 }
 
 void carryClock(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {
@@ -81,6 +82,8 @@ void carryVariables(const BuiltScene& before, const gorse& from, const BuiltScen
     };
     std::ranges::for_each(*now.document.variables, carry);
     std::ranges::for_each(newNames.variables()->outputs, carry);
+    if (const auto& theme = newNames.variables()->theme)
+        carry(*theme);
     carryClock(before, from, now, to);
 }
 

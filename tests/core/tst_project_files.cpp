@@ -251,7 +251,7 @@ class TestProjectFiles : public QObject {
             << ", \"variables\": [{\"name\": \"a\", \"type\": \"decimal\", \"decimals\": 6, \"max\": 99999}]"
             << "max"
             << "32 bits";
-        QTest::newRow("colour") << ", \"looks\": [{\"name\": \"a\", \"fill\": \"redish\"}]"
+        QTest::newRow("colour") << ", \"looks\": [{\"name\": \"a\", \"fill\": \"#redish\"}]"
                                 << "looks[0].fill"
                                 << "no colour";
         QTest::newRow("screen with a path") << ", \"rules\": [\"../x\"]"

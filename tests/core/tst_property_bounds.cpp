@@ -69,10 +69,10 @@ Values valuesOf(const PropertyInfo& property) {
     switch (property.type) {
         case PropertyType::Whole:
             return {{property.min, property.max},
-                    {int64_t{property.min} - 1, int64_t{property.max} + 1, 1e30, "x", true, array, object, none}};
+                    {int64_t{property.min} - 1, int64_t{property.max} + 1, 1e30, "4 x", true, array, object, none}};
         case PropertyType::YesNo: return {{true, false}, {1, "yes", array, object, none}};
         case PropertyType::Colour:
-            return {{"#102030", "#10203040", "none"}, {"#12", "#GGGGGG", "red", 5, true, array, object, none}};
+            return {{"#102030", "#10203040", "none"}, {"#12", "#GGGGGG", "#red", 5, true, array, object, none}};
         case PropertyType::Choice:
             return {{property.choices.front(), property.choices.back()},
                     {"nothing of these", "", 1, true, array, object, none}};
