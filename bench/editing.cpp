@@ -9,7 +9,7 @@
 #include "core/edits/image_edits.h"
 #include "core/image/picture.h"
 #include "core/project/project_folder.h"
-#include "core/sim/twin.h"
+#include "core/sim/draw_screen.h"
 
 using namespace gorsefinch;
 

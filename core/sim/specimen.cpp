@@ -3,7 +3,7 @@
 
 #include "core/edits/font_edits.h"
 #include "core/rules/lexer.h"
-#include "core/sim/twin.h"
+#include "core/sim/draw_screen.h"
 
 namespace gorsefinch {
 

@@ -7,7 +7,7 @@
 
 #include "core/edits/edit.h"
 #include "core/scene/font_reasons.h"
-#include "core/sim/twin.h"
+#include "core/sim/draw_screen.h"
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
 

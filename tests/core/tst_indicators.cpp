@@ -8,7 +8,7 @@
 #include "core/edits/edit.h"
 #include "core/edits/image_edits.h"
 #include "core/emit/export_image.h"
-#include "core/sim/twin.h"
+#include "core/sim/draw_screen.h"
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
 

@@ -4,7 +4,7 @@
 #include <random>
 
 #include "core/rules/rename.h"
-#include "core/sim/twin.h"
+#include "core/sim/draw_screen.h"
 #include "runtime/gorse_scroll.h"
 #include "tests/support/on_twin.h"
 #include "tests/support/rounds.h"

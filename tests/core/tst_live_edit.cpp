@@ -3,7 +3,7 @@
 #include <QtTest>
 #include <random>
 
-#include "core/sim/twin.h"
+#include "core/sim/draw_screen.h"
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
 

@@ -7,7 +7,7 @@
 #include "core/edits/font_edits.h"
 #include "core/edits/image_edits.h"
 #include "core/emit/generate.h"
-#include "core/sim/twin.h"
+#include "core/sim/draw_screen.h"
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"
 #include "tests/support/every_image.h"

@@ -5,6 +5,7 @@
 
 #include "core/document/arrange.h"
 #include "core/document/shown_panes.h"
+#include "core/sim/draw_screen.h"
 #include "runtime/gorse_drawer.h"
 #include "runtime/gorse_scroll.h"
 #include "runtime/gorse_typing.h"

@@ -5,7 +5,7 @@
 #include "core/edits/align.h"
 #include "core/edits/panel_size.h"
 #include "core/scene/content_size.h"
-#include "core/sim/twin.h"
+#include "core/sim/draw_screen.h"
 #include "tests/support/kiln_face.h"
 #include "tests/support/projects.h"
 #include "tests/support/test_case.h"

@@ -6,7 +6,7 @@
 #include "core/edits/guide_edits.h"
 #include "core/edits/snap.h"
 #include "core/scene/baselines.h"
-#include "core/sim/twin.h"
+#include "core/sim/draw_screen.h"
 #include "tests/support/kiln_face.h"
 #include "tests/support/projects.h"
 #include "tests/support/rounds.h"

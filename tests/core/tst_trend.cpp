@@ -8,7 +8,7 @@
 #include "core/edits/edit.h"
 #include "core/emit/costs.h"
 #include "core/emit/generate.h"
-#include "core/sim/twin.h"
+#include "core/sim/draw_screen.h"
 #include "runtime/gorse_internal.h"
 #include "tests/support/built_scene.h"
 #include "tests/support/projects.h"

@@ -6,6 +6,7 @@
 #include <random>
 
 #include "core/image/reduce.h"
+#include "core/sim/draw_screen.h"
 #include "core/sim/script.h"
 #include "runtime/gorse_draw.h"
 #include "runtime/gorse_internal.h"
