@@ -4,7 +4,8 @@
 #include <nlohmann/json.hpp>
 
 #include "cli/commands.h"
-#include "core/check/namesake_check.h"
+#include "core/check/budget_check.h"
+#include "core/check/project_check.h"
 #include "core/document/names.h"
 #include "core/edits/presets.h"
 #include "core/emit/hook_check.h"
@@ -57,8 +58,11 @@ int check(const std::string& folder, bool json) {
         problems.insert(problems.end(), scene->problems.begin(), scene->problems.end());
         const Problems more = generationProblems(*scene);
         problems.insert(problems.end(), more.begin(), more.end());
-        const auto apart = NamesakeCheck().check(*read.document);
-        problems.insert(problems.end(), apart->begin(), apart->end());
+        const SharedProblems checked = checkProject(scene);
+        problems.insert(problems.end(), checked.begin(), checked.end());
+        const Problems beyond = budgetProblems(*read.document->panel, costsOf(*scene));
+        problems.insert(problems.end(), beyond.begin(), beyond.end());
+        std::erase_if(problems, [&](const Problem& each) { return meantSo(*read.document->meantSo, each); });
     }
     if (json) {
         auto list = nlohmann::ordered_json::array();
@@ -68,6 +72,7 @@ int check(const std::string& folder, bool json) {
                             {"place", p.place},
                             {"reason", p.reason},
                             {"remedy", p.remedy},
+                            {"kind", p.code},
                             {"line", p.line},
                             {"column", p.column}});
         std::cout << list.dump(2, ' ', false, nlohmann::ordered_json::error_handler_t::replace) << "\n";

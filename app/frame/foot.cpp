@@ -47,6 +47,7 @@ Foot::Foot(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     undo_ = figure("undo");
     undo_->setProperty("quiet", true);
     connect(problems_, &QPushButton::clicked, this, &Foot::showProblems);
+    connect(&session, &Session::problemsChanged, this, &Foot::refresh);
 }
 
 void Foot::setPress(const QString& words) {
@@ -80,8 +81,14 @@ void Foot::refresh() {
         text = tr("%1 widgets").arg(selected.size());
     }
     selection_->setText(text);
-    const auto count = static_cast<int>(session_.problems().size());
-    problems_->setText(count == 0 ? tr("no problems") : count == 1 ? tr("1 problem") : tr("%1 problems").arg(count));
+    const SharedProblems& all = session_.problems();
+    const auto notes = static_cast<int>(
+        std::count_if(all.begin(), all.end(), [](const Problem& each) { return each.severity == Severity::Note; }));
+    const int count = static_cast<int>(all.size()) - notes;
+    QString words = count == 0 ? tr("no problems") : count == 1 ? tr("1 problem") : tr("%1 problems").arg(count);
+    if (notes > 0)
+        words += notes == 1 ? tr(", 1 note") : tr(", %1 notes").arg(notes);
+    problems_->setText(words);
     const QColor colour = Theme::colour(count == 0 ? Role::QuietText : Role::Error);
     const QString style = QString(
                               "QPushButton { border: none; padding: 0; background: transparent; color: %1; }"

@@ -5,7 +5,10 @@
 
 #include "core/check/fixes.h"
 
+class QCheckBox;
+class QComboBox;
 class QLabel;
+class QLineEdit;
 class QListWidget;
 class QPushButton;
 
@@ -13,7 +16,8 @@ namespace gorsefinch::app {
 
 class Session;
 
-// Lists the problems of the project, goes to the chosen one, and applies its fix if there is one.
+// Lists the problems of the project, filtered and in groups. Goes to the chosen one, applies its fix if there is one,
+// and marks it as meant so.
 class ProblemsDialog : public QDialog {
     Q_OBJECT
 
@@ -24,17 +28,31 @@ class ProblemsDialog : public QDialog {
     void chosen(const gorsefinch::Problem& problem);
 
   private:
+    enum class Group { Severity, Screen, Kind };
+
+    QWidget* makeFilters();
+    QWidget* makeButtons();
     void refresh();
-    // Of the problem of the current row.
+    void fillKinds(const Problems& all);
+    void addHeading(const QString& words);
+    bool isWanted(const Problem& problem) const;
+    QString groupOf(const Problem& problem) const;
+    QString wordsOf(const Problem& problem) const;
+    // That of the current row; null without one.
+    const Problem* current() const;
     std::optional<Fix> currentFix() const;
-    void showFix();
+    void showActions();
     void fix();
+    void mark();
 
     Session& session_;
-    Problems problems_;
+    Problems problems_;  // those that are listed, in their order
+    QLineEdit* filter_;
+    QComboBox *kind_, *group_;
+    QCheckBox* meant_;
     QListWidget* list_;
     QLabel *none_, *hint_;
-    QPushButton* fix_;
+    QPushButton *fix_, *mark_;
 };
 
 }  // namespace gorsefinch::app

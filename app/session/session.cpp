@@ -1,16 +1,23 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/session.h"
+
+#include <QElapsedTimer>
+
+#include "core/check/budget_check.h"
 #include "core/document/widget_tree.h"
 
 namespace gorsefinch::app {
 
 namespace {
 
+// ms: after the last edit, and at a time.
+constexpr int kCheckPause = 150, kCheckSlice = 6;
+
 Change difference(const Document& a, const Document& b) {
     Change change;
     change.panel = a.panel != b.panel || a.name != b.name;
     change.variables = a.variables != b.variables;
-    change.looks = a.looks != b.looks;
+    change.looks = a.looks != b.looks || a.named != b.named;
     change.assets = a.images != b.images || a.faces != b.faces || a.defaultRecipe != b.defaultRecipe;
     change.rules = a.rules != b.rules;
     change.screens = a.screens != b.screens;
@@ -26,6 +33,8 @@ Session::Session(QObject* parent) : QObject(parent) {
     connect(&project_, &SavedProject::lookDue, this, [this] { lookOutside(false); });
     connect(&project_.store(), &ProjectStore::failed, this, &Session::showError);
     connect(&runner_, &TwinRunner::refused, this, &Session::showError);
+    checkTimer_.setSingleShot(true);
+    connect(&checkTimer_, &QTimer::timeout, this, &Session::goOnChecking);
 }
 
 Session::~Session() = default;
@@ -49,6 +58,7 @@ void Session::adopt(Document document) {
     history_ = std::make_unique<History>(std::move(document));
     history_->markSaved();
     builder_ = SceneBuilder();
+    check_ = ProjectCheck();
     reporter_ = SceneReporter();
     runner_.reset();
     selection_.reset();
@@ -193,11 +203,48 @@ void Session::rebuild() {
     runner_.update(scene_);
     SceneReport report = reporter_.report(*scene_);
     costs_ = std::move(report.costs);
+    found_ = {};
+    found_.add(project_.problems());
+    found_.add(scene_->problems);
+    found_.add(std::move(report.problems));
+    found_.add(budgetProblems(*document().panel, costs_));
+    check_.follow(scene_);
+    gatherProblems();
+    checkTimer_.start(kCheckPause);
+}
+
+// The slow checks, a few milliseconds at a time while nothing else is to be done.
+void Session::goOnChecking() {
+    if (!isOpen())
+        return;
+    QElapsedTimer spent;
+    spent.start();
+    bool any = false, more = true;
+    while (more && spent.elapsed() < kCheckSlice) {
+        more = check_.checkNext(static_cast<size_t>(std::max(selection_.screenIndex(), 0)));
+        any = any || more;
+    }
+    if (more)
+        checkTimer_.start(0);
+    if (!any)
+        return;
+    gatherProblems();
+    Q_EMIT problemsChanged();
+}
+
+void Session::gatherProblems() {
+    SharedProblems all = found_;
+    all.add(check_.problems());
+    meantSo_.clear();
+    if (document().meantSo->empty()) {
+        problems_ = std::move(all);
+        return;
+    }
+    Problems open;
+    for (const Problem& each : all)
+        (meantSo(*document().meantSo, each) ? meantSo_ : open).push_back(each);
     problems_ = {};
-    problems_.add(project_.problems());
-    problems_.add(scene_->problems);
-    problems_.add(std::move(report.problems));
-    problems_.add(namesakes_.check(document()));
+    problems_.add(std::move(open));
 }
 
 void Session::refresh(const Document& before, bool opened) {

@@ -3,13 +3,14 @@
 
 #include <QObject>
 #include <QString>
+#include <QTimer>
 #include <functional>
 #include <memory>
 
 #include "app/session/saved_project.h"
 #include "app/session/selection.h"
 #include "app/session/twin_runner.h"
-#include "core/check/namesake_check.h"
+#include "core/check/project_check.h"
 #include "core/document/history.h"
 #include "core/emit/scene_report.h"
 
@@ -35,6 +36,7 @@ class Session : public QObject {
     Selection& selection() { return selection_; }
     const Selection& selection() const { return selection_; }
     TwinRunner& runner() { return runner_; }
+    const TwinRunner& runner() const { return runner_; }
     SavedProject& project() { return project_; }
     const SavedProject& project() const { return project_; }
 
@@ -63,7 +65,9 @@ class Session : public QObject {
     ImageBakery& images() { return builder_.images(); }
     // A font that the interface uses; null if nothing uses it.
     FontRef font(const FontKey& key) const { return builder_.font(key); }
+    // Without those that are meant so. Those of screens come a little after an edit, with problemsChanged().
     const SharedProblems& problems() const { return problems_; }
+    const Problems& problemsMeantSo() const { return meantSo_; }
     // What the project costs on its target.
     const Costs& costs() const { return costs_; }
     const History& history() const { return *history_; }
@@ -91,6 +95,8 @@ class Session : public QObject {
   Q_SIGNALS:
     void changed(const gorsefinch::app::Change& change);
     void previewChanged();
+    // Checks that take their time have found others.
+    void problemsChanged();
     void savedChanged();
     void noticed(const QString& notice, bool well);
 
@@ -99,6 +105,8 @@ class Session : public QObject {
     void step(const std::function<void()>& move);
     void refresh(const Document& before, bool opened);
     void rebuild();
+    void goOnChecking();
+    void gatherProblems();
     void lookOutside(bool atOnce);
     std::optional<QString> refusal(const Document& next) const;
 
@@ -107,9 +115,12 @@ class Session : public QObject {
     SceneBuilder builder_;
     BuiltSceneRef scene_, previewed_;
     SceneReporter reporter_;
-    NamesakeCheck namesakes_;
+    ProjectCheck check_;
+    QTimer checkTimer_;
+    SharedProblems found_;  // with the document itself, before its checks
     Costs costs_;
     SharedProblems problems_;
+    Problems meantSo_;
     TwinRunner runner_;
     Selection selection_{*this};
     bool stepping_ = false;  // an undo or a redo is being announced

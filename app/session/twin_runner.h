@@ -22,6 +22,7 @@ class TwinRunner : public QObject {
 
     // Null until the first scene.
     Twin& twin() { return *twin_; }
+    const Twin& twin() const { return *twin_; }
 
     // Runs a new scene in the old one's state; after reset() from its start.
     void update(const BuiltSceneRef& scene);

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "core/document/document.h"
+#include "core/scene/built_scene.h"
 
 namespace gorsefinch {
 
@@ -11,7 +11,8 @@ struct Fix {
     Document document;  // the project with it
 };
 
-// Nothing for problems that have no fix, for those that are gone, and for locked widgets.
-std::optional<Fix> fixOf(const Document& document, const Problem& problem);
+// A fix for a problem of a scene's document. Nothing for problems that have no fix, for those that are gone, and for
+// locked widgets.
+std::optional<Fix> fixOf(const BuiltScene& scene, const Problem& problem);
 
 }  // namespace gorsefinch

@@ -4,12 +4,12 @@
 #include <map>
 #include <unordered_map>
 
+#include "core/base/problem_codes.h"
 #include "core/document/box.h"
 #include "core/document/document.h"
 
 namespace gorsefinch {
 
-inline constexpr const char* kNamesakesApart = "namesakes_apart";
 inline constexpr int kNearlyThere = 3;  // pixels
 
 // The box in which widgets of this name and kind lie on most of the screens that have one, of several such boxes that

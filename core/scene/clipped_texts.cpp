@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "core/base/problem_codes.h"
 #include "core/scene/text_widths.h"
 
 namespace gorsefinch {
@@ -26,6 +27,7 @@ Problem clippedAt(const ScreenPart& part, size_t widget, const std::string& text
     p.place = p.widget;
     p.reason = "its longest text, \"" + text + "\", is " + std::to_string(width) + " px wide; there is room for " +
                std::to_string(std::max(room, 0));
+    p.code = kClippedText;
     p.remedy = "Widen it, choose a smaller size, or narrow the range of what it shows";
     return p;
 }

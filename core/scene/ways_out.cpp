@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <set>
 
+#include "core/base/problem_codes.h"
 #include "core/document/panel_keys.h"
 
 namespace gorsefinch {
@@ -85,6 +86,7 @@ void reportDeadEnds(BuiltScene& scene) {
         problem.file = "screens/" + problem.screen + ".json";
         problem.reason = panel.touch ? "rules lead to this screen, and none leads away from it"
                                      : "rules lead to this screen, and the focus reaches nothing that leads away";
+        problem.code = kDeadEnd;
         problem.remedy = "Let a rule go elsewhere, such as back on a button's tap";
         scene.problems.add({std::move(problem)});
     }

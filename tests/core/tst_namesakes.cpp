@@ -50,12 +50,12 @@ class TestNamesakes : public QObject {
                      problem.text().find("10,10 80x20 on one") != std::string::npos,
                  problem.text().c_str());
         // Mended, it is gone.
-        const auto fix = fixOf(d, problem);
+        const auto fix = fixOf(*SceneBuilder().build(d), problem);
         QVERIFY(fix.has_value());
         QCOMPARE(fix->document.screens[1]->widgets[0]->x, 10);
         QCOMPARE(fix->document.screens[1]->widgets[0]->y, 10);
         QVERIFY(check.check(fix->document)->empty());
-        QVERIFY(!fixOf(fix->document, problem));
+        QVERIFY(!fixOf(*SceneBuilder().build(fix->document), problem));
     }
 
     void whatIsMeantSoIsNone() {
@@ -69,7 +69,7 @@ class TestNamesakes : public QObject {
         follows = changeWidgets(follows, "two", Names{"title"}, [](Widget& w) { w.expressions["x"] = "12"; });
         QVERIFY(isFine(follows));
         // Without a problem of its own there is no fix.
-        QVERIFY(!fixOf(follows, Problem{}));
+        QVERIFY(!fixOf(*SceneBuilder().build(follows), Problem{}));
     }
 
     void withTwoTheFirstCounts() {
@@ -85,7 +85,7 @@ class TestNamesakes : public QObject {
         d = addWidgets(d, "two", {title(11, 10)}, nullptr, "group");
         const auto problems = NamesakeCheck().check(d);
         QCOMPARE(problems->size(), size_t{1});
-        const auto fix = fixOf(d, problems->front());
+        const auto fix = fixOf(*SceneBuilder().build(d), problems->front());
         QCOMPARE(fix->document.screens[1]->widgets[1]->x, 10);
         const Document placed = placeNamesakes(d, "one", Names{"title"});
         QCOMPARE(placed.screens[1]->widgets[1]->x, 10);

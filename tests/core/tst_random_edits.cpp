@@ -137,7 +137,7 @@ class LayoutHand {
     }
     Document mended(const Document& d) {
         const auto problems = NamesakeCheck().check(d);
-        const auto fix = problems->empty() ? std::nullopt : fixOf(d, problems->front());
+        const auto fix = problems->empty() ? std::nullopt : fixOf(*SceneBuilder().build(d), problems->front());
         return fix ? fix->document : d;
     }
 
