@@ -147,7 +147,7 @@ void SpecimenView::zoomBy(int steps) {
 void SpecimenView::takeColours() {
     if (!session_.isOpen())
         return;
-    ground_ = session_.document().screens.front()->background;
+    ground_ = backgroundOf(session_.document(), *session_.document().screens.front());
     ink_ = opaque(info(session_.document().panel->format).isOneBit() ? 0xffffff : 0xF2EEE4);
     const FontRef font = session_.font(editor_.shownKey());
     bool found = false;
@@ -158,7 +158,8 @@ void SpecimenView::takeColours() {
                 const auto& part = scene->parts[i];
                 const gorse_look* look = scene->tables[i]->widgets[need.widget]->look;
                 ink_ = opaque(look->text & 0xffffff);
-                ground_ = look->fill >> 24 == 255 ? opaque(look->fill & 0xffffff) : part->source->background;
+                ground_ = look->fill >> 24 == 255 ? opaque(look->fill & 0xffffff)
+                                                  : backgroundOf(session_.document(), *part->source);
                 found = true;
             }
     inkField_->setColour(ink_);

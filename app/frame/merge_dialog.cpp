@@ -16,7 +16,7 @@
 #include "app/widgets/difference_view.h"
 #include "app/widgets/frame_picture.h"
 #include "app/widgets/from_std.h"
-#include "core/sim/twin.h"
+#include "core/sim/draw_screen.h"
 
 namespace gorsefinch::app {
 
@@ -32,6 +32,8 @@ QString thingWords(const MergeItem& item) {
         case MergeItem::What::Image: return MergeDialog::tr("image %1").arg(name);
         case MergeItem::What::Face: return MergeDialog::tr("face %1").arg(name);
         case MergeItem::What::Clock: return MergeDialog::tr("clock");
+        case MergeItem::What::MeantSo: return MergeDialog::tr("problems that are meant so");
+        case MergeItem::What::NamedValues: return MergeDialog::tr("named colours and sizes");
         case MergeItem::What::LayoutAids: return MergeDialog::tr("grid and guide lines");
         case MergeItem::What::RecipeDefaults: return MergeDialog::tr("recipe for new pictures");
         case MergeItem::What::Rules: return MergeDialog::tr("rules %1").arg(name);

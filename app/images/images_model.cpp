@@ -146,7 +146,8 @@ const QPixmap& ImagesModel::thumbnail(const Row& row) const {
         return row.thumbnail;
     QPixmap out(kRowPicture * 2);
     out.setDevicePixelRatio(2);
-    out.fill(QColor::fromRgba(session_.document().screens.front()->background.argb | 0xff000000u));
+    out.fill(
+        QColor::fromRgba(backgroundOf(session_.document(), *session_.document().screens.front()).argb | 0xff000000u));
     if (row.baked) {
         QPainter painter(&out);
         const QImage image = toImage(row.baked->picture(0));

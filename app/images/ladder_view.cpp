@@ -147,7 +147,7 @@ void LadderView::request() {
     state_->setText(tr("climbing …"));
     const OriginalRef original = editor_.original();
     const PixelFormat panel = session_.document().panel->format;
-    const Colour ground0 = session_.document().screens.front()->background;
+    const Colour ground0 = backgroundOf(session_.document(), *session_.document().screens.front());
     job_.request([this, original, now, panel, ground0](const std::atomic<bool>& stale) -> NewestJob::Finish {
         ImageBakery bakery;
         bakery.adoptOriginal(now, original);

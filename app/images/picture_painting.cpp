@@ -46,7 +46,8 @@ void PictureView::paintProgress(QPainter& painter) const {
 }
 
 void PictureView::paintGround(QPainter& painter, const QRect& picture) const {
-    const QColor ground = QColor::fromRgb(session_.document().screens.front()->background.argb | 0xff000000u);
+    const QColor ground =
+        QColor::fromRgb(backgroundOf(session_.document(), *session_.document().screens.front()).argb | 0xff000000u);
     if (!onPanel_) {
         painter.fillRect(picture, ground);
         return;

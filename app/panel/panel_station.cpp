@@ -21,6 +21,7 @@
 #include "core/document/panel_outputs.h"
 #include "core/emit/costs.h"
 #include "core/rules/transition_words.h"
+#include "core/sim/draw_screen.h"
 
 namespace gorsefinch::app {
 

@@ -11,7 +11,7 @@
 
 #include "app/theme/theme.h"
 #include "app/widgets/frame_picture.h"
-#include "core/sim/twin.h"
+#include "core/sim/draw_screen.h"
 
 namespace gorsefinch::app {
 

@@ -11,6 +11,7 @@
 #include "app/widgets/frame_picture.h"
 #include "core/document/new_widget.h"
 #include "core/sim/slot_value.h"
+#include "core/sim/draw_screen.h"
 
 namespace gorsefinch::app {
 

@@ -149,7 +149,7 @@ void Canvas::drawMap(QPainter& painter, const PaintedMap& map) {
     painter.save();
     painter.setRenderHint(QPainter::SmoothPixmapTransform, false);
     painter.setClipRect(inside);
-    painter.fillRect(inside, QColor::fromRgb(session_.selection().screen()->background.argb));
+    painter.fillRect(inside, QColor::fromRgb(backgroundOf(session_.document(), *session_.selection().screen()).argb));
     drawAll();
     painter.setClipRegion(QRegion(rect()) - QRegion(inside));
     painter.setOpacity(0.55);

@@ -178,9 +178,7 @@ std::optional<std::string> Canvas::containerAt(const QPoint& at) const {
     for (const size_t top : topmostOf(widgets, session_.selection().names()))
         std::fill(dragged.begin() + static_cast<std::ptrdiff_t>(top),
                   dragged.begin() + static_cast<std::ptrdiff_t>(endOf(widgets, top)), true);
-    const auto hasBox = [&](size_t i) {
-        return hasOwnBox(session_.document(), widgets, i) || flowOf(*widgets[i]).has_value();
-    };
+    const auto hasBox = [&](size_t i) { return hasOwnBox(session_.document(), widgets, i) || flows(*widgets[i]); };
     const int found = topmostAt(at, [&](size_t i) {
         return !dragged[i] && !widgets[i]->locked && info(widgets[i]->kind).has(kHolds) &&
                (static_cast<int>(i) == inside || hasBox(i));

@@ -19,7 +19,7 @@ int Canvas::flowOfMoved() const {
     int out = -1;
     for (const size_t top : topmostOf(widgets, session_.selection().names())) {
         const int container = containerOf(widgets, top);
-        if (container < 0 || !flowOf(*widgets[static_cast<size_t>(container)]) || (out >= 0 && out != container))
+        if (container < 0 || !flows(*widgets[static_cast<size_t>(container)]) || (out >= 0 && out != container))
             return -1;
         out = container;
     }
@@ -29,7 +29,7 @@ int Canvas::flowOfMoved() const {
 int Canvas::turnAt(std::string_view container, const QPoint& at) const {
     const Screen& screen = *session_.selection().screen();
     const int number = widgetIndex(screen, container);
-    if (number < 0 || !flowOf(*screen.widgets[static_cast<size_t>(number)]))
+    if (number < 0 || !flows(*screen.widgets[static_cast<size_t>(number)]))
         return static_cast<int>(kMaxWidgets);
     const QPoint place = at - originNow(number);
     return turnInFlow(screen.widgets, static_cast<size_t>(number), place.x(), place.y(), session_.selection().names());

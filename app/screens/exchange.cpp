@@ -12,6 +12,7 @@
 #include "app/widgets/drag_formats.h"
 #include "app/widgets/frame_picture.h"
 #include "core/document/widget_tree.h"
+#include "core/sim/draw_screen.h"
 
 namespace gorsefinch::app {
 

@@ -7,6 +7,7 @@
 #include <QLabel>
 #include <QToolButton>
 
+#include "app/screens/named_choices.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
@@ -70,7 +71,7 @@ void LookForm::addState(QFormLayout& form) {
 }
 
 void LookForm::addProperty(QFormLayout& form, const PropertyInfo& property) {
-    std::function<void(const PropertyValue&)> fill;
+    Fill fill;
     QWidget* field = makeField(property, fill);
     field->setObjectName(QString("look_") + property.key);
     field->setToolTip(tr(property.help));
@@ -102,35 +103,52 @@ void LookForm::addProperty(QFormLayout& form, const PropertyInfo& property) {
         font.setBold(set);
         caption->setFont(font);
         clear->setVisible(set);
-        fill(lookValue(lookAndBases(session_.document(), &shown), state_, property.key));
+        const auto bases = lookAndBases(session_.document(), &shown);
+        const PropertyValue* setting = state_.empty() ? nullptr : lookSetting(bases, state_, property.key);
+        setting = setting ? setting : lookSetting(bases, "", property.key);
+        fill(lookValue(session_.document(), bases, state_, property.key),
+             setting ? std::string(nameIn(*setting)) : std::string());
     });
 }
 
-QWidget* LookForm::makeField(const PropertyInfo& property, std::function<void(const PropertyValue&)>& fill) {
+QWidget* LookForm::makeField(const PropertyInfo& property, Fill& fill) {
     if (property.type == PropertyType::Colour) {
         auto* field = new ColourField(this);
         const auto take = [this, &property](Colour colour) { set(property, colour); };
         connect(field, &ColourField::colourChosen, this, take);
         connect(field, &ColourField::chosenLive, this, take);
-        fill = [field](const PropertyValue& value) { field->setColour(std::get<Colour>(value)); };
+        connect(field, &ColourField::nameChosen, this,
+                [this, &property](const std::string& name) { set(property, ValueName{name}); });
+        connect(field, &ColourField::namePreviewed, this, [this, &property](const std::string& name) {
+            if (const auto next = setLookProperty(session_.document(), name_, state_, property.key, ValueName{name}))
+                session_.preview(*next);
+        });
+        connect(field, &ColourField::previewEnded, this, [this] { session_.endPreview(); });
+        fill = [this, field](const PropertyValue& value, const std::string& name) {
+            field->setOffered(offeredColours(session_));
+            field->setColour(std::get<Colour>(value), name);
+        };
         return field;
     }
     if (property.type == PropertyType::Whole) {
         auto* field = new NumberField(property.min, property.max, property.unit, this);
         connect(field, &NumberField::numberChosen, this,
                 [this, &property](int number) { set(property, int64_t{number}); });
-        fill = [field](const PropertyValue& value) {
+        connect(field, &NumberField::nameChosen, this,
+                [this, &property](const std::string& name) { set(property, ValueName{name}); });
+        fill = [this, field](const PropertyValue& value, const std::string& name) {
             SumValues own;
             own.own = static_cast<double>(std::get<int64_t>(value));
             field->setEach({own});
-            field->setNumber(static_cast<int>(std::get<int64_t>(value)));
+            field->setOffered(offeredSizes(session_));
+            field->setNumber(static_cast<int>(std::get<int64_t>(value)), name);
         };
         return field;
     }
     auto* field = new QComboBox(this);
     connect(field, &QComboBox::activated, this,
             [this, field, &property](int at) { set(property, field->itemData(at).toString().toStdString()); });
-    fill = [this, field](const PropertyValue& value) {
+    fill = [this, field](const PropertyValue& value, const std::string&) {
         field->clear();
         field->addItem(tr("first face"), QString());
         for (const Face& each : *session_.document().faces)

@@ -30,7 +30,9 @@ class LookForm : public QWidget {
     void addBase(QFormLayout& form);
     void addState(QFormLayout& form);
     void addProperty(QFormLayout& form, const PropertyInfo& property);
-    QWidget* makeField(const PropertyInfo& property, std::function<void(const PropertyValue&)>& fill);
+    // Shows a value, and the name that it is.
+    using Fill = std::function<void(const PropertyValue&, const std::string& name)>;
+    QWidget* makeField(const PropertyInfo& property, Fill& fill);
     void set(const PropertyInfo& property, const PropertyValue& value);
     void refresh();
     const Look* look() const;

@@ -1,9 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/screens/looks_model.h"
 
+#include "app/screens/named_choices.h"
 #include "app/session/session.h"
 #include "app/widgets/frame_picture.h"
-#include "core/sim/twin.h"
+#include "core/sim/draw_screen.h"
 
 namespace gorsefinch::app {
 
@@ -21,7 +22,9 @@ uint8_t bitsOf(const std::string& state) {
 }
 
 // A button a look, one below the other. A look whose state is to be seen sets it for all states.
-Document sampleDocument(const Document& from, std::span<const Look> looks, const std::string& state) {
+Document sampleDocument(const Document& project, size_t set, std::span<const Look> looks, const std::string& state) {
+    Document from = project;
+    from.named = std::make_shared<const NamedValues>(valuesIn(*project.named, set));
     Document sample;
     sample.name = "sample";
     Panel panel = *from.panel;
@@ -31,15 +34,17 @@ Document sampleDocument(const Document& from, std::span<const Look> looks, const
     panel.touch = true;
     sample.panel = std::make_shared<const Panel>(panel);
     sample.faces = from.faces;
+    sample.named = from.named;
     auto all = std::make_shared<std::vector<Look>>(*from.looks);
     if (bitsOf(state) != 0)
         for (Look& each : *all)
             for (const PropertyInfo& property : styleProperties())
-                each.style[property.key] = lookValue(lookAndBases(from, from.look(each.name)), state, property.key);
+                each.style[property.key] =
+                    lookValue(from, lookAndBases(from, from.look(each.name)), state, property.key);
     sample.looks = std::move(all);
     Screen screen;
     screen.name = "sample";
-    screen.background = from.screens.front()->background;
+    screen.background = backgroundOf(from, *from.screens.front());
     for (size_t i = 0; i < looks.size(); ++i) {
         Widget button;
         button.name = "sample_" + std::to_string(i);
@@ -47,7 +52,8 @@ Document sampleDocument(const Document& from, std::span<const Look> looks, const
         button.look = looks[i].name;
         button.properties["text"] = std::string("Aa 42");
         // Larger texts would not fit.
-        const auto size = std::get<int64_t>(lookValue(lookAndBases(from, from.look(looks[i].name)), state, "size"));
+        const auto size =
+            std::get<int64_t>(lookValue(from, lookAndBases(from, from.look(looks[i].name)), state, "size"));
         button.properties["size"] = std::min<int64_t>(size, kLargestText);
         setBox(button, kSampleEdge, static_cast<int>(i) * kLookSample.height() + kSampleEdge,
                kLookSample.width() - 2 * kSampleEdge, kLookSample.height() - 2 * kSampleEdge);
@@ -62,6 +68,10 @@ Document sampleDocument(const Document& from, std::span<const Look> looks, const
 LooksModel::LooksModel(Session& session, QObject* parent) : QAbstractListModel(parent), session_(session) {
     connect(&session, &Session::changed, this, [this](const Change& change) {
         if (change.opened || change.looks || change.screens || change.panel || change.assets)
+            reload();
+    });
+    connect(&session.runner(), &TwinRunner::valueSet, this, [this] {
+        if (session_.isOpen() && set_ != shownSet(session_))
             reload();
     });
     reload();
@@ -97,10 +107,12 @@ const QVector<QImage>& LooksModel::samples() const {
     if (!std::exchange(isStale_, false))
         return samples_;
     samples_.clear();
+    set_ = shownSet(session_);
     for (size_t from = 0; from < looks_->size(); from += kPerPicture) {
         const std::span<const Look> part =
             std::span(*looks_).subspan(from, std::min(kPerPicture, looks_->size() - from));
-        const QImage all = toImage(drawScreen(*builder_.build(sampleDocument(session_.document(), part, state_)), 0));
+        const QImage all =
+            toImage(drawScreen(*builder_.build(sampleDocument(session_.document(), set_, part, state_)), 0));
         for (size_t i = 0; i < part.size(); ++i)
             samples_.append(all.copy(QRect(QPoint(0, static_cast<int>(i) * kLookSample.height()), kLookSample)));
     }

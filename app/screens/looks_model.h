@@ -48,6 +48,7 @@ class LooksModel : public QAbstractListModel {
     mutable SceneBuilder builder_;  // keeps the fonts from one drawing to the next
     mutable QVector<QImage> samples_;
     mutable bool isStale_ = true;
+    mutable size_t set_ = 0;  // of colours, that they show
 };
 
 }  // namespace gorsefinch::app

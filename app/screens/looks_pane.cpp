@@ -2,21 +2,24 @@
 #include "app/screens/looks_pane.h"
 
 #include <QHBoxLayout>
-#include <QLabel>
 #include <QListView>
 #include <QPainter>
 #include <QScrollArea>
 #include <QShortcut>
 #include <QSplitter>
+#include <QStackedWidget>
 #include <QStyledItemDelegate>
 #include <QToolButton>
 #include <QVBoxLayout>
 
 #include "app/screens/look_form.h"
 #include "app/screens/looks_model.h"
+#include "app/screens/named_pane.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "app/widgets/fields.h"
 #include "app/widgets/from_std.h"
+#include "app/widgets/head_button.h"
 
 namespace gorsefinch::app {
 
@@ -70,10 +73,19 @@ LooksPane::LooksPane(Session& session, QWidget* parent)
       list_(new QListView(this)),
       form_(new LookForm(session, this)) {
     setObjectName("looks_pane");
-    auto* column = new QVBoxLayout(this);
+    auto* whole = new QVBoxLayout(this);
+    whole->setContentsMargins(0, 0, 0, 0);
+    whole->setSpacing(0);
+    auto* pages = new QStackedWidget(this);
+    whole->addWidget(makePageChoice(*pages));
+    whole->addWidget(pages, 1);
+    auto* looks = new QWidget(pages);
+    auto* column = new QVBoxLayout(looks);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
     column->addWidget(makeHead());
+    pages->addWidget(looks);
+    pages->addWidget(new NamedPane(session, pages));
     auto* parts = new QSplitter(Qt::Vertical, this);
     parts->setHandleWidth(1);
     parts->setChildrenCollapsible(false);
@@ -117,32 +129,35 @@ LooksPane::LooksPane(Session& session, QWidget* parent)
     updateButtons();
 }
 
-QToolButton* LooksPane::addButton(QWidget* head, const char* icon, const char* name, const QString& help,
-                                  const std::function<void()>& run) {
-    auto* button = new QToolButton(head);
-    button->setIcon(Theme::icon(icon));
-    button->setObjectName(name);
-    button->setToolTip(help);
-    connect(button, &QToolButton::clicked, this, run);
-    head->layout()->addWidget(button);
-    return button;
+QWidget* LooksPane::makePageChoice(QStackedWidget& pages) {
+    auto* head = new QWidget(this);
+    auto* row = new QHBoxLayout(head);
+    row->setContentsMargins(12, 8, 8, 2);
+    const QStringList names{tr("Looks"), tr("Colours, sizes")};
+    auto* choice = new ChoiceField(names, head);
+    choice->setObjectName("looks_page");
+    choice->setChosen(names.front());
+    connect(choice, &ChoiceField::chosen, &pages, [&pages, choice, names](const QString& name) {
+        pages.setCurrentIndex(static_cast<int>(names.indexOf(name)));
+        choice->setChosen(name);
+    });
+    row->addWidget(choice);
+    return head;
 }
 
 QWidget* LooksPane::makeHead() {
     auto* head = new QWidget(this);
     auto* row = new QHBoxLayout(head);
-    row->setContentsMargins(12, 6, 8, 2);
+    row->setContentsMargins(12, 2, 8, 2);
     row->setSpacing(2);
-    auto* title = new QLabel(tr("Looks"), head);
-    title->setProperty("heading", true);
-    row->addWidget(title);
     row->addStretch(1);
-    give_ = addButton(head, "tick", "give_look", tr("Give this look to the selected widgets (double click)"),
-                      [this] { giveToSelection(); });
-    fromWidget_ = addButton(head, "pick", "look_from_widget",
-                            tr("A new look of what the selected widget sets for itself"), [this] { addFromWidget(); });
-    remove_ = addButton(head, "cross", "remove_look", tr("Delete this look (Del)"), [this] { remove(); });
-    addButton(head, "plus", "add_look", tr("New look"), [this] { addNew(); });
+    give_ = addHeadButton(head, "tick", "give_look", tr("Give this look to the selected widgets (double click)"),
+                          [this] { giveToSelection(); });
+    fromWidget_ =
+        addHeadButton(head, "pick", "look_from_widget", tr("A new look of what the selected widget sets for itself"),
+                      [this] { addFromWidget(); });
+    remove_ = addHeadButton(head, "cross", "remove_look", tr("Delete this look (Del)"), [this] { remove(); });
+    addHeadButton(head, "plus", "add_look", tr("New look"), [this] { addNew(); });
     return head;
 }
 

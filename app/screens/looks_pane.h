@@ -6,6 +6,7 @@
 #include "core/edits/look_edits.h"
 
 class QListView;
+class QStackedWidget;
 class QToolButton;
 
 namespace gorsefinch::app {
@@ -14,7 +15,8 @@ class LookForm;
 class LooksModel;
 class Session;
 
-// The place of the looks: their list with samples, and below it what the chosen one says.
+// The place of the looks: their list with samples, and below it what the chosen one says. On a second page the named
+// colours and sizes.
 class LooksPane : public QWidget {
     Q_OBJECT
 
@@ -24,9 +26,8 @@ class LooksPane : public QWidget {
     void followSelection();
 
   private:
+    QWidget* makePageChoice(QStackedWidget& pages);
     QWidget* makeHead();
-    QToolButton* addButton(QWidget* head, const char* icon, const char* name, const QString& help,
-                           const std::function<void()>& run);
     QString chosen() const;
     void choose(const QString& name);
     void addNew();

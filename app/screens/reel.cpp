@@ -11,6 +11,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/frame_picture.h"
 #include "core/emit/costs.h"
+#include "core/sim/draw_screen.h"
 
 namespace gorsefinch::app {
 

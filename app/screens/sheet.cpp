@@ -9,11 +9,14 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
+#include "app/screens/asset_samples.h"
+#include "app/screens/looks_model.h"
 #include "app/screens/property_row.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/fields.h"
 #include "app/widgets/from_std.h"
+#include "app/widgets/sample_combo.h"
 #include "core/document/arrange.h"
 #include "core/document/panel_keys.h"
 #include "core/document/widget_tree.h"
@@ -31,7 +34,7 @@ struct Placed {
 std::optional<Placed> placedByFlow(const std::vector<WidgetRef>& widgets, const Names& names) {
     for (const size_t top : topmostOf(widgets, names))
         if (const int container = containerOf(widgets, top); container >= 0)
-            if (const auto flow = flowOf(*widgets[static_cast<size_t>(container)]))
+            if (const auto flow = flowOf(*widgets[static_cast<size_t>(container)], {}))
                 return Placed{widgets[static_cast<size_t>(container)]->name, flow->pages};
     return std::nullopt;
 }
@@ -39,13 +42,14 @@ std::optional<Placed> placedByFlow(const std::vector<WidgetRef>& widgets, const 
 }  // namespace
 
 Sheet::Sheet(Session& session, CellBrush& brush, QWidget* parent)
-    : QScrollArea(parent), session_(session), brush_(brush) {
+    : QScrollArea(parent), session_(session), brush_(brush), looks_(new LooksModel(session, this)) {
     setObjectName("sheet");
     setWidgetResizable(true);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     connect(&session, &Session::changed, this, &Sheet::refresh);
     connect(&session.selection(), &Selection::changed, this, &Sheet::refresh);
     connect(&session.runner(), &TwinRunner::stepped, this, &Sheet::refreshResults);
+    connect(&session.runner(), &TwinRunner::valueSet, this, &Sheet::refresh);
 }
 
 void Sheet::focusName() {
@@ -279,11 +283,16 @@ void Sheet::addBox() {
 }
 
 void Sheet::addLook() {
-    auto* box = new QComboBox(page_);
+    auto* box = new SampleCombo(page_);
     box->setObjectName("look");
     box->addItem(tr("none"), QString());
     for (const Look& look : *session_.document().looks)
         box->addItem(fromStd(look.name), fromStd(look.name));
+    box->setSamples(
+        [this, box](int entry) { return lookSample(*looks_, box->itemData(entry).toString(), box->itemText(entry)); });
+    connect(box, &SampleCombo::previewed, this,
+            [this, box](int at) { preview("look", box->itemData(at).toString().toStdString()); });
+    connect(box, &SampleCombo::previewEnded, this, [this] { session_.endPreview(); });
     connect(box, &QComboBox::activated, this, [this, box](int at) {
         const Names names = selectedNames();
         session_.edit(gorsefinch::setProperty(session_.document(), session_.selection().screenName().toStdString(),
@@ -328,6 +337,17 @@ std::optional<PropertyValue> Sheet::common(const PropertyInfo& property) const {
         value = each;
     }
     return value;
+}
+
+std::string Sheet::commonName(const PropertyInfo& property) const {
+    std::optional<std::string> out;
+    for (const WidgetRef& w : having(property)) {
+        const PropertyValue set = effectiveSetting(session_.document(), *w, property.key);
+        if (out && *out != nameIn(set))
+            return {};
+        out = nameIn(set);
+    }
+    return out.value_or(std::string());
 }
 
 bool Sheet::isOwn(const PropertyInfo& property) const {

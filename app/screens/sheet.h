@@ -20,6 +20,7 @@ class QVBoxLayout;
 namespace gorsefinch::app {
 
 class CellBrush;
+class LooksModel;
 class NumberField;
 class PropertyRow;
 class Session;
@@ -67,6 +68,8 @@ class Sheet : public QScrollArea {
     void addRow(const QString& caption, QWidget* field, const QString& help, std::function<void()> fill);
     void addProperty(const PropertyInfo& property, bool style);
     QWidget* makeField(const PropertyInfo& property, std::function<void()>& fill);
+    QWidget* colourField(const PropertyInfo& property, std::function<void()>& fill);
+    void preview(std::string_view key, const PropertyValue& value);
     QWidget* textField(const PropertyInfo& property, std::function<void()>& fill);
     PropertyRow* addFollowing(const PropertyInfo& property, QWidget* field, bool style, std::function<void()> fill);
     std::optional<QString> commonExpression(const PropertyInfo& property) const;
@@ -90,6 +93,8 @@ class Sheet : public QScrollArea {
 
     // The value that all selected widgets have; nothing if they differ.
     std::optional<PropertyValue> common(const PropertyInfo& property) const;
+    // The project's colour or size that all of them have there by its name; "" for none.
+    std::string commonName(const PropertyInfo& property) const;
     bool isOwn(const PropertyInfo& property) const;
     void listenToNumbers(NumberField& field, const PropertyInfo& property);
     std::vector<WidgetRef> having(const PropertyInfo& property) const;
@@ -101,6 +106,7 @@ class Sheet : public QScrollArea {
     Session& session_;
     CellBrush& brush_;
     CellPictures cellPictures_;
+    LooksModel* looks_;  // for samples
     QWidget* page_ = nullptr;
     QVBoxLayout* column_ = nullptr;
     QFormLayout* form_ = nullptr;

@@ -8,7 +8,9 @@
 #include <QLineEdit>
 #include <QPlainTextEdit>
 
+#include "app/screens/asset_samples.h"
 #include "app/screens/cells_field.h"
+#include "app/screens/named_choices.h"
 #include "app/screens/property_row.h"
 #include "app/screens/sheet.h"
 #include "app/session/session.h"
@@ -16,6 +18,7 @@
 #include "app/widgets/fields.h"
 #include "app/widgets/from_std.h"
 #include "app/widgets/new_variable_dialog.h"
+#include "app/widgets/sample_combo.h"
 #include "app/widgets/zones_field.h"
 #include "core/base/files.h"
 #include "core/edits/font_edits.h"
@@ -53,8 +56,13 @@ QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& f
                 const auto value = common(property);
                 if (std::vector<SumValues> each = sumValues(property); !each.empty())
                     field->setEach(std::move(each));
-                field->setNumber(value ? std::optional(static_cast<int>(std::get<int64_t>(*value))) : std::nullopt);
+                if (property.takesName())
+                    field->setOffered(offeredSizes(session_));
+                field->setNumber(value ? std::optional(static_cast<int>(std::get<int64_t>(*value))) : std::nullopt,
+                                 commonName(property));
             };
+            connect(field, &NumberField::nameChosen, this,
+                    [this, &property](const std::string& name) { set(property, ValueName{name}); });
             return field;
         }
         case PropertyType::YesNo: {
@@ -71,16 +79,7 @@ QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& f
             return field;
         }
         case PropertyType::Colour: {
-            auto* field = new ColourField(page_);
-            connect(field, &ColourField::colourChosen, this,
-                    [this, &property](Colour colour) { set(property, colour, true); });
-            connect(field, &ColourField::chosenLive, this,
-                    [this, &property](Colour colour) { set(property, colour, true); });
-            fill = [this, field, &property] {
-                const auto value = common(property);
-                field->setColour(value ? std::optional(std::get<Colour>(*value)) : std::nullopt);
-            };
-            return field;
+            return colourField(property, fill);
         }
         case PropertyType::Choice: {
             auto* field = new ChoiceField(choiceList(property), page_);
@@ -115,14 +114,43 @@ QWidget* Sheet::makeField(const PropertyInfo& property, std::function<void()>& f
             auto* field = new ZonesField(property.max, page_);
             connect(field, &ZonesField::zonesChosen, this,
                     [this, &property](const ZoneList& zones, bool live) { set(property, zones, live); });
+            connect(field, &ZonesField::zonesPreviewed, this,
+                    [this, &property](const ZoneList& zones) { preview(property.key, zones); });
+            connect(field, &ZonesField::previewEnded, this, [this] { session_.endPreview(); });
             fill = [this, field, &property] {
                 const auto value = common(property);
+                field->setOffered(offeredColours(session_));
                 field->setZones(value ? std::optional(std::get<ZoneList>(*value)) : std::nullopt);
             };
             return field;
         }
         default: return assetField(property, fill);
     }
+}
+
+QWidget* Sheet::colourField(const PropertyInfo& property, std::function<void()>& fill) {
+    auto* field = new ColourField(page_);
+    const auto take = [this, &property](Colour colour) { set(property, colour, true); };
+    connect(field, &ColourField::colourChosen, this, take);
+    connect(field, &ColourField::chosenLive, this, take);
+    connect(field, &ColourField::nameChosen, this,
+            [this, &property](const std::string& name) { set(property, ValueName{name}); });
+    connect(field, &ColourField::namePreviewed, this,
+            [this, &property](const std::string& name) { preview(property.key, ValueName{name}); });
+    connect(field, &ColourField::previewEnded, this, [this] { session_.endPreview(); });
+    fill = [this, field, &property] {
+        const auto value = common(property);
+        field->setOffered(offeredColours(session_));
+        field->setColour(value ? std::optional(std::get<Colour>(*value)) : std::nullopt, commonName(property));
+    };
+    return field;
+}
+
+// Shows the selected widgets as they would be.
+void Sheet::preview(std::string_view key, const PropertyValue& value) {
+    if (const auto next = gorsefinch::setProperty(session_.document(), session_.selection().screenName().toStdString(),
+                                                  selectedNames(), key, value))
+        session_.preview(*next);
 }
 
 QWidget* Sheet::textField(const PropertyInfo& property, std::function<void()>& fill) {
@@ -312,7 +340,7 @@ void Sheet::makeVariable(const PropertyInfo& property) {
 
 // Images and faces by name, and a way to import another.
 QWidget* Sheet::assetField(const PropertyInfo& property, std::function<void()>& fill) {
-    auto* field = new QComboBox(page_);
+    auto* field = new SampleCombo(page_);
     const bool image = property.type == PropertyType::Image;
     field->addItem(image ? tr("none") : tr("first face"), QString());
     if (image)
@@ -321,7 +349,15 @@ QWidget* Sheet::assetField(const PropertyInfo& property, std::function<void()>& 
     else
         for (const Face& each : *session_.document().faces)
             field->addItem(fromStd(each.name), fromStd(each.name));
+    field->setCommands(field->count());
     field->addItem(image ? tr("Import a picture…") : tr("Import a face…"), kMakeOne);
+    field->setSamples([this, field, image](int entry) {
+        const QString name = field->itemData(entry).toString(), words = field->itemText(entry);
+        return image ? imageSample(session_, name, words) : faceSample(session_, name, words);
+    });
+    connect(field, &SampleCombo::previewed, this,
+            [this, field, &property](int at) { preview(property.key, field->itemData(at).toString().toStdString()); });
+    connect(field, &SampleCombo::previewEnded, this, [this] { session_.endPreview(); });
     connect(field, &QComboBox::activated, this, [this, field, &property](int at) {
         QString name = field->itemData(at).toString();
         if (name == kMakeOne) {

@@ -6,6 +6,7 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
+#include "app/screens/named_choices.h"
 #include "app/screens/sheet.h"
 #include "app/session/session.h"
 #include "app/widgets/fields.h"
@@ -51,12 +52,28 @@ void Sheet::buildScreen() {
 void Sheet::addBackground() {
     auto* background = new ColourField(page_);
     background->setObjectName("background");
-    addRow(tr("Background"), background, {},
-           [this, background] { background->setColour(session_.selection().screen()->background); });
+    addRow(tr("Background"), background, {}, [this, background] {
+        const Screen& screen = *session_.selection().screen();
+        background->setOffered(offeredColours(session_));
+        background->setColour(backgroundOf(session_.document(), screen), screen.ground);
+    });
     const auto setBackground = [this](Colour colour, const QString& merge) {
-        changeScreen([colour](Screen& screen) { screen.background = Colour{colour.argb | 0xff000000u}; },
-                     tr("Change background"), merge);
+        changeScreen(
+            [colour](Screen& screen) {
+                screen.background = Colour{colour.argb | 0xff000000u};
+                screen.ground.clear();
+            },
+            tr("Change background"), merge);
     };
+    connect(background, &ColourField::nameChosen, this, [this](const std::string& name) {
+        changeScreen([&name](Screen& screen) { screen.ground = name; }, tr("Change background"), {});
+    });
+    connect(background, &ColourField::namePreviewed, this, [this](const std::string& name) {
+        Screen next = *session_.selection().screen();
+        next.ground = name;
+        session_.preview(withScreen(session_.document(), session_.selection().screenIndex(), std::move(next)));
+    });
+    connect(background, &ColourField::previewEnded, this, [this] { session_.endPreview(); });
     connect(background, &ColourField::colourChosen, this,
             [setBackground](Colour c) { setBackground(c, "background"); });
     connect(background, &ColourField::chosenLive, this, [setBackground](Colour c) { setBackground(c, "background"); });

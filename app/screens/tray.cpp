@@ -18,7 +18,7 @@
 #include "app/widgets/frame_picture.h"
 #include "core/document/new_widget.h"
 #include "core/edits/image_edits.h"
-#include "core/sim/twin.h"
+#include "core/sim/draw_screen.h"
 
 namespace gorsefinch::app {
 
@@ -89,7 +89,7 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
     widget.look = startLook(from, kind);
     if (info(kind).sample)
         info(kind).sample(widget, info(from.panel->format).isOneBit());
-    standOut(sample, widget, from.screens.front()->background);
+    standOut(sample, widget, backgroundOf(from, *from.screens.front()));
     if (info(kind).has(kRecords)) {
         Variable course;
         course.name = kCourse;
@@ -102,7 +102,7 @@ Document sampleDocument(const Document& from, Kind kind, const QSize& size) {
         widget.properties[requiredImage(info(kind))->key] = image;
     Screen screen;
     screen.name = "sample";
-    screen.background = from.screens.front()->background;
+    screen.background = backgroundOf(from, *from.screens.front());
     const std::vector<Widget> content = sampleContent(widget);
     screen.widgets.push_back(std::make_shared<const Widget>(std::move(widget)));
     for (const Widget& each : content)

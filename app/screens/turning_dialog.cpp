@@ -72,7 +72,7 @@ Document testDocument(const Document& from, Widget widget, const PropertyInfo& i
     setBox(widget, 0, 0, side, side);
     Screen screen;
     screen.name = "test";
-    screen.background = from.screens.front()->background;
+    screen.background = backgroundOf(from, *from.screens.front());
     screen.widgets = {std::make_shared<const Widget>(std::move(widget))};
     test.screens = {std::make_shared<const Screen>(std::move(screen))};
     return test;

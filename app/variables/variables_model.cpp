@@ -310,7 +310,9 @@ int VariablesModel::widthOf(int column) { return columns[static_cast<size_t>(col
 
 int VariablesModel::add() {
     Variable v;
-    v.name = uniqueName("value", [&](std::string_view name) { return isTaken(session_.document(), name); });
+    v.name = uniqueName("value", [&](std::string_view name) {
+        return isTaken(session_.document(), name) || isTakenInRules(session_.document(), name);
+    });
     v.min = 0;
     v.max = 100;
     v.writer = Writer::Both;

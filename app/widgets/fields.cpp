@@ -2,7 +2,7 @@
 #include "app/widgets/fields.h"
 
 #include <QButtonGroup>
-#include <QColorDialog>
+#include <QCompleter>
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QPainter>
@@ -13,6 +13,7 @@
 #include <cmath>
 
 #include "app/theme/theme.h"
+#include "app/widgets/from_std.h"
 #include "core/kinds/edges.h"
 
 namespace gorsefinch::app {
@@ -32,11 +33,12 @@ NumberField::NumberField(int min, int max, const QString& unit, QWidget* parent)
     connect(this, &QLineEdit::returnPressed, this, &NumberField::commit);
 }
 
-void NumberField::setNumber(std::optional<int> number) {
+void NumberField::setNumber(std::optional<int> number, const std::string& name) {
     shown_ = number;
+    name_ = name;
     if (hasFocus() && isModified())
         return;
-    setText(number ? QString::number(*number) : QString());
+    setText(!name.empty() ? fromStd(name) : number ? QString::number(*number) : QString());
     showMixed();
     mark(false);
 }
@@ -46,6 +48,17 @@ void NumberField::showMixed() {
     const QString word = tr("mixed");
     const bool fits = fontMetrics().horizontalAdvance(word) + textMargins().right() + 16 <= width();
     setPlaceholderText(shown_ ? QString() : fits ? word : QString("\u2026"));
+}
+
+void NumberField::setOffered(const std::vector<OfferedSize>& offered) {
+    const auto same = [](const OfferedSize& a, const OfferedSize& b) { return a.name == b.name && a.size == b.size; };
+    if (std::equal(offered.begin(), offered.end(), offered_.begin(), offered_.end(), same))
+        return;
+    offered_ = offered;
+    QStringList names;
+    for (const OfferedSize& each : offered)
+        names << fromStd(each.name);
+    setCompleter(names.isEmpty() ? nullptr : new QCompleter(names, this));
 }
 
 void NumberField::resizeEvent(QResizeEvent* event) {
@@ -69,6 +82,15 @@ void NumberField::mark(bool wrong) {
 void NumberField::commit() {
     if (!isModified() || text().isEmpty())
         return;
+    const std::string words = text().trimmed().toStdString();
+    for (const OfferedSize& each : offered_)
+        if (each.name == words) {
+            setModified(false);
+            mark(false);
+            if (words != name_)
+                Q_EMIT nameChosen(words);
+            return;
+        }
     std::vector<int> numbers;
     for (const SumValues& each : each_)
         if (const auto value = valueOfSum(text().toStdString(), each); value && *value >= min_ && *value <= max_)
@@ -86,7 +108,7 @@ void NumberField::commit() {
 // One number where they are the same.
 void NumberField::give(const std::vector<int>& numbers) {
     const bool same = std::equal(numbers.begin() + 1, numbers.end(), numbers.begin());
-    if (same && shown_ == numbers.front())
+    if (same && shown_ == numbers.front() && name_.empty())
         setNumber(shown_);
     else if (same)
         Q_EMIT numberChosen(numbers.front());
@@ -109,7 +131,7 @@ void NumberField::keyPressEvent(QKeyEvent* event) {
         step(direction * (event->modifiers() & Qt::ShiftModifier ? kLargeStep : 1));
     } else if (event->key() == Qt::Key_Escape && isModified()) {
         setModified(false);
-        setNumber(shown_);
+        setNumber(shown_, name_);
     } else {
         QLineEdit::keyPressEvent(event);
     }
@@ -139,73 +161,6 @@ void NumberField::paintEvent(QPaintEvent* event) {
     painter.setFont(Theme::figures(10));
     painter.setPen(Theme::colour(Role::QuietText));
     painter.drawText(rect().adjusted(0, 0, -7, 0), Qt::AlignRight | Qt::AlignVCenter, unit_);
-}
-
-ColourField::ColourField(QWidget* parent)
-    : QWidget(parent), swatch_(new QToolButton(this)), code_(new QLineEdit(this)) {
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(4);
-    swatch_->setToolTip(tr("Choose a colour"));
-    swatch_->setFixedSize(26, 24);
-    code_->setFont(Theme::figures());
-    code_->setToolTip(tr("#RRGGBB, #RRGGBBAA or none"));
-    row->addWidget(swatch_);
-    row->addWidget(code_, 1);
-    setFocusProxy(code_);
-    connect(swatch_, &QToolButton::clicked, this, &ColourField::choose);
-    connect(code_, &QLineEdit::editingFinished, this, &ColourField::commitCode);
-}
-
-void ColourField::setColour(std::optional<Colour> colour) {
-    colour_ = colour;
-    showSwatch();
-    if (!(code_->hasFocus() && code_->isModified()))
-        code_->setText(colour ? QString::fromStdString(toText(*colour)) : QString());
-    code_->setPlaceholderText(colour ? QString() : tr("mixed"));
-}
-
-void ColourField::showSwatch() {
-    QPixmap picture(18, 16);
-    QPainter painter(&picture);
-    painter.fillRect(picture.rect(), Qt::white);
-    painter.fillRect(QRect(0, 0, 9, 8), QColor("#c4c8c2"));
-    painter.fillRect(QRect(9, 8, 9, 8), QColor("#c4c8c2"));
-    if (colour_)
-        painter.fillRect(picture.rect(), QColor::fromRgba(colour_->argb));
-    painter.setPen(QColor("#7a827d"));
-    painter.drawRect(picture.rect().adjusted(0, 0, -1, -1));
-    painter.end();
-    swatch_->setIcon(picture);
-    swatch_->setIconSize(picture.size());
-}
-
-void ColourField::commitCode() {
-    if (!code_->isModified())
-        return;
-    code_->setModified(false);
-    QString text = code_->text().trimmed();
-    if (text.size() == 6 && !text.startsWith('#'))
-        text.prepend('#');
-    const auto colour = colourFromText(text.toStdString());
-    code_->setProperty("wrong", !colour);
-    code_->style()->unpolish(code_);
-    code_->style()->polish(code_);
-    if (colour && colour != colour_)
-        Q_EMIT colourChosen(*colour);
-}
-
-void ColourField::choose() {
-    QColorDialog dialog(QColor::fromRgba(colour_ ? colour_->argb : 0xffffffffu), this);
-    dialog.setOption(QColorDialog::ShowAlphaChannel);
-    dialog.setOption(QColorDialog::DontUseNativeDialog);
-    const std::optional<Colour> before = colour_;
-    connect(&dialog, &QColorDialog::currentColorChanged, this,
-            [this](const QColor& c) { Q_EMIT chosenLive(Colour{c.rgba()}); });
-    if (dialog.exec() == QDialog::Accepted)
-        Q_EMIT colourChosen(Colour{dialog.currentColor().rgba()});
-    else if (before)
-        Q_EMIT chosenLive(*before);
 }
 
 ChoiceField::ChoiceField(const QStringList& choices, QWidget* parent)

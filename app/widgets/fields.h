@@ -8,12 +8,19 @@
 #include <optional>
 #include <vector>
 
+#include "app/widgets/colour_field.h"
 #include "core/edits/sum.h"
 #include "core/kinds/value.h"
 
 class QButtonGroup;
 
 namespace gorsefinch::app {
+
+// A size of the project, as a field offers it.
+struct OfferedSize {
+    std::string name;
+    int size;
+};
 
 // A field for a whole number that takes sums, with its unit at the right end. Up and Down, and the wheel while it is
 // edited, change it by 1, with Shift by 10. A value that doesn't fit is marked, not given on, and the range shown below
@@ -26,13 +33,16 @@ class NumberField : public QLineEdit {
     // The values that sums use, one entry for each selected thing; must not be empty. The default is one entry of
     // zeros.
     void setEach(std::vector<SumValues> each) { each_ = std::move(each); }
-    // Shows a number; nothing (several different ones) leaves it empty.
-    void setNumber(std::optional<int> number);
+    // Shows a number, or the name that it has; nothing (several different ones) leaves it empty.
+    void setNumber(std::optional<int> number, const std::string& name = {});
+    // The project's sizes, which can be chosen by their names.
+    void setOffered(const std::vector<OfferedSize>& offered);
 
   Q_SIGNALS:
     void numberChosen(int number);
     // Of several things different ones, in the order of setEach().
     void numbersChosen(const std::vector<int>& numbers);
+    void nameChosen(const std::string& name);
 
   protected:
     void paintEvent(QPaintEvent* event) override;
@@ -53,28 +63,8 @@ class NumberField : public QLineEdit {
     QString help_;  // the tooltip while the value fits
     std::vector<SumValues> each_{1};
     std::optional<int> shown_;
-};
-
-// A swatch and its code; the swatch opens a chooser.
-class ColourField : public QWidget {
-    Q_OBJECT
-
-  public:
-    explicit ColourField(QWidget* parent = nullptr);
-    void setColour(std::optional<Colour> colour);
-
-  Q_SIGNALS:
-    void colourChosen(gorsefinch::Colour colour);
-    void chosenLive(gorsefinch::Colour colour);
-
-  private:
-    void commitCode();
-    void choose();
-    void showSwatch();
-
-    QToolButton* swatch_;
-    QLineEdit* code_;
-    std::optional<Colour> colour_;
+    std::string name_;  // that is shown
+    std::vector<OfferedSize> offered_;
 };
 
 // A few words side by side, one of them chosen.

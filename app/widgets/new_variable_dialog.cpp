@@ -45,7 +45,7 @@ NewVariableDialog::NewVariableDialog(Document document, QWidget* parent)
 
 void NewVariableDialog::read() {
     const auto variable = variableFromLine(line_->text().toStdString());
-    const bool taken = variable && isTaken(document_, variable->name);
+    const bool taken = variable && (isTaken(document_, variable->name) || isTakenInRules(document_, variable->name));
     variable_ = variable && !taken ? std::optional(*variable) : std::nullopt;
     const bool wrong = !variable_ && !line_->text().trimmed().isEmpty();
     const QString examples =

@@ -40,8 +40,14 @@ void ZonesField::setZones(const std::optional<ZoneList>& zones) {
         const QString number = QString::number(i);
         rows_->findChild<QLineEdit*>("zone_from_" + number)->setText(fromStd(zones_[i].from));
         rows_->findChild<QLineEdit*>("zone_to_" + number)->setText(fromStd(zones_[i].to));
-        rows_->findChild<ColourField*>("zone_colour_" + number)->setColour(zones_[i].colour);
+        rows_->findChild<ColourField*>("zone_colour_" + number)->setColour(zones_[i].colour, zones_[i].named);
     }
+}
+
+void ZonesField::setOffered(const std::vector<OfferedColour>& offered) {
+    offered_ = offered;
+    for (ColourField* each : findChildren<ColourField*>())
+        each->setOffered(offered);
 }
 
 void ZonesField::choose(const ZoneList& zones, bool live) {
@@ -91,13 +97,24 @@ void ZonesField::addRow(size_t number) {
     end("zone_to_", zones_[number].to, tr("to this value; empty: to the maximum"), &Zone::to);
     auto* colour = new ColourField(row);
     colour->setObjectName("zone_colour_" + QString::number(number));
-    colour->setColour(zones_[number].colour);
-    const auto chooseColour = [this, number](Colour chosen, bool live) {
+    colour->setOffered(offered_);
+    colour->setColour(zones_[number].colour, zones_[number].named);
+    const auto with = [this, number](const std::string& name) {
         ZoneList next = zones_;
+        if (number < next.size())
+            next[number].named = name;
+        return next;
+    };
+    const auto chooseColour = [this, number, with](Colour chosen, bool live) {
+        ZoneList next = with({});
         if (number < next.size())
             next[number].colour = chosen;
         choose(next, live);
     };
+    connect(colour, &ColourField::nameChosen, this, [this, with](const std::string& name) { choose(with(name)); });
+    connect(colour, &ColourField::namePreviewed, this,
+            [this, with](const std::string& name) { Q_EMIT zonesPreviewed(with(name)); });
+    connect(colour, &ColourField::previewEnded, this, &ZonesField::previewEnded);
     connect(colour, &ColourField::colourChosen, this, [chooseColour](Colour chosen) { chooseColour(chosen, false); });
     connect(colour, &ColourField::chosenLive, this, [chooseColour](Colour chosen) { chooseColour(chosen, true); });
     // Its code is wide enough to be read.

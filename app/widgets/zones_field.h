@@ -4,7 +4,7 @@
 #include <QWidget>
 #include <optional>
 
-#include "core/kinds/value.h"
+#include "app/widgets/colour_field.h"
 
 class QPushButton;
 class QVBoxLayout;
@@ -20,9 +20,15 @@ class ZonesField : public QWidget {
     // Shows zones; nothing (several different ones) shows none, which the next change replaces.
     void setZones(const std::optional<gorsefinch::ZoneList>& zones);
 
+    // The project's colours, which zones can have by their names.
+    void setOffered(const std::vector<OfferedColour>& offered);
+
   Q_SIGNALS:
     // `live`: while a colour is still being chosen.
     void zonesChosen(const gorsefinch::ZoneList& zones, bool live);
+    // The mark of a list is on a name; previewEnded() if none was chosen.
+    void zonesPreviewed(const gorsefinch::ZoneList& zones);
+    void previewEnded();
 
   private:
     void rebuild();
@@ -31,6 +37,7 @@ class ZonesField : public QWidget {
 
     int max_;
     ZoneList zones_;
+    std::vector<OfferedColour> offered_;
     QWidget* rows_ = nullptr;
     QVBoxLayout* column_;
     QPushButton* add_;

@@ -12,6 +12,7 @@
 #include "app/screens/rename_dialog.h"
 #include "app/screens/screens_dialog.h"
 #include "app/widgets/frame_picture.h"
+#include "core/sim/draw_screen.h"
 #include "tests/support/operated_window.h"
 #include "tests/support/test_case.h"
 

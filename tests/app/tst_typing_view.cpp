@@ -8,6 +8,7 @@
 #include <QScrollArea>
 #include <QtTest>
 
+#include "core/sim/draw_screen.h"
 #include "tests/support/operated_window.h"
 #include "tests/support/test_case.h"
 
