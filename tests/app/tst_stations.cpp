@@ -45,7 +45,7 @@ class TestStations : public QObject, support::OnWindow {
         station(4);
         auto* table = find<QTableView>("variables");
         QVERIFY(table->isVisible());
-        QCOMPARE(table->model()->rowCount(), 18);
+        QCOMPARE(table->model()->rowCount(), 19);
         QTest::mouseClick(find<QPushButton>("add_variable"), Qt::LeftButton);
         auto* name = table->viewport()->findChild<QLineEdit*>();
         QVERIFY(name);
@@ -53,9 +53,9 @@ class TestStations : public QObject, support::OnWindow {
         QTest::keyClicks(name, "pressure");
         QTest::keyClick(name, Qt::Key_Return);
         QTRY_VERIFY(session_->document().variable("pressure"));
-        QVERIFY(table->model()->setData(table->model()->index(18, VariablesModel::Max), "250", Qt::EditRole));
+        QVERIFY(table->model()->setData(table->model()->index(19, VariablesModel::Max), "250", Qt::EditRole));
         QCOMPARE(session_->document().variable("pressure")->max, 250);
-        QVERIFY(!table->model()->setData(table->model()->index(18, VariablesModel::Min), "300", Qt::EditRole));
+        QVERIFY(!table->model()->setData(table->model()->index(19, VariablesModel::Min), "300", Qt::EditRole));
         QVERIFY(table->model()->setData(table->model()->index(0, VariablesModel::Name), "heat", Qt::EditRole));
         QCOMPARE(std::get<std::string>(widget("status", "kiln_temp_text").properties.at("text")),
                  std::string("{heat}"));

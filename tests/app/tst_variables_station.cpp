@@ -345,7 +345,7 @@ class TestVariablesStation : public QObject, support::OnWindow {
         choose("import_variables", path);
         QCOMPARE(variable("kiln_temp").max, 1400);
         QCOMPARE(variable("fan").start, 1);
-        QVERIFY2(notice().contains("line 21") && notice().contains("7up"), qPrintable(notice()));
+        QVERIFY2(notice().contains("line 22") && notice().contains("7up"), qPrintable(notice()));
         open_->window.activateWindow();
         QTRY_VERIFY(open_->window.isActiveWindow());
         QTest::keyClick(&open_->window, Qt::Key_Z, Qt::ControlModifier);
