@@ -70,8 +70,8 @@ LooksModel::LooksModel(Session& session, QObject* parent) : QAbstractListModel(p
         if (change.opened || change.looks || change.screens || change.panel || change.assets)
             reload();
     });
-    connect(&session.runner(), &TwinRunner::valueSet, this, [this] {
-        if (session_.isOpen() && set_ != shownSet(session_))
+    connect(&session.runner(), &TwinRunner::setShown, this, [this] {
+        if (session_.isOpen())
             reload();
     });
     reload();
@@ -95,8 +95,7 @@ void LooksModel::reload() {
     if (!same)
         beginResetModel();
     looks_ = now;
-    uses_ = lookUses(session_.document());
-    isStale_ = true;
+    isStale_ = areUsesStale_ = true;
     if (!same)
         endResetModel();
     else if (rowCount() > 0)
@@ -107,12 +106,11 @@ const QVector<QImage>& LooksModel::samples() const {
     if (!std::exchange(isStale_, false))
         return samples_;
     samples_.clear();
-    set_ = shownSet(session_);
     for (size_t from = 0; from < looks_->size(); from += kPerPicture) {
         const std::span<const Look> part =
             std::span(*looks_).subspan(from, std::min(kPerPicture, looks_->size() - from));
-        const QImage all =
-            toImage(drawScreen(*builder_.build(sampleDocument(session_.document(), set_, part, state_)), 0));
+        const QImage all = toImage(
+            drawScreen(*builder_.build(sampleDocument(session_.document(), shownSet(session_), part, state_)), 0));
         for (size_t i = 0; i < part.size(); ++i)
             samples_.append(all.copy(QRect(QPoint(0, static_cast<int>(i) * kLookSample.height()), kLookSample)));
     }
@@ -141,17 +139,21 @@ QVariant LooksModel::data(const QModelIndex& index, int role) const {
     if (!index.isValid() || index.row() >= rowCount())
         return {};
     const Look& look = (*looks_)[static_cast<size_t>(index.row())];
-    const auto uses = uses_.find(look.name);
-    const int count = uses == uses_.end() ? 0 : uses->second;
+    const auto usesOf = [&] {
+        if (std::exchange(areUsesStale_, false))
+            uses_ = lookUses(session_.document());
+        const auto found = uses_.find(look.name);
+        return found == uses_.end() ? 0 : found->second;
+    };
     switch (role) {
         case Qt::DisplayRole:
         case Qt::EditRole: return QString::fromStdString(look.name);
         case SampleRole: return samples().value(index.row());
-        case UsesRole: return count;
+        case UsesRole: return usesOf();
         case BaseRole: return QString::fromStdString(look.basedOn);
         case Qt::ToolTipRole:
-            return count == 0 ? tr("No widget has it. A double click gives it to what is selected.")
-                              : tr("%1 widgets have it. A double click gives it to what is selected.").arg(count);
+            return usesOf() == 0 ? tr("No widget has it. A double click gives it to what is selected.")
+                                 : tr("%1 widgets have it. A double click gives it to what is selected.").arg(usesOf());
         default: return {};
     }
 }

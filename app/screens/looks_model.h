@@ -43,12 +43,12 @@ class LooksModel : public QAbstractListModel {
 
     Session& session_;
     Shared<std::vector<Look>> looks_;
-    std::map<std::string, int, std::less<>> uses_;
+    mutable std::map<std::string, int, std::less<>> uses_;  // counted when they are asked for
+    mutable bool areUsesStale_ = true;
     std::string state_;
     mutable SceneBuilder builder_;  // keeps the fonts from one drawing to the next
     mutable QVector<QImage> samples_;
     mutable bool isStale_ = true;
-    mutable size_t set_ = 0;  // of colours, that they show
 };
 
 }  // namespace gorsefinch::app

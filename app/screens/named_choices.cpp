@@ -6,12 +6,7 @@
 namespace gorsefinch::app {
 
 size_t shownSet(const Session& session) {
-    const Twin& twin = session.runner().twin();
-    const BuiltScene& scene = twin.scene();
-    if (!scene.scene.themes)
-        return 0;
-    const int32_t number = gorse_number(const_cast<Twin&>(twin).run(), scene.themes.number);
-    return std::min(static_cast<size_t>(number), session.document().named->setCount() - 1);
+    return std::min(session.runner().twin().shownSet(), session.document().named->setCount() - 1);
 }
 
 std::vector<OfferedColour> offeredColours(const Session& session) {

@@ -32,7 +32,7 @@ void NamedModel::reload() {
     if (!same)
         beginResetModel();
     named_ = now;
-    uses_ = namedUses(session_.document());
+    areUsesStale_ = true;
     if (!same)
         endResetModel();
     else if (rowCount() > 0)
@@ -66,12 +66,11 @@ QVariant NamedModel::data(const QModelIndex& index, int role) const {
         return {};
     const bool isName = index.column() == 0;
     const std::string name = nameAt(index.row()).toStdString();
-    const auto uses = uses_.find(name);
-    const int count = uses == uses_.end() ? 0 : uses->second;
     if (role == UsesRole)
-        return count;
+        return usesOf(name);
     if (role == Qt::ToolTipRole && isName)
-        return count == 0 ? tr("Nothing uses it") : tr("Used %1 times by looks, widgets and screens").arg(count);
+        return usesOf(name) == 0 ? tr("Nothing uses it")
+                                 : tr("Used %1 times by looks, widgets and screens").arg(usesOf(name));
     if (isName)
         return role == Qt::DisplayRole || role == Qt::EditRole ? QVariant(fromStd(name)) : QVariant();
     if (isColour(index.row())) {
@@ -87,6 +86,13 @@ QVariant NamedModel::data(const QModelIndex& index, int role) const {
         return {};
     return role == Qt::EditRole ? QVariant(QString::number(named_->size(name)->size))
                                 : QVariant(tr("%1 px").arg(named_->size(name)->size));
+}
+
+int NamedModel::usesOf(const std::string& name) const {
+    if (std::exchange(areUsesStale_, false))
+        uses_ = namedUses(session_.document());
+    const auto found = uses_.find(name);
+    return found == uses_.end() ? 0 : found->second;
 }
 
 QVariant NamedModel::headerData(int section, Qt::Orientation orientation, int role) const {

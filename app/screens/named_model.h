@@ -37,10 +37,12 @@ class NamedModel : public QAbstractTableModel {
 
   private:
     void reload();
+    int usesOf(const std::string& name) const;
 
     Session& session_;
     Shared<NamedValues> named_ = std::make_shared<NamedValues>();
-    std::map<std::string, int, std::less<>> uses_;
+    mutable std::map<std::string, int, std::less<>> uses_;  // counted when they are asked for
+    mutable bool areUsesStale_ = true;
 };
 
 }  // namespace gorsefinch::app

@@ -116,15 +116,15 @@ NamedPane::NamedPane(Session& session, QWidget* parent)
     connect(table_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& now) {
         if (now.isValid())
             chosen_ = model_->nameAt(now.row());
-        update();
+        refresh();
     });
     connect(model_, &NamedModel::renamed, this, &NamedPane::choose);
     connect(model_, &QAbstractItemModel::modelReset, this, [this] {
         choose(chosen_);
-        update();
+        refresh();
     });
-    connect(&session.runner(), &TwinRunner::valueSet, this, &NamedPane::update);
-    update();
+    connect(&session.runner(), &TwinRunner::setShown, this, &NamedPane::refresh);
+    refresh();
 }
 
 QWidget* NamedPane::makeHead() {
@@ -152,7 +152,7 @@ void NamedPane::choose(const QString& name) {
         table_->setCurrentIndex(model_->index(row, model_->isColour(row) ? column : std::min(column, 1)));
 }
 
-void NamedPane::update() {
+void NamedPane::refresh() {
     if (!session_.isOpen())
         return;
     const QModelIndex now = table_->currentIndex();
@@ -219,7 +219,7 @@ void NamedPane::showSet(int column) {
     if (column < 1 || named.setCount() < 2)
         return;
     (void)session_.runner().setValue(std::string(kThemeName), named.sets[static_cast<size_t>(column) - 1]);
-    update();
+    refresh();
 }
 
 void NamedPane::renameSet(int column) {

@@ -38,7 +38,7 @@ class NamedPane : public QWidget {
     void renameSet(int column);
     void edit(const QModelIndex& index);
     void chooseColour(const QModelIndex& index);
-    void update();
+    void refresh();
 
     Session& session_;
     NamedModel* model_;

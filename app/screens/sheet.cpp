@@ -49,7 +49,7 @@ Sheet::Sheet(Session& session, CellBrush& brush, QWidget* parent)
     connect(&session, &Session::changed, this, &Sheet::refresh);
     connect(&session.selection(), &Selection::changed, this, &Sheet::refresh);
     connect(&session.runner(), &TwinRunner::stepped, this, &Sheet::refreshResults);
-    connect(&session.runner(), &TwinRunner::valueSet, this, &Sheet::refresh);
+    connect(&session.runner(), &TwinRunner::setShown, this, &Sheet::refresh);
 }
 
 void Sheet::focusName() {

@@ -20,6 +20,7 @@ TwinRunner::TwinRunner() {
     ticker_.setInterval(kTick);
     ticker_.setTimerType(Qt::PreciseTimer);
     connect(&ticker_, &QTimer::timeout, this, &TwinRunner::step);
+    connect(this, &TwinRunner::stepped, this, &TwinRunner::noteSet);
     clock_.start();
 }
 
@@ -59,6 +60,12 @@ void TwinRunner::goBack(const BuiltSceneRef& scene) {
 void TwinRunner::setClock() {
     if (twin_->scene().document.clock)
         (void)twin_->set(kClockName, QDateTime::currentDateTime().toString("yyyy-MM-dd HH:mm:ss").toStdString());
+}
+
+void TwinRunner::noteSet() {
+    const size_t before = std::exchange(shownSet_, twin_ ? twin_->shownSet() : 0);
+    if (before != shownSet_)
+        Q_EMIT setShown();
 }
 
 void TwinRunner::takeHook(int hook, const std::vector<gorse_value>& values) {

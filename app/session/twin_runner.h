@@ -55,15 +55,19 @@ class TwinRunner : public QObject {
   Q_SIGNALS:
     // The twin's pixels or state may differ, or it runs or halts.
     void stepped();
+    // Another set of the project's colours is shown.
+    void setShown();
     // A variable was set by the user.
     void valueSet();
     void refused(const QString& reason);
 
   private:
+    void noteSet();
     void setClock();
     void silence();
     void takeHook(int hook, const std::vector<gorse_value>& values);
     std::unique_ptr<Twin> twin_;
+    size_t shownSet_ = 0;  // of colours
     TwinPast past_;
     struct Aside {
         TwinMoment moment;

@@ -21,12 +21,14 @@ inline constexpr std::string_view kThemeName = "theme";
 struct NamedColour {
     std::string name;
     std::vector<Colour> inSets;  // one for each set, in their order
+    UnknownKeys unknown = {};
     friend bool operator==(const NamedColour&, const NamedColour&) = default;
 };
 
 struct NamedSize {
     std::string name;
     int size = 0;
+    UnknownKeys unknown = {};
     friend bool operator==(const NamedSize&, const NamedSize&) = default;
 };
 

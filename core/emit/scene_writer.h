@@ -13,9 +13,14 @@ std::string imageSymbol(const Document& document, const std::string& image, size
 std::string fontSymbol(const Document& document, const FontKey& key);
 std::string widgetSymbol(const Document& document, const Screen& screen, const Widget& widget);
 std::string hookSymbol(const Document& document, const HookInfo& hook);
+// What the names of the tables of a set of colours end in; "" for the first. No name of the project holds two
+// underscores.
+std::string setSuffix(const Document& document, size_t set);
 
 // NAME_scene.c, NAME_images.c, NAME_fonts.c, NAME.h and NAME_port.c.
 std::string writeScene(const BuiltScene& scene);
+// The panel and the scene, which refer to all other tables.
+std::string writeSceneRecord(const BuiltScene& scene);
 // The tables of input beside presses; "" if there is none.
 std::string writeControls(const BuiltScene& scene);
 // How screens follow one another; "" if all is cut.

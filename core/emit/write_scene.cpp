@@ -55,7 +55,7 @@ class SceneWriter {
             keepers(set);
         out_ += writeOutputs(s_);
         motions();
-        scene();
+        out_ += writeSceneRecord(s_);
         anchors();
         return std::move(out_) + writeRun(s_);
     }
@@ -201,8 +201,7 @@ class SceneWriter {
             out_ += "static const GORSE_ROM gorse_widget *const GORSE_ROM " + name + "[] = {\n" + entries + "};\n";
     }
 
-    // No name of the project holds two underscores.
-    std::string suffixOf(size_t set) const { return set == 0 ? "" : "__" + doc_.named->sets[set]; }
+    std::string suffixOf(size_t set) const { return setSuffix(doc_, set); }
 
     // The screens in one of the sets of colours behind the first, as far as they differ.
     void screensIn(size_t set) {
@@ -403,73 +402,6 @@ class SceneWriter {
         for (const gorse_follow& each : s_.rules->follows)
             out_ += "    " + initialiser(followRecord, &each) + ",\n";
         out_ += "};\n\n";
-    }
-
-    void scene() {
-        const gorse_scene& s = s_.scene;
-        const Panel& panel = *doc_.panel;
-        const std::string turn = s_.panel.turn ? turnOf(panel.format).symbol.symbol : "0";
-        const gorse_panel& p = s_.panel;
-        if (p.palette) {
-            out_ += "static const GORSE_ROM gorse_colour " + name_ + "_palette[] = {";
-            for (uint16_t i = 0; i < p.palette_count; ++i)
-                out_ += (i % 6 == 0 ? "\n    " : " ") + colourLiteral({p.palette[i]}) + ",";
-            out_ += "\n};\n";
-        }
-        std::string numbers;
-        for (const int each :
-             {int{p.width}, int{p.height}, int{p.column_offset}, int{p.row_offset}, int{p.palette_count},
-              int{p.quarter_turns}, int{p.flags}, int{p.unit_x}, int{p.unit_y}, int{p.phase_x}, int{p.phase_y}})
-            numbers += ", " + num(each);
-        line("static const GORSE_ROM gorse_panel " + name_ + "_panel = {&" + info(panel.format).panelSymbol.symbol +
-             ", " + paintSymbol(p) + ", " + turn + ", " + (p.palette ? name_ + "_palette" : "0") + ", " +
-             std::to_string(p.min_buffer_bytes) + "u" + numbers + "};\n");
-        if (s.themes)
-            line("extern const GORSE_ROM gorse_themes " + name_ + "_themes;\n");
-        for (size_t set = 0; set < s_.setCount(); ++set)
-            sceneIn(suffixOf(set));
-        if (s.themes)
-            themes();
-        line("#if GORSE_STACK < " + num(s_.stackDepth()) + "\n#error \"GORSE_STACK must be at least " +
-             num(s_.stackDepth()) +
-             " for this interface: raise it where it is defined, or leave it out for the default\"\n#endif\n");
-    }
-
-    void themes() {
-        std::string list;
-        for (size_t set = 0; set < s_.setCount(); ++set)
-            list += (set == 0 ? "&" : ", &") + name_ + "_scene" + suffixOf(set);
-        line("static const GORSE_ROM gorse_scene *const GORSE_ROM " + name_ + "_in_sets[] = {" + list + "};");
-        line("const GORSE_ROM gorse_themes " + name_ + "_themes = {" + name_ + "_in_sets, " + num(s_.themes.number) +
-             ", " + num(s_.themes.count) + "};\n");
-    }
-
-    void sceneIn(const std::string& suffix) {
-        const gorse_scene& s = s_.scene;
-        const auto table = [&](int count, const char* what) { return count ? name_ + "_" + what : std::string("0"); };
-        line("static const GORSE_ROM gorse_scene " + name_ + "_scene" + suffix + " = {");
-        line("    &" + name_ + "_panel, " + name_ + "_screens" + suffix + ", " + table(s.number_count, "numbers") +
-             ", " + table(s.text_count, "texts") + ", " + table(s.rule_count, "rules") + ", " +
-             table(static_cast<int>(s_.rules->code.size()), "code") + ", " + table(s.string_count, "strings") + ", " +
-             std::string(extendedCodeSymbol(s)) + ", " + (s.forms ? "gorse_extended_forms" : "0") + ", " +
-             motionSymbol(s.motion) + ", " + table(s.follow_count, "follows") + ",");
-        line("    " + num(s.screen_count) + ", " + num(s.number_count) + ", " + num(s.text_count) + ", " +
-             num(s.rule_count) + ", " + num(s.slot_count) + ", " + num(s.timer_count) + ", " + num(s.when_count) +
-             ", " + num(s.string_count) + ", " + num(s.first_screen) + ", " + num(s.follow_count) + ", " +
-             num(s.scratch_bytes) + ", " + num(s.rules_read) + ", " + num(s.hearer_count) + ",");
-        std::string places;
-        for (const uint32_t each :
-             {s.slots_at, s.timers_at, s.changed_at, s.whens_at, s.scratch_at, s.texts_at, s.screen_at, s.end})
-            places += (places.empty() ? "    " : ", ") + std::to_string(each) + "u";
-        line(places + ",");
-        line("    " + table(static_cast<int>(s_.motions.size()), "motions") + ", " +
-             (s_.keepers.empty() ? "0" : name_ + "_keepers" + suffix) + ", " + std::to_string(s.keepers_at) + "u, " +
-             std::to_string(s.clock_at) + "u, " + num(s.recorder_count) + ", " + num(s.clock) + ", " +
-             num(s.clock_by_minutes) + ", 0, " + num(s.map_count) + ", " +
-             (s.controls ? "&" + name_ + "_controls" : "0") + ", " + (s.outputs ? "&" + name_ + "_outputs" : "0") +
-             ", " + (s.containers ? "&" + name_ + "_containers" : "0") + ", " +
-             (s.transitions ? "&" + name_ + "_transitions" : "0") + ", " + (s.glides ? "&" + name_ + "_glides" : "0") +
-             ", " + (s.themes ? "&" + name_ + "_themes" : "0") + "};\n");
     }
 
     const BuiltScene& s_;

@@ -122,10 +122,11 @@ Json toJson(const NamedColour& colour, const NamedValues& of) {
     out["name"] = colour.name;
     if (of.sets.size() < 2) {
         out["colour"] = toText(colour.inSets.front());
-        return out;
+    } else {
+        for (size_t i = 0; i < of.sets.size(); ++i)
+            out["in"][of.sets[i]] = toText(colour.inSets[i]);
     }
-    for (size_t i = 0; i < of.sets.size(); ++i)
-        out["in"][of.sets[i]] = toText(colour.inSets[i]);
+    appendUnknown(out, colour.unknown);
     return out;
 }
 
@@ -146,8 +147,11 @@ Json toJson(const NamedValues& named) {
         out["sets"] = named.sets;
     for (const NamedColour& each : named.colours)
         out["colours"].push_back(toJson(each, named));
-    for (const NamedSize& each : named.sizes)
-        out["sizes"].push_back({{"name", each.name}, {"size", each.size}});
+    for (const NamedSize& each : named.sizes) {
+        Json size{{"name", each.name}, {"size", each.size}};
+        appendUnknown(size, each.unknown);
+        out["sizes"].push_back(std::move(size));
+    }
     appendUnknown(out, named.unknown);
     return out;
 }

@@ -14,6 +14,7 @@
 #include <utility>
 
 #include "core/sim/carry_variables.h"
+#include "core/sim/scene_port.h"
 #include "runtime/gorse_focus.h"
 #include "runtime/gorse_levels.h"
 #include "runtime/gorse_themes.h"
@@ -40,7 +41,7 @@ std::optional<int32_t> slotValue(const BuiltScene& before, const ScreenPart& old
 
 // The parts of the set of colours that is shown.
 const std::vector<std::shared_ptr<const ScreenPart>>& shownParts(const BuiltScene& scene, const gorse& run) {
-    return scene.partsIn(scene.scene.themes ? static_cast<size_t>(gorse_number(&run, scene.themes.number)) : 0);
+    return scene.partsIn(shownSet(scene, run));
 }
 
 void carrySlots(const BuiltScene& before, const gorse& from, const BuiltScene& now, gorse& to) {

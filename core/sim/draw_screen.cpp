@@ -134,10 +134,9 @@ class ChangedScene {
 };
 
 // The set of colours that the twin shows; the first if it has others than the scene.
-size_t shownSet(const BuiltScene& scene, const Twin* values) {
-    if (!values || !scene.scene.themes || values->scene().document.named->sets != scene.document.named->sets)
-        return 0;
-    return static_cast<size_t>(gorse_number(const_cast<Twin*>(values)->run(), scene.themes.number));
+size_t setOf(const BuiltScene& scene, const Twin* values) {
+    const bool same = values && values->scene().document.named->sets == scene.document.named->sets;
+    return same ? values->shownSet() : 0;
 }
 
 void turnOn(gorse& run, const ScreenPart& part, size_t widget, uint8_t states) {
@@ -153,7 +152,7 @@ PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values, 
                        const ShownPanes* panes) {
     assert(screen >= 0 && static_cast<size_t>(screen) < scene.screens.size());
     PanelMemory memory = memoryFor(scene.uprightPanel, scene.document.panel->format);
-    const size_t set = states.set.value_or(shownSet(scene, values));
+    const size_t set = states.set.value_or(setOf(scene, values));
     const ChangedScene changed(scene, set, screen, states);
     std::vector<uint32_t> state(gorse_state_bytes(&changed.get()) / 4);
     std::vector<uint32_t> buffer(memory.bytes().size() / 4 + 8);

@@ -3,6 +3,10 @@
 
 namespace gorsefinch {
 
+size_t shownSet(const BuiltScene& scene, const gorse& run) {
+    return scene.scene.themes ? static_cast<size_t>(gorse_number(&run, scene.themes.number)) : 0;
+}
+
 void readOutside(const BuiltScene& scene, uint32_t address, uint8_t* to, uint16_t n) {
     for (uint16_t i = 0; i < n; ++i)
         to[i] = address + i < scene.outside.size() ? scene.outside[address + i] : 0xff;

@@ -169,6 +169,8 @@ void Twin::become(const TwinMoment& moment) {
     gorse_paint(&run_);
 }
 
+size_t Twin::shownSet() const { return gorsefinch::shownSet(*scene_, run_); }
+
 void Twin::go(int screen) { gorse_go(&run_, static_cast<uint16_t>(screen)); }
 
 void Twin::flush(void* user, uint16_t x, uint16_t y, uint16_t w, uint16_t h, const uint8_t* bytes, uint32_t) {

@@ -65,6 +65,8 @@ class Twin {
     void go(int screen);
     int screen() const { return gorse_screen_now(&run_); }
     uint32_t now() const { return now_; }
+    // The set of the project's colours that it shows.
+    size_t shownSet() const;
 
     const BuiltScene& scene() const { return *scene_; }
     const PanelMemory& memory() const { return memory_; }

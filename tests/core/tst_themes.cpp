@@ -74,7 +74,13 @@ Document themed() {
     Widget follows = makeWidget("lamp", Kind::Rectangle, 140, 24, 16, 16, {{"fill", named("ink")}});
     follows.expressions["fill"] = "hot ? accent : ground";
     Widget plain = makeWidget("plain", Kind::Rectangle, 140, 44, 16, 16, {{"fill", opaque(0x123456)}});
-    d = addWidgets(d, "one", {button, gauge, shade, slider, box, follows, plain});
+    Widget trend = makeWidget("course", Kind::Trend, 70, 70, 60, 40,
+                              {{"value", std::string("level")},
+                               {"colour", named("ink")},
+                               {"interval", int64_t{20}},
+                               {"min", std::string("0")},
+                               {"max", std::string("100")}});
+    d = addWidgets(d, "one", {button, gauge, shade, slider, box, follows, plain, trend});
     Widget quiet = makeWidget("quiet", Kind::Button, 4, 4, 60, 30, {{"text", std::string("x")}});
     quiet.look = "still";
     d = addWidgets(d, "two", {quiet});
@@ -238,7 +244,7 @@ class TestThemes : public QObject {
         QVERIFY(scene->otherSets[0].parts[1] == scene->parts[1]);
         // Of the other one the plain box is shared, too.
         const auto& own = scene->otherSets[0].own[0]->widgets;
-        QCOMPARE(own, (std::vector<uint32_t>{0, 1, 2, 3, 4, 5}));
+        QCOMPARE(own, (std::vector<uint32_t>{0, 1, 2, 3, 4, 5, 7}));
     }
 
     void aKeptBuilderBuildsTheSame() {
@@ -286,6 +292,22 @@ class TestThemes : public QObject {
         }
     }
 
+    // Trends find their samples by their records, of which each set has its own.
+    void aTrendKeepsItsCourse() {
+        SceneBuilder builder, other;
+        Twin twin(builtWithoutErrors(builder, themed())), dark(builtWithoutErrors(other, spelledOut(themed(), 1)));
+        for (uint32_t ms = 0; ms <= 400; ms += 20)
+            for (Twin* each : {&twin, &dark}) {
+                QVERIFY(each->set("level", std::to_string(20 + ms / 8)));
+                each->step(ms);
+            }
+        QVERIFY(twin.set("theme", "dark"));
+        twin.step(400);
+        dark.step(400);
+        QVERIFY(bytesOf(twin) == bytesOf(dark));
+        QVERIFY(drawScreen(twin.scene(), 0, &twin).bytes() == dark.memory().bytes());
+    }
+
     void filesKeepAll() {
         Document d = themed();
         const auto back = [](const Document& document) {
@@ -297,6 +319,13 @@ class TestThemes : public QObject {
         QVERIFY(*back(d).named == *d.named);
         QVERIFY(*back(d).looks == *d.looks);
         QCOMPARE(toFiles(back(d)), toFiles(d));
+        // So are keys that this version does not know.
+        NamedValues more = *d.named;
+        more.colours[0].unknown = {{"note", "\"from a later version\""}};
+        more.sizes[0].unknown = {{"unit", "\"mm\""}};
+        Document later = d;
+        later.named = std::make_shared<const NamedValues>(more);
+        QVERIFY(*back(later).named == more);
         const Document one = removeColourSet(d, 0);
         QVERIFY(*back(one).named == *one.named);
         QCOMPARE(one.named->colours[0].inSets, std::vector<Colour>{opaque(0x101010)});
