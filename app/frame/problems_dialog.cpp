@@ -48,6 +48,7 @@ ProblemsDialog::ProblemsDialog(Session& session, QWidget* parent)
     column->addWidget(none_);
     list_->setObjectName("problem_list");
     list_->setWordWrap(true);
+    list_->setSpacing(3);
     column->addWidget(list_, 1);
     column->addWidget(makeButtons());
     connect(list_, &QListWidget::itemActivated, this, [this] {

@@ -101,14 +101,11 @@ NamedPane::NamedPane(Session& session, QWidget* parent)
     header->setContextMenuPolicy(Qt::CustomContextMenu);
     table_->installEventFilter(this);
     column->addWidget(table_, 1);
-    auto* hint =
-        new QLabel(tr("Looks, widgets, screens and rules use these by their names, so one change restyles all. "
-                      "With several sets, the variable theme says which is shown: theme = dark."),
-                   this);
-    hint->setWordWrap(true);
-    hint->setProperty("quiet", true);
-    hint->setContentsMargins(12, 6, 12, 10);
-    column->addWidget(hint);
+    hint_ = new QLabel(this);
+    hint_->setWordWrap(true);
+    hint_->setProperty("quiet", true);
+    hint_->setContentsMargins(12, 6, 12, 10);
+    column->addWidget(hint_);
     connect(header, &QHeaderView::sectionClicked, this, &NamedPane::showSet);
     connect(header, &QHeaderView::sectionDoubleClicked, this, &NamedPane::renameSet);
     connect(header, &QHeaderView::customContextMenuRequested, this, &NamedPane::showSetMenu);
@@ -165,6 +162,10 @@ void NamedPane::refresh() {
     if (header->count() > 0)
         header->resizeSection(0, kNameWidth);
     header->viewport()->update();
+    const std::vector<std::string>& sets = session_.document().named->sets;
+    hint_->setText(tr("Looks, widgets, screens and rules use these by their names, so one change restyles all. With "
+                      "several sets, the variable theme says which is shown: theme = %1.")
+                       .arg(sets.empty() ? "dark" : fromStd(sets.back())));
 }
 
 void NamedPane::editName(const QString& name) {

@@ -5,6 +5,7 @@
 
 #include "core/kinds/value.h"
 
+class QLabel;
 class QTableView;
 class QToolButton;
 
@@ -44,6 +45,7 @@ class NamedPane : public QWidget {
     NamedModel* model_;
     QTableView* table_;
     QString chosen_;
+    QLabel* hint_ = nullptr;
     QToolButton *remove_ = nullptr, *use_ = nullptr, *set_ = nullptr;
 };
 

@@ -32,9 +32,10 @@ ColourField::ColourField(QWidget* parent)
 }
 
 void ColourField::setColour(std::optional<Colour> colour, const std::string& name) {
-    colour_ = colour;
+    const OfferedColour* shown = offered(name);
+    colour_ = shown ? shown->colour : colour;
     name_ = name;
-    const QPixmap picture = colourSwatch(colour);
+    const QPixmap picture = colourSwatch(colour_);
     swatch_->setIcon(picture);
     swatch_->setIconSize(picture.size());
     if (!(code_->hasFocus() && code_->isModified()))

@@ -25,7 +25,7 @@ class ColourField : public QWidget {
 
   public:
     explicit ColourField(QWidget* parent = nullptr);
-    // Nothing for several different ones.
+    // Nothing for several different ones. One of the project's is shown as it was offered, see setOffered().
     void setColour(std::optional<Colour> colour, const std::string& name = {});
     // The project's, which can be chosen by their names. Without any the swatch opens the chooser.
     void setOffered(std::vector<OfferedColour> offered) { offered_ = std::move(offered); }

@@ -130,7 +130,7 @@ class ScreenChecker {
         const Box& box = boxes_[i];
         if (!box.meets(whole))
             report(i, kOutsidePanel, "it lies outside the panel", "Move it inside, or delete it");
-        else if (has(i, kHasText | kIsTouched) && !holds(whole, contentBox(i)))
+        else if (has(i, kHasText | kIsTouched) && !holds(whole, has(i, kIsTouched) ? box : contentBox(i)))
             report(i, kOutsidePanel, "a part of it lies outside the panel", "Move it inside");
         else if (panel.round && has(i, kHasText | kIsTouched) && !has(i, kIsUnseen) && !isInRound(contentBox(i)))
             report(i, kOutsidePanel, "a part of it lies outside the round that the glass shows",

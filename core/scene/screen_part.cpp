@@ -238,10 +238,10 @@ class PartBuilder {
     // The colours and sizes that it has by their names.
     void noteNames(const Widget& widget) {
         const NamedValues& named = *context_.document.named;
-        for (const auto& [key, value] : widget.properties)
-            forEachName(value, [&](const std::string& name) {
+        for (const auto& each : widget.properties)
+            forEachName(each.second, [&](const std::string& name) {
                 part_->usedNames.insert(name);
-                const bool isSize = findProperty(widget.kind, key)->type == PropertyType::Whole;
+                const bool isSize = findProperty(widget.kind, each.first)->type == PropertyType::Whole;
                 if (isSize ? named.size(name) != nullptr : named.colour(name) != nullptr)
                     return;
                 const Problem p = missingName({}, {}, isSize ? "size" : "colour", name);

@@ -121,12 +121,13 @@ class TestScreenCheck : public QObject {
 
     void placesOutsideThePanel() {
         Document d = with({makeWidget("far", Kind::Rectangle, 170, 5, 20, 20), words("cut", 130, 5, 60, 20),
-                           makeWidget("edge", Kind::Rectangle, 150, 40, 30, 20), words("fine", 5, 60, 60, 20)});
-        QCOMPARE(widgetsWith(d, kOutsidePanel), (Names{"far", "cut"}));
+                           makeWidget("edge", Kind::Rectangle, 150, 40, 30, 20), words("fine", 5, 60, 60, 20),
+                           makeWidget("half", Kind::Button, 120, 80, 60, 30, {{"text", std::string("x")}})});
+        QCOMPARE(widgetsWith(d, kOutsidePanel), (Names{"far", "cut", "half"}));
         QVERIFY(isMended(d, kOutsidePanel));
         d = *gorsefinch::setExpression(withVariable(d, makeNumber("level", 0, 9, 0)), "one", Names{"far"}, "x",
                                        "level * 3");
-        QCOMPARE(widgetsWith(d, kOutsidePanel), Names{"cut"});
+        QCOMPARE(widgetsWith(d, kOutsidePanel), (Names{"cut", "half"}));
         Panel round = *d.panel;
         round.round = true;
         round.height = 160;
