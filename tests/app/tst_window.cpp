@@ -229,7 +229,7 @@ class TestWindow : public QObject, support::OnWindow {
         QVERIFY(editor->text().endsWith("on vent_button.tap\n    "));
         QTest::keyClicks(editor->viewport(), "go alarm");
         QTRY_VERIFY(session_->document().rules->front().text.ends_with("on vent_button.tap\n    go alarm"));
-        QCOMPARE(session_->scene()->rules->rules.size(), size_t{32});
+        QCOMPARE(session_->scene()->rules->rules.size(), size_t{33});
         station(5);
         session_->runner().step();
         clickTwin(80, 135);
