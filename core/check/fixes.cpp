@@ -57,7 +57,9 @@ std::optional<Fix> moveInside(const Place& place) {
 }
 
 std::optional<Fix> fitContent(const Place& place, const char* label, bool wholly) {
-    const auto size = contentSizeOf(place.scene, place.screen, place.widget);
+    // The first of a series has its name.
+    const int shown = widgetIndex(*place.scene.document.screens[place.screen], place.at().name);
+    const auto size = shown < 0 ? std::nullopt : contentSizeOf(place.scene, place.screen, static_cast<size_t>(shown));
     if (!size)
         return std::nullopt;
     Box box = boxOnPanel(place.widgets(), place.widget);
@@ -126,7 +128,7 @@ std::optional<Fix> removeUnused(const Document& document, const std::string& pla
 }  // namespace
 
 std::optional<Fix> fixOf(const BuiltScene& scene, const Problem& problem) {
-    const Document& document = scene.document;
+    const Document& document = scene.given;
     if (problem.code == kUnused)
         return removeUnused(document, problem.place);
     const int screen = problem.widget.empty() ? -1 : document.screenIndex(problem.screen);

@@ -2,6 +2,8 @@
 #include "core/check/project_check.h"
 
 #include <algorithm>
+#include <set>
+#include <string>
 
 #include "core/check/screen_check.h"
 #include "core/check/use_check.h"
@@ -32,12 +34,12 @@ ProjectCheck::Key ProjectCheck::keyOf(size_t screen) const {
 
 void ProjectCheck::follow(BuiltSceneRef scene) {
     scene_ = std::move(scene);
-    apart_ = namesakes_.check(scene_->document);
+    apart_ = namesakes_.check(scene_->given);
     if (rules_ != scene_->rules || !unreached_) {
         unreached_ = std::make_shared<const Problems>(unreachedScreens(*scene_));
         rules_ = scene_->rules;
     }
-    if (!uses_ || !hasSameUses(counted_, scene_->document))
+    if (!uses_ || !hasSameUses(counted_, scene_->given))
         uses_ = nullptr;
     std::vector<Checked> before = std::move(screens_);
     screens_.clear();
@@ -61,11 +63,11 @@ void ProjectCheck::follow(BuiltSceneRef scene) {
 }
 
 void ProjectCheck::checkUses() {
-    Problems found = unusedThings(scene_->document);
-    Problems odd = oddLooks(scene_->document);
+    Problems found = unusedThings(scene_->given);
+    Problems odd = oddLooks(scene_->given);
     found.insert(found.end(), std::make_move_iterator(odd.begin()), std::make_move_iterator(odd.end()));
     uses_ = std::make_shared<const Problems>(std::move(found));
-    counted_ = scene_->document;
+    counted_ = scene_->given;
 }
 
 bool ProjectCheck::checkNext(size_t first) {
@@ -80,16 +82,33 @@ bool ProjectCheck::checkNext(size_t first) {
         return true;
     }
     const size_t at = first < screens_.size() && !screens_[first].problems ? first : next_;
-    Problems found = checkScreen(*scene_, at);
+    // A backing screen is checked where it is shown.
+    const Screen& screen = *scene_->document.screens[at];
+    Problems found;
+    if (!isBacking(scene_->given, screen.name))
+        found = withoutCopies(screen, checkScreen(*scene_, at), true);
     screens_[at].problems = found.empty() ? kNone : std::make_shared<const Problems>(std::move(found));
     return true;
 }
 
 SharedProblems ProjectCheck::problems() const {
     SharedProblems out;
-    for (const Checked& each : screens_)
-        if (each.problems && !each.problems->empty())
-            out.add(each.problems);
+    std::set<std::string> ofBacking;  // each once, of however many screens
+    for (size_t i = 0; i < screens_.size(); ++i) {
+        const auto& found = screens_[i].problems;
+        if (!found || found->empty())
+            continue;
+        const Screen& screen = *scene_->document.screens[i];
+        if (!hasBacking(screen)) {
+            out.add(found);
+            continue;
+        }
+        Problems once;
+        for (const Problem& each : *found)
+            if (each.screen == screen.name || ofBacking.insert(each.text() + each.code).second)
+                once.push_back(each);
+        out.add(std::move(once));
+    }
     for (const auto& each : {apart_, unreached_, uses_})
         if (each && !each->empty())
             out.add(each);

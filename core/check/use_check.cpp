@@ -198,7 +198,7 @@ Problems unreachedScreens(const BuiltScene& scene) {
     if (hasErrors(scene.rules->problems))
         return out;
     for (size_t i = 0; i < scene.parts.size(); ++i) {
-        if (reached.count(static_cast<int>(i)) != 0)
+        if (reached.count(static_cast<int>(i)) != 0 || isBacking(scene.given, scene.parts[i]->source->name))
             continue;
         Problem p = note(kNothingLeadsTo, {}, "no rule leads to this screen",
                          "Add a rule such as go " + scene.parts[i]->source->name + ", unless the firmware shows it");

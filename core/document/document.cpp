@@ -109,6 +109,14 @@ std::optional<std::string> exceededLimit(const Document& before, const Document&
     return std::nullopt;
 }
 
+bool isBacking(const Document& document, std::string_view screen) {
+    const auto has = [&](const std::vector<std::string>& names) {
+        return std::find(names.begin(), names.end(), screen) != names.end();
+    };
+    return std::any_of(document.screens.begin(), document.screens.end(),
+                       [&](const ScreenRef& each) { return has(each->below) || has(each->above); });
+}
+
 int widgetIndex(const Screen& screen, std::string_view name) {
     for (size_t i = 0; i < screen.widgets.size(); ++i)
         if (screen.widgets[i]->name == name)

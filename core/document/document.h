@@ -28,6 +28,7 @@ inline constexpr int kMaxPanelMm = 1000;
 inline constexpr size_t kMaxSeries = 1000;  // files of one image
 inline constexpr size_t kMaxTextBytes = 4000;
 inline constexpr size_t kMaxWidgets = 2000;  // of one screen
+inline constexpr size_t kMaxBackings = 16;   // screens below another, and above it
 inline constexpr size_t kMaxListed = 4000;   // screens, variables, looks, images, fonts, files of rules: of each
 // Bytes of all originals together, each counted once, and of a file of rules.
 inline constexpr size_t kMaxOriginals = size_t{512} << 20, kMaxRulesFile = size_t{1} << 20;
@@ -123,10 +124,13 @@ inline constexpr int kDefaultShade = 120;
 struct Screen {
     std::string name;
     Colour background = opaque(0x000000);
-    std::string ground;              // the project's colour that it has as its background instead; "" for none
-    bool keeps = false;              // what its widgets remember stays when it is left
-    int shade = kDefaultShade;       // how dark what lies below is where it is opened over another, 0 to 255
-    GuideLines lines;                // where its widgets are laid out by
+    std::string ground;         // the project's colour that it has as its background instead; "" for none
+    bool keeps = false;         // what its widgets remember stays when it is left
+    int shade = kDefaultShade;  // how dark what lies below is where it is opened over another, 0 to 255
+    GuideLines lines;           // where its widgets are laid out by
+    // Screens whose widgets show on it too, below its own and above them, the lowest first. One that the project lacks
+    // shows nothing.
+    std::vector<std::string> below, above;
     std::vector<WidgetRef> widgets;  // the lowest first
     UnknownKeys unknown;
 };
@@ -168,6 +172,9 @@ struct Document {
     int screenIndex(std::string_view wanted) const;
     ScreenRef screen(std::string_view wanted) const;
 };
+
+// True if some screen shows the widgets of the named one below or above its own.
+bool isBacking(const Document& document, std::string_view screen);
 
 // Returns a sentence if `next` exceeds a limit of projects and `before` does not exceed it as much. A project beyond
 // the limits could be saved but not opened again.

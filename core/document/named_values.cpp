@@ -8,7 +8,7 @@ namespace gorsefinch {
 namespace {
 
 template <typename T>
-const T* byName(const std::vector<T>& all, std::string_view name) {
+const T* valueByName(const std::vector<T>& all, std::string_view name) {
     const auto found = std::find_if(all.begin(), all.end(), [&](const T& each) { return each.name == name; });
     return found == all.end() ? nullptr : &*found;
 }
@@ -16,17 +16,17 @@ const T* byName(const std::vector<T>& all, std::string_view name) {
 template <typename T>
 void addDiffering(const std::vector<T>& a, const std::vector<T>& b, std::vector<std::string>& out) {
     for (const T& each : a)
-        if (const T* other = byName(b, each.name); !other || !(*other == each))
+        if (const T* other = valueByName(b, each.name); !other || !(*other == each))
             out.push_back(each.name);
     for (const T& each : b)
-        if (!byName(a, each.name))
+        if (!valueByName(a, each.name))
             out.push_back(each.name);
 }
 
 }  // namespace
 
-const NamedColour* NamedValues::colour(std::string_view name) const { return byName(colours, name); }
-const NamedSize* NamedValues::size(std::string_view name) const { return byName(sizes, name); }
+const NamedColour* NamedValues::colour(std::string_view name) const { return valueByName(colours, name); }
+const NamedSize* NamedValues::size(std::string_view name) const { return valueByName(sizes, name); }
 
 std::optional<Colour> NamedValues::shownColour(std::string_view name) const {
     const NamedColour* found = colour(name);

@@ -212,8 +212,17 @@ Document duplicateScreen(const Document& document, int index) {
 
 Document removeScreen(const Document& document, int index) {
     Document next = document;
-    if (index >= 0 && index < static_cast<int>(next.screens.size()) && next.screens.size() > 1)
-        next.screens.erase(next.screens.begin() + index);
+    if (index < 0 || index >= static_cast<int>(next.screens.size()) || next.screens.size() < 2)
+        return next;
+    const std::string name = next.screens[static_cast<size_t>(index)]->name;
+    next.screens.erase(next.screens.begin() + index);
+    for (ScreenRef& each : next.screens)
+        if (holds(each->below, name) || holds(each->above, name)) {
+            Screen other = *each;
+            std::erase(other.below, name);
+            std::erase(other.above, name);
+            each = std::make_shared<const Screen>(std::move(other));
+        }
     return next;
 }
 

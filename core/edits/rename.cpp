@@ -22,6 +22,10 @@ std::optional<Error> refuse(std::string_view to, bool taken) {
     return std::nullopt;
 }
 
+bool holds(const std::vector<std::string>& names, std::string_view name) {
+    return std::find(names.begin(), names.end(), name) != names.end();
+}
+
 bool rewriteTexts(Widget& widget, const RuleRename& rename) {
     bool any = false;
     for (const PropertyInfo& each : info(widget.kind).properties) {
@@ -171,6 +175,13 @@ Result<Document> renameScreen(const Document& document, std::string_view from, s
     Screen screen = *document.screens[static_cast<size_t>(at)];
     screen.name = to;
     Document next = withScreen(document, at, std::move(screen));
+    for (ScreenRef& each : next.screens)
+        if (holds(each->below, from) || holds(each->above, from)) {
+            Screen other = *each;
+            std::replace(other.below.begin(), other.below.end(), std::string(from), std::string(to));
+            std::replace(other.above.begin(), other.above.end(), std::string(from), std::string(to));
+            each = std::make_shared<const Screen>(std::move(other));
+        }
     renameInRules(next, {{Reference::What::Screen, std::string(from)}, std::string(to)});
     renameInMeantSo(next, from, {}, to);
     return next;

@@ -15,7 +15,7 @@ namespace {
 using I = int64_t;
 using S = std::string;
 
-const std::array<PropertyInfo, 10> placeTable{{
+const std::array<PropertyInfo, 14> placeTable{{
     {.key = "x",
      .label = "Left",
      .type = PropertyType::Whole,
@@ -102,6 +102,40 @@ const std::array<PropertyInfo, 10> placeTable{{
      .fallback = S{kDefaultAnchors},
      .help = "the edges of its group, or of the panel, that it keeps its distance from; opposite ones stretch it",
      .words = &Widget::anchors},
+    {.key = "series_columns",
+     .label = "Columns",
+     .type = PropertyType::Whole,
+     .fallback = I{1},
+     .min = 1,
+     .max = kMaxSeriesSide,
+     .help = "how many of it stand beside one another; in its texts and expressions, series is the number, from 0",
+     .number = &Widget::seriesColumns},
+    {.key = "series_rows",
+     .label = "Rows",
+     .type = PropertyType::Whole,
+     .fallback = I{1},
+     .min = 1,
+     .max = kMaxSeriesSide,
+     .help = "how many rows of it stand below one another",
+     .number = &Widget::seriesRows},
+    {.key = "series_x",
+     .label = "Step across",
+     .type = PropertyType::Whole,
+     .fallback = I{0},
+     .min = -4096,
+     .max = 4096,
+     .unit = "px",
+     .help = "from the left edge of one to that of the next; a container that places its widgets has its own",
+     .number = &Widget::seriesX},
+    {.key = "series_y",
+     .label = "Step down",
+     .type = PropertyType::Whole,
+     .fallback = I{0},
+     .min = -4096,
+     .max = 4096,
+     .unit = "px",
+     .help = "from the top edge of one row to that of the next",
+     .number = &Widget::seriesY},
 }};
 
 const std::array<PropertyInfo, 8> styleTable{{

@@ -95,6 +95,7 @@ struct PropertyInfo {
     }
 };
 
+inline constexpr int kMaxSeriesSide = 100;                  // widgets of a series in a row, and rows
 inline constexpr int kMinFontSize = 4, kMaxFontSize = 200;  // pixels
 
 // The box, visible and more: what every widget has.

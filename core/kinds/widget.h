@@ -2,6 +2,7 @@
 #pragma once
 
 #include <memory>
+#include <string>
 
 #include "core/kinds/value.h"
 
@@ -17,6 +18,13 @@ enum class Kind {
 inline constexpr const char* kNeverFocused = "never";
 // Widget::anchors of what stays where it is when the edges on the right and below move.
 inline constexpr const char* kDefaultAnchors = "left top";
+
+// What a widget of an expanded screen stands for: see core/scene/expand.h.
+struct CopyOf {
+    std::string screen, widget;  // where it is edited
+    int series = 0;              // its number in the series that it lies in, from 0
+    friend bool operator==(const CopyOf&, const CopyOf&) = default;
+};
 
 struct Widget {
     std::string name;
@@ -34,6 +42,9 @@ struct Widget {
     bool locked = false;                    // in the editor
     bool offCanvas = false;                 // in the editor it is not drawn
     int depth = 0;                          // containers, one in another, that it lies in: see widget_tree.h
+    // It stands for so many, beside and below one another, each so many pixels behind the one before.
+    int seriesColumns = 1, seriesRows = 1, seriesX = 0, seriesY = 0;
+    std::shared_ptr<const CopyOf> copyOf;  // null for what a document has itself
     UnknownKeys unknown;
 };
 

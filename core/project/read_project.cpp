@@ -326,12 +326,30 @@ class Reader {
         screen.keeps = object.yesNo("keeps", false);
         screen.shade = static_cast<int>(object.whole("shade", kDefaultShade, 0, 255));
         screen.lines = readLines(object);
+        screen.below = readBackings(object, "below", name);
+        screen.above = readBackings(object, "above", name);
         NameSet used;
         readWidgets(screen, object, file, "", 0, used);
         straighten(screen.widgets);
         arrange(screen.widgets, *named_);
         screen.unknown = object.unknown();
         return std::make_shared<const Screen>(std::move(screen));
+    }
+
+    // Names of other screens, whether the project has them or not.
+    static std::vector<std::string> readBackings(JsonObject& object, const char* key, const std::string& screen) {
+        std::vector<std::string> out;
+        const Json& array = object.array(key);
+        for (size_t i = 0; i < array.size(); ++i) {
+            const std::string name = array[i].is_string() ? array[i].get<std::string>() : std::string();
+            const std::string at = std::string(key) + "[" + std::to_string(i) + "]";
+            if (nameError(name) || name == screen || out.size() == kMaxBackings)
+                object.problem(key, at + " is not the name of another screen, or there are too many of them",
+                               "Name at most " + std::to_string(kMaxBackings) + " other screens");
+            else if (std::find(out.begin(), out.end(), name) == out.end())
+                out.push_back(name);
+        }
+        return out;
     }
 
     // All that an object holds, at any depth. Objects are as deep as the parser allows.

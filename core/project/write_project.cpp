@@ -330,6 +330,8 @@ Json toJson(const Screen& screen) {
     out["background"] = screen.ground.empty() ? toText(screen.background) : screen.ground;
     putUnless(out, "keeps", screen.keeps, false);
     putUnless(out, "shade", screen.shade, kDefaultShade);
+    putUnless(out, "below", screen.below, {});
+    putUnless(out, "above", screen.above, {});
     if (!screen.lines.empty())
         out["lines"] = toJson(screen.lines);
     size_t at = 0;

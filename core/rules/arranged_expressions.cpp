@@ -70,7 +70,8 @@ class Arranger {
     std::string path(size_t at, const char* key) const { return screen_.name + "." + widget(at).name + "." + key; }
 
     Change changeOf(size_t at, const char* key) const {
-        if (mentioned_.count({widget(at).name, key}) != 0)
+        const Widget& w = widget(at);
+        if (mentioned_.count({w.copyOf ? w.copyOf->widget : w.name, key}) != 0)
             return Change::Rules;
         const auto found = arranged_.find({at, key});
         if (found != arranged_.end())

@@ -12,12 +12,14 @@ namespace gorsefinch {
 
 namespace {
 
-// Positions of the widgets that rules name.
+// Positions of the widgets that rules name, themselves or as what they are copies of.
 std::vector<size_t> namedPositions(const NamedWidgets& named, const Screen& screen) {
     std::vector<size_t> out;
-    for (size_t i = 0; i < screen.widgets.size(); ++i)
-        if (named.has(screen.name, screen.widgets[i]->name))
+    for (size_t i = 0; i < screen.widgets.size(); ++i) {
+        const Widget& each = *screen.widgets[i];
+        if (named.has(screen.name, each.name) || (each.copyOf && named.has(each.copyOf->screen, each.copyOf->widget)))
             out.push_back(i);
+    }
     return out;
 }
 

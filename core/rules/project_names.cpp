@@ -99,6 +99,51 @@ std::optional<ProjectNames::WidgetPlace> ProjectNames::widget(std::string_view s
     return found == widgets_.end() ? std::nullopt : std::optional(found->second);
 }
 
+void ProjectNames::indexCopies() const {
+    copiesKnown_ = true;
+    const auto isSeries = [](const std::vector<Copy>& all, const Copy& each) {
+        return std::any_of(all.begin(), all.end(), [&](const Copy& other) {
+            return other.screen == each.screen && other.widget != each.widget;
+        });
+    };
+    std::map<std::string_view, int> screens;
+    for (size_t i = 0; i < document_.screens.size(); ++i)
+        screens.emplace(document_.screens[i]->name, static_cast<int>(i));
+    const auto screenOf = [&](std::string_view name) {
+        const auto found = screens.find(name);
+        return found == screens.end() ? -1 : found->second;
+    };
+    for (int i = 0; i < static_cast<int>(document_.screens.size()); ++i) {
+        const auto& widgets = document_.screens[static_cast<size_t>(i)]->widgets;
+        for (int j = 0; j < static_cast<int>(widgets.size()); ++j)
+            if (const CopyOf* of = widgets[static_cast<size_t>(j)]->copyOf.get())
+                copies_[{screenOf(of->screen), of->widget}].push_back({i, j, of->series});
+    }
+    for (auto& [of, all] : copies_) {
+        const int screen = of.first;
+        std::stable_partition(all.begin(), all.end(), [&](const Copy& each) { return each.screen == screen; });
+        const std::vector<Copy> before = all;
+        for (Copy& each : all)
+            if (!isSeries(before, each))
+                each.series.reset();
+    }
+}
+
+std::span<const ProjectNames::Copy> ProjectNames::copies(const WidgetPlace& of) const {
+    if (!copiesKnown_)
+        indexCopies();
+    if (of.screen < 0 || copies_.empty())
+        return {};
+    const Widget& widget = *document_.screens[static_cast<size_t>(of.screen)]->widgets[static_cast<size_t>(of.widget)];
+    const std::string& name = widget.copyOf ? widget.copyOf->widget : widget.name;
+    // A copy that is named itself stands for itself.
+    if (widget.copyOf && (widget.copyOf->widget != widget.name ||
+                          widget.copyOf->screen != document_.screens[static_cast<size_t>(of.screen)]->name))
+        return {};
+    const auto found = copies_.find({of.screen, name});
+    return found == copies_.end() || found->second.size() < 2 ? std::span<const Copy>() : found->second;
+}
+
 std::span<const Colour> ProjectNames::colour(std::string_view name) const {
     ++timesAsked_;
     const NamedColour* found = document_.named->colour(name);

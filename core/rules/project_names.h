@@ -2,6 +2,7 @@
 #pragma once
 
 #include <deque>
+#include <map>
 #include <optional>
 #include <span>
 #include <string>
@@ -65,6 +66,13 @@ class ProjectNames {
     };
     // `screen` "" for the short form; -1 in `screen` of the result if several screens have such a widget.
     std::optional<WidgetPlace> widget(std::string_view screen, std::string_view name) const;
+    // One of the widgets that a widget stands for in an expanded document.
+    struct Copy {
+        int screen, widget;
+        std::optional<int> series;  // its number in its series
+    };
+    // Those of a widget, itself the first, on its own screen and on others; empty if it stands for itself alone.
+    std::span<const Copy> copies(const WidgetPlace& of) const;
     int screen(std::string_view name) const { return document_.screenIndex(name); }
     // Those that widget() was asked for.
     const NamedWidgets& named() const { return named_; }
@@ -80,12 +88,15 @@ class ProjectNames {
 
   private:
     void indexWidgets() const;
+    void indexCopies() const;
 
     const Document& document_;
     std::shared_ptr<const VariableIndex> variables_;
     // By name, the position of the only widget, or -1. Built when a widget is first looked up without its screen.
     mutable std::unordered_map<std::string_view, WidgetPlace> widgets_;
     mutable bool widgetsKnown_ = false;
+    mutable std::map<std::pair<int, std::string_view>, std::vector<Copy>> copies_;
+    mutable bool copiesKnown_ = false;
     mutable NamedWidgets named_;
     mutable int timesAsked_ = 0;
 };

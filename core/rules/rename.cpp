@@ -40,11 +40,31 @@ void collect(const std::vector<Token>& tokens, const std::vector<Reference>& ref
             continue;
         const bool isShort = each.what == Reference::What::Widget && each.owner.empty();
         all.push_back({token.begin, token.end, isShort ? rename.toShort : rename.to});
+        if (!isShort && !rename.toOwner.empty() && each.what == Reference::What::Widget)
+            all.push_back({tokens[each.token - 2].begin, tokens[each.token - 2].end, rename.toOwner});
+    }
+}
+
+void collect(const std::vector<Token>& tokens, const std::vector<Reference>& references, const WidgetCopies& copies,
+             std::vector<Replacement>& all) {
+    for (const Reference& each : references) {
+        const Token& token = tokens[each.token];
+        const auto name = copies.names.find(token.text);
+        if (each.what != Reference::What::Widget || name == copies.names.end())
+            continue;
+        if (each.owner.empty()) {
+            all.push_back({token.begin, token.end, copies.to + "." + name->second});
+        } else if (each.owner == copies.from) {
+            const Token& owner = tokens[each.token - 2];
+            all.push_back({owner.begin, owner.end, copies.to});
+            all.push_back({token.begin, token.end, name->second});
+        }
     }
 }
 
 // The insets of a text whose first character is at `offset`.
-void collectInText(std::string_view text, size_t offset, const RuleRename& rename, std::vector<Replacement>& all) {
+template <typename Rename>
+void collectInText(std::string_view text, size_t offset, const Rename& rename, std::vector<Replacement>& all) {
     for (const TextPiece& piece : splitText(text).pieces) {
         if (!piece.inset)
             continue;
@@ -62,7 +82,8 @@ void collectInLine(const TokenLine& line, std::string_view rules, const RuleRena
 }
 
 // An expression, with the texts in it.
-void collectInExpression(std::string_view expression, const RuleRename& rename, std::vector<Replacement>& all) {
+template <typename Rename>
+void collectInExpression(std::string_view expression, const Rename& rename, std::vector<Replacement>& all) {
     const std::vector<Token> tokens = splitExpression(expression, 1, 1, 0);
     collect(tokens, referencesInExpression(tokens), rename, all);
     for (const Token& token : tokens)
@@ -114,6 +135,18 @@ void renameInRules(Document& document, const RuleRename& rename) {
         document.rules = next;
 }
 
+std::string expressionOfCopies(std::string_view expression, const WidgetCopies& copies) {
+    std::vector<Replacement> all;
+    collectInExpression(expression, copies, all);
+    return replaced(expression, std::move(all));
+}
+
+std::string textOfCopies(std::string_view text, const WidgetCopies& copies) {
+    std::vector<Replacement> all;
+    collectInText(text, 0, copies, all);
+    return replaced(text, std::move(all));
+}
+
 std::string renamedRules(std::string_view rules, const RuleRename& rename) {
     std::vector<Replacement> all;
     for (const TokenLine& line : splitRules(rules))
@@ -138,7 +171,7 @@ std::vector<Mention> mentionsOf(const Document& document, const RuleThing& thing
     for (const RuleFile& file : *document.rules)
         for (const TokenLine& line : splitRules(file.text)) {
             std::vector<Replacement> all;
-            collectInLine(line, file.text, {thing, {}, {}}, all);
+            collectInLine(line, file.text, RuleRename{thing, {}}, all);
             const Token& first = line.tokens.front();
             if (!all.empty())
                 out.push_back(
@@ -153,7 +186,7 @@ std::vector<Mention> mentionsOf(const Document& document, const RuleThing& thing
         for (const WidgetRef& widget : screen->widgets)
             for (const auto& [key, text] : widget->expressions) {
                 std::vector<Replacement> all;
-                collectInExpression(text, {thing, {}, {}}, all);
+                collectInExpression(text, RuleRename{thing, {}}, all);
                 if (!all.empty())
                     out.push_back({screen->name, widget->name, key, {}, 0, widget->name + "." + key + " = " + text});
             }
@@ -162,7 +195,7 @@ std::vector<Mention> mentionsOf(const Document& document, const RuleThing& thing
 
 bool textMentions(std::string_view text, const RuleThing& thing) {
     std::vector<Replacement> all;
-    collectInText(text, 0, {thing, {}, {}}, all);
+    collectInText(text, 0, RuleRename{thing, {}}, all);
     return !all.empty();
 }
 

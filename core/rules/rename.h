@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <map>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -25,6 +26,7 @@ struct RuleRename {
     RuleThing thing;
     std::string to;
     std::string toShort = {};  // of a widget: in the place of its name alone; "screen.name" where others are named so
+    std::string toOwner = {};  // of a widget: another screen that it lies on now; "" for the same
 };
 
 // In all rules and expressions of a project; files and screens without a change stay shared. The new name of a choice
@@ -35,6 +37,17 @@ std::string renamedRules(std::string_view rules, const RuleRename& rename);
 std::string renamedExpression(std::string_view expression, const RuleRename& rename);
 // The same in a text with insets.
 std::string renamedText(std::string_view text, const RuleRename& rename);
+
+// Widgets of a screen of which another one has copies under other names.
+struct WidgetCopies {
+    std::string from, to;                      // the screens
+    std::map<std::string, std::string> names;  // those of the copies, by what they are copies of
+};
+
+// What speaks of these widgets speaks of their copies: an expression, and a text with insets. Takes time in proportion
+// to its length.
+std::string expressionOfCopies(std::string_view expression, const WidgetCopies& copies);
+std::string textOfCopies(std::string_view text, const WidgetCopies& copies);
 
 // A place that speaks of a thing: a line of rules, or a property of a widget.
 struct Mention {

@@ -73,6 +73,29 @@ void tellMissing(BuiltScene& scene, const BakedFont& font, const std::set<char32
         }
 }
 
+// Problems of copies are told of what they are copies of.
+void addProblems(BuiltScene& out, const Screen& screen, const std::shared_ptr<const Problems>& problems) {
+    const auto isCopy = [](const WidgetRef& each) { return each->copyOf != nullptr; };
+    if (problems->empty() || std::none_of(screen.widgets.begin(), screen.widgets.end(), isCopy))
+        out.problems.add(problems);
+    else if (Problems own = withoutCopies(screen, *problems, false); !own.empty())
+        out.problems.add(std::move(own));
+}
+
+void addRuleProblems(BuiltScene& out) {
+    Problems problems = out.rules->problems;
+    bool any = false;
+    for (size_t i = 0; i < out.document.screens.size() && !problems.empty(); ++i)
+        if (out.document.screens[i] != out.given.screens[i]) {
+            problems = withoutCopies(*out.document.screens[i], std::move(problems), false);
+            any = true;
+        }
+    if (any)
+        out.problems.add(std::move(problems));
+    else
+        out.problems.add(std::shared_ptr<const Problems>(out.rules, &out.rules->problems));
+}
+
 void fillImages(BuiltScene& out) {
     std::map<std::string, ImageUse> all;
     for (const auto& part : out.parts)
@@ -89,6 +112,10 @@ void fillImages(BuiltScene& out) {
 long BuiltScene::stateBytes(int dirty) const {
     const long here = static_cast<long>(gorse_state_bytes(&scene));
     return here + static_cast<long>(sizeof(gorse_area)) * (dirty - GORSE_DIRTY);
+}
+
+int BuiltScene::drawnNumber(int screen, const Widget& own) const {
+    return screen < 0 ? -1 : widgetIndex(*document.screens[static_cast<size_t>(screen)], own.name);
 }
 
 int BuiltScene::stackDepth() const {
@@ -394,10 +421,13 @@ FontRef SceneBuilder::font(const FontKey& key) const {
     return nullptr;
 }
 
-BuiltSceneRef SceneBuilder::build(const Document& document) {
+BuiltSceneRef SceneBuilder::build(const Document& given) {
+    Expanded expanded = expander_.expand(given);
+    const Document& document = expanded.document;
     const Changes changes = changesFrom(document);
     auto out = std::make_shared<BuiltScene>();
     out->document = document;
+    out->given = given;
     const ProjectNames names(out->document, variables_);
     variables_ = names.variables();
     if (changes.all) {
@@ -432,14 +462,16 @@ BuiltSceneRef SceneBuilder::build(const Document& document) {
     fillScreens(*out);
     fillScene(*out, names);
     fillSets(*out);
-    if (Problems missing = missingNames(document); !missing.empty())
+    if (!expanded.problems.empty())
+        out->problems.add(std::move(expanded.problems));
+    if (Problems missing = missingNames(given); !missing.empty())
         out->problems.add(std::move(missing));
     for (const auto& part : out->parts)
-        out->problems.add(std::shared_ptr<const Problems>(part, &part->problems));
+        addProblems(*out, *part->source, std::shared_ptr<const Problems>(part, &part->problems));
     for (const auto& part : out->parts)
         if (const auto& clipped = linker_.clipped(*part); !clipped->empty())
-            out->problems.add(clipped);
-    out->problems.add(std::shared_ptr<const Problems>(out->rules, &out->rules->problems));
+            addProblems(*out, *part->source, clipped);
+    addRuleProblems(*out);
     last_ = out;
     return out;
 }

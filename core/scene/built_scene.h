@@ -4,6 +4,7 @@
 #include <memory>
 #include <vector>
 
+#include "core/scene/expand.h"
 #include "core/scene/scene_tables.h"
 #include "core/scene/set_records.h"
 
@@ -22,7 +23,8 @@ struct ColourSet {
 // A document as the runtime's tables in memory: what the canvas, the twin and the generator work from. A value: it
 // stays as it is, whatever is built after it.
 struct BuiltScene {
-    Document document;
+    Document document;                                        // expanded: see expand.h
+    Document given;                                           // as it is edited; its screens have the same numbers
     std::vector<std::shared_ptr<const ScreenPart>> parts;     // one a screen
     std::vector<std::shared_ptr<const ScreenTables>> tables;  // of each part
     std::shared_ptr<const CompiledRules> rules;
@@ -58,6 +60,8 @@ struct BuiltScene {
     std::vector<FontRef> fonts;         // those in use, by face and size
     SharedProblems problems;            // of screens, texts, images, fonts and rules
 
+    // The number, on a screen as it is drawn, of one of the screen's own widgets; -1 if it has none of that name.
+    int drawnNumber(int screen, const Widget& own) const;
     size_t setCount() const { return otherSets.size() + 1; }
     // Those of a set.
     const std::vector<std::shared_ptr<const ScreenPart>>& partsIn(size_t set) const;
@@ -88,7 +92,7 @@ using BuiltSceneRef = std::shared_ptr<const BuiltScene>;
 // Builds scenes, and remembers the parts so that an edit costs only what it touches.
 class SceneBuilder {
   public:
-    BuiltSceneRef build(const Document& document);
+    BuiltSceneRef build(const Document& given);
     ImageBakery& images() { return images_; }
     // A font of the present scene; null if nothing uses it.
     FontRef font(const FontKey& key) const;
@@ -127,6 +131,7 @@ class SceneBuilder {
         uint32_t address = 0;
     };
 
+    Expander expander_;
     LookPool looks_;
     std::set<FontKey> fonts_;  // that looks of the latest scene with texts that shrink have
     ImageBakery images_;
