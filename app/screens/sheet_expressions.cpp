@@ -119,7 +119,7 @@ std::optional<PropertyValue> Sheet::valueNow(const PropertyInfo& property) const
     if (selected.empty() || screen < 0)
         return std::nullopt;
     return slotValue(session_.runner().twin(), screen,
-                     widgetIndex(*session_.selection().screen(), selected.front()->name), property);
+                     session_.runner().twin().scene().drawnNumber(screen, *selected.front()), property);
 }
 
 // A variable was dropped on the row: the property shows it, has it in its text, or follows it.

@@ -5,6 +5,7 @@
 #include <array>
 #include <cstdlib>
 
+#include "core/base/decimal.h"
 #include "core/rules/property_value.h"
 #include "runtime/gorse_scene.h"
 
@@ -66,6 +67,41 @@ void ExpressionParser::checkRange(Compiled& value, const Token& op) {
                       "Narrow the variables' ranges or the decimals");
     value.min = std::clamp(value.min, kMin, kMax);
     value.max = std::clamp(value.max, kMin, kMax);
+}
+
+// By the ranges of both sides, which have the same scale. Elements that an array lacks and properties of widgets have
+// no range that holds in any case.
+void ExpressionParser::checkSettled(const Compiled& a, const Token& op, const Compiled& b) {
+    const auto isKnown = [](const Compiled& value) {
+        return value.slots.empty() && !value.needsElements && value.min >= kMin && value.max <= kMax;
+    };
+    if (!scope_.settled || !isKnown(a) || !isKnown(b) || a.variables.size() + b.variables.size() == 0)
+        return;
+    const bool apart = a.max < b.min || b.max < a.min;
+    std::optional<bool> always;
+    if (op.text == "==" || op.text == "!=") {
+        if (apart)
+            always = op.text == "!=";
+    } else {
+        const bool turned = op.text == ">" || op.text == "<=";
+        const Compiled &less = turned ? b : a, &more = turned ? a : b;
+        const bool positive = op.text == "<" || op.text == ">";
+        if (less.max < more.min)
+            always = positive;
+        else if (less.min >= more.max)
+            always = !positive;
+    }
+    if (!always)
+        return;
+    const auto range = [](const Compiled& value) {
+        const std::string from = decimalText(value.min, value.scale);
+        return value.min == value.max ? "is " + from
+                                      : "goes from " + from + " to " + decimalText(value.max, value.scale);
+    };
+    scope_.settled(op,
+                   std::string(*always ? "it always holds" : "it never holds") + ": what is left of " + op.text + " " +
+                       range(a) + ", what is right of it " + range(b),
+                   "Compare it with another value, or widen the variable's range");
 }
 
 void ExpressionParser::checkUnits(const Compiled& a, const Compiled& b, const Token& op) {
@@ -181,6 +217,7 @@ Compiled ExpressionParser::compare(Compiled a, const Token& op, Compiled b) {
         a.rescale(scale);
         b.rescale(scale);
         checkUnits(a, b, op);
+        checkSettled(a, op, b);
         checkRange(a, op);
         checkRange(b, op);
     }

@@ -79,6 +79,8 @@ struct ExpressionScope {
     // The number of a literal text; absent where literal texts are not possible.
     std::function<int(const std::string& words, const Token& at)> string;
     std::function<void(Severity, const Token& at, const std::string& reason, const std::string& remedy)> report;
+    // A comparison that is always yes, or always no; absent where nobody wants to know.
+    std::function<void(const Token& at, const std::string& reason, const std::string& remedy)> settled;
 };
 
 // Maximum number of values in one expression.
@@ -123,6 +125,7 @@ class ExpressionParser {
     Compiled bits(Compiled a, const Token& op, const Compiled& b);
     void want(const Compiled& value, ValueType type, const Token& op);
     void checkRange(Compiled& value, const Token& op);
+    void checkSettled(const Compiled& a, const Token& op, const Compiled& b);
     void checkUnits(const Compiled& a, const Compiled& b, const Token& op);
 
     const ExpressionScope& scope_;

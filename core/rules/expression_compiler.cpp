@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cassert>
 
+#include "core/base/problem_codes.h"
 #include "core/rules/lexer.h"
 #include "core/rules/property_value.h"
 
@@ -51,6 +52,9 @@ class FollowedReader {
         scope_.string = [this](const std::string& words, const Token& at) { return string(words, at); };
         scope_.report = [this](Severity severity, const Token& at, const std::string& reason,
                                const std::string& remedy) { report(severity, at, reason, remedy); };
+        scope_.settled = [this](const Token& at, const std::string& reason, const std::string& remedy) {
+            report(Severity::Warning, at, reason, remedy, kNeverHappens);
+        };
     }
 
     // False after a mistake, which is reported.
@@ -68,7 +72,8 @@ class FollowedReader {
     }
 
   private:
-    void report(Severity severity, const Token& at, const std::string& reason, const std::string& remedy) {
+    void report(Severity severity, const Token& at, const std::string& reason, const std::string& remedy,
+                const char* code = "") {
         failed_ = failed_ || severity == Severity::Error;
         if (!written_ && severity != Severity::Error)
             return;
@@ -76,6 +81,7 @@ class FollowedReader {
             to_, severity,
             "column " + std::to_string(at.column) + ": " + (at.type == TokenType::Bad ? at.text : reason), remedy);
         problem.column = at.column;
+        problem.code = code;
         pool_.out().problems.push_back(std::move(problem));
     }
 

@@ -5,6 +5,7 @@
 
 #include "core/document/panel_keys.h"
 #include "core/document/panel_outputs.h"
+#include "core/rules/copied_lines.h"
 #include "core/rules/expression_compiler.h"
 #include "core/rules/rule_words.h"
 #include "core/rules/statement_compiler.h"
@@ -28,7 +29,7 @@ class FileCompiler {
                 report(Severity::Error, header.tokens[0], "this line belongs to no rule",
                        "Begin a rule with on, every or when at the left margin");
             else
-                rule(header);
+                ruleForCopies(header);
         }
     }
 
@@ -38,8 +39,53 @@ class FileCompiler {
         file_.report(severity, where, reason, remedy);
     }
 
-    void rule(const TokenLine& header) {
-        const auto& tokens = header.tokens;
+    // Once for each number of the series that the event's widget lies in. What happens to its copies on other screens
+    // runs the same code.
+    void ruleForCopies(const TokenLine& header) {
+        const size_t body = line_;
+        for (const RuleCopies& copies : copiesOfEvent(pool_.names(), header.tokens, kMaxRules + 1)) {
+            line_ = body;
+            series_ = copies.series;
+            file_.setSilent(copies.series.value_or(0) != 0);
+            if (file_.isSilent() && !mayCopy(header.tokens[0]))
+                break;
+            const size_t before = pool_.out().rules.size();
+            rule(lineInSeries(pool_.names(), header.tokens, series_));
+            if (pool_.out().rules.size() == before + 1)
+                for (size_t i = 1; i < copies.those.size(); ++i)
+                    sameFor(copies.those[i], header.tokens[0]);
+        }
+        series_.reset();
+        file_.setSilent(false);
+    }
+
+    // Reports where copies would take for ever.
+    bool mayCopy(const Token& where) {
+        if (pool_.countCopiedLine())
+            return true;
+        file_.setSilent(false);
+        report(Severity::Error, where,
+               "the rules are about more than " + std::to_string(kMaxCopiedLines) + " copies of widgets",
+               "Repeat fewer widgets, or let expressions change them");
+        return false;
+    }
+
+    // The latest rule again, for another widget.
+    void sameFor(const ProjectNames::Copy& copy, const Token& where) {
+        CompiledRules& out = pool_.out();
+        if (out.rules.size() >= kMaxRules) {
+            file_.setSilent(false);
+            report(Severity::Error, where, "there are more than " + std::to_string(kMaxRules) + " rules", kLessCode);
+            return;
+        }
+        gorse_rule other = out.rules.back();
+        other.screen = static_cast<uint16_t>(copy.screen);
+        other.widget = static_cast<uint16_t>(copy.widget);
+        out.rules.push_back(other);
+        out.sources.push_back(RuleSource(out.sources.back()));
+    }
+
+    void rule(const std::vector<Token>& tokens) {
         gorse_rule rule{};
         rule.condition = rule.body = rule.otherwise = GORSE_NONE;
         rule.widget = rule.screen = GORSE_NONE;
@@ -79,6 +125,7 @@ class FileCompiler {
             Token at;
             at.line = line;
             const bool tooMany = out.rules.size() >= kMaxRules;
+            file_.setSilent(false);
             report(Severity::Error, at,
                    tooMany ? "there are more than " + std::to_string(kMaxRules) + " rules" : tooMuchCode(), kLessCode);
             return;
@@ -302,14 +349,27 @@ class FileCompiler {
     Compiled statements() {
         Compiled body;
         while (line_ < lines_.size() && lines_[line_].indented)
-            statements_.statement(lines_[line_++].tokens, body);
+            statement(lines_[line_++].tokens, body);
         statements_.endBody();
         return body;
+    }
+
+    void statement(const std::vector<Token>& tokens, Compiled& body) {
+        const bool silent = file_.isSilent();
+        const auto lines = statementsForCopies(pool_.names(), tokens, series_, pool_.copiedLinesLeft() + 2);
+        for (size_t i = 0; i < lines.size(); ++i) {
+            if (i > 0 && !mayCopy(tokens[0]))
+                break;
+            statements_.statement(lines[i], body);
+            file_.setSilent(true);
+        }
+        file_.setSilent(silent);
     }
 
     RulePool& pool_;
     RuleFileContext file_;
     StatementCompiler statements_;
+    std::optional<int> series_;  // that the present rule is compiled for
     std::vector<TokenLine> lines_;
     size_t line_ = 0;
 };

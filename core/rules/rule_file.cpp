@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/rules/rule_file.h"
 
+#include "core/base/problem_codes.h"
+
 namespace gorsefinch {
 
 namespace {
@@ -21,11 +23,15 @@ RuleFileContext::RuleFileContext(RulePool& pool, const RuleFile& file)
     scope_.report = [this](Severity severity, const Token& at, const std::string& reason, const std::string& remedy) {
         report(severity, at, reason, remedy);
     };
+    scope_.settled = [this](const Token& at, const std::string& reason, const std::string& remedy) {
+        report(Severity::Warning, at, reason, remedy, kNeverHappens);
+    };
 }
 
-void RuleFileContext::report(Severity severity, const Token& at, const std::string& reason, const std::string& remedy) {
+void RuleFileContext::report(Severity severity, const Token& at, const std::string& reason, const std::string& remedy,
+                             const char* code) {
     failed_ = failed_ || severity == Severity::Error;
-    if (++reported_ > kMaxReported)
+    if (silent_ || ++reported_ > kMaxReported)
         return;
     Problem problem;
     problem.severity = severity;
@@ -33,6 +39,7 @@ void RuleFileContext::report(Severity severity, const Token& at, const std::stri
     problem.place = "line " + std::to_string(at.line) + ", column " + std::to_string(at.column);
     problem.reason = at.type == TokenType::Bad ? at.text : reason;
     problem.remedy = remedy;
+    problem.code = code;
     problem.line = at.line;
     problem.column = at.column;
     if (reported_ == kMaxReported) {

@@ -20,9 +20,14 @@ class RuleFileContext {
     const std::string& name() const { return name_; }
     const std::string& path() const { return path_; }
 
-    // Tells of a mistake at a token, and remembers that the present rule failed.
-    void report(Severity severity, const Token& at, const std::string& reason, const std::string& remedy = {});
+    // Tells of a mistake at a token, of a kind of problem_codes.h if it is one, and remembers that the present rule
+    // failed.
+    void report(Severity severity, const Token& at, const std::string& reason, const std::string& remedy = {},
+                const char* code = "");
     bool failed() const { return failed_; }
+    // While it is silent a mistake fails the rule, but is not told: the same was told of another copy of a widget.
+    void setSilent(bool silent) { silent_ = silent; }
+    bool isSilent() const { return silent_; }
     void beginRule() {
         failed_ = false;
         leadsTo_.clear();
@@ -49,7 +54,7 @@ class RuleFileContext {
   private:
     RulePool& pool_;
     std::string path_, name_;
-    bool failed_ = false;
+    bool failed_ = false, silent_ = false;
     std::vector<int> leadsTo_;
     size_t reported_ = 0;
     ExpressionScope scope_;

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <algorithm>
 #include <map>
 #include <set>
 #include <string>
@@ -13,6 +14,8 @@
 namespace gorsefinch {
 
 // Limits of all rules of a project: properties that they use, texts, and hooks.
+// Statements and rules that are compiled for further copies of widgets.
+inline constexpr size_t kMaxCopiedLines = 20000;
 inline constexpr size_t kMaxSlots = 10000, kMaxStrings = 10000, kMaxHooks = 1000;
 
 // A slot that follows an expression.
@@ -40,6 +43,9 @@ class RulePool {
     uint16_t place(Compiled code);
     // The slot follows the expression that was placed. What it depends on has to come before it.
     void follow(FollowedSlot followed);
+    // Counts a line that is compiled for another copy of a widget. False if there are too many.
+    bool countCopiedLine() { return ++copiedLines_ <= kMaxCopiedLines; }
+    size_t copiedLinesLeft() const { return kMaxCopiedLines - std::min(copiedLines_, kMaxCopiedLines); }
     // True if an expression depends on the slot.
     bool isRead(int slot) const { return read_.count(slot) != 0; }
     // Rules read the slot.
@@ -53,6 +59,7 @@ class RulePool {
   private:
     const ProjectNames& names_;
     CompiledRules& out_;
+    size_t copiedLines_ = 0;
     std::vector<SlotUse> uses_;
     std::vector<FollowedSlot> follows_;
     std::set<int> read_, inRules_;

@@ -141,7 +141,7 @@ class TestRulesStation : public QObject, support::OnWindow {
         session_->runner().restart();
         session_->runner().step();
         QCOMPARE(session_->runner().twin().get("programme_name"), std::string("hot"));
-        write("when kiln_temp > 500\n    programme_name = \"hot\"\n\nwhen target > 0\n    holding = yes\n");
+        write("when kiln_temp > 500\n    programme_name = \"hot\"\n\nwhen target > 100\n    holding = yes\n");
         session_->runner().step();
         QCOMPARE(session_->runner().twin().get("holding"), std::string("yes"));
         QTRY_COMPARE(editor_->annotation(3), QString());

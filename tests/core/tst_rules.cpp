@@ -177,6 +177,18 @@ class TestRules : public QObject {
         QVERIFY(warns("on start\n    count = 4 / 0\n", "division by zero"));
         QVERIFY(warns("on start\n    count = 5000\n", "outside the range"));
         QVERIFY(!warns("on start\n    heat = heat + 1\n", ""));
+        // Conditions that are settled whatever happens. `count` goes from -1000 to 1000, `level` from 0 to 100.0.
+        const auto when = [&](const std::string& condition, const char* words) {
+            return warns(("when " + condition + "\n    armed = yes\n").c_str(), words);
+        };
+        for (const char* each : {"count > 1000", "count < -1000", "count == 1001", "level < 0", "level >= 100.1",
+                                 "level * 2 > 200", "count + level > 1100", "armed && count < -2000"})
+            QVERIFY2(when(each, "it never holds"), each);
+        for (const char* each : {"count <= 1000", "count >= -1000", "count != 1001", "level >= 0", "level < 100.1"})
+            QVERIFY2(when(each, "it always holds"), each);
+        for (const char* each : {"count > 999", "count == 1000", "level <= 0", "level > 99.9", "level == 100.0",
+                                 "count > level", "words.x > 5000", "1 == 2", "big * 4 == 1"})
+            QVERIFY2(!when(each, " holds: "), each);
     }
 
     void tapsPressesAndReleases() {
