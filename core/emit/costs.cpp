@@ -8,6 +8,7 @@
 #include "core/emit/runtime_sources.h"
 #include "core/emit/scene_writer.h"
 #include "core/emit/stack_depth.h"
+#include "core/scene/record_key.h"
 #include "runtime/gorse_internal.h"
 
 namespace gorsefinch {
@@ -102,7 +103,12 @@ ScreenCost screenCost(const BuiltScene& scene, const ScreenPart& part) {
     ScreenCost cost;
     cost.own.flash = recordBytes(screenRecord, bits);
     for (size_t i = 0; i < part.records.size(); ++i)
-        cost.own.flash += widgetFlash(part, i, bits) + pointerBytes(bits);
+        if (sharesRecord(*part.source->widgets[i])) {
+            cost.shared.emplace_back(recordKey(part, i), widgetFlash(part, i, bits));
+            cost.own.flash += pointerBytes(bits);
+        } else {
+            cost.own.flash += widgetFlash(part, i, bits) + pointerBytes(bits);
+        }
     for (const LookUse& use : part.looks)
         cost.looks.emplace_back(use.look, recordBytes(lookRecord, bits) * (1 + use.states) +
                                               recordBytes(lookStateRecord, bits) * use.states);
@@ -138,12 +144,16 @@ Costs costsOf(const BuiltScene& scene, const ScreenCosts& costOf) {
     const int bits = scene.document.panel->wordBits;
     Costs out;
     std::unordered_set<const gorse_look*> looks;
+    std::unordered_set<std::string> shared;
     out.screens.reserve(scene.parts.size());
     for (const auto& part : scene.parts) {
         const ScreenCost& each = costOf(part);
         Cost cost = each.own;
         for (const auto& [look, flash] : each.looks)
             if (looks.insert(look).second)
+                cost.flash += flash;
+        for (const auto& [key, flash] : each.shared)
+            if (shared.insert(key).second)
                 cost.flash += flash;
         out.screens.emplace_back(part->source->name, cost);
     }

@@ -30,6 +30,7 @@ Costs costsOf(const BuiltScene& scene);
 struct ScreenCost {
     Cost own;
     std::vector<std::pair<const gorse_look*, long>> looks;
+    std::vector<std::pair<std::string, long>> shared;  // records that several widgets have, by their keys
 };
 ScreenCost screenCost(const BuiltScene& scene, const ScreenPart& part);
 // The same with costs of screens that are known already, which it asks for once each, in the order of the scene's

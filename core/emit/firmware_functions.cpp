@@ -273,6 +273,8 @@ std::vector<FirmwareFunction> variableFunctions(const BuiltScene& scene, const P
     return out;
 }
 
+const std::string& listName(const Widget& list) { return list.copyOf ? list.copyOf->widget : list.name; }
+
 std::string itemSymbol(const Document& document, const std::string& list) {
     return document.name + "_" + list + "_item";
 }
@@ -285,7 +287,7 @@ std::vector<std::string> askingLists(const BuiltScene& scene) {
     std::vector<std::string> out;
     for (const auto& part : scene.parts)
         for (size_t i = 0; i < part->records.size(); ++i) {
-            const std::string& name = part->source->widgets[i]->name;
+            const std::string& name = listName(*part->source->widgets[i]);
             if (part->source->widgets[i]->kind == Kind::List && part->records[i].list.ask &&
                 std::find(out.begin(), out.end(), name) == out.end())
                 out.push_back(name);

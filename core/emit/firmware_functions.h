@@ -49,6 +49,8 @@ std::string flushSignature(const std::string& name);
 std::string readSignature(const std::string& name);
 std::string traceSignature(const std::string& name);
 
+// What firmware knows a list as: all its copies ask the same function.
+const std::string& listName(const Widget& list);
 // A function that writes the texts of a list's items: lists of the same name have the same one.
 std::string itemSymbol(const Document& document, const std::string& list);
 // Its signature, without the semicolon.

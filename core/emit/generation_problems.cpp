@@ -167,7 +167,8 @@ Problems nameProblems(const BuiltScene& scene) {
     for (const ScreenRef& screen : doc.screens) {
         addNameError(screen->name, "screen " + screen->name, problems);
         for (const WidgetRef& widget : screen->widgets)
-            addNameError(widget->name, "widget " + screen->name + "." + widget->name, problems);
+            addNameError(widget->copyOf ? widget->copyOf->widget : widget->name,
+                         "widget " + screen->name + "." + widget->name, problems);
     }
     for (const Variable& v : *doc.variables)
         addNameError(v.name, "variable " + v.name, problems);

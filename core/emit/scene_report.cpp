@@ -34,9 +34,10 @@ SceneReporter::ScreenFacts& SceneReporter::lookAt(const BuiltScene& scene,
     Symbols symbols;
     visitSymbols(*part->source, hashing(symbols.hashes));
     const auto& widgets = part->source->widgets;
-    symbols.invalidNames = nameError(part->source->name) ||
-                           std::any_of(widgets.begin(), widgets.end(),
-                                       [](const WidgetRef& widget) { return nameError(widget->name).has_value(); });
+    symbols.invalidNames =
+        nameError(part->source->name) || std::any_of(widgets.begin(), widgets.end(), [](const WidgetRef& widget) {
+            return !widget->copyOf && nameError(widget->name).has_value();
+        });
     invalidScreens_ += symbols.invalidNames;
     replace(facts.symbols, std::move(symbols));
     return facts;

@@ -12,6 +12,7 @@
 #include "core/kinds/wrapped_kinds.h"
 #include "core/document/panel_outputs.h"
 #include "core/rules/clock_fields.h"
+#include "core/scene/record_key.h"
 
 namespace gorsefinch {
 
@@ -177,18 +178,26 @@ class SceneWriter {
         line("");
     }
 
-    // The record of a widget, behind whose symbol `suffix` is put. Returns its entry in the screen's list.
+    // The record of a widget, behind whose symbol `suffix` is put, unless it can have that of another. Returns its
+    // entry in the screen's list.
     std::string widget(const ScreenPart& part, const gorse_record& bytes, size_t at, const std::string& suffix) {
         const Widget& source = *part.source->widgets[at];
         const KindInfo& kind = info(source.kind);
         const std::string symbol = widgetSymbol(doc_, *part.source, source) + suffix;
+        if (sharesRecord(source)) {
+            const auto [known, isNew] = shared_.emplace(suffix + recordKey(part, at), symbol);
+            if (suffix.empty())
+                sharedBy_[symbol] = known->second;
+            if (!isNew)
+                return entryOf(kind.recordOf(bytes), known->second);
+        }
         const RuntimeKind& runtime = kind.of(bytes);
         const RecordInfo& record = kind.recordOf(bytes);
         kindNames_[runtime.kind] = runtime.symbol;
         addWrappedKind(bytes.widget.kind, record, runtime);
         numbers(part, record, bytes, symbol);
         line(std::string("static const GORSE_ROM ") + record.structure + " " + symbol + " = " +
-             initialiser(record, &bytes, itemSymbol(doc_, source.name)) + ";");
+             initialiser(record, &bytes, itemSymbol(doc_, listName(source))) + ";");
         return entryOf(record, symbol);
     }
 
@@ -219,9 +228,11 @@ class SceneWriter {
                 const bool isOwn = own != of.own[at]->widgets.end() && *own == i;
                 own += isOwn;
                 const Widget& source = *part.source->widgets[i];
-                list += isOwn
-                            ? widget(part, records[i], i, suffix)
-                            : entryOf(info(source.kind).recordOf(records[i]), widgetSymbol(doc_, *part.source, source));
+                const std::string symbol = widgetSymbol(doc_, *part.source, source);
+                const auto other = sharedBy_.find(symbol);
+                list += isOwn ? widget(part, records[i], i, suffix)
+                              : entryOf(info(source.kind).recordOf(records[i]),
+                                        other == sharedBy_.end() ? symbol : other->second);
             }
             const std::string prefix = name_ + "_screen_" + part.source->name;
             widgetList(prefix + "_widgets" + suffix, list);
@@ -411,6 +422,8 @@ class SceneWriter {
     std::map<const gorse_image*, std::string> imageNames_;
     std::map<const gorse_animation*, std::string> animationNames_;
     std::map<const void*, std::string> numbersNames_;
+    std::map<std::string, std::string> shared_;    // symbols of records that several widgets have, by their keys
+    std::map<std::string, std::string> sharedBy_;  // and by the symbols that they would have themselves
     std::map<const gorse_kind*, std::string> kindNames_;
     std::map<const gorse_font*, std::string> fontNames_;
     std::map<const gorse_look*, std::string> lookNames_;

@@ -9,7 +9,7 @@ namespace gorsefinch {
 
 namespace {
 
-std::string num(long long value) { return std::to_string(value); }
+std::string digits(long long value) { return std::to_string(value); }
 
 // The panel, and the scene in each set of colours.
 class SceneRecordWriter {
@@ -25,8 +25,8 @@ class SceneRecordWriter {
             sceneIn(setSuffix(doc_, set));
         if (s.themes)
             themes();
-        line("#if GORSE_STACK < " + num(s_.stackDepth()) + "\n#error \"GORSE_STACK must be at least " +
-             num(s_.stackDepth()) +
+        line("#if GORSE_STACK < " + digits(s_.stackDepth()) + "\n#error \"GORSE_STACK must be at least " +
+             digits(s_.stackDepth()) +
              " for this interface: raise it where it is defined, or leave it out for the default\"\n#endif\n");
         return std::move(out_);
     }
@@ -48,7 +48,7 @@ class SceneRecordWriter {
         for (const int each :
              {int{p.width}, int{p.height}, int{p.column_offset}, int{p.row_offset}, int{p.palette_count},
               int{p.quarter_turns}, int{p.flags}, int{p.unit_x}, int{p.unit_y}, int{p.phase_x}, int{p.phase_y}})
-            numbers += ", " + num(each);
+            numbers += ", " + digits(each);
         line("static const GORSE_ROM gorse_panel " + name_ + "_panel = {&" + info(panel.format).panelSymbol.symbol +
              ", " + paintSymbol(p) + ", " + turn + ", " + (p.palette ? name_ + "_palette" : "0") + ", " +
              std::to_string(p.min_buffer_bytes) + "u" + numbers + "};\n");
@@ -59,8 +59,8 @@ class SceneRecordWriter {
         for (size_t set = 0; set < s_.setCount(); ++set)
             list += (set == 0 ? "&" : ", &") + name_ + "_scene" + setSuffix(doc_, set);
         line("static const GORSE_ROM gorse_scene *const GORSE_ROM " + name_ + "_in_sets[] = {" + list + "};");
-        line("const GORSE_ROM gorse_themes " + name_ + "_themes = {" + name_ + "_in_sets, " + num(s_.themes.number) +
-             ", " + num(s_.themes.count) + "};\n");
+        line("const GORSE_ROM gorse_themes " + name_ + "_themes = {" + name_ + "_in_sets, " + digits(s_.themes.number) +
+             ", " + digits(s_.themes.count) + "};\n");
     }
 
     void sceneIn(const std::string& suffix) {
@@ -72,10 +72,11 @@ class SceneRecordWriter {
              table(static_cast<int>(s_.rules->code.size()), "code") + ", " + table(s.string_count, "strings") + ", " +
              std::string(extendedCodeSymbol(s)) + ", " + (s.forms ? "gorse_extended_forms" : "0") + ", " +
              motionSymbol(s.motion) + ", " + table(s.follow_count, "follows") + ",");
-        line("    " + num(s.screen_count) + ", " + num(s.number_count) + ", " + num(s.text_count) + ", " +
-             num(s.rule_count) + ", " + num(s.slot_count) + ", " + num(s.timer_count) + ", " + num(s.when_count) +
-             ", " + num(s.string_count) + ", " + num(s.first_screen) + ", " + num(s.follow_count) + ", " +
-             num(s.scratch_bytes) + ", " + num(s.rules_read) + ", " + num(s.hearer_count) + ",");
+        line("    " + digits(s.screen_count) + ", " + digits(s.number_count) + ", " + digits(s.text_count) + ", " +
+             digits(s.rule_count) + ", " + digits(s.slot_count) + ", " + digits(s.timer_count) + ", " +
+             digits(s.when_count) + ", " + digits(s.string_count) + ", " + digits(s.first_screen) + ", " +
+             digits(s.follow_count) + ", " + digits(s.scratch_bytes) + ", " + digits(s.rules_read) + ", " +
+             digits(s.hearer_count) + ",");
         std::string places;
         for (const uint32_t each :
              {s.slots_at, s.timers_at, s.changed_at, s.whens_at, s.scratch_at, s.texts_at, s.screen_at, s.end})
@@ -83,8 +84,8 @@ class SceneRecordWriter {
         line(places + ",");
         line("    " + table(static_cast<int>(s_.motions.size()), "motions") + ", " +
              (s_.keepers.empty() ? "0" : name_ + "_keepers" + suffix) + ", " + std::to_string(s.keepers_at) + "u, " +
-             std::to_string(s.clock_at) + "u, " + num(s.recorder_count) + ", " + num(s.clock) + ", " +
-             num(s.clock_by_minutes) + ", 0, " + num(s.map_count) + ", " +
+             std::to_string(s.clock_at) + "u, " + digits(s.recorder_count) + ", " + digits(s.clock) + ", " +
+             digits(s.clock_by_minutes) + ", 0, " + digits(s.map_count) + ", " +
              (s.controls ? "&" + name_ + "_controls" : "0") + ", " + (s.outputs ? "&" + name_ + "_outputs" : "0") +
              ", " + (s.containers ? "&" + name_ + "_containers" : "0") + ", " +
              (s.transitions ? "&" + name_ + "_transitions" : "0") + ", " + (s.glides ? "&" + name_ + "_glides" : "0") +
