@@ -20,14 +20,6 @@ std::string tenths(double value) {
     return std::to_string(rounded / 10) + "." + std::to_string(rounded % 10);
 }
 
-bool holds(const Box& outer, const Box& inner) {
-    return outer.x0 <= inner.x0 && outer.y0 <= inner.y0 && outer.x1 >= inner.x1 && outer.y1 >= inner.y1;
-}
-
-Box shared(const Box& a, const Box& b) {
-    return {std::max(a.x0, b.x0), std::max(a.y0, b.y0), std::min(a.x1, b.x1), std::min(a.y1, b.y1)};
-}
-
 class ScreenChecker {
   public:
     ScreenChecker(const BuiltScene& scene, size_t screen)
@@ -85,7 +77,7 @@ class ScreenChecker {
             if (const int holder = containers[i]; holder >= 0) {
                 const auto at = static_cast<size_t>(holder);
                 shown = shown && isShown_[at] && widget(at).kind != Kind::Pager && scrollOf(widget(at)) == 0;
-                seen = clips(scene_.document, widget(at)) ? shared(seen_[at], boxes_[at]) : seen_[at];
+                seen = clips(scene_.document, widget(at)) ? overlap(seen_[at], boxes_[at]) : seen_[at];
             }
             boxes_.push_back(boxOnPanel(widgets_, i));
             seen_.push_back(seen);
@@ -130,7 +122,7 @@ class ScreenChecker {
         const Box& box = boxes_[i];
         if (!box.meets(whole))
             report(i, kOutsidePanel, "it lies outside the panel", "Move it inside, or delete it");
-        else if (has(i, kHasText | kIsTouched) && !holds(whole, has(i, kIsTouched) ? box : contentBox(i)))
+        else if (has(i, kHasText | kIsTouched) && !whole.holds(has(i, kIsTouched) ? box : contentBox(i)))
             report(i, kOutsidePanel, "a part of it lies outside the panel", "Move it inside");
         else if (panel.round && has(i, kHasText | kIsTouched) && !has(i, kIsUnseen) && !isInRound(contentBox(i)))
             report(i, kOutsidePanel, "a part of it lies outside the round that the glass shows",
@@ -147,11 +139,11 @@ class ScreenChecker {
     }
 
     void checkCover(size_t i) {
-        const Box own = shared(boxes_[i], seen_[i]);
+        const Box own = overlap(boxes_[i], seen_[i]);
         if (own.w() <= 0 || own.h() <= 0)
             return;
         for (size_t j = endOf(widgets_, i); j < count_; ++j) {
-            if (!isShown_[j] || !holds(shared(boxes_[j], seen_[j]), own))
+            if (!isShown_[j] || !overlap(boxes_[j], seen_[j]).holds(own))
                 continue;
             const bool drawn = !has(i, kIsUnseen) && isOpaque(j);
             const bool touched = has(i, kIsUnseen) && has(j, kIsTouched) && widget(j).enabled;
@@ -192,9 +184,9 @@ class ScreenChecker {
                    "its touch target is " + tenths(*mm) + " mm; a finger needs " + tenths(kLeastTarget) + " mm",
                    "Make it larger, or give it a touch margin");
         for (size_t j = i + 1; j < count_; ++j) {
-            const Box common = shared(boxes_[i], boxes_[j]);
-            if (!isTarget(j) || common.w() <= 0 || common.h() <= 0 || holds(boxes_[i], boxes_[j]) ||
-                holds(boxes_[j], boxes_[i]))
+            const Box common = overlap(boxes_[i], boxes_[j]);
+            if (!isTarget(j) || common.w() <= 0 || common.h() <= 0 || boxes_[i].holds(boxes_[j]) ||
+                boxes_[j].holds(boxes_[i]))
                 continue;
             report(i, kTargetsOverlap,
                    "its touch target and that of " + widget(j).name + " share " + std::to_string(common.w()) + "x" +
@@ -227,7 +219,7 @@ class ScreenChecker {
     }
 
     bool reportContrast(size_t i, size_t set, const Picture& shown, const Picture& ground) {
-        const Box box = shared(boxes_[i], seen_[i]);
+        const Box box = overlap(boxes_[i], seen_[i]);
         const bool anything = std::any_of(widgets_.begin() + static_cast<std::ptrdiff_t>(endOf(widgets_, i)),
                                           widgets_.end(), [&](const WidgetRef& each) { return each->visible; });
         const double contrast = measuredContrast(shown, ground, box);

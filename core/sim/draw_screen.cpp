@@ -9,12 +9,16 @@
 
 #include "core/sim/carry_over.h"
 #include "core/sim/scene_port.h"
+#include "core/sim/shown_screen.h"
 #include "runtime/gorse_internal.h"
 #include "runtime/gorse_typing.h"
 
 namespace gorsefinch {
 
 namespace {
+
+// ms after the last news of any variable.
+constexpr uint32_t kLongAgo = 0x40000000;
 
 struct Drawing {
     PanelMemory& memory;
@@ -81,16 +85,11 @@ class ChangedScene {
         widgets_ = tables.widgets;
         if (states.withoutTexts)
             takeTexts(source, tables);
-        else
-            records_.reserve(states.hidden.size() + states.shown.size());
         for (const auto& [names, visible] : {std::pair(&states.hidden, 0), std::pair(&states.shown, 1)})
             for (const std::string& each : *names)
-                if (const int at = widgetIndex(source, each); at >= 0) {
-                    records_.push_back(tables.records[static_cast<size_t>(at)]);
-                    records_.back().widget.visible = static_cast<uint8_t>(visible);
-                    widgets_[static_cast<size_t>(at)] = &records_.back().widget;
-                    changed_.emplace_back(static_cast<size_t>(at), visible);
-                }
+                for (size_t at = 0; at < source.widgets.size(); ++at)
+                    if (isNamed(source, *source.widgets[at], each))
+                        show(tables, at, visible);
         screens_ = scene.screensIn(set);
         screens_[number].widgets = widgets_.data();
         scene_.screens = screens_.data();
@@ -104,10 +103,22 @@ class ChangedScene {
     }
 
   private:
+    // All of a series are shown as the user's one.
+    static bool isNamed(const Screen& screen, const Widget& widget, const std::string& name) {
+        return widget.name == name ||
+               (widget.copyOf && widget.copyOf->screen == screen.name && widget.copyOf->widget == name);
+    }
+
+    void show(const ScreenTables& tables, size_t at, int visible) {
+        gorse_record& record = records_.emplace_back(tables.records[at]);
+        record.widget.visible = static_cast<uint8_t>(visible);
+        widgets_[at] = &record.widget;
+        changed_.emplace_back(at, visible);
+    }
+
     // Gives what writes a look that writes nothing.
     void takeTexts(const Screen& source, const ScreenTables& tables) {
         std::map<const gorse_look*, const gorse_look*> mute;
-        records_.reserve(tables.records.size());
         for (size_t i = 0; i < tables.records.size(); ++i) {
             gorse_record& record = records_.emplace_back(tables.records[i]);
             const Kind kind = source.widgets[i]->kind;
@@ -128,7 +139,7 @@ class ChangedScene {
     gorse_scene scene_;
     std::deque<gorse_look> looks_;
     std::vector<gorse_screen> screens_;
-    std::vector<gorse_record> records_;
+    std::deque<gorse_record> records_;
     std::vector<const gorse_widget*> widgets_;
     std::vector<std::pair<size_t, int>> changed_;
 };
@@ -148,8 +159,8 @@ void turnOn(gorse& run, const ScreenPart& part, size_t widget, uint8_t states) {
 
 }  // namespace
 
-PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values, const ShownStates& states,
-                       const ShownPanes* panes) {
+void withShownScreen(const BuiltScene& scene, int screen, const Twin* values, const ShownStates& states,
+                     const ShownPanes* panes, const std::function<void(gorse& run, PanelMemory& memory)>& look) {
     assert(screen >= 0 && static_cast<size_t>(screen) < scene.screens.size());
     PanelMemory memory = memoryFor(scene.uprightPanel, scene.document.panel->format);
     const size_t set = states.set.value_or(setOf(scene, values));
@@ -160,8 +171,10 @@ PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values, 
     const gorse_port port{drawFlush, nullptr, nullptr, nullptr, drawRead, &drawing};
     gorse run{};
     if (gorse_begin(&run, &changed.get(), &port, state.data(), static_cast<uint32_t>(state.size() * 4), buffer.data(),
-                    static_cast<uint32_t>(buffer.size() * 4)) != GORSE_RESULT_OK)
-        return memory;
+                    static_cast<uint32_t>(buffer.size() * 4)) != GORSE_RESULT_OK) {
+        look(run, memory);
+        return;
+    }
     if (values && values->scene().scene.number_count == scene.scene.number_count &&
         values->scene().scene.text_count == scene.scene.text_count) {
         const gorse* from = const_cast<Twin*>(values)->run();
@@ -177,6 +190,7 @@ PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values, 
     const int widget = states.bits != 0 ? widgetIndex(*part.source, states.widget) : -1;
     if (widget >= 0)
         turnOn(run, part, static_cast<size_t>(widget), states.bits);
+    gorse_head_of(&run)->now = states.stale ? kLongAgo : 0;
     gorse_head_of(&run)->screen = static_cast<uint16_t>(screen);
     gorse_show_screen(&run);
     changed.apply(run, scene, screen);
@@ -187,8 +201,18 @@ PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values, 
         gorse_head_of(&run)->inside = 1;
     }
     gorse_head_of(&run)->started = 1;
-    gorse_paint(&run);
-    return memory;
+    look(run, memory);
+}
+
+PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values, const ShownStates& states,
+                       const ShownPanes* panes) {
+    PanelMemory out = memoryFor(scene.uprightPanel, scene.document.panel->format);
+    withShownScreen(scene, screen, values, states, panes, [&](gorse& run, PanelMemory& memory) {
+        if (run.scene)
+            gorse_paint(&run);
+        out = std::move(memory);
+    });
+    return out;
 }
 
 }  // namespace gorsefinch

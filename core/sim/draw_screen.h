@@ -13,6 +13,7 @@ struct ShownStates {
     std::vector<std::string> hidden = {}, shown = {};  // widgets that are drawn otherwise than they start
     std::optional<size_t> set = {};                    // of colours; nothing: the one that the values show
     bool withoutTexts = false;                         // what looks write is left out
+    bool stale = false;                                // variables have had no news for long
 };
 // `panes` shows other pages and drawers than the screen begins with.
 PanelMemory drawScreen(const BuiltScene& scene, int screen, const Twin* values = nullptr,
