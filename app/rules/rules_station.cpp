@@ -6,6 +6,9 @@
 #include <QShortcut>
 #include <QVBoxLayout>
 #include <algorithm>
+#include <map>
+#include <set>
+#include <string_view>
 
 #include "app/rules/rules_lexer.h"
 #include "app/session/session.h"
@@ -161,7 +164,15 @@ QString RulesStation::ruleFile() const {
     return files.empty() ? "main" : QString::fromStdString(files.front().name);
 }
 
-QString RulesStation::figure() const { return QString::number(session_.scene()->rules->rules.size()); }
+// As they are written: one about what is shown several times is compiled as several.
+size_t RulesStation::ruleCount() const {
+    std::set<std::pair<std::string_view, int>> written;
+    for (const RuleSource& each : session_.scene()->rules->sources)
+        written.emplace(each.file, each.line);
+    return written.size();
+}
+
+QString RulesStation::figure() const { return QString::number(ruleCount()); }
 
 void RulesStation::edited() {
     if (filling_ || !session_.isOpen())
@@ -221,7 +232,7 @@ void RulesStation::showProblems() {
     }
     for (auto it = byLine.begin(); it != byLine.end(); ++it)
         editor_->annotate(it.key(), " " + it.value() + " ", kProblemStyle);
-    const auto rules = session_.scene()->rules->rules.size();
+    const auto rules = ruleCount();
     const QString running = rules == 1 ? tr("1 rule runs") : tr("%1 rules run").arg(rules);
     summary_->setText(errors == 0   ? running
                       : errors == 1 ? tr("%1; 1 mistake keeps another from running").arg(running)
@@ -238,9 +249,12 @@ void RulesStation::showRuns() {
     shownRuns_ = runs;
     editor_->clearMarginText(-1);
     const auto& sources = session_.scene()->rules->sources;
+    std::map<int, int> byLine;
     for (size_t i = 0; i < sources.size() && i < runs.size(); ++i)
         if (sources[i].file == ruleFile().toStdString() && runs[i] > 0)
-            editor_->setMarginText(sources[i].line - 1, QString("ran %1").arg(runs[i]), kRunsStyle);
+            byLine[sources[i].line] += runs[i];
+    for (const auto& [line, count] : byLine)
+        editor_->setMarginText(line - 1, QString("ran %1").arg(count), kRunsStyle);
 }
 
 // What can follow; at the beginning of a word the words of the language, too.

@@ -41,6 +41,7 @@ class RulesStation : public Station {
     void complete();
     QStringList completionsFor(const QString& before) const;
     QString ruleFile() const;
+    size_t ruleCount() const;
 
     Session& session_;
     QsciScintilla* editor_;

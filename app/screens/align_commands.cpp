@@ -102,9 +102,10 @@ Document AlignCommands::fitToContent(const Document& document, std::string_view 
     std::map<std::string, Box> boxes;
     for (const std::string& each : names) {
         const int at = widgetIndex(on, each);
-        const auto size = at < 0
-                              ? std::nullopt
-                              : contentSizeOf(*session_.scene(), static_cast<size_t>(number), static_cast<size_t>(at));
+        const auto size = at < 0 ? std::nullopt
+                                 : contentSizeOf(*session_.scene(), static_cast<size_t>(number),
+                                                 static_cast<size_t>(session_.scene()->drawnNumber(
+                                                     number, *on.widgets[static_cast<size_t>(at)])));
         if (!size)
             continue;
         const Box now = boxOnPanel(on.widgets, static_cast<size_t>(at));

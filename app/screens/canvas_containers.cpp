@@ -28,11 +28,12 @@ bool isPlacedNow(Session& session, const Widget& widget, std::string_view key) {
 }
 
 // A property as an expression gives it now, else as the document says.
-int valueNow(Session& session, size_t number, const Widget& widget, const char* key) {
+int valueNow(Session& session, const Widget& widget, const char* key) {
     const PropertyInfo& property = *findProperty(widget.kind, key);
     if (widget.expressions.count(key) != 0 || isPlacedNow(session, widget, key))
-        if (const auto value = slotValue(session.runner().twin(), session.selection().screenIndex(),
-                                         static_cast<int>(number), property))
+        if (const auto value = slotValue(
+                session.runner().twin(), session.selection().screenIndex(),
+                session.runner().twin().scene().drawnNumber(session.selection().screenIndex(), widget), property))
             return static_cast<int>(std::get<int64_t>(*value));
     return static_cast<int>(std::get<int64_t>(effectiveValue(session.document(), widget, key)));
 }
@@ -44,7 +45,7 @@ QPoint Canvas::originNow(int container) const {
     QPoint out;
     for (; container >= 0; container = containerOf(widgets, static_cast<size_t>(container))) {
         const auto number = static_cast<size_t>(container);
-        const auto value = [&](const char* key) { return valueNow(session_, number, *widgets[number], key); };
+        const auto value = [&](const char* key) { return valueNow(session_, *widgets[number], key); };
         out += QPoint(value("x"), value("y"));
         if (widgets[number]->kind == Kind::Pager) {
             const Offset pan = panOfPages(widgets, number, session_.selection().panes());
@@ -68,7 +69,7 @@ QRect Canvas::boxNow(size_t number, int container) const {
     const Widget& widget = *session_.selection().screen()->widgets[number];
     if (widget.expressions.empty() && container < 0)
         return boxOf(widget);
-    const auto value = [&](const char* key) { return valueNow(session_, number, widget, key); };
+    const auto value = [&](const char* key) { return valueNow(session_, widget, key); };
     return QRect(value("x"), value("y"), value("w"), value("h")).translated(originNow(container));
 }
 
@@ -127,7 +128,7 @@ WidgetRef Canvas::widgetAt(const QPoint& at) const {
         hitReach());
     while (found >= 0 && widgets[static_cast<size_t>(found)]->depth > depth)
         found = holders[static_cast<size_t>(found)];
-    return found < 0 ? nullptr : widgets[static_cast<size_t>(found)];
+    return found < 0 ? seriesAt(at) : widgets[static_cast<size_t>(found)];
 }
 
 std::vector<WidgetRef> Canvas::movable() const {

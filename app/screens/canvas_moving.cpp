@@ -37,6 +37,9 @@ void Canvas::prepareSnapping() {
     const LayoutAids& aids = *session_.document().aids;
     const Names chosen = session_.selection().names();
     const std::vector<int> holders = containersOf(widgets);
+    const auto drawnAs = [&](const Widget& each) {
+        return static_cast<size_t>(session_.scene()->drawnNumber(session_.selection().screenIndex(), each));
+    };
     snapScene_ = {};
     snapScene_.frames.push_back({0, 0, panel.width, panel.height});
     std::vector<bool> isFrame(widgets.size());
@@ -52,7 +55,7 @@ void Canvas::prepareSnapping() {
         if (!isFrame[i] && !widgets[i]->offCanvas && isInSight(widgets, i, session_.selection().panes()) &&
             hasOwnBox(session_.document(), widgets, i)) {
             const Box box = toBox(boxNow(i, holders[i]));
-            const auto baseline = baselineOf(*session_.scene(), number, i);
+            const auto baseline = baselineOf(*session_.scene(), number, drawnAs(*widgets[i]));
             snapScene_.neighbours.push_back({box, baseline ? std::optional(box.y0 + *baseline) : std::nullopt});
         }
         ++i;
@@ -65,7 +68,7 @@ void Canvas::prepareSnapping() {
     startBaseline_.reset();
     if (startBoxes_.size() == 1)
         if (const int at = widgetIndex(screen, startBoxes_.front().name); at >= 0)
-            if (const auto baseline = baselineOf(*session_.scene(), number, static_cast<size_t>(at)))
+            if (const auto baseline = baselineOf(*session_.scene(), number, drawnAs(*widgets[static_cast<size_t>(at)])))
                 startBaseline_ = startBoxes_.front().box.y() + *baseline;
 }
 

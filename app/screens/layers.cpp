@@ -166,8 +166,10 @@ QVariant LayersModel::data(const QModelIndex& index, int role) const {
         case HoldsRole: return info(widget.kind).has(kHolds);
         case BytesRole: {
             const ScreenPart& part = *session_.scene()->parts[static_cast<size_t>(session_.selection().screenIndex())];
-            return at < part.records.size()
-                       ? QVariant(static_cast<qlonglong>(widgetFlash(part, at, session_.document().panel->wordBits)))
+            const int drawn = session_.scene()->drawnNumber(session_.selection().screenIndex(), widget);
+            return drawn >= 0 && static_cast<size_t>(drawn) < part.records.size()
+                       ? QVariant(static_cast<qlonglong>(
+                             widgetFlash(part, static_cast<size_t>(drawn), session_.document().panel->wordBits)))
                        : QVariant();
         }
         case Qt::ToolTipRole:

@@ -20,6 +20,13 @@ namespace {
 constexpr QSize kScreenPicture(96, 72);
 constexpr int kThumbnailDelay = 150;  // ms
 
+// How many screens show its widgets, too.
+long screensWith(const Document& document, const std::string& backing) {
+    const auto has = [&](const Names& names) { return std::find(names.begin(), names.end(), backing) != names.end(); };
+    return std::count_if(document.screens.begin(), document.screens.end(),
+                         [&](const ScreenRef& each) { return has(each->below) || has(each->above); });
+}
+
 class ReelDelegate : public QStyledItemDelegate {
   public:
     using QStyledItemDelegate::QStyledItemDelegate;
@@ -130,6 +137,8 @@ QVariant ReelModel::data(const QModelIndex& index, int role) const {
         case Qt::EditRole: return QString::fromStdString(screen.name);
         case ThumbnailRole: return thumbnail(index.row());
         case WidgetsRole:
+            if (const auto on = screensWith(session_.document(), screen.name); on > 0)
+                return on == 1 ? tr("backs 1 screen") : tr("backs %1 screens").arg(on);
             return screen.widgets.size() == 1 ? tr("1 widget") : tr("%1 widgets").arg(screen.widgets.size());
         case CostRole: {
             long bytes = 0;

@@ -98,7 +98,7 @@ QRect ScreenMapView::thumbnail(int screen) const {
 
 QRect ScreenMapView::widgetOn(int screen, int widget) const {
     const QRect box = thumbnail(screen);
-    const auto& widgets = session_.document().screens[static_cast<size_t>(screen)]->widgets;
+    const auto& widgets = session_.scene()->document.screens[static_cast<size_t>(screen)]->widgets;
     if (box.isEmpty() || widget < 0 || static_cast<size_t>(widget) >= widgets.size())
         return {};
     const Widget& each = *widgets[static_cast<size_t>(widget)];
@@ -113,9 +113,12 @@ ScreenMapView::Spot ScreenMapView::spotAt(const QPoint& at) const {
         const QRect box = thumbnail(screen);
         if (!box.adjusted(-4, -4, 4, kCaption).contains(at))
             continue;
-        const auto& widgets = session_.document().screens[static_cast<size_t>(screen)]->widgets;
-        for (auto i = static_cast<int>(widgets.size()) - 1; i >= 0; --i) {
-            if (!canLead(widgets[static_cast<size_t>(i)]->kind))
+        const Screen& on = *session_.scene()->document.screens[static_cast<size_t>(screen)];
+        for (auto i = static_cast<int>(on.widgets.size()) - 1; i >= 0; --i) {
+            const Widget& each = *on.widgets[static_cast<size_t>(i)];
+            // Where a copy leads to is said where it is edited.
+            const bool isOwn = !each.copyOf || (each.copyOf->screen == on.name && each.copyOf->widget == each.name);
+            if (!canLead(each.kind) || !isOwn)
                 continue;
             QRect target = widgetOn(screen, i);
             const int wider = std::max(0, kLeastTarget - target.width()),
@@ -136,7 +139,7 @@ QString ScreenMapView::wordsFor(const Spot& spot) const {
         return !place.reached ? tr("No rule leads to %1 from the first screen.").arg(nameOf(session_, spot.screen))
                : !place.left  ? tr("No rule leads away from %1.").arg(nameOf(session_, spot.screen))
                               : QString();
-    const Screen& screen = *session_.document().screens[static_cast<size_t>(spot.screen)];
+    const Screen& screen = *session_.scene()->document.screens[static_cast<size_t>(spot.screen)];
     const std::string& name = screen.widgets[static_cast<size_t>(spot.widget)]->name;
     const auto lead = leadOf(session_.document(), screen.name, name);
     if (!lead)
@@ -280,8 +283,8 @@ void ScreenMapView::mousePressEvent(QMouseEvent* event) {
         return;
     session_.selection().showScreen(nameOf(session_, spot.screen));
     if (spot.widget >= 0)
-        session_.selection().select({session_.document()
-                                         .screens[static_cast<size_t>(spot.screen)]
+        session_.selection().select({session_.scene()
+                                         ->document.screens[static_cast<size_t>(spot.screen)]
                                          ->widgets[static_cast<size_t>(spot.widget)]
                                          ->name});
     dragged_ = spot;
@@ -314,7 +317,7 @@ void ScreenMapView::makeStep(const Spot& from, int to) {
     if (to < 0 || to == from.screen)
         return;
     const Document& document = session_.document();
-    const Screen& screen = *document.screens[static_cast<size_t>(from.screen)];
+    const Screen& screen = *session_.scene()->document.screens[static_cast<size_t>(from.screen)];
     const std::string& widget = screen.widgets[static_cast<size_t>(from.widget)]->name;
     const auto before = leadOf(document, screen.name, widget);
     const Lead lead{document.screens[static_cast<size_t>(to)]->name, before ? before->transition : std::string()};

@@ -18,11 +18,15 @@
 #include "app/screens/sheet.h"
 #include "app/session/session.h"
 #include "app/widgets/counted.h"
+#include "app/widgets/from_std.h"
+#include "core/document/names.h"
+#include "core/edits/backing_edits.h"
 #include "core/edits/focus_edits.h"
 #include "core/edits/join_choices.h"
 #include "core/document/widget_tree.h"
 #include "core/edits/namesakes.h"
 #include "core/edits/replace_kind.h"
+#include "core/edits/text_size.h"
 #include "core/edits/tree_edits.h"
 #include "core/scene/ways_out.h"
 
@@ -69,6 +73,10 @@ void ScreensStation::addEditCommands() {
          own(&S::putStyleOn)},
         {"clear_style", EditGroup::Choice, true, tr("Nothing but its look"), Qt::CTRL | Qt::ALT | Qt::Key_X,
          own(&S::clearStyle)},
+        {"larger_text", EditGroup::Choice, true, tr("Next larger text"), Qt::CTRL | Qt::Key_Period,
+         [this] { stepSize(true); }},
+        {"smaller_text", EditGroup::Choice, true, tr("Next smaller text"), Qt::CTRL | Qt::Key_Comma,
+         [this] { stepSize(false); }},
         {"rename", EditGroup::Choice, true, tr("Rename"), Qt::Key_F2, own(&S::renameSelection)},
         {"replace", EditGroup::Choice, true, tr("Replace by another kind\u2026"), Qt::SHIFT | Qt::Key_A,
          own(&S::replaceSelection)},
@@ -80,6 +88,8 @@ void ScreensStation::addEditCommands() {
         {"group", EditGroup::Groups, true, tr("Group"), Qt::CTRL | Qt::Key_G, own(&S::groupSelection)},
         {"ungroup", EditGroup::Groups, true, tr("Ungroup"), Qt::CTRL | Qt::SHIFT | Qt::Key_G,
          own(&S::ungroupSelection)},
+        {"make_backing", EditGroup::Groups, true, tr("Make a backing screen of it"), Qt::CTRL | Qt::Key_B,
+         own(&S::makeBackingOfSelection)},
         {"raise", EditGroup::Depth, true, tr("Raise"), Qt::Key_PageUp, own(&S::raise)},
         {"lower", EditGroup::Depth, true, tr("Lower"), Qt::Key_PageDown, own(&S::lower)},
         {"to_top", EditGroup::Depth, true, tr("To the top"), Qt::SHIFT | Qt::Key_PageUp, own(&S::toTop)},
@@ -219,6 +229,31 @@ void ScreensStation::groupSelection() {
                                    session_.selection().names(), &made);
     if (session_.edit(next, tr("Group")) && !made.empty())
         session_.selection().select({made});
+}
+
+void ScreensStation::stepSize(bool larger) {
+    session_.edit(stepTextSize(session_.document(), session_.selection().screenName().toStdString(),
+                               session_.selection().names(), larger),
+                  tr("Change the size"));
+}
+
+// What lies above all else goes above, what lies below all else below.
+void ScreensStation::makeBackingOfSelection() {
+    const Screen& screen = *session_.selection().screen();
+    const Names names = session_.selection().names();
+    const std::vector<size_t> chosen = topmostOf(screen.widgets, names);
+    const bool below = !chosen.empty() && chosen.front() == 0 && chosen.size() < screen.widgets.size();
+    const std::string name =
+        uniqueName("backing", [this](std::string_view taken) { return isTaken(session_.document(), taken); });
+    const auto next = makeBacking(session_.document(), screen.name, names, name, !below);
+    const QString words = below
+                              ? tr("%1 shows %2 below its own widgets. The sheet of other screens, too, can take it.")
+                              : tr("%1 shows %2 above its own widgets. The sheet of other screens, too, can take it.");
+    const QString shown = words.arg(fromStd(screen.name), fromStd(name));
+    if (session_.edit(next, tr("Make a backing screen"))) {
+        session_.selection().showScreen(fromStd(name));
+        session_.showDone(shown);
+    }
 }
 
 void ScreensStation::ungroupSelection() {

@@ -280,6 +280,7 @@ void Sheet::addBox() {
     if (touched && hasKeys(*session_.document().panel))
         addProperty(*findIn(placeProperties(), "focus"), false);
     addProperty(*findIn(placeProperties(), "anchors"), false);
+    addSeries();
 }
 
 void Sheet::addLook() {

@@ -59,6 +59,10 @@ class Sheet : public QScrollArea {
     void addBackground();
     void addShade();
     void addKeeping();
+    void addSeries();
+    void addBacking();
+    // The screens to choose from.
+    void fillBackings(QMenu& menu, Names Screen::*list);
     void changeScreen(const std::function<void(Screen&)>& change, const QString& label, const QString& merge);
     void turnPage(int by);
     void addPage();

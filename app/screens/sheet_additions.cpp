@@ -105,11 +105,11 @@ void Sheet::addRules() {
     costs->setFont(Theme::figures());
     addRow(tr("Costs"), costs, tr("On the target: constants in flash, what changes in RAM"),
            [this, costs, name = widget->name] {
-               const int at = widgetIndex(*session_.selection().screen(), name);
-               if (at < 0)
-                   return;
                const ScreenPart& part =
                    *session_.scene()->parts[static_cast<size_t>(session_.selection().screenIndex())];
+               const int at = widgetIndex(*part.source, name);
+               if (at < 0)
+                   return;
                const auto index = static_cast<size_t>(at);
                const gorse_widget& w = part.records[index].widget;
                const int state = info(part.source->widgets[index]->kind).stateOf(part.records[index]).bytes;

@@ -38,6 +38,7 @@ void Sheet::buildScreen() {
             name_->setText(session_.selection().screenName());
     });
     addBackground();
+    addBacking();
     addKeeping();
     addLine();
     auto* hint = new QLabel(tr("Click a widget on the canvas or in the layers to set it here. "
