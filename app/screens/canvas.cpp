@@ -79,13 +79,15 @@ void Canvas::refreshPicture() {
         ShownStates states{
             selection.names().size() == 1 ? selection.names().front() : std::string(), selection.shownStates(), {}, {}};
         const auto draw = [&] {
-            return toImage(drawScreen(*session_.shownScene(), selection.screenIndex(), &session_.runner().twin(),
-                                      states, &selection.panes()));
+            return toImage(drawScreen(*session_.shownScene(), selection.screenIndex(), &shownValues(), states,
+                                      &selection.panes()));
         };
         for (const WidgetRef& each : selection.screen()->widgets)
             if (each->offCanvas)
                 states.hidden.push_back(each->name);
+        states.stale = extreme_ == Extreme::Stale;
         picture_ = draw();
+        tryScreen();
         const int ghost = session_.document().screenIndex(ghostScreen_.toStdString());
         if (ghost >= 0 && ghost != selection.screenIndex() && ghostPercent_ > 0)
             ghost_ = toImage(drawScreen(*session_.shownScene(), ghost, &session_.runner().twin()));
@@ -258,6 +260,10 @@ void Canvas::keyPressEvent(QKeyEvent* event) {
             arm(std::nullopt);
         else if (styleBrush_)
             setStyleBrush(std::nullopt);
+        else if (extreme_)
+            showExtreme({});
+        else if (touchShown_)
+            setTouchShown(false);
         else if (!session_.selection().leaveContainer())
             session_.selection().select({});
     } else {

@@ -12,11 +12,13 @@
 #include "app/screens/box_rect.h"
 #include "app/screens/ruler_lines.h"
 #include "app/session/panel_input.h"
+#include "core/check/touch_targets.h"
 #include "core/edits/handles.h"
 #include "core/edits/look_edits.h"
 #include "core/edits/paint_cells.h"
 #include "core/edits/snap.h"
 #include "core/kinds/kinds.h"
+#include "core/sim/extremes.h"
 
 class QMenu;
 
@@ -58,6 +60,14 @@ class Canvas : public QWidget {
     // A point of the canvas in pixels of the panel, and back.
     QPoint toPanel(const QPointF& at) const;
     QPointF fromPanel(const QPointF& at) const;
+    // Shows the screen with values at the ends of what they can be, and marks what is cut; nothing ends that.
+    void showExtreme(std::optional<Extreme> extreme);
+    // The first of them, the next one, and behind the last one none.
+    void showNextExtreme();
+    bool showsExtreme() const { return extreme_.has_value(); }
+    // What a finger can operate, with its size.
+    void setTouchShown(bool shown);
+    bool showsTouch() const { return touchShown_; }
     // Around the selected widgets, in pixels of the panel; empty without any.
     QRect selectionBox() const;
     // The last position of the pointer on the panel.
@@ -82,6 +92,8 @@ class Canvas : public QWidget {
     // What a press at the pointer would do; "" where nothing takes it.
     void pressHinted(const QString& words);
     void zoomChanged(int zoom);
+    // Extremes or touch targets are shown, or no longer.
+    void triedChanged();
     void armedChanged();
     void styleBrushEnded();
     void operatingChanged(bool operating);
@@ -203,6 +215,22 @@ class Canvas : public QWidget {
     void drawCells(QPainter& painter);
     void drawMap(QPainter& painter, const PaintedMap& map);
     void drawCellFrames(QPainter& painter, const PaintedMap& map) const;
+    // The screen as it is shown; null if it has neither series nor backing screens.
+    const Screen* expandedScreen() const;
+    // The boxes, in panel pixels, of the others of a series.
+    std::vector<QRect> othersOf(const Widget& widget) const;
+    // The series of which another one than the first lies at a point; null for none.
+    WidgetRef seriesAt(const QPoint& at) const;
+    std::shared_ptr<const CopyOf> backingAt(const QPoint& at) const;
+    QString backingHint(const QPoint& at) const;
+    bool goToBackingAt(const QPoint& at);
+    void drawOthers(QPainter& painter) const;
+    const Twin& shownValues();
+    // Finds what is cut, and what can be touched, on the screen as it is shown.
+    void tryScreen();
+    QRectF onCanvas(const QRect& box) const;
+    void drawExtremes(QPainter& painter) const;
+    void drawTouch(QPainter& painter) const;
     std::vector<std::string> focusNames() const;
     QRectF badgeOf(const Widget& widget) const;
     WidgetRef focusableAt(const QPointF& at) const;
@@ -282,6 +310,15 @@ class Canvas : public QWidget {
     bool picking_ = false;
     std::optional<std::string> into_;  // the container that dragged widgets go into if they are dropped now
     WidgetRef joined_;                 // what a dragged widget is joined with if it is dropped now
+    std::optional<Extreme> extreme_;
+    struct {
+        BuiltSceneRef scene;
+        Extreme extreme = Extreme::Lowest;
+        std::unique_ptr<Twin> twin;
+    } extremes_;  // the values of the one that is shown
+    std::vector<CutText> cuts_;
+    bool touchShown_ = false;
+    std::vector<TouchTarget> targets_;
     bool focusShown_ = false;
     std::string focusDragged_;  // the widget whose number is dragged, and where that is
     QPointF focusAt_;

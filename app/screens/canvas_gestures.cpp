@@ -164,7 +164,7 @@ void Canvas::mouseMoveEvent(QMouseEvent* event) {
             } else if (!operating_ && !armed_) {
                 const auto handle = ownHandleAt(event->position());
                 const bool own = handle.has_value();
-                setToolTip(!own ? groupHint(at)
+                setToolTip(!own ? (backingHint(at).isEmpty() ? groupHint(at) : backingHint(at))
                            : handle->property->type == PropertyType::Points
                                ? tr("Drag the point. Ctrl+click removes it, a double click on an edge adds one.")
                            : handle->property->type == PropertyType::Zones
@@ -231,7 +231,7 @@ void Canvas::mouseDoubleClickEvent(QMouseEvent* event) {
     if (operating_)
         mousePressEvent(event);
     else if (passOverAt(event->position()) || addPointAt(event->position()) ||
-             (!paintedMap() && enterAt(toPanel(event->position()))))
+             (!paintedMap() && (enterAt(toPanel(event->position())) || goToBackingAt(toPanel(event->position())))))
         update();
     else if (paintedMap())
         mousePressEvent(event);

@@ -87,6 +87,9 @@ void Canvas::paintEvent(QPaintEvent*) {
         drawDrop(painter);
         drawContainer(painter);
         drawFlowed(painter);
+        drawTouch(painter);
+        drawExtremes(painter);
+        drawOthers(painter);
         drawSelection(painter);
         drawPreviewed(painter);
         drawFocus(painter);

@@ -13,6 +13,7 @@
 #include <QVBoxLayout>
 
 #include "app/screens/align_bar.h"
+#include "app/screens/backing_links.h"
 #include "app/screens/align_commands.h"
 #include "app/screens/canvas.h"
 #include "app/screens/exchange.h"
@@ -168,7 +169,9 @@ QWidget* ScreensStation::makeLeft() {
     layersFigure_->setContentsMargins(0, 0, 4, 0);
     lowerColumn->addWidget(headed(tr("Layers"), layersFigure_, lower));
     layers_ = new Layers(session_, lower);
+    lowerColumn->addWidget(new BackingLinks(session_, &Screen::above, lower));
     lowerColumn->addWidget(layers_);
+    lowerColumn->addWidget(new BackingLinks(session_, &Screen::below, lower));
     parts->addWidget(screens_);
     parts->addWidget(lower);
     parts->setSizes({kListHeight, 380});
@@ -204,6 +207,25 @@ void ScreensStation::showMap(bool shown) {
 
 // Kept with the widths, which are kept when the window closes.
 ScreensStation::~ScreensStation() { QSettings().setValue("screen_map", screens_->currentIndex() == 1); }
+
+void ScreensStation::addTries(QToolButton* extremes, QToolButton* touch) {
+    const auto key = [this](const char* name, const QString& words, Qt::Key keys, QToolButton* button) {
+        auto* action = new QAction(words, this);
+        action->setObjectName(name);
+        action->setShortcut(keys);
+        action->setShortcutContext(Qt::WidgetShortcut);
+        canvas_->addAction(action);
+        connect(action, &QAction::triggered, button, &QToolButton::click);
+    };
+    key("next_extreme", tr("Next extreme values"), Qt::Key_X, extremes);
+    key("toggle_touch", tr("Touch targets"), Qt::Key_T, touch);
+    connect(extremes, &QToolButton::clicked, canvas_, &Canvas::showNextExtreme);
+    connect(touch, &QToolButton::clicked, canvas_, &Canvas::setTouchShown);
+    connect(canvas_, &Canvas::triedChanged, this, [this, extremes, touch] {
+        extremes->setChecked(canvas_->showsExtreme());
+        touch->setChecked(canvas_->showsTouch());
+    });
+}
 
 QWidget* ScreensStation::makeTools() {
     auto* tools = new QWidget(this);
@@ -241,6 +263,13 @@ QWidget* ScreensStation::makeTools() {
                     tr("The order in which the knob and the keys reach widgets: drag its numbers"), false);
     showLooks_ = toggle("looks", "show_looks", tr("Looks: colours, borders and fonts by name (Y)"), false);
     connect(showLooks_, &QToolButton::toggled, this, &ScreensStation::showLooks);
+    addTries(
+        toggle("extremes", "show_extremes",
+               tr("Extremes: the lowest, highest, shortest, longest and stale values in turn, and what is cut (X)"),
+               false),
+        toggle("finger", "show_touch",
+               tr("Touch: the targets with their size, small and covered ones, and where the twin was touched (T)"),
+               false));
     auto* brush =
         toggle("brush", "style_brush",
                tr("Brush: takes up what the selected widget looks like, and each click puts it on another"), false);

@@ -63,6 +63,8 @@ class ScreensStation : public Station {
     QWidget* makeLeft();
     QWidget* makeMiddle();
     QWidget* makeRight();
+    // The buttons and keys of what the canvas shows ahead.
+    void addTries(QToolButton* extremes, QToolButton* touch);
     QWidget* makeTools();
     void addCommands();
     void addEditCommands();
@@ -84,6 +86,8 @@ class ScreensStation : public Station {
     void selectSameLook();
     void selectOthers();
     void groupSelection();
+    void makeBackingOfSelection();
+    void stepSize(bool larger);
     void ungroupSelection();
     void raise();
     void lower();

@@ -9,7 +9,9 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 #include <algorithm>
+#include <cmath>
 
+#include "app/screens/real_size.h"
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/frame_picture.h"
@@ -38,7 +40,21 @@ TwinPanel::TwinPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     connect(&session.runner(), &TwinRunner::stepped, this, qOverload<>(&QWidget::update));
 }
 
+void TwinPanel::setExactScale(double scale) {
+    exactScale_ = scale;
+    setFixedSize(exactSize());
+    update();
+}
+
+QSize TwinPanel::exactSize() const {
+    const Panel& panel = *session_.document().panel;
+    return {std::max(1, static_cast<int>(std::lround(panel.width * exactScale_))),
+            std::max(1, static_cast<int>(std::lround(panel.height * exactScale_)))};
+}
+
 int TwinPanel::heightForWidth(int width) const {
+    if (exactScale_ > 0)
+        return exactSize().height();
     if (!session_.isOpen())
         return width * 3 / 4;
     const Panel& panel = *session_.document().panel;
@@ -49,6 +65,8 @@ QSize TwinPanel::sizeHint() const { return {320, heightForWidth(320)}; }
 
 // Whole-number zoom where it fits, else as large as possible.
 QRect TwinPanel::pictureRect() const {
+    if (exactScale_ > 0)
+        return {QPoint(0, 0), exactSize()};
     const Panel& panel = *session_.document().panel;
     double scale = std::min(static_cast<double>(width()) / panel.width, static_cast<double>(height()) / panel.height);
     if (scale >= 1)
@@ -71,7 +89,8 @@ void TwinPanel::paintEvent(QPaintEvent*) {
         applyOutputs(seen, outputs);
     }
     const QImage image = seen.pixels.empty() ? toImage(twin.memory()) : toImage(seen);
-    painter.setRenderHint(QPainter::SmoothPixmapTransform, r.width() < image.width());
+    const bool whole = r.width() % std::max(image.width(), 1) == 0;
+    painter.setRenderHint(QPainter::SmoothPixmapTransform, r.width() < image.width() || (exactScale_ > 0 && !whole));
     painter.drawImage(r, image);
     coverCorners(painter, *session_.document().panel, r, 0, Theme::colour(Role::Window));
     if (hasFocus() && hasKeys(*session_.document().panel)) {
@@ -174,6 +193,10 @@ TwinView::TwinView(Session& session, QWidget* parent) : QWidget(parent), session
     mute_ = button("sound", {});
     mute_->setObjectName("twin_mute");
     mute_->setCheckable(true);
+    auto* real = button("real_size", tr("As large as the panel is, in a window of its own (Ctrl+L)"));
+    real->setShortcut(Qt::CTRL | Qt::Key_L);
+    real->setObjectName("real_size_button");
+    connect(real, &QToolButton::clicked, this, &TwinView::showRealSize);
     tone_ = new QLabel(this);
     tone_->setObjectName("twin_tone");
     tone_->setFont(Theme::figures());
@@ -195,6 +218,16 @@ TwinView::TwinView(Session& session, QWidget* parent) : QWidget(parent), session
         if (change.panel)
             panel_->updateGeometry();
     });
+}
+
+void TwinView::showRealSize() {
+    if (!session_.isOpen())
+        return;
+    if (!realSize_)
+        realSize_ = new RealSizeWindow(session_, this);
+    realSize_->show();
+    realSize_->raise();
+    realSize_->activateWindow();
 }
 
 QHBoxLayout* TwinView::makeTimeBar() {

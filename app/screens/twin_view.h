@@ -23,6 +23,8 @@ class TwinPanel : public QWidget {
     bool hasHeightForWidth() const override { return true; }
     int heightForWidth(int width) const override;
     QSize sizeHint() const override;
+    // So many pixels of the desktop for one of the panel, instead of as many as there is room for.
+    void setExactScale(double scale);
 
   protected:
     void paintEvent(QPaintEvent* event) override;
@@ -37,11 +39,15 @@ class TwinPanel : public QWidget {
 
   private:
     QRect pictureRect() const;
+    QSize exactSize() const;
     void touch(const QPointF& at, bool down);
 
     Session& session_;
     PanelInput input_;
+    double exactScale_ = 0;  // 0: as large as there is room for
 };
+
+class RealSizeWindow;
 
 // The twin with its clock, its screen and its controls.
 class TwinView : public QWidget {
@@ -54,6 +60,7 @@ class TwinView : public QWidget {
     void refresh();
     void refreshSound();
     QHBoxLayout* makeTimeBar();
+    void showRealSize();
     void refreshTime();
 
     Session& session_;
@@ -66,6 +73,7 @@ class TwinView : public QWidget {
     QToolButton* mute_;
     QLabel* tone_;  // what the panel plays
     bool shownRunning_ = true;
+    RealSizeWindow* realSize_ = nullptr;  // made when it is first wanted
 };
 
 }  // namespace gorsefinch::app

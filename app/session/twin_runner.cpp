@@ -110,7 +110,18 @@ void TwinRunner::restart() {
 void TwinRunner::touch(const QPoint& at, bool down) {
     if (!twin_->touch(at.x(), at.y(), down) && down)
         Q_EMIT refused(tr("This panel has no touch, as the station Panel says."));
+    else if (down && !fingerDown_)
+        noteTouch(at);
+    fingerDown_ = down;
     step();
+}
+
+void TwinRunner::noteTouch(const QPoint& at) {
+    constexpr size_t kMost = 200;
+    const auto screen = static_cast<size_t>(twin_->screen());
+    touches_.push_back({twin_->scene().document.screens[screen]->name, at});
+    if (touches_.size() > kMost)
+        touches_.pop_front();
 }
 
 bool TwinRunner::turn(int steps) {

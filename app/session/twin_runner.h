@@ -5,6 +5,7 @@
 #include <QObject>
 #include <QPoint>
 #include <QTimer>
+#include <deque>
 #include <memory>
 #include <optional>
 
@@ -51,6 +52,12 @@ class TwinRunner : public QObject {
     // The last 30 s. showPast() halts the twin and makes it what it was at a time; from there it goes on.
     const TwinPast& past() const { return past_; }
     void showPast(uint32_t ms);
+    // Where fingers came down lately, the oldest first.
+    struct Touched {
+        std::string screen;
+        QPoint at;
+    };
+    const std::deque<Touched>& touches() const { return touches_; }
 
   Q_SIGNALS:
     // The twin's pixels or state may differ, or it runs or halts.
@@ -63,6 +70,7 @@ class TwinRunner : public QObject {
 
   private:
     void noteSet();
+    void noteTouch(const QPoint& at);
     void setClock();
     void silence();
     void takeHook(int hook, const std::vector<gorse_value>& values);
@@ -74,6 +82,8 @@ class TwinRunner : public QObject {
         TwinPast past;
     };
     std::optional<Aside> aside_;  // while another scene is looked at
+    std::deque<Touched> touches_;
+    bool fingerDown_ = false;
     QTimer ticker_;
     TonePlayer sound_;
     int hertz_ = 0;  // that the twin's panel plays, also while it is halted
