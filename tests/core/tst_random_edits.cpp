@@ -7,11 +7,14 @@
 #include "core/check/fixes.h"
 #include "core/check/namesake_check.h"
 #include "core/document/history.h"
+#include "core/document/names.h"
 #include "core/document/widget_tree.h"
 #include "core/edits/align.h"
+#include "core/edits/backing_edits.h"
 #include "core/edits/find.h"
 #include "core/edits/guide_edits.h"
 #include "core/edits/look_edits.h"
+#include "core/edits/named_edits.h"
 #include "core/edits/namesakes.h"
 #include "core/edits/panel_size.h"
 #include "core/edits/rename_pattern.h"
@@ -59,7 +62,7 @@ class LayoutHand {
         const Names names = some(*d.screen(screen));
         std::string made;
         Names freed;
-        switch (draw(0, 17)) {
+        switch (draw(0, 20)) {
             case 0:
                 return alignWidgets(d, screen, names, static_cast<Alignment>(draw(0, 5)),
                                     static_cast<AlignBy>(draw(0, 2)));
@@ -80,6 +83,9 @@ class LayoutHand {
             case 14: return looked(d, screen, names);
             case 15: return replaceText(d, findWidgets(d, "w", FindIn::Text), "w", draw(0, 1) != 0 ? "ww" : "v");
             case 16: return mended(d);
+            case 17: return repeated(d, screen, names);
+            case 18: return backed(d, screen, names);
+            case 19: return named(d, screen, names);
             default:
                 return changeWidgets(d, screen, names, [&](Widget& w) {
                     w.locked = draw(0, 4) == 0;
@@ -135,6 +141,49 @@ class LayoutHand {
             default: return setProperty(d, screen, names, "look", look()).value_or(d);
         }
     }
+    Document repeated(const Document& d, const std::string& screen, const Names& names) {
+        const char* const sides[] = {"series_columns", "series_rows", "series_x"};
+        const PropertyInfo& side = *findIn(placeProperties(), sides[draw(0, 2)]);
+        return (side.number == &Widget::seriesX ? setProperty(d, screen, names, side.key, int64_t{draw(0, 50)})
+                                                : setSeriesSide(d, screen, names, side, draw(1, 3)))
+            .value_or(d);
+    }
+    Document backed(const Document& d, const std::string& screen, const Names& names) {
+        const std::string other = d.screens.back()->name;
+        switch (d.screens.size() > 6 ? 1 : draw(0, 3)) {
+            case 0: {
+                const std::string name =
+                    uniqueName("backing", [&](std::string_view taken) { return isTaken(d, taken); });
+                return makeBacking(d, screen, names, name, draw(0, 1) != 0, std::span(&other, 1)).value_or(d);
+            }
+            case 1: return d.screens.size() > 3 ? removeScreen(d, static_cast<int>(d.screens.size()) - 1) : d;
+            case 2: return renameScreen(d, other, "screen_" + std::to_string(draw(0, 9))).value_or(d);
+            default: {
+                Screen next = *d.screen(screen);
+                if (other != screen)
+                    (draw(0, 1) != 0 ? next.below : next.above) = {other};
+                return withScreen(d, d.screenIndex(screen), std::move(next));
+            }
+        }
+    }
+    Document named(const Document& d, const std::string& screen, const Names& names) {
+        std::string made;
+        const auto colour = [&] { return opaque(static_cast<uint32_t>(draw(0, 3)) * 0x404040); };
+        if (d.named->colours.empty())
+            return addNamedColour(d, "hue", colour(), &made);
+        const std::string name =
+            d.named->colours[static_cast<size_t>(draw(0, static_cast<int>(d.named->colours.size()) - 1))].name;
+        switch (draw(0, 7)) {
+            case 0: return d.named->colours.size() > 8 ? d : addNamedColour(d, "hue", colour(), &made);
+            case 1: return setNamedColour(d, name, static_cast<size_t>(draw(0, 2)), colour());
+            case 2: return renameNamedValue(d, name, "hue_" + std::to_string(draw(0, 20))).value_or(d);
+            case 3: return removeNamedValue(d, name);
+            case 4: return useNamedColour(d, name, colour());
+            case 5: return addColourSet(d, nextSetName(*d.named)).value_or(d);
+            case 6: return removeColourSet(d, static_cast<size_t>(draw(0, 2)));
+            default: return setProperty(d, screen, names, "fill", ValueName{name}).value_or(d);
+        }
+    }
     Document mended(const Document& d) {
         const auto problems = NamesakeCheck().check(d);
         const auto fix = problems->empty() ? std::nullopt : fixOf(*SceneBuilder().build(d), problems->front());
@@ -165,6 +214,7 @@ class TestRandomEdits : public QObject {
                                            i * 20, 28, 18)});
         LayoutHand hand(static_cast<uint32_t>(seed));
         History history(d);
+        Expander expander;
         std::vector<std::string> texts{wholeText(d)};
         for (int i = 0; i < rounds(400); ++i) {
             history.push(hand.edit(history.now()), "edit");
@@ -178,6 +228,14 @@ class TestRandomEdits : public QObject {
                     QVERIFY2(names.insert(each->name).second, each->name.c_str());
                 QVERIFY(deepest(screen->widgets) <= kMaxDepth);
             }
+            // What is repeated has names of its own, and no mistake but a backing screen that has some itself.
+            const Expanded expanded = expander.expand(now);
+            for (const ScreenRef& screen : expanded.document.screens) {
+                std::set<std::string> names;
+                for (const WidgetRef& each : screen->widgets)
+                    QVERIFY2(names.insert(each->name).second, each->name.c_str());
+            }
+            QVERIFY(Expander().expand(now).document.screens.size() == now.screens.size());
             for (const Look& each : *now.looks)
                 QVERIFY(lookAndBases(now, &each).back()->basedOn.empty());
         }

@@ -21,7 +21,7 @@ namespace support {
 // the same project.
 class RandomProject {
   public:
-    explicit RandomProject(uint32_t seed) : random_(seed), naming_(seed ^ 0x9e3779b9u) {
+    explicit RandomProject(uint32_t seed) : random_(seed), naming_(seed ^ 0x9e3779b9u), repeating_(seed ^ 0x7f4a7c15u) {
         makePanel();
         makeVariables();
         makePictures();
@@ -34,6 +34,8 @@ class RandomProject {
         makeRules();
         if (naming_() % 2 == 0)
             nameValues();
+        if (repeating_() % 3 == 0)
+            repeat();
     }
 
     const Document& document() const { return document_; }
@@ -340,6 +342,29 @@ class RandomProject {
         document_.screens.push_back(std::make_shared<const Screen>(screen));
     }
 
+    // A branch of each screen becomes a series, or the second screen shows on the first.
+    void repeat() {
+        const auto upToThese = [this](size_t end) { return repeating_() % end; };
+        for (ScreenRef& each : document_.screens) {
+            Screen screen = *each;
+            const size_t at = upToThese(screen.widgets.size());
+            if (screen.widgets[at]->name != "onward" && upToThese(3) != 0) {
+                Widget widget = *screen.widgets[at];
+                widget.seriesColumns = static_cast<int>(1 + upToThese(3));
+                widget.seriesRows = static_cast<int>(1 + upToThese(2));
+                widget.seriesX = static_cast<int>(upToThese(40));
+                widget.seriesY = static_cast<int>(upToThese(30));
+                screen.widgets[at] = std::make_shared<const Widget>(std::move(widget));
+            }
+            each = std::make_shared<const Screen>(std::move(screen));
+        }
+        if (upToThese(2) == 0) {
+            Screen screen = *document_.screens[0];
+            (upToThese(2) == 0 ? screen.below : screen.above).push_back(document_.screens[1]->name);
+            document_.screens[0] = std::make_shared<const Screen>(std::move(screen));
+        }
+    }
+
     void makeRules() {
         std::string rules = "on one.onward.tap\n    go two" + (maybe(50) ? "" : ", " + transition()) +
                             "\n    count = count + 1\n\non two.onward.tap\n    back\n\n"
@@ -448,7 +473,7 @@ class RandomProject {
     }
 
     std::mt19937 random_;
-    std::mt19937 naming_;  // of its own, so that all else stays as it is for a seed
+    std::mt19937 naming_, repeating_;  // of their own, so that all else stays as it is for a seed
     Document document_;
     Panel panel_;
     std::vector<PixelFormat> formats_;
