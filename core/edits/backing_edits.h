@@ -3,11 +3,11 @@
 
 #include "core/edits/edit.h"
 
-// Edits of what is shown several times: see core/scene/expand.h.
+// Edits of series and backing screens: see core/scene/expand.h.
 namespace gorsefinch {
 
-// Sets how many columns or rows the named widgets stand for. What becomes a series and has no step there gets one of
-// its own size and a little more.
+// Sets the columns or rows of the named widgets' series. A new series without a distance gets the size of the widget
+// plus a small gap.
 Result<Document> setSeriesSide(const Document& document, std::string_view screen, std::span<const std::string> names,
                                const PropertyInfo& side, int count);
 

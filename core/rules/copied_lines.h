@@ -10,22 +10,22 @@
 // Rules speak of a widget once, however many copies of it an expanded document has.
 namespace gorsefinch {
 
-// What the event of a rule happens to: nothing for a widget without copies, and for all other events.
+// The copies of a widget for which a rule about its event is compiled once.
 struct RuleCopies {
-    std::optional<int> series;              // the number that the rule is compiled for
-    std::vector<ProjectNames::Copy> those;  // of that number, the first on the widget's own screen
+    std::optional<int> series;              // their index in the series; nothing outside a series
+    std::vector<ProjectNames::Copy> those;  // the first is on the widget's own screen; empty for all other rules
 };
 
-// The copies of the widget that the line of an event names, by their numbers in its series; one without any for each
-// other line. At most so many copies.
+// Returns the copies of the widget that the header of an event names, grouped by their index in the series, at most
+// `most` copies. Every other header gives one element without copies.
 std::vector<RuleCopies> copiesOfEvent(const ProjectNames& names, const std::vector<Token>& header, size_t most);
 
-// The line as it is about number `series` of series, if there is one: the numbers of its screen's widgets and the word
-// `series` are that.
+// Returns the line for index `series` of a series: names of widgets in series mean the copies with that index, and the
+// word `series` becomes the number. Without an index the line is returned unchanged.
 std::vector<Token> lineInSeries(const ProjectNames& names, std::vector<Token> line, std::optional<int> series);
 
-// The statements that one stands for: one for each copy of the widget that it changes. With `series` only those with
-// that number are meant, where there are some. At most so many.
+// Returns one statement for each copy of the widget that the given one changes, at most `most`. With an index only
+// copies with that index are changed, as far as the widget is in a series.
 std::vector<std::vector<Token>> statementsForCopies(const ProjectNames& names, const std::vector<Token>& statement,
                                                     std::optional<int> series, size_t most);
 

@@ -4,6 +4,7 @@
 #include <memory>
 #include <vector>
 
+#include "core/assemblies/assemblies.h"
 #include "core/scene/expand.h"
 #include "core/scene/scene_tables.h"
 #include "core/scene/set_records.h"
@@ -60,8 +61,13 @@ struct BuiltScene {
     std::vector<FontRef> fonts;         // those in use, by face and size
     SharedProblems problems;            // of screens, texts, images, fonts and rules
 
-    // The number, on a screen as it is drawn, of one of the screen's own widgets; -1 if it has none of that name.
+    // True if it has screens that draw assemblies, which are not generated.
+    bool showsAssemblies() const { return !document.screens.empty() && document.screens.back()->assembly; }
+    // Returns the index of one of a screen's own widgets on the expanded screen; -1 if there is none of that name.
     int drawnNumber(int screen, const Widget& own) const;
+    // True for names that expansion made, as no user can: of copies, parts of uses, and variables for inputs.
+    bool isMade(const std::string& screen, const Widget& widget) const;
+    bool isMade(const Variable& variable) const { return isMadeName(variable.name) && !given.variable(variable.name); }
     size_t setCount() const { return otherSets.size() + 1; }
     // Those of a set.
     const std::vector<std::shared_ptr<const ScreenPart>>& partsIn(size_t set) const;
@@ -70,6 +76,8 @@ struct BuiltScene {
     const gorse_scene& uprightIn(size_t set) const;
     // The parts of all sets, those that several share once.
     std::vector<std::shared_ptr<const ScreenPart>> allParts() const;
+
+    static bool isMadeName(std::string_view name) { return name.find("__") != std::string_view::npos; }
 
     // What the keeper of a trend records.
     static const gorse_widget_trend& trendOf(const gorse_keeper& recorder) {
@@ -92,6 +100,8 @@ using BuiltSceneRef = std::shared_ptr<const BuiltScene>;
 // Builds scenes, and remembers the parts so that an edit costs only what it touches.
 class SceneBuilder {
   public:
+    // Without `keepAssemblies` the screens that draw assemblies, which come last, are left out: what is generated.
+    explicit SceneBuilder(bool keepAssemblies = true) : assembler_(keepAssemblies) {}
     BuiltSceneRef build(const Document& given);
     ImageBakery& images() { return images_; }
     // A font of the present scene; null if nothing uses it.
@@ -131,6 +141,7 @@ class SceneBuilder {
         uint32_t address = 0;
     };
 
+    Assembler assembler_;
     Expander expander_;
     LookPool looks_;
     std::set<FontKey> fonts_;  // that looks of the latest scene with texts that shrink have

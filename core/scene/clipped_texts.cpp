@@ -34,6 +34,13 @@ Problem clippedAt(const ScreenPart& part, size_t widget, const std::string& text
 
 }  // namespace
 
+int widthOf(const LongestText& text, const gorse_record& record, const gorse_font& font) {
+    int width = widestWithAnyDigits(font, text.text) + text.taken;
+    if (!text.unit.empty() && record.readout.unit_font)
+        width += record.readout.form[GORSE_READOUT_GAP] + lineWidth(*record.readout.unit_font, text.unit);
+    return width;
+}
+
 Problems clippedTexts(const ScreenPart& part, const ScreenTables& tables) {
     Problems out;
     size_t reported = part.records.size();  // the last widget that was reported
@@ -44,9 +51,7 @@ Problems clippedTexts(const ScreenPart& part, const ScreenTables& tables) {
         if (!font || each.widget == reported)
             continue;
         const int room = record.widget.w - 2 * (look.border_width + look.padding) - each.taken;
-        int width = widestWithAnyDigits(*font, each.text);
-        if (!each.unit.empty() && record.readout.unit_font)
-            width += record.readout.form[GORSE_READOUT_GAP] + lineWidth(*record.readout.unit_font, each.unit);
+        const int width = widthOf(each, record, *font) - each.taken;
         if (width <= room)
             continue;
         reported = each.widget;

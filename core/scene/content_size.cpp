@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "core/document/widget_tree.h"
+#include "core/scene/clipped_texts.h"
 #include "core/scene/text_widths.h"
 
 namespace gorsefinch {
@@ -24,10 +25,7 @@ std::optional<ContentSize> sizeOfTexts(const ScreenPart& part, size_t widget, co
         if (each.widget != widget)
             continue;
         any = true;
-        int width = widestWithAnyDigits(*font, each.text) + each.taken;
-        if (!each.unit.empty() && record.readout.unit_font)
-            width += record.readout.form[GORSE_READOUT_GAP] + lineWidth(*record.readout.unit_font, each.unit);
-        out.w = std::max(out.w, width);
+        out.w = std::max(out.w, widthOf(each, record, *font));
         out.h = std::max(out.h, font->line_height * linesOf(each.text));
     }
     if (any || isReadout)

@@ -16,7 +16,7 @@ namespace gorsefinch {
 
 namespace {
 
-using Names = std::map<std::string, std::string>;  // of widgets, by the names that they had
+using Names = std::map<std::string, std::string>;  // new names of widgets by the old ones
 
 bool isSeries(const Widget& widget) { return widget.seriesColumns * widget.seriesRows > 1; }
 
@@ -80,7 +80,7 @@ class ScreenExpander {
         series(screen->widgets, names, name);
     }
 
-    // Adds the widgets of a list, each series of them as often as it says. `backing` "" for the screen's own.
+    // Adds a list of widgets, with series repeated. `backing` is "" for the screen's own widgets.
     void series(const std::vector<WidgetRef>& widgets, const Names& names, const std::string& backing) {
         for (size_t i = 0; i < widgets.size();) {
             const Widget& first = *widgets[i];
@@ -144,7 +144,7 @@ class ScreenExpander {
         out_.widgets.push_back(std::make_shared<const Widget>(std::move(copy)));
     }
 
-    // The texts and expressions of a copy are about the widgets that are copied with it.
+    // Makes texts and expressions of a copy refer to the widgets that are copied along.
     static void speakOfCopies(Widget& copy, const WidgetCopies& copies, std::optional<int> number) {
         for (auto& [key, text] : copy.expressions)
             text = expressionOfCopies(number ? expressionInSeries(text, *number) : text, copies);

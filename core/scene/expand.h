@@ -7,26 +7,25 @@
 #include "core/base/problem.h"
 #include "core/document/document.h"
 
-// What the user made once and the panel shows several times: backing screens and series. An expanded document has a
-// widget of its own for each time, so that all that draws, runs, measures and generates needs to know of neither.
+// Expansion of what is edited once and shown several times: backing screens and series. An expanded document has a
+// separate widget for each occurrence, so drawing, running, measuring and generating need no code for either.
 namespace gorsefinch {
 
-// Widgets that a project has only because they are repeated.
+// Maximum number of widgets that expansion adds to a project.
 inline constexpr size_t kMaxCopies = 50000;
 
 struct Expanded {
     Document document;
-    Problems problems;  // of what can't be expanded, and is left out
+    Problems problems;  // what could not be expanded and is left out
 };
 
-// Expands documents, and remembers the screens, so that one that did not change stays the same.
+// Expands documents. Results are cached by screen, so a screen that did not change keeps its identity.
 //
-// A screen's widgets stand between those of its backing screens, which are copies named BACKING__NAME. A series begins
-// with the widget itself; the others are copies named NAME__1, NAME__2 and so on, row by row, each with all that it
-// holds. Widget::copyOf tells what a copy is edited as; the first of a series has one, too, and what a
-// backing screen has itself. In the texts and
-// expressions of a series the word `series` is replaced by the number; names of widgets that the copies lie beside are
-// those of the same copy.
+// The widgets of backing screens are inserted below and above those of the screen itself, named BACKING__NAME. The
+// first widget of a series keeps its name; the others are named NAME__1, NAME__2 and so on, row by row, each followed
+// by what it holds. All of them, and the widgets of a backing screen itself, have Widget::copyOf. In texts and
+// expressions of a series the word `series` is replaced by the index, and names of widgets that are copied along are
+// replaced by the names of their copies.
 class Expander {
   public:
     Expanded expand(const Document& document);
@@ -42,8 +41,8 @@ class Expander {
     std::vector<Kept> kept_;
 };
 
-// Tells the problems of copies of what they are copies of, each once. `backing` false leaves out those of backing
-// screens, where the backing screen itself has the same.
+// Returns the problems with those of copies reported for the widget that they are copies of, each once. With `backing`
+// false, problems of widgets of backing screens are dropped: the backing screen itself reports the same.
 Problems withoutCopies(const Screen& expanded, Problems problems, bool backing);
 
 // True if the screen has copies of widgets of other screens.

@@ -31,7 +31,7 @@ bool appendText(std::string& key, const ScreenPart& part, const void* at) {
     return found != part.texts.end();
 }
 
-// What a pointer leads to, or where if others own it.
+// Appends what a pointer refers to, or the address if the part does not own it.
 void appendTarget(std::string& key, const ScreenPart& part, const FieldInfo& field, const void* to) {
     const bool known = (field.type == FieldType::Text && appendText(key, part, to)) ||
                        (field.type == FieldType::Numbers && appendArray(key, part.numbers, to)) ||

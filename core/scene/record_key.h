@@ -7,12 +7,12 @@
 
 namespace gorsefinch {
 
-// What the record of a widget says, with what it points to. Records of one set of colours that have the same key are
-// the same in C.
+// Returns the contents of a widget's record and of what it points to. Records of one set of colours with equal keys are
+// identical in generated code.
 std::string recordKey(const ScreenPart& part, size_t widget);
 
-// True if its record may be written once for all widgets with that key: those of backing screens and series, unless
-// something is kept by the address of the record.
+// True if widgets with equal keys can share one record: those of backing screens and series, except kinds whose state
+// is found by the address of the record.
 bool sharesRecord(const Widget& widget);
 
 }  // namespace gorsefinch

@@ -4,7 +4,7 @@
 #include <algorithm>
 
 #include "core/rules/project_names.h"
-#include "core/scene/text_widths.h"
+#include "core/scene/clipped_texts.h"
 #include "core/sim/shown_screen.h"
 #include "runtime/gorse_internal.h"
 #include "runtime/gorse_text.h"
@@ -13,16 +13,14 @@ namespace gorsefinch {
 
 namespace {
 
-std::string wordsOf(const Variable& variable, int32_t value) { return valueInWords(variable, value); }
-
-// Of what a variable can be, that which is written the longest, or the shortest.
+// The value of a variable whose text is the longest, or the shortest.
 int32_t byLength(const Variable& variable, bool longest) {
     std::vector<int32_t> all{variable.min, variable.max, std::clamp(0, variable.min, variable.max)};
     if (variable.type == VariableType::Choice)
         for (int32_t i = variable.min; i <= variable.max; ++i)
             all.push_back(i);
     const auto shorter = [&](int32_t a, int32_t b) {
-        return wordsOf(variable, a).size() < wordsOf(variable, b).size();
+        return valueInWords(variable, a).size() < valueInWords(variable, b).size();
     };
     return longest ? *std::max_element(all.begin(), all.end(), shorter)
                    : *std::min_element(all.begin(), all.end(), shorter);
@@ -36,13 +34,13 @@ int32_t numberOf(const Variable& variable, Extreme extreme) {
     }
 }
 
-// As wide as a text of any letters usually is.
+// The n has about the average width of a letter.
 std::string textOf(const Variable& variable, Extreme extreme) {
     const bool empty = extreme == Extreme::Lowest || extreme == Extreme::Shortest;
     return std::string(empty ? 0 : static_cast<size_t>(variable.length), 'n');
 }
 
-// The lines of a text, as wide and as high as they are.
+// Sets how wide, or how high, the text of a widget is, and the room for it.
 void measure(const gorse& run, const gorse_record& record, CutText& out) {
     const gorse_font* font = record.widget.look->font;
     const gorse_text_source text = gorse_shown_text(&run, &record.label);
@@ -72,7 +70,7 @@ std::string bytesOf(gorse_text_source text) {
     return out;
 }
 
-// What is meant to be seen whole and changes: see ScreenPart::longest.
+// A text that changes and must fit into the box: see ScreenPart::longest.
 bool isMeantWhole(const ScreenPart& part, size_t widget) {
     return std::any_of(part.longest.begin(), part.longest.end(),
                        [&](const LongestText& each) { return each.widget == widget; });
@@ -83,10 +81,8 @@ std::optional<CutText> cutReadout(const ScreenPart& part, size_t widget, const g
     for (const LongestText& each : part.longest) {
         if (each.widget != widget || !look.font)
             continue;
-        CutText out{widget, each.text, widestWithAnyDigits(*look.font, each.text) + each.taken,
-                    record.widget.w - 2 * (look.border_width + look.padding), false};
-        if (!each.unit.empty() && record.readout.unit_font)
-            out.needs += record.readout.form[GORSE_READOUT_GAP] + lineWidth(*record.readout.unit_font, each.unit);
+        const CutText out{widget, each.text, widthOf(each, record, *look.font),
+                          record.widget.w - 2 * (look.border_width + look.padding), false};
         if (out.needs > out.room)
             return out;
     }
