@@ -91,7 +91,7 @@ int generate(const std::string& folder, const std::string& to, bool dryRun) {
         return kProblems;
     const GeneratedCode code = generateCode(*project->scene);
     Problems problems = project->problems;
-    const Problems more = generationProblems(*project->scene);
+    const Problems more = project->scene->showsAssemblies() ? Problems() : generationProblems(*project->scene);
     problems.insert(problems.end(), more.begin(), more.end());
     print(problems, std::cerr);
     if (hasErrors(problems))

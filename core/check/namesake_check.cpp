@@ -56,15 +56,15 @@ Problem apart(const Screen& screen, const std::string& widget, const Box& box, c
 std::optional<Box> usualBox(const Document& document, std::string_view name, Kind kind) {
     std::vector<Box> boxes;
     for (const ScreenRef& screen : document.screens)
-        if (const int at = widgetIndex(*screen, name); at >= 0 &&
-                                                       screen->widgets[static_cast<size_t>(at)]->kind == kind &&
-                                                       isPlacedPlainly(*screen->widgets[static_cast<size_t>(at)]))
+        if (const int at = screen->assembly ? -1 : widgetIndex(*screen, name);
+            at >= 0 && screen->widgets[static_cast<size_t>(at)]->kind == kind &&
+            isPlacedPlainly(*screen->widgets[static_cast<size_t>(at)]))
             boxes.push_back(boxOnPanel(screen->widgets, static_cast<size_t>(at)));
     return boxes.size() < 2 ? std::nullopt : std::optional(mostFrequent(boxes));
 }
 
 void NamesakeCheck::add(const Screen& screen, std::vector<Key>& touched) {
-    for (size_t i = 0; i < screen.widgets.size(); ++i)
+    for (size_t i = 0; i < screen.widgets.size() && !screen.assembly; ++i)
         if (const Widget& widget = *screen.widgets[i]; isPlacedPlainly(widget)) {
             touched.emplace_back(widget.name, widget.kind);
             places_[touched.back()].push_back({&screen, boxOnPanel(screen.widgets, i)});

@@ -7,6 +7,7 @@
 
 #include "core/check/screen_check.h"
 #include "core/check/use_check.h"
+#include "core/scene/scene_problems.h"
 
 namespace gorsefinch {
 
@@ -82,11 +83,11 @@ bool ProjectCheck::checkNext(size_t first) {
         return true;
     }
     const size_t at = first < screens_.size() && !screens_[first].problems ? first : next_;
-    // A backing screen is checked where it is shown.
+    // A backing screen, and an assembly, are checked where they are shown.
     const Screen& screen = *scene_->document.screens[at];
     Problems found;
-    if (!isBacking(scene_->given, screen.name))
-        found = withoutCopies(screen, checkScreen(*scene_, at), true);
+    if (!screen.assembly && !isBacking(scene_->given, screen.name))
+        found = atUses(scene_->given, withoutCopies(screen, checkScreen(*scene_, at), true));
     screens_[at].problems = found.empty() ? kNone : std::make_shared<const Problems>(std::move(found));
     return true;
 }

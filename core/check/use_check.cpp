@@ -29,6 +29,18 @@ Problem note(const char* code, const std::string& place, const std::string& reas
     return p;
 }
 
+// What inputs of assemblies are, which may be names of anything.
+void addInputs(const Document& document, std::set<std::string>& out) {
+    for (const ScreenRef& screen : document.screens) {
+        if (screen->assembly)
+            for (const AssemblyInput& each : screen->assembly->inputs)
+                out.insert(each.start);
+        for (const WidgetRef& widget : screen->widgets)
+            for (const auto& [input, text] : widget->inputs)
+                out.insert(text);
+    }
+}
+
 // What properties of one type name, in looks and widgets.
 std::set<std::string> namedBy(const Document& document, PropertyType type) {
     std::set<std::string> out;
@@ -48,11 +60,14 @@ std::set<std::string> namedBy(const Document& document, PropertyType type) {
         for (const WidgetRef& widget : screen->widgets)
             for (const auto& [key, value] : widget->properties)
                 add(findProperty(widget->kind, key), value);
+    addInputs(document, out);
     return out;
 }
 
 void addLooks(const Document& document, Problems& out) {
     const auto uses = lookUses(document);
+    std::set<std::string> inputs;
+    addInputs(document, inputs);
     for (const Look& look : *document.looks) {
         const bool isBase = std::any_of(document.looks->begin(), document.looks->end(),
                                         [&](const Look& each) { return each.basedOn == look.name; });
@@ -60,7 +75,7 @@ void addLooks(const Document& document, Problems& out) {
         const bool isStart = std::any_of(kinds().begin(), kinds().end(), [&](const KindInfo* kind) {
             return std::find(kind->looks.begin(), kind->looks.end(), look.name) != kind->looks.end();
         });
-        if (uses.count(look.name) == 0 && !isBase && !isStart)
+        if (uses.count(look.name) == 0 && inputs.count(look.name) == 0 && !isBase && !isStart)
             out.push_back(note(kUnused, "look " + look.name, "no widget has it", "Delete it"));
     }
 }
@@ -87,8 +102,9 @@ Words mentionedWords(const Document& document) {
         addWords(each.text, out);
     for (const ScreenRef& screen : document.screens)
         for (const WidgetRef& widget : screen->widgets) {
-            for (const auto& [key, text] : widget->expressions)
-                addWords(text, out);
+            for (const auto* texts : {&widget->expressions, &widget->inputs})
+                for (const auto& [key, text] : *texts)
+                    addWords(text, out);
             for (const auto& [key, value] : widget->properties)
                 if (const auto* text = std::get_if<std::string>(&value))
                     if (const PropertyInfo* property = findProperty(widget->kind, key);
@@ -100,8 +116,10 @@ Words mentionedWords(const Document& document) {
 
 void addNamed(const Document& document, const Words& mentioned, Problems& out) {
     const auto uses = namedUses(document);
+    std::set<std::string> inputs;
+    addInputs(document, inputs);
     const auto add = [&](const std::string& name, const char* what) {
-        if (uses.count(name) == 0 && mentioned.count(name) == 0)
+        if (uses.count(name) == 0 && inputs.count(name) == 0 && mentioned.count(name) == 0)
             out.push_back(note(kUnused, std::string(what) + " " + name, "nothing has it", "Delete it"));
     };
     for (const NamedColour& each : document.named->colours)
@@ -197,7 +215,7 @@ Problems unreachedScreens(const BuiltScene& scene) {
     // Rules with a mistake are left out: nobody knows where they lead to.
     if (hasErrors(scene.rules->problems))
         return out;
-    for (size_t i = 0; i < scene.parts.size(); ++i) {
+    for (size_t i = 0; i < shownScreens(scene.given); ++i) {
         if (reached.count(static_cast<int>(i)) != 0 || isBacking(scene.given, scene.parts[i]->source->name))
             continue;
         Problem p = note(kNothingLeadsTo, {}, "no rule leads to this screen",

@@ -109,13 +109,26 @@ std::optional<std::string> exceededLimit(const Document& before, const Document&
     return std::nullopt;
 }
 
-bool isBacking(const Document& document, std::string_view screen) {
+ScreenRef assemblyScreen(const Document& document, std::string_view name) {
+    const ScreenRef found = document.screen(name);
+    return found && found->assembly ? found : nullptr;
+}
+
+size_t shownScreens(const Document& document) {
+    return static_cast<size_t>(std::count_if(document.screens.begin(), document.screens.end(),
+                                             [](const ScreenRef& each) { return !each->assembly; }));
+}
+
+size_t backedScreens(const Document& document, std::string_view screen) {
     const auto has = [&](const std::vector<std::string>& names) {
         return std::find(names.begin(), names.end(), screen) != names.end();
     };
-    return std::any_of(document.screens.begin(), document.screens.end(),
-                       [&](const ScreenRef& each) { return has(each->below) || has(each->above); });
+    return static_cast<size_t>(
+        std::count_if(document.screens.begin(), document.screens.end(),
+                      [&](const ScreenRef& each) { return has(each->below) || has(each->above); }));
 }
+
+bool isBacking(const Document& document, std::string_view screen) { return backedScreens(document, screen) != 0; }
 
 int widgetIndex(const Screen& screen, std::string_view name) {
     for (size_t i = 0; i < screen.widgets.size(); ++i)

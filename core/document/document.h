@@ -10,6 +10,7 @@
 #include <vector>
 
 #include "core/base/shared_bytes.h"
+#include "core/document/assembly.h"
 #include "core/document/font_settings.h"
 #include "core/document/layout_aids.h"
 #include "core/document/meant_so.h"
@@ -132,6 +133,10 @@ struct Screen {
     // shows nothing.
     std::vector<std::string> below, above;
     std::vector<WidgetRef> widgets;  // the lowest first
+    // Not null: it draws an assembly, within this box from its top left, and is never shown itself. Those come behind
+    // all other screens.
+    std::shared_ptr<const Assembly> assembly;
+    std::shared_ptr<const std::vector<AssemblyUse>> uses;  // of an expanded document, if it has some
     UnknownKeys unknown;
 };
 
@@ -173,7 +178,14 @@ struct Document {
     ScreenRef screen(std::string_view wanted) const;
 };
 
-// True if some screen shows the widgets of the named one below or above its own.
+// Null if no assembly has the name.
+ScreenRef assemblyScreen(const Document& document, std::string_view name);
+// How many of the screens are none that draw assemblies.
+size_t shownScreens(const Document& document);
+
+// How many screens show the widgets of the named one below or above their own.
+size_t backedScreens(const Document& document, std::string_view screen);
+// True if at least one does.
 bool isBacking(const Document& document, std::string_view screen);
 
 // Returns a sentence if `next` exceeds a limit of projects and `before` does not exceed it as much. A project beyond

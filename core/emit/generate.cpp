@@ -42,6 +42,8 @@ std::string manifestText(const GeneratedCode& code, const std::string& name) {
 }  // namespace
 
 GeneratedCode generateCode(const BuiltScene& scene) {
+    if (scene.showsAssemblies())
+        return generateCode(*SceneBuilder(false).build(scene.given));
     GeneratedCode code;
     code.problems = scene.problems.list();
     const Problems more = generationProblems(scene);

@@ -167,11 +167,12 @@ Problems nameProblems(const BuiltScene& scene) {
     for (const ScreenRef& screen : doc.screens) {
         addNameError(screen->name, "screen " + screen->name, problems);
         for (const WidgetRef& widget : screen->widgets)
-            addNameError(widget->copyOf ? widget->copyOf->widget : widget->name,
-                         "widget " + screen->name + "." + widget->name, problems);
+            if (!scene.isMade(screen->name, *widget))
+                addNameError(widget->name, "widget " + screen->name + "." + widget->name, problems);
     }
     for (const Variable& v : *doc.variables)
-        addNameError(v.name, "variable " + v.name, problems);
+        if (!scene.isMade(v))
+            addNameError(v.name, "variable " + v.name, problems);
     ClashFinder clashes(doc.name);
     const auto add = [&](const std::string& symbol, const std::string& what) { clashes.add(symbol, what); };
     visitOwnSymbols(add);

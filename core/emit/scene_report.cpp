@@ -35,8 +35,8 @@ SceneReporter::ScreenFacts& SceneReporter::lookAt(const BuiltScene& scene,
     visitSymbols(*part->source, hashing(symbols.hashes));
     const auto& widgets = part->source->widgets;
     symbols.invalidNames =
-        nameError(part->source->name) || std::any_of(widgets.begin(), widgets.end(), [](const WidgetRef& widget) {
-            return !widget->copyOf && nameError(widget->name).has_value();
+        nameError(part->source->name) || std::any_of(widgets.begin(), widgets.end(), [&](const WidgetRef& widget) {
+            return nameError(widget->name) && !scene.isMade(part->source->name, *widget);
         });
     invalidScreens_ += symbols.invalidNames;
     replace(facts.symbols, std::move(symbols));
@@ -78,8 +78,9 @@ void SceneReporter::followDocument(const BuiltScene& scene) {
         clock_ = doc.clock;
         Symbols symbols;
         visitSymbols(doc, hashing(symbols.hashes));
-        symbols.invalidNames = std::any_of(doc.variables->begin(), doc.variables->end(),
-                                           [](const Variable& each) { return nameError(each.name).has_value(); });
+        symbols.invalidNames = std::any_of(doc.variables->begin(), doc.variables->end(), [&](const Variable& each) {
+            return nameError(each.name) && !scene.isMade(each);
+        });
         replace(ofVariables_, std::move(symbols));
     }
     if (rules_ != scene.rules) {

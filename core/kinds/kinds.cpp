@@ -34,11 +34,18 @@ const char* nameOf(KindGroup group) {
         case KindGroup::Indicators: return "Indicators";
         case KindGroup::Controls: return "Controls";
         case KindGroup::Containers: return "Containers";
+        case KindGroup::Own: return "Assemblies";
     }
     return "";
 }
 
 std::span<const KindInfo* const> kinds() { return kindTable; }
+
+std::string assemblyOf(const Widget& widget) {
+    const auto of = widget.kind == Kind::Assembly ? widget.properties.find(kOfKey) : widget.properties.end();
+    const auto* name = of == widget.properties.end() ? nullptr : std::get_if<std::string>(&of->second);
+    return name ? *name : std::string();
+}
 
 const KindInfo& info(Kind kind) {
     assert(static_cast<size_t>(kind) < std::size(kindTable));

@@ -48,7 +48,7 @@ struct OnValue {
 };
 
 // What kinds are offered together as.
-enum class KindGroup { Words, Controls, Indicators, Shapes, Containers };
+enum class KindGroup { Words, Controls, Indicators, Shapes, Containers, Own };
 // The heading of a group.
 const char* nameOf(KindGroup group);
 
@@ -115,6 +115,10 @@ struct KindInfo {
 };
 
 std::span<const KindInfo* const> kinds();
+// The kind of uses of assemblies, which are offered by the assemblies' names, names its assembly by this property.
+inline constexpr const char* kOfKey = "of";
+// The assembly that a widget is a use of; "" for other kinds.
+std::string assemblyOf(const Widget& widget);
 const KindInfo& info(Kind kind);
 const KindInfo* kindByKey(std::string_view key);
 

@@ -19,12 +19,15 @@ inline constexpr const char* kNeverFocused = "never";
 // Widget::anchors of what stays where it is when the edges on the right and below move.
 inline constexpr const char* kDefaultAnchors = "left top";
 
-// What a widget of an expanded screen stands for: see core/scene/expand.h.
+// The widget of the document that a widget of an expanded screen is a copy of: see core/scene/expand.h.
 struct CopyOf {
-    std::string screen, widget;  // where it is edited
-    int series = 0;              // its number in the series that it lies in, from 0
+    std::string screen, widget;  // the names of both in the document
+    int series = 0;              // index in its series, from 0
     friend bool operator==(const CopyOf&, const CopyOf&) = default;
 };
+
+// What a use of an assembly sets, by input; expressions begin with "=". See core/document/assembly.h.
+using InputMap = std::map<std::string, std::string, std::less<>>;
 
 struct Widget {
     std::string name;
@@ -42,9 +45,10 @@ struct Widget {
     bool locked = false;                    // in the editor
     bool offCanvas = false;                 // in the editor it is not drawn
     int depth = 0;                          // containers, one in another, that it lies in: see widget_tree.h
-    // It stands for so many, beside and below one another, each so many pixels behind the one before.
+    // A series repeats it in columns and rows; seriesX and seriesY are the distances between them in pixels.
     int seriesColumns = 1, seriesRows = 1, seriesX = 0, seriesY = 0;
-    std::shared_ptr<const CopyOf> copyOf;  // null for what a document has itself
+    InputMap inputs;                       // of a use of an assembly
+    std::shared_ptr<const CopyOf> copyOf;  // null for widgets of the document itself
     UnknownKeys unknown;
 };
 

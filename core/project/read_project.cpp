@@ -302,13 +302,15 @@ class Reader {
                 complain(file, json.error().place, json.error().reason, json.error().remedy);
         }
         document.unreadScreens = unread;
-        if (document.screens.empty()) {
+        const auto isShown = [](const ScreenRef& each) { return !each->assembly; };
+        const auto assemblies = std::stable_partition(document.screens.begin(), document.screens.end(), isShown);
+        if (assemblies == document.screens.begin()) {
             complain(kMainFile, "screens", "no screen could be opened", "An empty one is shown instead");
             Screen screen;
             screen.name = uniqueName("screen", [&](std::string_view n) {
-                return std::find(unread->begin(), unread->end(), n) != unread->end();
+                return document.screen(n) || std::find(unread->begin(), unread->end(), n) != unread->end();
             });
-            document.screens.push_back(std::make_shared<const Screen>(std::move(screen)));
+            document.screens.insert(document.screens.begin(), std::make_shared<const Screen>(std::move(screen)));
         }
     }
 
@@ -328,6 +330,9 @@ class Reader {
         screen.lines = readLines(object);
         screen.below = readBackings(object, "below", name);
         screen.above = readBackings(object, "above", name);
+        if (object.has("assembly"))
+            screen.assembly =
+                std::make_shared<const Assembly>(readAssembly(object.object("assembly"), file, out_.problems));
         NameSet used;
         readWidgets(screen, object, file, "", 0, used);
         straighten(screen.widgets);
@@ -394,6 +399,8 @@ class Reader {
         widget.offCanvas = object.yesNo("off_canvas", false);
         widget.properties = readProperties(object, kind->properties, &widget.expressions);
         widget.properties.merge(readProperties(object, styleProperties(), &widget.expressions));
+        if (kind->kind == Kind::Assembly)
+            widget.inputs = readInputs(object);
         widget.depth = depth;
         const size_t at = screen.widgets.size();
         screen.widgets.emplace_back();

@@ -82,7 +82,9 @@ std::shared_ptr<const CompiledRules> movedRules(const std::shared_ptr<const Comp
     const auto arranged = rules->arranged.find(before.name);
     const bool placed = arrangedExpressions(after, rules->mentioned, named) ==
                         (arranged == rules->arranged.end() ? std::vector<ArrangedExpression>() : arranged->second);
-    const bool same = placed && before.name == after.name && expressionsOf(before) == expressionsOf(after) &&
+    const bool sameUses = before.uses == after.uses || (before.uses && after.uses && *before.uses == *after.uses);
+    const bool same = placed && sameUses && before.name == after.name &&
+                      expressionsOf(before) == expressionsOf(after) &&
                       std::equal(from.begin(), from.end(), to.begin(), to.end(), [&](size_t x, size_t y) {
                           const Widget &a = *before.widgets[x], &b = *after.widgets[y];
                           return a.name == b.name && a.kind == b.kind;

@@ -73,6 +73,9 @@ std::optional<ProjectNames::VariableRef> ProjectNames::variable(std::string_view
 
 void ProjectNames::indexWidgets() const {
     for (size_t i = 0; i < document_.screens.size(); ++i) {
+        // Widgets of assemblies have no names outside: uses have copies of them.
+        if (document_.screens[i]->assembly)
+            continue;
         const auto& widgets = document_.screens[i]->widgets;
         for (size_t j = 0; j < widgets.size(); ++j) {
             const auto [known, fresh] = widgets_.emplace(
@@ -136,12 +139,43 @@ std::span<const ProjectNames::Copy> ProjectNames::copies(const WidgetPlace& of) 
         return {};
     const Widget& widget = *document_.screens[static_cast<size_t>(of.screen)]->widgets[static_cast<size_t>(of.widget)];
     const std::string& name = widget.copyOf ? widget.copyOf->widget : widget.name;
-    // A copy that is named itself stands for itself.
+    // A copy named explicitly means that copy only.
     if (widget.copyOf && (widget.copyOf->widget != widget.name ||
                           widget.copyOf->screen != document_.screens[static_cast<size_t>(of.screen)]->name))
         return {};
     const auto found = copies_.find({of.screen, name});
     return found == copies_.end() || found->second.size() < 2 ? std::span<const Copy>() : found->second;
+}
+
+void ProjectNames::indexUses() const {
+    usesKnown_ = true;
+    for (const ScreenRef& screen : document_.screens)
+        if (screen->uses)
+            for (const AssemblyUse& each : *screen->uses)
+                if (!each.alone)
+                    uses_.try_emplace({screen->name, each.widget}, Use{screen.get(), &each, {}});
+}
+
+bool ProjectNames::hasUses() const {
+    if (!usesKnown_)
+        indexUses();
+    return !uses_.empty();
+}
+
+std::optional<ProjectNames::Use> ProjectNames::use(const WidgetPlace& of) const {
+    if (!hasUses() || of.screen < 0)
+        return std::nullopt;
+    const Screen& screen = *document_.screens[static_cast<size_t>(of.screen)];
+    const Widget& widget = *screen.widgets[static_cast<size_t>(of.widget)];
+    const CopyOf* copy = widget.copyOf.get();
+    const auto found = uses_.find(copy ? std::pair<std::string_view, std::string_view>(copy->screen, copy->widget)
+                                       : std::pair<std::string_view, std::string_view>(screen.name, widget.name));
+    if (found == uses_.end())
+        return std::nullopt;
+    Use out = found->second;
+    if (copy && out.use->series > 1)
+        out.series = copy->series;
+    return out;
 }
 
 std::span<const Colour> ProjectNames::colour(std::string_view name) const {

@@ -66,13 +66,22 @@ class ProjectNames {
     };
     // `screen` "" for the short form; -1 in `screen` of the result if several screens have such a widget.
     std::optional<WidgetPlace> widget(std::string_view screen, std::string_view name) const;
-    // One of the widgets that a widget stands for in an expanded document.
+    // One of the copies of a widget in an expanded document.
     struct Copy {
         int screen, widget;
-        std::optional<int> series;  // its number in its series
+        std::optional<int> series;  // index in its series, if it is in one
     };
-    // Those of a widget, itself the first, on its own screen and on others; empty if it stands for itself alone.
+    // Returns all copies of a widget, the widget itself first, then those on its own screen; empty if it has none.
     std::span<const Copy> copies(const WidgetPlace& of) const;
+    // A use of an assembly, and its index in its series if it is in one.
+    struct Use {
+        const Screen* screen;  // that lists it
+        const AssemblyUse* use;
+        std::optional<int> series;
+    };
+    // The use that a group stands for; nothing for all other widgets.
+    std::optional<Use> use(const WidgetPlace& of) const;
+    bool hasUses() const;
     int screen(std::string_view name) const { return document_.screenIndex(name); }
     // Those that widget() was asked for.
     const NamedWidgets& named() const { return named_; }
@@ -89,6 +98,7 @@ class ProjectNames {
   private:
     void indexWidgets() const;
     void indexCopies() const;
+    void indexUses() const;
 
     const Document& document_;
     std::shared_ptr<const VariableIndex> variables_;
@@ -97,6 +107,8 @@ class ProjectNames {
     mutable bool widgetsKnown_ = false;
     mutable std::map<std::pair<int, std::string_view>, std::vector<Copy>> copies_;
     mutable bool copiesKnown_ = false;
+    mutable std::map<std::pair<std::string_view, std::string_view>, Use> uses_;  // by screen and widget
+    mutable bool usesKnown_ = false;
     mutable NamedWidgets named_;
     mutable int timesAsked_ = 0;
 };

@@ -62,6 +62,25 @@ void collect(const std::vector<Token>& tokens, const std::vector<Reference>& ref
     }
 }
 
+void collect(const std::vector<Token>& tokens, const std::vector<Reference>& references, const InputTexts& inputs,
+             std::vector<Replacement>& all) {
+    for (const Reference& each : references)
+        if (const auto value = inputs.values.find(tokens[each.token].text);
+            each.what == Reference::What::Variable && value != inputs.values.end())
+            all.push_back({tokens[each.token].begin, tokens[each.token].end, value->second});
+}
+
+void collect(const std::vector<Token>& tokens, const std::vector<Reference>& references, const InputOfUse& uses,
+             std::vector<Replacement>& all) {
+    for (const Reference& each : references) {
+        const size_t input = each.token + 2;
+        if (each.what != Reference::What::Widget || input >= tokens.size() || !tokens[each.token + 1].is("."))
+            continue;
+        if (const auto value = uses(each.owner, tokens[each.token].text, tokens[input].text))
+            all.push_back({tokens[each.owner.empty() ? each.token : each.token - 2].begin, tokens[input].end, *value});
+    }
+}
+
 // The insets of a text whose first character is at `offset`.
 template <typename Rename>
 void collectInText(std::string_view text, size_t offset, const Rename& rename, std::vector<Replacement>& all) {
@@ -73,8 +92,8 @@ void collectInText(std::string_view text, size_t offset, const Rename& rename, s
     }
 }
 
-void collectInLine(const TokenLine& line, std::string_view rules, const RuleRename& rename,
-                   std::vector<Replacement>& all) {
+template <typename Rename>
+void collectInLine(const TokenLine& line, std::string_view rules, const Rename& rename, std::vector<Replacement>& all) {
     collect(line.tokens, referencesInLine(line.tokens), rename, all);
     for (const Token& token : line.tokens)
         if (token.type == TokenType::Text)
@@ -92,10 +111,40 @@ void collectInExpression(std::string_view expression, const Rename& rename, std:
                           all);
 }
 
+template <typename Rename>
+std::string rewrittenExpression(std::string_view expression, const Rename& rename) {
+    std::vector<Replacement> all;
+    collectInExpression(expression, rename, all);
+    return replaced(expression, std::move(all));
+}
+
+template <typename Rename>
+std::string rewrittenRules(std::string_view rules, const Rename& rename) {
+    std::vector<Replacement> all;
+    for (const TokenLine& line : splitRules(rules))
+        collectInLine(line, rules, rename, all);
+    return replaced(rules, std::move(all));
+}
+
+template <typename Rename>
+std::string rewrittenText(std::string_view text, const Rename& rename) {
+    std::vector<Replacement> all;
+    collectInText(text, 0, rename, all);
+    return replaced(text, std::move(all));
+}
+
 bool renameInExpressions(Widget& widget, const RuleRename& rename) {
     bool any = false;
     for (auto& [key, text] : widget.expressions) {
         std::string fresh = renamedExpression(text, rename);
+        any = any || fresh != text;
+        text = std::move(fresh);
+    }
+    for (auto& [input, text] : widget.inputs) {
+        const auto expression = expressionText(text);
+        std::string fresh = expression ? "= " + renamedExpression(*expression, rename) : renamedText(text, rename);
+        if (rename.thing.what == Reference::What::Variable && text == rename.thing.name)
+            fresh = rename.to;
         any = any || fresh != text;
         text = std::move(fresh);
     }
@@ -106,7 +155,7 @@ void renameInExpressions(Document& document, const RuleRename& rename) {
     for (ScreenRef& screen : document.screens) {
         std::shared_ptr<Screen> next;
         for (size_t i = 0; i < screen->widgets.size(); ++i) {
-            if (screen->widgets[i]->expressions.empty())
+            if (screen->widgets[i]->expressions.empty() && screen->widgets[i]->inputs.empty())
                 continue;
             auto widget = std::make_shared<Widget>(*screen->widgets[i]);
             if (!renameInExpressions(*widget, rename))
@@ -135,36 +184,76 @@ void renameInRules(Document& document, const RuleRename& rename) {
         document.rules = next;
 }
 
+void renameInRulesOf(Document& document, std::string_view assembly, const RuleRename& rename) {
+    const auto isMeant = [&](const std::string& name) {
+        return assembly.empty() ? !assemblyScreen(document, name) : name == assembly;
+    };
+    Document part;
+    auto files = std::make_shared<std::vector<RuleFile>>();
+    for (const RuleFile& each : *document.rules)
+        if (isMeant(each.name))
+            files->push_back(each);
+    part.rules = files;
+    for (const ScreenRef& each : document.screens)
+        if (isMeant(each->name))
+            part.screens.push_back(each);
+    renameInRules(part, rename);
+    if (part.rules != files) {
+        auto all = std::make_shared<std::vector<RuleFile>>(*document.rules);
+        auto from = part.rules->begin();
+        for (RuleFile& each : *all)
+            if (isMeant(each.name))
+                each = *from++;
+        document.rules = all;
+    }
+    std::vector<ScreenRef> screens = document.screens;
+    auto from = part.screens.begin();
+    for (ScreenRef& each : screens)
+        if (isMeant(each->name))
+            each = *from++;
+    document.screens = std::move(screens);
+}
+
 std::string expressionOfCopies(std::string_view expression, const WidgetCopies& copies) {
-    std::vector<Replacement> all;
-    collectInExpression(expression, copies, all);
-    return replaced(expression, std::move(all));
+    return rewrittenExpression(expression, copies);
 }
 
-std::string textOfCopies(std::string_view text, const WidgetCopies& copies) {
-    std::vector<Replacement> all;
-    collectInText(text, 0, copies, all);
-    return replaced(text, std::move(all));
-}
+std::string textOfCopies(std::string_view text, const WidgetCopies& copies) { return rewrittenText(text, copies); }
 
-std::string renamedRules(std::string_view rules, const RuleRename& rename) {
-    std::vector<Replacement> all;
-    for (const TokenLine& line : splitRules(rules))
-        collectInLine(line, rules, rename, all);
-    return replaced(rules, std::move(all));
-}
+std::string renamedRules(std::string_view rules, const RuleRename& rename) { return rewrittenRules(rules, rename); }
+
+std::string rulesWithUses(std::string_view rules, const InputOfUse& uses) { return rewrittenRules(rules, uses); }
 
 std::string renamedExpression(std::string_view expression, const RuleRename& rename) {
-    std::vector<Replacement> all;
-    collectInExpression(expression, rename, all);
-    return replaced(expression, std::move(all));
+    return rewrittenExpression(expression, rename);
 }
 
-std::string renamedText(std::string_view text, const RuleRename& rename) {
+std::string renamedText(std::string_view text, const RuleRename& rename) { return rewrittenText(text, rename); }
+
+std::string expressionWithInputs(std::string_view expression, const InputTexts& inputs) {
+    return rewrittenExpression(expression, inputs);
+}
+
+std::string textWithInputs(std::string_view text, const InputTexts& inputs) {
     std::vector<Replacement> all;
-    collectInText(text, 0, rename, all);
+    for (const TextPiece& piece : splitText(text).pieces) {
+        if (!piece.inset)
+            continue;
+        const std::vector<Token> tokens = splitExpression(piece.text, 1, 1, piece.begin);
+        const auto content = inputs.content.find(tokens[0].text);
+        if (tokens.size() == 2 && tokens[0].type == TokenType::Name && content != inputs.content.end())
+            all.push_back({piece.begin - 1, piece.begin + piece.text.size() + 1, content->second});
+        else
+            collect(tokens, referencesInExpression(tokens), inputs, all);
+    }
     return replaced(text, std::move(all));
 }
+
+std::string expressionWithUses(std::string_view expression, const InputOfUse& uses) {
+    return rewrittenExpression(expression, uses);
+}
+
+std::string textWithUses(std::string_view text, const InputOfUse& uses) { return rewrittenText(text, uses); }
 
 std::vector<Mention> mentionsOf(const Document& document, const RuleThing& thing) {
     std::vector<Mention> out;

@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <functional>
 #include <map>
+#include <optional>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -33,6 +35,10 @@ struct RuleRename {
 // is written in quotes.
 void renameInRules(Document& document, const RuleRename& rename);
 
+// The same in the rules and on the screen of one assembly; "" for all that belongs to none. Widgets of assemblies have
+// names of their own.
+void renameInRulesOf(Document& document, std::string_view assembly, const RuleRename& rename);
+
 std::string renamedRules(std::string_view rules, const RuleRename& rename);
 std::string renamedExpression(std::string_view expression, const RuleRename& rename);
 // The same in a text with insets.
@@ -48,6 +54,25 @@ struct WidgetCopies {
 // to its length.
 std::string expressionOfCopies(std::string_view expression, const WidgetCopies& copies);
 std::string textOfCopies(std::string_view text, const WidgetCopies& copies);
+
+// What stands for inputs of assemblies, by their names.
+struct InputTexts {
+    std::map<std::string, std::string> values;   // in expressions
+    std::map<std::string, std::string> content;  // of texts, for insets of the name alone, braces and all
+};
+
+// Puts what stands for inputs into an expression, and into a text with insets.
+std::string expressionWithInputs(std::string_view expression, const InputTexts& inputs);
+std::string textWithInputs(std::string_view text, const InputTexts& inputs);
+
+// What stands for an input of a use of an assembly on a screen; nothing if that is none.
+using InputOfUse =
+    std::function<std::optional<std::string>(std::string_view screen, std::string_view widget, std::string_view input)>;
+
+// Puts what stands for them in the place of "widget.input" and "screen.widget.input". `screen` is "" for the first.
+std::string expressionWithUses(std::string_view expression, const InputOfUse& uses);
+std::string textWithUses(std::string_view text, const InputOfUse& uses);
+std::string rulesWithUses(std::string_view rules, const InputOfUse& uses);
 
 // A place that speaks of a thing: a line of rules, or a property of a widget.
 struct Mention {
