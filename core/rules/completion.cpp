@@ -59,6 +59,14 @@ void trimEnd(std::string_view& text) {
         text.remove_suffix(1);
 }
 
+// What rules can set of a use of an assembly.
+void addInputs(const Document& document, const Widget& use, std::vector<std::string>& out) {
+    if (const ScreenRef of = assemblyScreen(document, assemblyOf(use)))
+        for (const AssemblyInput& each : of->assembly->inputs)
+            if (each.isValue() && !each.inner)
+                out.push_back(each.name);
+}
+
 // The names that a property of a widget can have; nothing for one that is no choice.
 std::vector<std::string> choicesOfProperty(const Document& document, std::string_view owner, std::string_view key) {
     for (const ScreenRef& screen : document.screens)
@@ -131,6 +139,7 @@ std::vector<std::string> namesFor(const Document& document, std::string_view bef
         }
         for (const ScreenRef& screen : document.screens)
             if (const int at = widgetIndex(*screen, owner); at >= 0) {
+                addInputs(document, *screen->widgets[static_cast<size_t>(at)], out);
                 addProperties(screen->widgets[static_cast<size_t>(at)]->kind, isStatement, out);
                 return out;
             }
@@ -188,6 +197,9 @@ std::vector<std::string> namesInEvent(const Document& document, std::string_view
     for (const ScreenRef& screen : document.screens)
         if (const int at = widgetIndex(*screen, owner); at >= 0) {
             const unsigned traits = info(screen->widgets[static_cast<size_t>(at)]->kind).traits;
+            if (const ScreenRef of = assemblyScreen(document, assemblyOf(*screen->widgets[static_cast<size_t>(at)])))
+                for (const ToldEvent& each : of->assembly->events)
+                    out.push_back(each.name);
             addEvents(widgetEvents(), traits, out);
             if ((traits & kIsTouched) != 0)
                 out.emplace_back(kSwipe);

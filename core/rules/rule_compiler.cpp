@@ -5,8 +5,10 @@
 
 #include "core/document/panel_keys.h"
 #include "core/document/panel_outputs.h"
+#include "core/rules/assembly_lines.h"
 #include "core/rules/copied_lines.h"
 #include "core/rules/expression_compiler.h"
+#include "core/rules/references.h"
 #include "core/rules/rule_words.h"
 #include "core/rules/statement_compiler.h"
 
@@ -21,6 +23,14 @@ class FileCompiler {
   public:
     FileCompiler(RulePool& pool, const RuleFile& file)
         : pool_(pool), file_(pool, file), statements_(file_), lines_(splitRules(file.text)) {}
+    // The rules of an assembly for one of its uses; `told` if mistakes were reported for another one.
+    FileCompiler(RulePool& pool, const RuleFile& file, const Screen& screen, const AssemblyUse& use, bool told)
+        : FileCompiler(pool, file) {
+        screen_ = &screen;
+        use_ = &use;
+        told_ = told;
+        file_.setSilent(told);
+    }
 
     void run() {
         while (line_ < lines_.size()) {
@@ -43,20 +53,49 @@ class FileCompiler {
     // runs the same code.
     void ruleForCopies(const TokenLine& header) {
         const size_t body = line_;
-        for (const RuleCopies& copies : copiesOfEvent(pool_.names(), header.tokens, kMaxRules + 1)) {
+        const std::vector<Token> line = headerWithEvents(pool_.names(), inUse(header.tokens));
+        for (const RuleCopies& copies : allCopies(line)) {
             line_ = body;
             series_ = copies.series;
-            file_.setSilent(copies.series.value_or(0) != 0);
+            file_.setSilent(told_ || copies.series.value_or(0) != 0);
             if (file_.isSilent() && !mayCopy(header.tokens[0]))
                 break;
             const size_t before = pool_.out().rules.size();
-            rule(lineInSeries(pool_.names(), header.tokens, series_));
+            rule(lineWithInputs(pool_.names(), lineInSeries(pool_.names(), line, series_)));
             if (pool_.out().rules.size() == before + 1)
                 for (size_t i = 1; i < copies.those.size(); ++i)
                     sameFor(copies.those[i], header.tokens[0]);
         }
         series_.reset();
-        file_.setSilent(false);
+        file_.setSilent(told_);
+    }
+
+    std::vector<Token> inUse(const std::vector<Token>& line) {
+        if (use_)
+            return lineInUse(*screen_, *use_, line);
+        refuseParts(line);
+        return line;
+    }
+
+    // Rules about the widgets of an assembly are its own.
+    void refuseParts(const std::vector<Token>& line) {
+        for (const Reference& each : referencesInLine(line))
+            if (each.what == Reference::What::Widget && assemblyScreen(pool_.names().document(), each.owner))
+                report(Severity::Error, line[each.token],
+                       each.owner + " is an assembly: only rules of its own know its widgets",
+                       "Write the rule into the file " + each.owner + ", or set an input of a use");
+    }
+
+    // The rules of an assembly hold for each of a series of uses, whatever they are about.
+    std::vector<RuleCopies> allCopies(const std::vector<Token>& header) const {
+        std::vector<RuleCopies> out = copiesOfEvent(pool_.names(), header, kMaxRules + 1);
+        if (!use_ || use_->series < 2 || out.size() != 1 || out[0].series)
+            return out;
+        const RuleCopies one = out[0];
+        out.assign(static_cast<size_t>(use_->series), one);
+        for (size_t i = 0; i < out.size(); ++i)
+            out[i].series = static_cast<int>(i);
+        return out;
     }
 
     // Reports where copies would take for ever.
@@ -112,7 +151,8 @@ class FileCompiler {
         }
         if (body.code.empty() && (!otherwise || otherwise->code.empty()) && !file_.failed())
             report(Severity::Error, tokens[0], "the rule does nothing", "Indent what it does below it");
-        if (!file_.failed())
+        // The rules of an assembly are checked on its own screen, but nothing happens there.
+        if (!file_.failed() && !(use_ && use_->alone))
             place(rule, tokens[0].line, condition, body, otherwise);
     }
 
@@ -356,23 +396,62 @@ class FileCompiler {
 
     void statement(const std::vector<Token>& tokens, Compiled& body) {
         const bool silent = file_.isSilent();
-        const auto lines = statementsForCopies(pool_.names(), tokens, series_, pool_.copiedLinesLeft() + 2);
+        const auto lines = statementsForCopies(pool_.names(), inUse(tokens), series_, pool_.copiedLinesLeft() + 2);
+        std::set<std::string> done;
         for (size_t i = 0; i < lines.size(); ++i) {
             if (i > 0 && !mayCopy(tokens[0]))
                 break;
-            statements_.statement(lines[i], body);
+            const std::vector<Token> line = lineWithInputs(pool_.names(), lines[i]);
+            // Copies of a use on several screens share its inputs.
+            if (lines.size() > 1 && !done.insert(inWords(line)).second)
+                continue;
+            statements_.statement(line, body);
             file_.setSilent(true);
         }
         file_.setSilent(silent);
     }
 
+    static std::string inWords(const std::vector<Token>& line) {
+        std::string out;
+        for (const Token& each : line)
+            out += each.text + (each.type == TokenType::Text ? "\"" : " ");
+        return out;
+    }
+
     RulePool& pool_;
     RuleFileContext file_;
     StatementCompiler statements_;
-    std::optional<int> series_;  // that the present rule is compiled for
+    const Screen* screen_ = nullptr;    // of the use
+    const AssemblyUse* use_ = nullptr;  // that the rules are compiled for; null for those of no assembly
+    bool told_ = false;                 // mistakes are reported for another use
+    std::optional<int> series_;         // that the present rule is compiled for
     std::vector<TokenLine> lines_;
     size_t line_ = 0;
 };
+
+}  // namespace
+
+namespace {
+
+// A file with the name of an assembly has its rules, which hold for each of its uses.
+void compileFile(RulePool& pool, const RuleFile& file) {
+    bool any = false;
+    const auto forUses = [&](bool alone) {
+        for (const ScreenRef& screen : pool.names().document().screens) {
+            if (!screen->uses)
+                continue;
+            for (const AssemblyUse& use : *screen->uses)
+                if (use.assembly == file.name && use.alone == alone) {
+                    FileCompiler(pool, file, *screen, use, any).run();
+                    any = true;
+                }
+        }
+    };
+    forUses(true);
+    forUses(false);
+    if (!any)
+        FileCompiler(pool, file).run();
+}
 
 }  // namespace
 
@@ -386,7 +465,7 @@ CompiledRules compileRules(const ProjectNames& names, const std::vector<RuleFile
     out.mentioned = mentionedProperties(files);
     compileExpressions(pool);
     for (const RuleFile& file : files)
-        FileCompiler(pool, file).run();
+        compileFile(pool, file);
     pool.finish();
     out.named = std::make_shared<const NamedWidgets>(names.named());
     out.readsNamedValues = names.timesAsked() != 0;

@@ -28,6 +28,10 @@ void StatementCompiler::go(const std::vector<Token>& tokens, Compiled& body) {
 // The number of a screen; -1 after reporting that there is none.
 int StatementCompiler::screenOf(const Token& name) {
     const int screen = pool_.names().screen(name.text);
+    if (screen >= 0 && pool_.names().document().screens[static_cast<size_t>(screen)]->assembly) {
+        report(Severity::Error, name, name.text + " is an assembly, which is shown on screens only", kFindScreen);
+        return -1;
+    }
     if (name.type == TokenType::Name && screen >= 0)
         return screen;
     report(Severity::Error, name,
