@@ -192,7 +192,7 @@ Document addScreen(const Document& document, int after, std::string_view name) {
         screen.ground = document.screens.front()->ground;
     }
     Document next = document;
-    const int at = std::clamp(after + 1, 0, static_cast<int>(next.screens.size()));
+    const int at = std::clamp(after + 1, 0, static_cast<int>(shownScreens(next)));
     next.screens.insert(next.screens.begin() + at, std::make_shared<const Screen>(std::move(screen)));
     return next;
 }
@@ -212,7 +212,9 @@ Document duplicateScreen(const Document& document, int index) {
 
 Document removeScreen(const Document& document, int index) {
     Document next = document;
-    if (index < 0 || index >= static_cast<int>(next.screens.size()) || next.screens.size() < 2)
+    if (index < 0 || index >= static_cast<int>(next.screens.size()))
+        return next;
+    if (shownScreens(next) < 2 && !next.screens[static_cast<size_t>(index)]->assembly)
         return next;
     const std::string name = next.screens[static_cast<size_t>(index)]->name;
     next.screens.erase(next.screens.begin() + index);
@@ -232,8 +234,11 @@ Document moveScreen(const Document& document, int from, int to) {
     if (from < 0 || from >= count)
         return next;
     const ScreenRef screen = next.screens[static_cast<size_t>(from)];
+    // Those that draw assemblies stay behind the others.
+    const int shown = static_cast<int>(shownScreens(document));
     next.screens.erase(next.screens.begin() + from);
-    next.screens.insert(next.screens.begin() + std::clamp(to, 0, count - 1), screen);
+    const int at = screen->assembly ? std::clamp(to, shown, count - 1) : std::clamp(to, 0, shown - 1);
+    next.screens.insert(next.screens.begin() + at, screen);
     return next;
 }
 
@@ -269,6 +274,9 @@ Document withPanel(const Document& document, const Panel& panel) {
     if (panel.width == document.panel->width && panel.height == document.panel->height)
         return next;
     for (ScreenRef& each : next.screens) {
+        // An assembly has edges of its own.
+        if (each->assembly)
+            continue;
         Screen screen = *each;
         followEdges(screen.widgets, -1, document.panel->width, document.panel->height, panel.width, panel.height);
         arrange(screen.widgets, *document.named);

@@ -21,7 +21,8 @@ int namesakesOf(const Document& document, std::string_view screen, std::string_v
     int out = 0;
     if (at >= 0)
         for (const ScreenRef& each : document.screens)
-            out += each != on && namesakeOn(*each, *on->widgets[static_cast<size_t>(at)]) >= 0 ? 1 : 0;
+            out +=
+                each != on && !each->assembly && namesakeOn(*each, *on->widgets[static_cast<size_t>(at)]) >= 0 ? 1 : 0;
     return out;
 }
 
@@ -37,7 +38,7 @@ Document placeNamesakes(const Document& document, std::string_view screen, std::
         const Widget& widget = *on->widgets[static_cast<size_t>(at)];
         const Box box = boxOnPanel(on->widgets, static_cast<size_t>(at));
         for (const ScreenRef& each : document.screens) {
-            if (each != on && namesakeOn(*each, widget) >= 0)
+            if (each != on && !each->assembly && namesakeOn(*each, widget) >= 0)
                 next = placeBoxes(next, each->name, {{name, box}});
         }
     }

@@ -83,6 +83,12 @@ Document scaledDocument(const Document& document, const Panel& panel) {
         for (WidgetRef& widget : screen.widgets)
             widget = scaledWidget(*widget, scale);
         screen.lines = scaledLines(screen.lines, scale, panel);
+        if (screen.assembly) {
+            Assembly drawn = *screen.assembly;
+            drawn.width = std::clamp(scaled(drawn.width, scale.across), 1, kMaxPanelSide);
+            drawn.height = std::clamp(scaled(drawn.height, scale.down), 1, kMaxPanelSide);
+            screen.assembly = std::make_shared<const Assembly>(std::move(drawn));
+        }
         arrange(screen.widgets, *next.named);
         each = std::make_shared<const Screen>(std::move(screen));
     }

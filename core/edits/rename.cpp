@@ -2,6 +2,7 @@
 // Renames that follow through to everything that refers to the thing.
 #include <algorithm>
 
+#include "core/assemblies/assemblies.h"
 #include "core/document/names.h"
 #include "core/edits/edit.h"
 #include "core/edits/meant_edits.h"
@@ -93,6 +94,32 @@ void renameInProperties(Document& document, PropertyType type, std::string_view 
 
 }  // namespace
 
+// Uses of an assembly, and the file of its rules, take its new name.
+static void renameUses(Document& document, std::string_view from, std::string_view to) {
+    for (ScreenRef& screen : document.screens) {
+        Screen next = *screen;
+        bool any = false;
+        for (WidgetRef& widget : next.widgets)
+            if (assemblyOf(*widget) == from) {
+                Widget use = *widget;
+                use.properties[kOfKey] = std::string(to);
+                widget = std::make_shared<const Widget>(std::move(use));
+                any = true;
+            }
+        if (any)
+            screen = std::make_shared<const Screen>(std::move(next));
+    }
+    auto files = std::make_shared<std::vector<RuleFile>>(*document.rules);
+    bool any = false;
+    for (RuleFile& each : *files)
+        if (each.name == from) {
+            each.name = to;
+            any = true;
+        }
+    if (any)
+        document.rules = files;
+}
+
 void rewriteTexts(Document& document, const RuleRename& rename) {
     for (ScreenRef& ref : document.screens) {
         Screen next = *ref;
@@ -148,6 +175,32 @@ Result<Document> renameFace(const Document& document, std::string_view from, std
     return next;
 }
 
+// The parts of uses are known outside by names of their own, which no other screen has.
+static RuleRename renameOfPart(const std::string& screen, const std::string& from, const std::string& to) {
+    return {{Reference::What::Widget, from, screen, true, false}, to, to};
+}
+
+// A widget of an assembly gets another name: in its rules and events, and in the names of its parts in all uses.
+static Document renamePart(const Document& document, const std::string& assembly, const std::string& from,
+                           const std::string& to) {
+    Document next = document;
+    renameInRulesOf(next, assembly,
+                    {{Reference::What::Widget, from, assembly, true, document.screenIndex(from) >= 0}, to, to});
+    for (const ScreenRef& screen : document.screens)
+        for (const WidgetRef& each : screen->widgets)
+            if (assemblyOf(*each) == assembly && !screen->assembly)
+                renameInRulesOf(next, {}, renameOfPart(screen->name, each->name + "__" + from, each->name + "__" + to));
+    renameInMeantSo(next, assembly, from, to);
+    const int at = next.screenIndex(assembly);
+    Screen screen = *next.screens[static_cast<size_t>(at)];
+    Assembly drawn = *screen.assembly;
+    for (ToldEvent& each : drawn.events)
+        each.widget = each.widget == from ? to : each.widget;
+    screen.assembly = std::make_shared<const Assembly>(std::move(drawn));
+    next = withScreen(next, at, std::move(screen));
+    return changeWidgets(next, assembly, std::span(&from, 1), [&](Widget& w) { w.name = to; });
+}
+
 Result<Document> renameWidget(const Document& document, std::string_view screen, std::string_view from,
                               std::string_view to) {
     const ScreenRef on = document.screen(screen);
@@ -156,12 +209,18 @@ Result<Document> renameWidget(const Document& document, std::string_view screen,
     if (const auto error = refuse(to, widgetIndex(*on, to) >= 0))
         return tl::unexpected(*error);
     const std::string name(from), fresh(to);
-    Document next = withClearShortNames(document, std::span(&fresh, 1));
     const std::string where(screen);
+    if (on->assembly)
+        return renamePart(document, where, name, fresh);
+    Document next = withClearShortNames(document, std::span(&fresh, 1));
     const bool isOnlyOne = !otherScreenHas(document, screen, from);
-    renameInRules(next, {{Reference::What::Widget, name, where, isOnlyOne, document.screenIndex(name) >= 0},
-                         fresh,
-                         otherScreenHas(document, screen, to) ? where + "." + fresh : fresh});
+    renameInRulesOf(next, {},
+                    {{Reference::What::Widget, name, where, isOnlyOne, document.screenIndex(name) >= 0},
+                     fresh,
+                     otherScreenHas(document, screen, to) ? where + "." + fresh : fresh});
+    if (const Widget& use = *on->widgets[static_cast<size_t>(widgetIndex(*on, from))]; use.kind == Kind::Assembly)
+        for (const std::string& part : partNames(document, use))
+            renameInRulesOf(next, {}, renameOfPart(where, name + "__" + part, fresh + "__" + part));
     renameInMeantSo(next, screen, from, to);
     return changeWidgets(next, screen, std::span(&name, 1), [&](Widget& w) { w.name = fresh; });
 }
@@ -182,6 +241,8 @@ Result<Document> renameScreen(const Document& document, std::string_view from, s
             std::replace(other.above.begin(), other.above.end(), std::string(from), std::string(to));
             each = std::make_shared<const Screen>(std::move(other));
         }
+    if (next.screens[static_cast<size_t>(at)]->assembly)
+        renameUses(next, from, to);
     renameInRules(next, {{Reference::What::Screen, std::string(from)}, std::string(to)});
     renameInMeantSo(next, from, {}, to);
     return next;

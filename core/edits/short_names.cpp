@@ -33,7 +33,7 @@ Document withClearShortNames(const Document& document, std::span<const std::stri
     if (screens.empty())
         return document;
     for (const ScreenRef& screen : document.screens)
-        for (const WidgetRef& widget : screen->widgets)
+        for (const WidgetRef& widget : screen->assembly ? std::vector<WidgetRef>() : screen->widgets)
             if (const auto found = screens.find(widget->name); found != screens.end())
                 found->second.push_back(screen->name);
     Document next = document;
@@ -41,16 +41,18 @@ Document withClearShortNames(const Document& document, std::span<const std::stri
         if (holders.size() != 1)
             continue;
         const std::string widget(name), screen(holders.front());
-        renameInRules(next, {{Reference::What::Widget, widget, screen, true, document.screenIndex(widget) >= 0},
-                             widget,
-                             screen + "." + widget});
+        renameInRulesOf(next, {},
+                        {{Reference::What::Widget, widget, screen, true, document.screenIndex(widget) >= 0},
+                         widget,
+                         screen + "." + widget});
     }
     return next;
 }
 
 bool otherScreenHas(const Document& document, std::string_view except, std::string_view widget) {
-    return std::any_of(document.screens.begin(), document.screens.end(),
-                       [&](const ScreenRef& each) { return each->name != except && widgetIndex(*each, widget) >= 0; });
+    return std::any_of(document.screens.begin(), document.screens.end(), [&](const ScreenRef& each) {
+        return each->name != except && !each->assembly && widgetIndex(*each, widget) >= 0;
+    });
 }
 
 std::vector<std::string> rulesAboutWidget(const Document& document, const std::string& screen,

@@ -13,7 +13,7 @@ namespace gorsefinch {
 // name alone, the screen is written before it, so that they go on meaning that one.
 Document withClearShortNames(const Document& document, std::span<const std::string> names);
 
-// True if a screen but for `except` has a widget of that name.
+// True if a screen but for `except`, and but for those that draw assemblies, has a widget of that name.
 bool otherScreenHas(const Document& document, std::string_view except, std::string_view widget);
 
 // The lines of rules that speak of a widget.
