@@ -75,6 +75,8 @@ class Canvas : public QWidget {
     // Inserts a widget of a kind in a box (or of its default size there), selects it, and gives its name.
     // `way`: from where to where the box was drawn, which a line follows.
     void insert(Kind kind, const QRect& box, const std::optional<QLine>& way = {});
+    // Inserts a use of an assembly with its top left at a point, and selects it.
+    void insertUse(const std::string& assembly, const QPoint& at);
     // Inserts widgets that show these images at their own size, the first with its middle at a point, and selects them.
     void placeImages(const QStringList& names, const QPoint& middle);
     // Shows variables as widgets of the kind, or of the first that suits, around a pixel of the panel and below it.
@@ -224,6 +226,8 @@ class Canvas : public QWidget {
     std::shared_ptr<const CopyOf> backingAt(const QPoint& at) const;
     QString backingHint(const QPoint& at) const;
     bool goToBackingAt(const QPoint& at);
+    bool goToAssemblyAt(const QPoint& at);
+    void drawAssemblyBox(QPainter& painter) const;
     void drawOthers(QPainter& painter) const;
     const Twin& shownValues();
     // Finds what is cut, and what can be touched, on the screen as it is shown.

@@ -154,6 +154,9 @@ QString Canvas::groupHint(const QPoint& at) const {
     if (const WidgetRef widget = widgetAt(at); widget && info(widget->kind).has(kHolds))
         return tr("%1: a double click goes into it, Ctrl+Shift+G takes it apart.")
             .arg(QString::fromStdString(widget->name));
+    if (const WidgetRef use = widgetAt(at); use && use->kind == Kind::Assembly)
+        return tr("%1: a double click goes to its assembly %2, Ctrl+Shift+G takes it loose.")
+            .arg(QString::fromStdString(use->name), QString::fromStdString(assemblyOf(*use)));
     return session_.selection().containerIndex() < 0
                ? QString()
                : tr("In %1: Escape, or a click beside it, goes out.")

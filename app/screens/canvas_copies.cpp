@@ -8,6 +8,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/from_std.h"
 #include "core/document/widget_tree.h"
+#include "core/edits/assembly_edits.h"
 
 namespace gorsefinch::app {
 
@@ -70,6 +71,38 @@ QString Canvas::backingHint(const QPoint& at) const {
     return of ? tr("%1 of the backing screen %2: a double click goes there.")
                     .arg(fromStd(of->widget), fromStd(of->screen))
               : QString();
+}
+
+void Canvas::insertUse(const std::string& assembly, const QPoint& at) {
+    const Screen& screen = *session_.selection().screen();
+    if (!mayUse(session_.document(), screen, assembly)) {
+        session_.showError(tr("%1 can't hold itself: it is drawn here, or holds what is.").arg(fromStd(assembly)));
+        return;
+    }
+    session_.addWidgets(session_.document(), {newUse(session_.document(), screen, assembly, at.x(), at.y())},
+                        tr("Add a use of %1").arg(fromStd(assembly)));
+    setFocus();
+}
+
+bool Canvas::goToAssemblyAt(const QPoint& at) {
+    const WidgetRef use = widgetAt(at);
+    const ScreenRef of = use ? assemblyScreen(session_.document(), assemblyOf(*use)) : nullptr;
+    if (of)
+        session_.selection().showScreen(fromStd(of->name));
+    return of != nullptr;
+}
+
+// The box of the assembly that is edited: what lies outside is not part of it in uses of that size.
+void Canvas::drawAssemblyBox(QPainter& painter) const {
+    const auto& assembly = session_.selection().screen()->assembly;
+    if (!assembly)
+        return;
+    const QRectF box(fromPanel(QPointF(0, 0)), QSizeF(assembly->width, assembly->height) * zoom_);
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(QColor(0, 0, 0, 150), 1));
+    painter.drawRect(box.adjusted(0, 0, 1, 1));
+    painter.setPen(QPen(Theme::colour(Role::Accent), 1, Qt::DashLine));
+    painter.drawRect(box);
 }
 
 bool Canvas::goToBackingAt(const QPoint& at) {

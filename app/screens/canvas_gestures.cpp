@@ -231,7 +231,8 @@ void Canvas::mouseDoubleClickEvent(QMouseEvent* event) {
     if (operating_)
         mousePressEvent(event);
     else if (passOverAt(event->position()) || addPointAt(event->position()) ||
-             (!paintedMap() && (enterAt(toPanel(event->position())) || goToBackingAt(toPanel(event->position())))))
+             (!paintedMap() && (enterAt(toPanel(event->position())) || goToAssemblyAt(toPanel(event->position())) ||
+                                goToBackingAt(toPanel(event->position())))))
         update();
     else if (paintedMap())
         mousePressEvent(event);

@@ -90,6 +90,7 @@ void Canvas::paintEvent(QPaintEvent*) {
         drawTouch(painter);
         drawExtremes(painter);
         drawOthers(painter);
+        drawAssemblyBox(painter);
         drawSelection(painter);
         drawPreviewed(painter);
         drawFocus(painter);

@@ -21,6 +21,8 @@ KindPicker::KindPicker(Session& session, QWidget* parent)
     list_->setIconSize({56, 32});
     list_->setFocusPolicy(Qt::NoFocus);
     for (const KindInfo* kind : kinds()) {
+        if (kind->group == KindGroup::Own)
+            continue;
         auto* item = new QListWidgetItem(QIcon(samplePicture(session, kind->kind, {56, 32})),
                                          QString("%1 — %2").arg(kind->key, kind->help), list_);
         item->setData(Qt::UserRole, static_cast<int>(kind->kind));

@@ -10,6 +10,7 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 #include "app/widgets/frame_picture.h"
+#include "core/edits/assembly_edits.h"
 #include "core/emit/costs.h"
 #include "core/sim/draw_screen.h"
 
@@ -19,13 +20,6 @@ namespace {
 
 constexpr QSize kScreenPicture(96, 72);
 constexpr int kThumbnailDelay = 150;  // ms
-
-// How many screens show its widgets, too.
-long screensWith(const Document& document, const std::string& backing) {
-    const auto has = [&](const Names& names) { return std::find(names.begin(), names.end(), backing) != names.end(); };
-    return std::count_if(document.screens.begin(), document.screens.end(),
-                         [&](const ScreenRef& each) { return has(each->below) || has(each->above); });
-}
 
 class ReelDelegate : public QStyledItemDelegate {
   public:
@@ -57,7 +51,9 @@ class ReelDelegate : public QStyledItemDelegate {
         painter->drawText(x, r.top() + 37, index.data(ReelModel::CostRole).toString());
         painter->setPen(Theme::colour(Role::QuietText));
         painter->setFont(Theme::text(11));
-        painter->drawText(x, r.top() + 54, index.data(ReelModel::WidgetsRole).toString());
+        painter->drawText(
+            x, r.top() + 54,
+            painter->fontMetrics().elidedText(index.data(ReelModel::WidgetsRole).toString(), Qt::ElideRight, room));
     }
 
     void updateEditorGeometry(QWidget* editor, const QStyleOptionViewItem& option, const QModelIndex&) const override {
@@ -137,8 +133,12 @@ QVariant ReelModel::data(const QModelIndex& index, int role) const {
         case Qt::EditRole: return QString::fromStdString(screen.name);
         case ThumbnailRole: return thumbnail(index.row());
         case WidgetsRole:
-            if (const auto on = screensWith(session_.document(), screen.name); on > 0)
-                return on == 1 ? tr("backs 1 screen") : tr("backs %1 screens").arg(on);
+            if (screen.assembly) {
+                const size_t uses = usesOf(session_.document(), screen.name);
+                return uses == 1 ? tr("1 use") : tr("%1 uses").arg(uses);
+            }
+            if (const auto on = backedScreens(session_.document(), screen.name); on > 0)
+                return tr("behind %1").arg(on);
             return screen.widgets.size() == 1 ? tr("1 widget") : tr("%1 widgets").arg(screen.widgets.size());
         case CostRole: {
             long bytes = 0;
@@ -226,8 +226,15 @@ void Reel::duplicate() {
 }
 
 void Reel::remove() {
-    if (session_.document().screens.size() < 2) {
+    const Screen& screen = *session_.selection().screen();
+    if (!screen.assembly && shownScreens(session_.document()) < 2) {
         session_.showError(tr("An interface keeps at least one screen."));
+        return;
+    }
+    if (const size_t uses = screen.assembly ? usesOf(session_.document(), screen.name) : 0; uses > 0) {
+        session_.showError(tr("%1 is used %2 times: take the uses loose with Ctrl+Shift+G, or delete them first.")
+                               .arg(QString::fromStdString(screen.name))
+                               .arg(uses));
         return;
     }
     session_.edit(removeScreen(session_.document(), session_.selection().screenIndex()), tr("Delete screen"));

@@ -60,7 +60,7 @@ void ScreenMapView::follow() {
     size_t screens = 0;
     if (session_.isOpen()) {
         steps = screenSteps(*session_.scene());
-        screens = session_.document().screens.size();
+        screens = shownScreens(session_.document());
     }
     const int columns = std::max(1, (width() - 2 * kMargin + kAcrossGap) / (kThumbnail.width() + kAcrossGap));
     if (steps == steps_ && screens == places_.size() && columns == columns_)
@@ -328,7 +328,9 @@ void ScreenMapView::makeStep(const Spot& from, int to) {
 
 // The nearest screen on a side; -1 if there is none.
 int ScreenMapView::beside(int screen, int across, int down) const {
-    const ScreenPlace& from = places_[static_cast<size_t>(screen)];
+    // An assembly has no place on the map.
+    const size_t at = static_cast<size_t>(screen);
+    const ScreenPlace& from = places_[at < places_.size() ? at : 0];
     int found = -1, least = 0;
     for (int i = 0; i < static_cast<int>(places_.size()); ++i) {
         const int right = places_[static_cast<size_t>(i)].column - from.column;

@@ -20,6 +20,7 @@
 #include "app/widgets/counted.h"
 #include "app/widgets/from_std.h"
 #include "core/document/names.h"
+#include "core/edits/assembly_edits.h"
 #include "core/edits/backing_edits.h"
 #include "core/edits/focus_edits.h"
 #include "core/edits/join_choices.h"
@@ -90,6 +91,8 @@ void ScreensStation::addEditCommands() {
          own(&S::ungroupSelection)},
         {"make_backing", EditGroup::Groups, true, tr("Make a backing screen of it"), Qt::CTRL | Qt::Key_B,
          own(&S::makeBackingOfSelection)},
+        {"make_assembly", EditGroup::Groups, true, tr("Make an assembly of it"), Qt::CTRL | Qt::SHIFT | Qt::Key_B,
+         own(&S::makeAssemblyOfSelection)},
         {"raise", EditGroup::Depth, true, tr("Raise"), Qt::Key_PageUp, own(&S::raise)},
         {"lower", EditGroup::Depth, true, tr("Lower"), Qt::Key_PageDown, own(&S::lower)},
         {"to_top", EditGroup::Depth, true, tr("To the top"), Qt::SHIFT | Qt::Key_PageUp, own(&S::toTop)},
@@ -178,8 +181,14 @@ void ScreensStation::contextMenu(const QPoint& at) {
     stack->setEnabled(!stack->isEmpty());
     QMenu* insert = menu.addMenu(tr("Insert here"));
     for (const KindInfo* kind : kinds())
-        insert->addAction(kind->key, canvas_,
-                          [this, place, kind] { canvas_->insert(kind->kind, QRect(place, QSize(0, 0))); });
+        if (kind->group != KindGroup::Own)
+            insert->addAction(kind->key, canvas_,
+                              [this, place, kind] { canvas_->insert(kind->kind, QRect(place, QSize(0, 0))); });
+    insert->addSeparator();
+    for (const ScreenRef& each : session_.document().screens)
+        if (mayUse(session_.document(), *session_.selection().screen(), each->name))
+            insert->addAction(fromStd(each->name), canvas_,
+                              [this, place, name = each->name] { canvas_->insertUse(name, place); });
     menu.exec(canvas_->mapToGlobal(at));
 }
 
@@ -256,7 +265,39 @@ void ScreensStation::makeBackingOfSelection() {
     }
 }
 
+void ScreensStation::makeAssemblyOfSelection() {
+    const std::string screen = session_.selection().screenName().toStdString();
+    const Names names = session_.selection().names();
+    const std::string wanted = names.size() == 1 ? names.front() : "assembly";
+    const std::string name =
+        uniqueName(wanted, [&](std::string_view taken) { return isTaken(session_.document(), taken); });
+    std::string use;
+    if (!session_.edit(makeAssembly(session_.document(), screen, names, name, &use), tr("Make an assembly")))
+        return;
+    session_.selection().select({use});
+    session_.showDone(tr("%1 is a use of the assembly %2. A double click goes there; the menu of the canvas, and the "
+                         "tray, insert more.")
+                          .arg(fromStd(use), fromStd(name)));
+}
+
+// False if no use of an assembly is selected.
+bool ScreensStation::takeSelectionLoose() {
+    const auto selected = session_.selection().widgets();
+    if (std::none_of(selected.begin(), selected.end(),
+                     [](const WidgetRef& each) { return each->kind == Kind::Assembly; }))
+        return false;
+    const Names names = session_.selection().names();
+    if (session_.edit(takeLoose(session_.document(), session_.selection().screenName().toStdString(), names),
+                      tr("Take loose"))) {
+        session_.selection().select(names);
+        session_.showDone(tr("It no longer follows its assembly, whose rules stay there."));
+    }
+    return true;
+}
+
 void ScreensStation::ungroupSelection() {
+    if (takeSelectionLoose())
+        return;
     Names freed;
     const Document next = ungroupWidgets(session_.document(), session_.selection().screenName().toStdString(),
                                          session_.selection().names(), &freed);

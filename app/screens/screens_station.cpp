@@ -97,6 +97,10 @@ ScreensStation::ScreensStation(Session& session, QWidget* parent) : Station(pare
     connect(canvas_, &Canvas::insertRequested, this, &ScreensStation::askKind);
     connect(canvas_, &Canvas::renameRequested, this, &ScreensStation::renameSelection);
     connect(canvas_, &Canvas::armedChanged, this, [this] { tray_->setArmed(canvas_->armed()); });
+    connect(tray_, &Tray::useChosen, canvas_, [this](const QString& assembly) {
+        const Panel& panel = *session_.document().panel;
+        canvas_->insertUse(assembly.toStdString(), QPoint(panel.width / 4, panel.height / 4));
+    });
     connect(tray_, &Tray::chosen, canvas_, [this](Kind kind) { canvas_->arm(kind); });
     connect(sheet_, &Sheet::ruleRequested, this, &ScreensStation::ruleRequested);
     const auto count = [this] {

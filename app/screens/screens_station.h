@@ -87,6 +87,8 @@ class ScreensStation : public Station {
     void selectOthers();
     void groupSelection();
     void makeBackingOfSelection();
+    void makeAssemblyOfSelection();
+    bool takeSelectionLoose();
     void stepSize(bool larger);
     void ungroupSelection();
     void raise();

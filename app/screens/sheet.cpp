@@ -67,7 +67,7 @@ void Sheet::refresh() {
     for (const WidgetRef& each : session_.selection().widgets())
         wanted += fromStd(each->name) + ":" + info(each->kind).key + " ";
     wanted += "|" + session_.selection().screenName();
-    wanted += "|" + listedNames();
+    wanted += "|" + listedNames() + "|" + assemblySignature();
     if (wanted != builtFor_) {
         builtFor_ = wanted;
         rebuild();
@@ -194,7 +194,10 @@ void Sheet::buildWidget(Kind kind, bool sameKind) {
     if (selected.size() == 1)
         addPages();
     addLine();
-    if (sameKind) {
+    if (sameKind && kind == Kind::Assembly) {
+        addInputs();
+        addLine();
+    } else if (sameKind) {
         std::string_view section;
         for (const PropertyInfo& property : info(kind).properties) {
             if (property.section != section)

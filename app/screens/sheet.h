@@ -61,6 +61,14 @@ class Sheet : public QScrollArea {
     void addKeeping();
     void addSeries();
     void addBacking();
+    std::shared_ptr<const Assembly> commonAssembly() const;
+    // Changes where other rows are needed for uses of assemblies.
+    QString assemblySignature() const;
+    void addInputs();
+    void addInput(const AssemblyInput& input);
+    std::optional<std::string> commonInput(const std::string& input) const;
+    void giveInput(const std::string& input, const std::string& text);
+    void addAssembly();
     // The screens to choose from.
     void fillBackings(QMenu& menu, Names Screen::*list);
     void changeScreen(const std::function<void(Screen&)>& change, const QString& label, const QString& merge);

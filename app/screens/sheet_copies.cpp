@@ -98,7 +98,7 @@ void Sheet::fillBackings(QMenu& menu, Names Screen::*list) {
     menu.clear();
     const Screen& shown = *session_.selection().screen();
     for (const ScreenRef& each : session_.document().screens) {
-        if (each->name == shown.name)
+        if (each->name == shown.name || each->assembly)
             continue;
         const Names& names = shown.*list;
         const bool has = std::find(names.begin(), names.end(), each->name) != names.end();

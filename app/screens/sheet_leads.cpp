@@ -21,7 +21,8 @@ void fillScreens(QComboBox* to, const Document& document) {
     to->clear();
     to->addItem(Sheet::tr("nowhere"), QString(kNowhere));
     for (const ScreenRef& each : document.screens)
-        to->addItem(fromStd(each->name), fromStd(each->name));
+        if (!each->assembly)
+            to->addItem(fromStd(each->name), fromStd(each->name));
     to->addItem(Sheet::tr("back"), QString());
 }
 

@@ -23,10 +23,12 @@ void Sheet::changeScreen(const std::function<void(Screen&)>& change, const QStri
 void Sheet::buildScreen() {
     name_ = new QLineEdit(page_);
     name_->setObjectName("name");
-    addRow(tr("Screen"), name_, tr("The screen's name; rules and generated code use it"), [this] {
-        if (!name_->hasFocus() || !name_->isModified())
-            name_->setText(session_.selection().screenName());
-    });
+    const bool isAssembly = session_.selection().screen()->assembly != nullptr;
+    addRow(isAssembly ? tr("Assembly") : tr("Screen"), name_, tr("The screen's name; rules and generated code use it"),
+           [this] {
+               if (!name_->hasFocus() || !name_->isModified())
+                   name_->setText(session_.selection().screenName());
+           });
     connect(name_, &QLineEdit::editingFinished, this, [this] {
         if (!name_->isModified())
             return;
@@ -38,8 +40,12 @@ void Sheet::buildScreen() {
             name_->setText(session_.selection().screenName());
     });
     addBackground();
-    addBacking();
-    addKeeping();
+    if (isAssembly) {
+        addAssembly();
+    } else {
+        addBacking();
+        addKeeping();
+    }
     addLine();
     auto* hint = new QLabel(tr("Click a widget on the canvas or in the layers to set it here. "
                                "Drag a band around several; Shift adds and takes away."),

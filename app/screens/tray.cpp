@@ -17,6 +17,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/frame_picture.h"
 #include "core/document/new_widget.h"
+#include "core/edits/assembly_edits.h"
 #include "core/edits/image_edits.h"
 #include "core/sim/draw_screen.h"
 
@@ -124,17 +125,32 @@ QPixmap samplePicture(Session& session, Kind kind, const QSize& size) {
     return QPixmap::fromImage(toImage(twin.memory()));
 }
 
+// A use as large as its sample.
+QPixmap assemblyPicture(Session& session, const std::string& name, const QSize& size) {
+    Document sample = session.document();
+    sample.panel = std::make_shared<const Panel>(samplePanel(*sample.panel, size.width(), size.height()));
+    sample.rules = std::make_shared<std::vector<RuleFile>>();
+    std::erase_if(sample.screens, [](const ScreenRef& each) { return !each->assembly; });
+    Screen screen;
+    screen.name = "sample";
+    screen.background = backgroundOf(session.document(), *session.document().screens.front());
+    Widget use = newUse(sample, screen, name, 0, 0);
+    use.w = size.width();
+    use.h = size.height();
+    screen.widgets.push_back(std::make_shared<const Widget>(std::move(use)));
+    sample.screens.insert(sample.screens.begin(), std::make_shared<const Screen>(std::move(screen)));
+    return QPixmap::fromImage(toImage(drawScreen(*SceneBuilder().build(sample), 0)));
+}
+
 class Tray::Sample : public QAbstractButton {
   public:
-    Sample(Kind kind, QWidget* parent) : QAbstractButton(parent), kind_(kind) {
-        setObjectName(QString("tray_") + info(kind).key);
-        setCheckable(true);
+    Sample(const QString& name, const QString& help, QWidget* parent) : QAbstractButton(parent), name_(name) {
+        setObjectName("tray_" + name);
         setFixedSize(kSample.width() + 4, kSample.height() + 22);
         setCursor(Qt::PointingHandCursor);
         setFocusPolicy(Qt::TabFocus);
-        setToolTip(Tray::tr("%1: %2. Click, then draw its box on the canvas; or press A there.")
-                       .arg(info(kind).key, info(kind).help));
-        setAccessibleName(info(kind).key);
+        setToolTip(help);
+        setAccessibleName(name);
     }
     void setPicture(const QPixmap& picture) {
         picture_ = picture;
@@ -155,11 +171,12 @@ class Tray::Sample : public QAbstractButton {
         painter.drawRect(frame.adjusted(0, 0, -1, -1));
         painter.setFont(Theme::text());
         painter.setPen(Theme::colour(Role::Text));
-        painter.drawText(QRect(0, kSample.height() + 4, width(), 18), Qt::AlignCenter, info(kind_).key);
+        painter.drawText(QRect(0, kSample.height() + 4, width(), 18), Qt::AlignCenter,
+                         painter.fontMetrics().elidedText(name_, Qt::ElideRight, width()));
     }
 
   private:
-    Kind kind_;
+    QString name_;
     QPixmap picture_;
 };
 
@@ -172,6 +189,8 @@ Tray::Tray(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     for (const KindGroup group :
          {KindGroup::Words, KindGroup::Controls, KindGroup::Indicators, KindGroup::Shapes, KindGroup::Containers})
         groups->addWidget(makeGroup(group));
+    own_ = makeGroup(KindGroup::Own);
+    groups->addWidget(own_);
     groups->addStretch(1);
     strip_->setObjectName("tray_strip");
     strip_->setFrameShape(QFrame::NoFrame);
@@ -196,6 +215,8 @@ Tray::Tray(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
             refresh();
         else if (change.looks || change.panel || change.assets)
             stale_.start();
+        if (!change.opened && change.screens)
+            showAssemblies();
     });
     // After a moment without such edits: a colour that is dragged changes a look many times a second.
     stale_.setSingleShot(true);
@@ -215,9 +236,12 @@ QWidget* Tray::makeGroup(KindGroup group) {
     auto* row = new QHBoxLayout;
     row->setSpacing(4);
     for (const KindInfo* kind : kinds()) {
-        if (kind->group != group)
+        if (kind->group != group || group == KindGroup::Own)
             continue;
-        auto* sample = new Sample(kind->kind, box);
+        auto* sample = new Sample(
+            kind->key,
+            tr("%1: %2. Click, then draw its box on the canvas; or press A there.").arg(kind->key, kind->help), box);
+        sample->setCheckable(true);
         sample->installEventFilter(this);
         connect(sample, &QAbstractButton::clicked, this, [this, which = kind->kind] { Q_EMIT chosen(which); });
         samples_.insert(static_cast<int>(kind->kind), sample);
@@ -273,10 +297,34 @@ bool Tray::eventFilter(QObject* watched, QEvent* event) {
 void Tray::refresh() {
     if (!session_.isOpen())
         return;
-    for (const KindInfo* kind : kinds()) {
-        QPixmap picture = samplePicture(session_, kind->kind, kSample);
-        samples_[static_cast<int>(kind->kind)]->setPicture(picture);
+    for (auto it = samples_.begin(); it != samples_.end(); ++it)
+        it.value()->setPicture(samplePicture(session_, static_cast<Kind>(it.key()), kSample));
+    shown_.clear();
+    showAssemblies();
+}
+
+// A sample for each assembly, whose picture is made anew when that changes.
+void Tray::showAssemblies() {
+    std::vector<ScreenRef> now;
+    for (const ScreenRef& each : session_.document().screens)
+        if (each->assembly)
+            now.push_back(each);
+    if (now == shown_ && own_->isVisibleTo(this) == !now.empty())
+        return;
+    shown_ = std::move(now);
+    qDeleteAll(own_->findChildren<QAbstractButton*>());
+    auto* row = qobject_cast<QBoxLayout*>(own_->layout()->itemAt(1)->layout());
+    for (const ScreenRef& each : shown_) {
+        const QString name = QString::fromStdString(each->name);
+        auto* sample =
+            new Sample(name, tr("%1: an assembly of this project. Click to insert a use of it.").arg(name), own_);
+        sample->installEventFilter(this);
+        sample->setPicture(assemblyPicture(session_, each->name, kSample));
+        connect(sample, &QAbstractButton::clicked, this, [this, name] { Q_EMIT useChosen(name); });
+        row->addWidget(sample);
+        sample->show();
     }
+    own_->setVisible(!shown_.empty());
 }
 
 void Tray::setArmed(std::optional<Kind> kind) {

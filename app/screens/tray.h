@@ -7,7 +7,7 @@
 #include <QWidget>
 #include <optional>
 
-#include "core/kinds/kinds.h"
+#include "core/document/document.h"
 
 class QLabel;
 class QScrollArea;
@@ -29,6 +29,8 @@ class Tray : public QWidget {
 
   Q_SIGNALS:
     void chosen(gorsefinch::Kind kind);
+    // A use of this assembly is to be inserted.
+    void useChosen(const QString& assembly);
 
   protected:
     void resizeEvent(QResizeEvent* event) override;
@@ -41,11 +43,14 @@ class Tray : public QWidget {
     QWidget* makeGroup(KindGroup group);
     QToolButton* makeArrow(const char* name, const QString& sign, const QString& help, int way);
     void refresh();
+    void showAssemblies();
     void showArrows();
 
     Session& session_;
     QHash<int, Sample*> samples_;
-    QTimer stale_;  // until the samples are drawn anew
+    QWidget* own_ = nullptr;        // samples of the project's assemblies
+    std::vector<ScreenRef> shown_;  // those that draw them
+    QTimer stale_;                  // until the samples are drawn anew
     QScrollArea* strip_;
     QToolButton *before_, *behind_;
 };

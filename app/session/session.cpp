@@ -58,6 +58,7 @@ void Session::adopt(Document document) {
     history_ = std::make_unique<History>(std::move(document));
     history_->markSaved();
     builder_ = SceneBuilder();
+    targetBuilder_ = SceneBuilder(false);
     check_ = ProjectCheck();
     reporter_ = SceneReporter();
     runner_.reset();
@@ -201,7 +202,7 @@ void Session::rebuild() {
     previewed_.reset();
     scene_ = builder_.build(document());
     runner_.update(scene_);
-    SceneReport report = reporter_.report(*scene_);
+    SceneReport report = reporter_.report(scene_->showsAssemblies() ? *targetBuilder_.build(document()) : *scene_);
     costs_ = std::move(report.costs);
     found_ = {};
     found_.add(project_.problems());

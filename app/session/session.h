@@ -113,6 +113,7 @@ class Session : public QObject {
     SavedProject project_;
     std::unique_ptr<History> history_;
     SceneBuilder builder_;
+    SceneBuilder targetBuilder_{false};  // for the costs of a project with assemblies
     BuiltSceneRef scene_, previewed_;
     SceneReporter reporter_;
     ProjectCheck check_;
