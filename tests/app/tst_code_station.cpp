@@ -213,8 +213,7 @@ class TestCodeStation : public QObject, support::OnWindow {
             const QModelIndex head = model->index(i, 0);
             if (head.data().toString() == "Together") {
                 QCOMPARE(bytes(model->index(i, 1)), flash);
-                const Costs costs = costsOf(*session_->scene());
-                QCOMPARE(flash, costs.total().flash);
+                QCOMPARE(flash, session_->costs().total().flash);
                 QVERIFY(bytes(model->index(i, 2)) >= ram);
                 QVERIFY(groups >= 3);
                 return;

@@ -6,6 +6,7 @@
 #include <QtTest>
 #include <set>
 
+#include "core/edits/assembly_edits.h"
 #include "app/screens/canvas.h"
 #include "app/screens/layers.h"
 #include "app/screens/reel.h"
@@ -88,7 +89,10 @@ class TestLayersAndReel : public QObject, support::OnWindow {
         rules.remove("on course.settings_button.tap\n    open lock over\n")
             .remove("on settings.back_button.tap\n    back\n");
         rules.truncate(rules.indexOf("// The settings are for"));
-        Document four = session_->document();
+        std::vector<std::string> stages;
+        for (int i = 1; i <= 6; ++i)
+            stages.push_back("stage_" + std::to_string(i));
+        Document four = *takeLoose(session_->document(), "programme", stages);
         while (four.screens.size() > 4)
             four = removeScreen(four, static_cast<int>(four.screens.size()) - 1);
         session_->edit(withRules(four, "main", rules.toStdString()), "Test");

@@ -74,11 +74,11 @@ class TestScreenMapView : public QObject, support::OperatedWindow {
         QTest::keyClick(map(), Qt::Key_Left);
         QCOMPARE(session_->selection().screenName(), QString("settings"));
         QTest::keyClick(map(), Qt::Key_D, Qt::ControlModifier);
-        QCOMPARE(session_->document().screens.size(), size_t{9});
+        QCOMPARE(session_->document().screens.size(), size_t{10});
         // Nothing leads to the copy, which is painted so.
         QVERIFY(!map()->thumbnail(7).isEmpty());
         QTest::keyClick(map(), Qt::Key_Delete);
-        QCOMPARE(session_->document().screens.size(), size_t{8});
+        QCOMPARE(session_->document().screens.size(), size_t{9});
     }
 
     void aDragMakesAStep() {

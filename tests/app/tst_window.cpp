@@ -299,17 +299,17 @@ class TestWindow : public QObject, support::OnWindow {
 
     void screensInTheReel() {
         QTest::mouseClick(find<QWidget>("add_screen"), Qt::LeftButton);
-        QCOMPARE(session_->document().screens.size(), size_t{9});
+        QCOMPARE(session_->document().screens.size(), size_t{10});
         QCOMPARE(session_->selection().screenName(), QString("screen"));
         auto* reel = find<QListView>("reel");
         reel->setFocus();
         QTest::keyClick(reel, Qt::Key_Up, Qt::AltModifier);
         QCOMPARE(session_->document().screenIndex("screen"), 0);
         QTest::keyClick(reel, Qt::Key_D, Qt::ControlModifier);
-        QCOMPARE(session_->document().screens.size(), size_t{10});
+        QCOMPARE(session_->document().screens.size(), size_t{11});
         QTest::keyClick(reel, Qt::Key_Delete);
         QTest::keyClick(window_, Qt::Key_Z, Qt::ControlModifier);
-        QCOMPARE(session_->document().screens.size(), size_t{10});
+        QCOMPARE(session_->document().screens.size(), size_t{11});
     }
 };
 

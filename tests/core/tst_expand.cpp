@@ -14,6 +14,7 @@
 #include "tests/support/kiln_face.h"
 #include "tests/support/operated.h"
 #include "tests/support/projects.h"
+#include "tests/support/same_by_hand.h"
 #include "tests/support/test_case.h"
 
 using namespace gorsefinch;
@@ -153,25 +154,6 @@ Document withSeriesByHand() {
 class TestExpand : public QObject {
     Q_OBJECT
 
-    // What is the same after each step is done to both.
-    static void compare(const Document& given, const Document& byHand,
-                        const std::vector<std::function<void(Hand&)>>& steps) {
-        SceneBuilder builder, other;
-        (void)builtWithoutErrors(builder, given);
-        (void)builtWithoutErrors(other, byHand);
-        Hand one(given), two(byHand);
-        QVERIFY(one.bytes() == two.bytes());
-        for (size_t i = 0; i < steps.size(); ++i) {
-            const auto before = one.bytes();
-            steps[i](one);
-            steps[i](two);
-            QVERIFY2(one.bytes() == two.bytes(), qPrintable(QString("step %1").arg(i)));
-            QVERIFY2(one.bytes() != before, qPrintable(QString("step %1 changes nothing").arg(i)));
-            QVERIFY(one.isWhole());
-            QCOMPARE(one["count"], two["count"]);
-        }
-    }
-
   private Q_SLOTS:
     void aBackingScreenIsTheSameByHand() {
         const auto tapMenu = [](Hand& hand) { hand.tap(200, 10); };
@@ -183,7 +165,7 @@ class TestExpand : public QObject {
             hand.twin.go(0);
             hand.step(20);
         };
-        compare(withBar(), withBarByHand(), {raise, tapMenu, back, tapMenu, back});
+        compareByHand(withBar(), withBarByHand(), {raise, tapMenu, back, tapMenu, back});
     }
 
     void backingScreensLieBelowAndAbove() {
@@ -211,7 +193,7 @@ class TestExpand : public QObject {
             QVERIFY(hand.twin.set("level", "60"));
             hand.step(20);
         });
-        compare(withSeries(), withSeriesByHand(), steps);
+        compareByHand(withSeries(), withSeriesByHand(), steps);
     }
 
     void aSeriesFlows() {
@@ -228,10 +210,10 @@ class TestExpand : public QObject {
         const std::string rules = "when level > 50\n    hide ";
         d = withRules(d, "main", rules + "box\n");
         byHand = withRules(byHand, "main", rules + "a\n    hide b\n    hide c\n");
-        compare(d, byHand, {[](Hand& hand) {
-                    QVERIFY(hand.twin.set("level", "60"));
-                    hand.step(20);
-                }});
+        compareByHand(d, byHand, {[](Hand& hand) {
+                          QVERIFY(hand.twin.set("level", "60"));
+                          hand.step(20);
+                      }});
     }
 
     void aBackingScreenHasSeries() {

@@ -25,6 +25,8 @@ Document allKinds() {
         PropertyMap values{{"fill", opaque(0x204060)}, {"border", opaque(0xc0c0c0)}, {"border_width", int64_t{2}},
                            {"radius", int64_t{6}},     {"padding", int64_t{3}},      {"font", std::string("regular")},
                            {"size", int64_t{17}}};
+        if (kind.kind == Kind::Assembly)
+            values[kOfKey] = std::string("stage");
         for (const PropertyInfo& each : kind.properties) {
             if (each.type == PropertyType::Text)
                 values[each.key] = std::string("Warm {kiln_temp}");

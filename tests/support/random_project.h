@@ -266,7 +266,8 @@ class RandomProject {
     }
 
     Kind anyKind() {
-        const Kind kind = maybe(15) ? Kind::Group : anyOf(kinds())->kind;
+        const auto ofRuntime = kinds().first(kinds().size() - 1);  // without uses of assemblies
+        const Kind kind = maybe(15) ? Kind::Group : anyOf(ofRuntime)->kind;
         return kind == Kind::Clock && !document_.clock ? Kind::Lamp : kind;
     }
 
