@@ -166,6 +166,8 @@ Result<Document> renameNamedValue(const Document& document, std::string_view fro
     const RuleRename rename{{Reference::What::Variable, std::string(from)}, std::string(to)};
     renameInRules(next, rename);
     rewriteTexts(next, rename);
+    renameInInputs(next, InputType::Colour, from, to);
+    renameInInputs(next, InputType::Size, from, to);
     return next;
 }
 

@@ -151,6 +151,7 @@ Result<Document> renameImage(const Document& document, std::string_view from, st
     }
     next.images = all;
     renameInProperties(next, PropertyType::Image, from, to);
+    renameInInputs(next, InputType::Image, from, to);
     return next;
 }
 
@@ -265,6 +266,7 @@ Result<Document> renameVariable(const Document& document, std::string_view from,
     renameInRules(next, rename);
     rewriteTexts(next, rename);
     renameInProperties(next, PropertyType::Variable, from, to);
+    renameInInputs(next, InputType::Variable, from, to);
     return next;
 }
 
@@ -324,6 +326,7 @@ Result<Document> renameLook(const Document& document, std::string_view from, std
         if (!users.empty())
             next = changeWidgets(next, screen->name, users, [&](Widget& w) { w.look = to; });
     }
+    renameInInputs(next, InputType::Look, from, to);
     return next;
 }
 

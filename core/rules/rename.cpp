@@ -143,8 +143,6 @@ bool renameInExpressions(Widget& widget, const RuleRename& rename) {
     for (auto& [input, text] : widget.inputs) {
         const auto expression = expressionText(text);
         std::string fresh = expression ? "= " + renamedExpression(*expression, rename) : renamedText(text, rename);
-        if (rename.thing.what == Reference::What::Variable && text == rename.thing.name)
-            fresh = rename.to;
         any = any || fresh != text;
         text = std::move(fresh);
     }

@@ -5,6 +5,7 @@
 #include "core/check/project_check.h"
 #include "core/document/names.h"
 #include "core/edits/assembly_edits.h"
+#include "core/edits/named_edits.h"
 #include "core/emit/costs.h"
 #include "core/emit/generate.h"
 #include "core/project/project_text.h"
@@ -408,6 +409,20 @@ class TestAssemblies : public QObject {
         SceneBuilder builder;
         (void)builtWithoutErrors(builder, *variable);
         QVERIFY(!renameInput(d, "tank", "amount", "label").has_value());
+        // Names of things in inputs follow; a text that only reads like one does not.
+        d = addWidgets(d, "one", {use("third", 4, 100, {{"label", "count"}, {"target", "fill[2]"}})});
+        d = *renameVariable(*renameVariable(d, "fill", "filled"), "count", "sum");
+        const InputMap& inputs = d.screen("one")->widgets.back()->inputs;
+        QCOMPARE(inputs.at("target"), std::string("filled[2]"));
+        QCOMPARE(inputs.at("label"), std::string("count"));
+        QCOMPARE(d.screen("tank")->assembly->input("target")->start, std::string("sum"));
+        NamedValues named;
+        named.colours = {{"warm", {opaque(0x804020)}, {}}};
+        d.named = std::make_shared<const NamedValues>(named);
+        d = *setInput(d, "one", Names{"third"}, "tint", "warm");
+        d = *renameNamedValue(d, "warm", "hot");
+        QCOMPARE(d.screen("one")->widgets.back()->inputs.at("tint"), std::string("hot"));
+        (void)builtWithoutErrors(builder, d);
     }
 };
 
