@@ -104,7 +104,7 @@ AssemblyDialog::AssemblyDialog(Session& session, const std::string& assembly, QW
     };
     addPart(
         inputs_,
-        tr("The name of an input stands for what a use sets: in texts as {level}, in expressions, and where a "
+        tr("An input is replaced by what a use sets: in texts as {level}, in expressions, and where a "
            "variable, a colour, a size, an image or a look is chosen. An inner one is the assembly's own variable."),
         "add_input", tr("Add an input"), [this] {
             AssemblyInput fresh;

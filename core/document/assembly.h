@@ -18,7 +18,7 @@ inline constexpr size_t kMaxInputs = 32, kMaxToldEvents = 32;  // of one assembl
 
 enum class InputType { Text, Number, YesNo, Choice, Variable, Colour, Size, Image, Look };
 
-// What can be set on each use of an assembly. Inside the assembly its name stands for the value, in texts, expressions
+// A parameter of an assembly, set on each use. Inside the assembly its name refers to the value, in texts, expressions
 // and rules, and wherever a variable, a colour, a size, an image or a look is named.
 struct AssemblyInput {
     std::string name;
@@ -58,10 +58,10 @@ struct Assembly {
 // A use of an assembly on a screen after the uses were replaced by what they show: see core/assemblies/assemblies.h.
 struct AssemblyUse {
     std::string assembly;
-    std::string widget;                          // the group that stands for it
+    std::string widget;                          // the group that replaces it
     std::map<std::string, std::string> parts;    // the names of its widgets here, by their names in the assembly
-    std::map<std::string, std::string> values;   // by input: what stands for it in expressions
-    std::map<std::string, std::string> content;  // by input: what stands for it between the braces of a text, if that
+    std::map<std::string, std::string> values;   // by input: what replaces it in expressions
+    std::map<std::string, std::string> content;  // by input: what replaces its inset in a text, braces and all, if that
                                                  // is no expression
     std::map<std::string, std::string> events;   // that it tells, by name: "WIDGET.EVENT", with a widget of this screen
     int series = 1;                              // how often it is repeated with what it lies in

@@ -1,6 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/project/assembly_text.h"
+
+#include <algorithm>
+
 #include "core/document/names.h"
-#include "core/project/read_parts.h"
+#include "core/project/recipe_text.h"
 
 namespace gorsefinch {
 
@@ -73,7 +77,47 @@ void readEach(JsonObject& object, const char* key, size_t most, std::optional<T>
     }
 }
 
+Json toJson(const AssemblyInput& input) {
+    const AssemblyInput defaults;
+    Json out;
+    out["name"] = input.name;
+    out["type"] = toKey(input.type);
+    putUnless(out, "start", input.start, std::string());
+    putUnless(out, "help", input.help, std::string());
+    putUnless(out, "inner", input.inner, false);
+    if (input.type == InputType::Number) {
+        putUnless(out, "decimals", input.decimals, 0);
+        putUnless(out, "min", input.min, defaults.min);
+        putUnless(out, "max", input.max, defaults.max);
+    }
+    if (input.type == InputType::Choice)
+        out["choices"] = input.choices;
+    appendUnknown(out, input.unknown);
+    return out;
+}
+
+Json toJson(const ToldEvent& event) {
+    Json out;
+    out["name"] = event.name;
+    out["widget"] = event.widget;
+    out["event"] = event.event;
+    appendUnknown(out, event.unknown);
+    return out;
+}
+
 }  // namespace
+
+Json assemblyJson(const Assembly& assembly) {
+    Json out;
+    out["width"] = assembly.width;
+    out["height"] = assembly.height;
+    for (const AssemblyInput& each : assembly.inputs)
+        out["inputs"].push_back(toJson(each));
+    for (const ToldEvent& each : assembly.events)
+        out["events"].push_back(toJson(each));
+    appendUnknown(out, assembly.unknown);
+    return out;
+}
 
 Assembly readAssembly(const Json& json, const std::string& file, Problems& problems) {
     JsonObject object(json, file, "assembly", problems);

@@ -28,10 +28,6 @@ GuideLines readLines(JsonObject& of);
 Panel readPanel(const Json& json, Problems& problems);
 // `place` is named in messages: "variables[2]".
 Variable readVariable(const Json& json, const std::string& place, Problems& problems);
-// Of the screen in `file`. What is not usable of an input or an event is a problem, and left out.
-Assembly readAssembly(const Json& json, const std::string& file, Problems& problems);
-// What a use of an assembly sets, by input.
-InputMap readInputs(JsonObject& widget);
 Look readLook(const Json& json, const std::string& place, Problems& problems);
 
 }  // namespace gorsefinch

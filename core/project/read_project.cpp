@@ -7,6 +7,7 @@
 #include "core/document/arrange.h"
 #include "core/document/names.h"
 #include "core/document/widget_tree.h"
+#include "core/project/assembly_text.h"
 #include "core/project/font_text.h"
 #include "core/project/json_text.h"
 #include "core/project/original_reader.h"

@@ -3,6 +3,7 @@
 
 #include "core/document/panel_outputs.h"
 #include "core/base/hash.h"
+#include "core/project/assembly_text.h"
 #include "core/project/font_text.h"
 #include "core/project/json_text.h"
 #include "core/project/project_text.h"
@@ -326,46 +327,6 @@ Json listJson(const std::vector<WidgetRef>& widgets, size_t& at, int depth) {
     return out;
 }
 
-Json toJson(const AssemblyInput& input) {
-    const AssemblyInput defaults;
-    Json out;
-    out["name"] = input.name;
-    out["type"] = toKey(input.type);
-    putUnless(out, "start", input.start, std::string());
-    putUnless(out, "help", input.help, std::string());
-    putUnless(out, "inner", input.inner, false);
-    if (input.type == InputType::Number) {
-        putUnless(out, "decimals", input.decimals, 0);
-        putUnless(out, "min", input.min, defaults.min);
-        putUnless(out, "max", input.max, defaults.max);
-    }
-    if (input.type == InputType::Choice)
-        out["choices"] = input.choices;
-    appendUnknown(out, input.unknown);
-    return out;
-}
-
-Json toJson(const ToldEvent& event) {
-    Json out;
-    out["name"] = event.name;
-    out["widget"] = event.widget;
-    out["event"] = event.event;
-    appendUnknown(out, event.unknown);
-    return out;
-}
-
-Json toJson(const Assembly& assembly) {
-    Json out;
-    out["width"] = assembly.width;
-    out["height"] = assembly.height;
-    for (const AssemblyInput& each : assembly.inputs)
-        out["inputs"].push_back(toJson(each));
-    for (const ToldEvent& each : assembly.events)
-        out["events"].push_back(toJson(each));
-    appendUnknown(out, assembly.unknown);
-    return out;
-}
-
 Json toJson(const Screen& screen) {
     Json out;
     out["name"] = screen.name;
@@ -375,7 +336,7 @@ Json toJson(const Screen& screen) {
     putUnless(out, "below", screen.below, {});
     putUnless(out, "above", screen.above, {});
     if (screen.assembly)
-        out["assembly"] = toJson(*screen.assembly);
+        out["assembly"] = assemblyJson(*screen.assembly);
     if (!screen.lines.empty())
         out["lines"] = toJson(screen.lines);
     size_t at = 0;

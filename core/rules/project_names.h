@@ -79,7 +79,7 @@ class ProjectNames {
         const AssemblyUse* use;
         std::optional<int> series;
     };
-    // The use that a group stands for; nothing for all other widgets.
+    // Returns the use that a group replaces; nothing for all other widgets.
     std::optional<Use> use(const WidgetPlace& of) const;
     bool hasUses() const;
     int screen(std::string_view name) const { return document_.screenIndex(name); }

@@ -35,8 +35,8 @@ struct RuleRename {
 // is written in quotes.
 void renameInRules(Document& document, const RuleRename& rename);
 
-// The same in the rules and on the screen of one assembly; "" for all that belongs to none. Widgets of assemblies have
-// names of their own.
+// The same in the rules and on the screen of one assembly only; "" for all rules and screens that belong to none, as
+// names of widgets inside an assembly are not known outside.
 void renameInRulesOf(Document& document, std::string_view assembly, const RuleRename& rename);
 
 std::string renamedRules(std::string_view rules, const RuleRename& rename);
@@ -55,21 +55,21 @@ struct WidgetCopies {
 std::string expressionOfCopies(std::string_view expression, const WidgetCopies& copies);
 std::string textOfCopies(std::string_view text, const WidgetCopies& copies);
 
-// What stands for inputs of assemblies, by their names.
+// The replacements of inputs of assemblies, by input name.
 struct InputTexts {
     std::map<std::string, std::string> values;   // in expressions
     std::map<std::string, std::string> content;  // of texts, for insets of the name alone, braces and all
 };
 
-// Puts what stands for inputs into an expression, and into a text with insets.
+// Replaces inputs in an expression, and in a text with insets.
 std::string expressionWithInputs(std::string_view expression, const InputTexts& inputs);
 std::string textWithInputs(std::string_view text, const InputTexts& inputs);
 
-// What stands for an input of a use of an assembly on a screen; nothing if that is none.
+// Returns the replacement of an input of a use of an assembly; nothing if there is no such input.
 using InputOfUse =
     std::function<std::optional<std::string>(std::string_view screen, std::string_view widget, std::string_view input)>;
 
-// Puts what stands for them in the place of "widget.input" and "screen.widget.input". `screen` is "" for the first.
+// Replaces "widget.input" and "screen.widget.input". `screen` is "" for the first form.
 std::string expressionWithUses(std::string_view expression, const InputOfUse& uses);
 std::string textWithUses(std::string_view text, const InputOfUse& uses);
 std::string rulesWithUses(std::string_view rules, const InputOfUse& uses);
